@@ -1,0 +1,24 @@
+import "@fontsource-variable/alegreya/wght.css";
+import "@fontsource-variable/alegreya/wght-italic.css";
+import "@fontsource-variable/source-sans-3/wght.css";
+import "./globals.css";
+import type { Metadata } from "next";
+import { cookies } from "next/headers";
+import type { ReactNode } from "react";
+import { themeName } from "@/ui/theme";
+
+export const metadata: Metadata = {
+  title: "Abendrot",
+  description: "Plans a watercolour from one photo and the paints you own.",
+};
+
+export const dynamic = "force-dynamic";
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const theme = themeName.safeParse((await cookies()).get("theme")?.value);
+  return (
+    <html lang="en" data-theme={theme.data}>
+      <body>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,18 @@
+import { Suspense } from "react";
+import { listPaints } from "@/db/paintbox";
+import { Paintbox } from "@/paintbox/paintbox";
+import { database } from "@/server/house";
+import { Opening } from "@/ui/opening";
+
+async function OpenedPaintbox() {
+  return <Paintbox paints={await listPaints(await database())} />;
+}
+
+/** The paints one owns. */
+export default function PaintboxPage() {
+  return (
+    <Suspense fallback={<Opening />}>
+      <OpenedPaintbox />
+    </Suspense>
+  );
+}

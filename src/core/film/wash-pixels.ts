@@ -1,0 +1,83 @@
+/**
+ * Colours of a wash by load, for drawing: encoded sRGB bytes at loads spaced evenly in the
+ * logarithm from `minLoad` to `maxLoad`.
+ */
+export interface LoadColours {
+  readonly rgb: Uint8Array;
+  readonly minLoad: number;
+  readonly maxLoad: number;
+}
+
+/** How a drawn wash runs over its length. */
+export interface WashShape {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Load at the left and right end. */
+  readonly from: number;
+  readonly to: number;
+  /** Relative spread of the load over the paper's texture. */
+  readonly spread: number;
+  /** Size of the paper's grain, pixels. */
+  readonly grainPx: number;
+  readonly seed: number;
+}
+
+/** Extra load in the rim where a drying wash leaves its pigment, and the rim's width in pixels. From memory. */
+const RIM_GAIN = 0.45;
+const RIM_PX = 2.2;
+
+/** Pseudo-random number 0 to 1 of a lattice point: an integer hash with Murmur3's finaliser constants. */
+function hash(x: number, y: number, seed: number): number {
+  let h = Math.imul(x, 0x27d4eb2d) ^ Math.imul(y, 0x165667b1) ^ Math.imul(seed, 0x9e3779b1);
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+  return ((h ^ (h >>> 16)) >>> 0) / 4294967296;
+}
+
+/** Smooth value noise, about -1 to 1, with features the size of one unit. */
+export function valueNoise(x: number, y: number, seed: number): number {
+  const i = Math.floor(x);
+  const j = Math.floor(y);
+  const u = x - i;
+  const v = y - j;
+  const su = u * u * (3 - 2 * u);
+  const sv = v * v * (3 - 2 * v);
+  const top = hash(i, j, seed) * (1 - su) + hash(i + 1, j, seed) * su;
+  const bottom = hash(i, j + 1, seed) * (1 - su) + hash(i + 1, j + 1, seed) * su;
+  return 2 * (top * (1 - sv) + bottom * sv) - 1;
+}
+
+/**
+ * Draws a wash as RGBA pixels: load running from one end to the other, spread over the paper's
+ * grain, a ragged outline with a darker rim where the wash has dried, clear beyond it.
+ */
+export function washPixels(colours: LoadColours, shape: WashShape): Uint8ClampedArray<ArrayBuffer> {
+  const { widthPx, heightPx, from, to, spread, grainPx, seed } = shape;
+  const pixels = new Uint8ClampedArray(widthPx * heightPx * 4);
+  const last = colours.rgb.length / 3 - 1;
+  const logMin = Math.log(colours.minLoad);
+  const scale = last / (Math.log(colours.maxLoad) - logMin);
+  const logFrom = Math.log(from);
+  const logTo = Math.log(to);
+  for (let y = 0; y < heightPx; y++) {
+    for (let x = 0; x < widthPx; x++) {
+      const ragged = 1.1 * valueNoise(x / 23, y / 9, seed + 1) + 0.6 * valueNoise(x / 5, y / 5, seed + 2);
+      const inside = Math.min(x, y, widthPx - 1 - x, heightPx - 1 - y) - 1.2 + ragged;
+      if (inside < -0.5) continue;
+      const along = Math.min(1, Math.max(0, x / (widthPx - 1) + 0.05 * valueNoise(x / 30, y / 16, seed + 3)));
+      const grain =
+        0.62 * valueNoise(x / grainPx, y / grainPx, seed + 4) +
+        0.55 * valueNoise((2.1 * x) / grainPx, (2.1 * y) / grainPx, seed + 5) +
+        0.4 * valueNoise(x / (4 * grainPx), y / (4 * grainPx), seed + 6);
+      const rim = RIM_GAIN * Math.exp(-Math.max(0, inside) / RIM_PX);
+      const logLoad = logFrom + (logTo - logFrom) * along + 1.7 * spread * grain + Math.log1p(rim);
+      const index = Math.min(last, Math.max(0, Math.round((logLoad - logMin) * scale)));
+      const at = 4 * (y * widthPx + x);
+      pixels[at] = colours.rgb[3 * index];
+      pixels[at + 1] = colours.rgb[3 * index + 1];
+      pixels[at + 2] = colours.rgb[3 * index + 2];
+      pixels[at + 3] = 255 * Math.min(1, inside + 0.5);
+    }
+  }
+  return pixels;
+}

@@ -1,0 +1,24 @@
+/**
+ * The computation's public face: everything the interface, the server and the workers may use.
+ * Plain data in, plain data out; no clock, no DOM, no database.
+ */
+export type { Lab, Lch, Rgb, Xyz } from "./spectrum/colour";
+export { lchOfLab, labOfXyz, xyzOfLab } from "./spectrum/lab";
+export { screenColourOfLab, type ScreenColour } from "./spectrum/gamut";
+export { deltaE00 } from "./spectrum/difference";
+export { compareColours, HARDLY_SEEN, type Difference } from "./spectrum/compare";
+export { describeColour, type ColourWords, type Warmth } from "./spectrum/describe";
+export { luminanceOfValue, valueOfLuminance } from "./spectrum/munsell-value";
+export { HANDBOOK, pigmentById, type Pigment } from "./pigment/handbook";
+export type { Hazard, PigmentRecord } from "./pigment/record";
+export { PAPERS, paperById, type Paper } from "./film/paper";
+export { COUNTABLE_WATER, loadOfWater, strengthOf, waterOfLoad, waterWords, STRENGTHS, type Load, type WaterParts } from "./film/load";
+export { washPixels, type WashShape } from "./film/wash-pixels";
+export { drawnMix, type DrawnMix } from "./mix/load-colours";
+export { paintModel, type PaintModel, type PigmentShare } from "./mix/paint";
+export { predict, type MixPart, type Prediction } from "./mix/predict";
+export { TOUCH } from "./mix/parts";
+export { DEFAULT_MATCH, match, matchOver, prepareMatch, type MatchOptions, type Recipe, type RecipePart } from "./mix/match";
+export { valueRange, type ValueRange } from "./mix/range";
+export type { LikelyError } from "./mix/likely-error";
+export { samplePhoto, type PixelArray, type Sample } from "./photo/sample";

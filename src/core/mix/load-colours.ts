@@ -1,0 +1,42 @@
+import { screenColourOfLab } from "../spectrum/gamut";
+import type { Lab } from "../spectrum/colour";
+import type { Paper } from "../film/paper";
+import { textureOf } from "../film/texture";
+import type { LoadColours } from "../film/wash-pixels";
+import type { PaintModel } from "./paint";
+import type { MixPart } from "./predict";
+import { mixEvaluator } from "./reach-table";
+
+const LEVELS = 72;
+const MIN = 0.004;
+const MAX = 1.8;
+
+/** A mix ready to be drawn as a wash. */
+export interface DrawnMix {
+  readonly colours: LoadColours;
+  /** Relative spread of its load on this paper. */
+  readonly spread: number;
+  /** Some of its loads have colours the screen can't show. */
+  readonly mapped: boolean;
+}
+
+/** Screen colours of an even film of a mix at all loads, and how its texture spreads. */
+export function drawnMix(mix: readonly MixPart[], paper: Paper): DrawnMix {
+  const total = mix.reduce((sum, { parts }) => sum + parts, 0);
+  const even: readonly PaintModel[] = mix.map(({ paint }) => ({ ...paint, granulation: 0 }));
+  const evaluator = mixEvaluator(even, { ...paper, roughness: 0 });
+  const shares = mix.map(({ parts }) => parts);
+  const lab = new Float64Array(3);
+  const rgb = new Uint8Array(3 * LEVELS);
+  let mapped = false;
+  for (let i = 0; i < LEVELS; i++) {
+    const load = MIN * (MAX / MIN) ** (i / (LEVELS - 1));
+    evaluator.evaluate(shares, load, lab);
+    const colour: Lab = { L: lab[0], a: lab[1], b: lab[2] };
+    const screen = screenColourOfLab(colour);
+    mapped ||= screen.mapped;
+    rgb.set([screen.rgb.r, screen.rgb.g, screen.rgb.b].map((c) => Math.round(c * 255)), 3 * i);
+  }
+  const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
+  return { colours: { rgb, minLoad: MIN, maxLoad: MAX }, spread: textureOf(paper.roughness, granulation).spread, mapped };
+}

@@ -1,0 +1,37 @@
+import { blendOptics, type Optics } from "../pigment/optics";
+import { pigmentById, type Pigment } from "../pigment/handbook";
+
+/** A pigment in a tube and its share by tinting amount; shares of one paint sum to 1. */
+export interface PigmentShare {
+  readonly pigmentId: string;
+  readonly share: number;
+}
+
+/** A paint as the film model sees it. */
+export interface PaintModel {
+  readonly id: string;
+  readonly optics: Optics;
+  /** Distinct handbook pigments, so that a convenience mix brings all of its own. */
+  readonly pigmentIds: readonly string[];
+  readonly granulation: number;
+  readonly basis: "typical" | "measured";
+}
+
+/**
+ * Paint model from its pigments' typical optics.
+ * @param tintingStrength 1 typical; a student's paint with filler has less. Scales K and S.
+ */
+export function paintModel(id: string, pigments: readonly PigmentShare[], tintingStrength = 1): PaintModel {
+  const total = pigments.reduce((sum, { share }) => sum + share, 0);
+  const known: { pigment: Pigment; share: number }[] = pigments.map(({ pigmentId, share }) => ({
+    pigment: pigmentById(pigmentId),
+    share: share / total,
+  }));
+  return {
+    id,
+    optics: blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength }))),
+    pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
+    granulation: known.reduce((sum, { pigment, share }) => sum + share * pigment.granulation, 0),
+    basis: "typical",
+  };
+}

@@ -1,0 +1,63 @@
+import { BANDS, type Reflectance } from "../spectrum/bands";
+import type { Lab } from "../spectrum/colour";
+import { labOfXyz } from "../spectrum/lab";
+import { xyzOfReflectance } from "../spectrum/xyz";
+import { blendOptics } from "../pigment/optics";
+import { filmReflectance, WET_SCATTER } from "../film/film";
+import type { Load } from "../film/load";
+import type { Paper } from "../film/paper";
+import { DRY_SURFACE, WET_SURFACE } from "../film/surface";
+import { textureOf } from "../film/texture";
+import { likelyErrorOf, type LikelyError } from "./likely-error";
+import type { PaintModel } from "./paint";
+
+/** One paint in a mix; only the proportions of the parts matter. */
+export interface MixPart {
+  readonly paint: PaintModel;
+  readonly parts: number;
+}
+
+/** What a mix is predicted to look like on a paper. */
+export interface Prediction {
+  readonly dry: Lab;
+  readonly wet: Lab;
+  /** Reflectance of the dried wash, 36 bands. */
+  readonly dryReflectance: Reflectance;
+  /** Colours in the paper's hills (least paint) and hollows (most paint), dry. */
+  readonly hills: Lab;
+  readonly hollows: Lab;
+  readonly likelyError: LikelyError;
+}
+
+const EVEN = textureOf(0, 0);
+
+/**
+ * Predicts the colour of a wash.
+ * @param mix one or more paints with parts above 0; throws a RangeError otherwise
+ * @param load of the mix as a whole, 0 (bare paper) to 1 (masstone)
+ */
+export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Prediction {
+  const total = mix.reduce((sum, { parts }) => sum + parts, 0);
+  if (mix.length === 0 || !(total > 0) || mix.some(({ parts }) => !(parts > 0))) {
+    throw new RangeError("A mix needs at least one paint, and every part must be above 0.");
+  }
+  if (!(load >= 0)) throw new RangeError("A load must be 0 or more.");
+  const { K, S } = blendOptics(mix.map(({ paint, parts }) => ({ optics: paint.optics, share: parts / total })));
+  const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
+  const texture = textureOf(paper.roughness, granulation);
+  const dryAt = (at: Load, evenness = EVEN): Reflectance =>
+    filmReflectance(K, S, at, paper.ground, DRY_SURFACE, evenness, 1, new Float64Array(BANDS));
+  const dryReflectance = dryAt(load, texture);
+  const wetReflectance = filmReflectance(
+    K, S, load, paper.wetGround, WET_SURFACE, texture, WET_SCATTER, new Float64Array(BANDS),
+  );
+  const colour = (reflectance: Reflectance): Lab => labOfXyz(xyzOfReflectance(reflectance));
+  return {
+    dry: colour(dryReflectance),
+    wet: colour(wetReflectance),
+    dryReflectance,
+    hills: colour(dryAt(load * texture.loads[0])),
+    hollows: colour(dryAt(load * texture.loads[2])),
+    likelyError: likelyErrorOf(mix.map(({ paint }) => paint)),
+  };
+}

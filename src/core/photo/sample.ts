@@ -1,0 +1,55 @@
+import type { Lab } from "../spectrum/colour";
+import { labOfXyz } from "../spectrum/lab";
+import { linearOfSrgb, xyzOfLinearSrgb } from "../spectrum/srgb";
+
+/** Encoded sRGB pixels, 4 bytes each (alpha ignored), row by row. */
+export interface PixelArray {
+  readonly data: Uint8ClampedArray | Uint8Array;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The colour of a round patch of a photo. */
+export interface Sample {
+  readonly lab: Lab;
+  /** Pixels that were averaged. */
+  readonly pixels: number;
+  /** Share of them, 0 to 1, that are burnt out (a channel at 254 or more) or blocked (all at 1 or less). */
+  readonly untrusted: number;
+}
+
+const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOfSrgb(byte / 255));
+
+/**
+ * Mean colour of the pixels whose centres lie within `radiusPx` of a point, averaged in linear
+ * light, as light itself adds. A radius below half a pixel reads the one pixel under the point.
+ * Throws a RangeError when the point lies outside the photo.
+ * @param x, y in pixels from the top left corner; pixel (0, 0) covers 0 to 1
+ */
+export function samplePhoto(photo: PixelArray, x: number, y: number, radiusPx: number): Sample {
+  const { data, width, height } = photo;
+  if (!(x >= 0 && y >= 0 && x <= width && y <= height)) throw new RangeError("The point lies outside the photo.");
+  const column = Math.min(width - 1, Math.floor(x));
+  const row = Math.min(height - 1, Math.floor(y));
+  const reach = Math.ceil(radiusPx);
+  let r = 0;
+  let g = 0;
+  let b = 0;
+  let pixels = 0;
+  let untrusted = 0;
+  for (let j = Math.max(0, row - reach); j <= Math.min(height - 1, row + reach); j++) {
+    for (let i = Math.max(0, column - reach); i <= Math.min(width - 1, column + reach); i++) {
+      const under = i === column && j === row;
+      if (!under && Math.hypot(i + 0.5 - x, j + 0.5 - y) > radiusPx) continue;
+      const at = 4 * (j * width + i);
+      r += LINEAR[data[at]];
+      g += LINEAR[data[at + 1]];
+      b += LINEAR[data[at + 2]];
+      pixels++;
+      const high = Math.max(data[at], data[at + 1], data[at + 2]);
+      if (high >= 254 || high <= 1) untrusted++;
+    }
+  }
+  const linear = { r: r / pixels, g: g / pixels, b: b / pixels };
+  return { lab: labOfXyz(xyzOfLinearSrgb(linear)), pixels, untrusted: untrusted / pixels };
+}

@@ -1,0 +1,39 @@
+import { WHITE_D65 } from "./cie-tables";
+import type { Lab, Lch, Xyz } from "./colour";
+
+const EPSILON = 216 / 24389; // CIE 15: exact rational form of 0.008856
+const KAPPA = 24389 / 27; // CIE 15: exact rational form of 903.3
+
+/** The CIELAB compression of a ratio to white: cube root with a linear foot (CIE 15). */
+export function labF(t: number): number {
+  return t > EPSILON ? Math.cbrt(t) : (KAPPA * t + 16) / 116;
+}
+
+function labFInverse(f: number): number {
+  const cube = f * f * f;
+  return cube > EPSILON ? cube : (116 * f - 16) / KAPPA;
+}
+
+/** CIELAB of tristimulus values, relative to D65. */
+export function labOfXyz({ X, Y, Z }: Xyz): Lab {
+  const fx = labF(X / WHITE_D65[0]);
+  const fy = labF(Y);
+  const fz = labF(Z / WHITE_D65[2]);
+  return { L: 116 * fy - 16, a: 500 * (fx - fy), b: 200 * (fy - fz) };
+}
+
+/** Tristimulus values of a CIELAB colour relative to D65. */
+export function xyzOfLab({ L, a, b }: Lab): Xyz {
+  const fy = (L + 16) / 116;
+  return {
+    X: WHITE_D65[0] * labFInverse(fy + a / 500),
+    Y: labFInverse(fy),
+    Z: WHITE_D65[2] * labFInverse(fy - b / 200),
+  };
+}
+
+/** Chroma and hue angle (degrees) of a CIELAB colour. */
+export function lchOfLab({ L, a, b }: Lab): Lch {
+  const h = (Math.atan2(b, a) * 180) / Math.PI;
+  return { L, C: Math.hypot(a, b), h: h < 0 ? h + 360 : h };
+}

@@ -1,0 +1,120 @@
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import type { Database } from "./database";
+import type { PaintingArea, PaintingDocument } from "./painting-document";
+import { areas, paintings, paints, palettePaints, photos } from "./schema";
+import type { PhotoRow } from "./photos";
+
+/** A painting as the desk opens it. */
+export interface StoredPainting {
+  readonly id: string;
+  readonly revision: number;
+  readonly photo: PhotoRow;
+  readonly document: PaintingDocument;
+}
+
+/** A line in the list of paintings. */
+export interface PaintingTitle {
+  readonly id: string;
+  readonly title: string;
+  readonly photoId: string;
+}
+
+/** The painting was changed elsewhere since it was read. */
+export class RevisionConflict extends Error {}
+/** There is no such painting. */
+export class PaintingNotFound extends Error {}
+/** The document names paints that the paintbox doesn't hold. */
+export class UnknownPaint extends Error {}
+
+/** All paintings, last changed first. */
+export async function listPaintings(db: Database): Promise<PaintingTitle[]> {
+  return db
+    .select({ id: paintings.id, title: paintings.title, photoId: paintings.photoId })
+    .from(paintings)
+    .orderBy(desc(paintings.updatedAt), asc(paintings.id));
+}
+
+/** One painting whole, or null. */
+export async function findPainting(db: Database, id: string): Promise<StoredPainting | null> {
+  const [row] = await db
+    .select({ painting: paintings, photo: photos })
+    .from(paintings)
+    .innerJoin(photos, eq(photos.id, paintings.photoId))
+    .where(eq(paintings.id, id));
+  if (!row) return null;
+  const areaRows = await db.select().from(areas).where(eq(areas.paintingId, id)).orderBy(asc(areas.position));
+  const wells = await db.select().from(palettePaints).where(eq(palettePaints.paintingId, id)).orderBy(asc(palettePaints.position));
+  return {
+    id,
+    revision: row.painting.revision,
+    photo: row.photo,
+    document: {
+      title: row.painting.title,
+      paperId: row.painting.paperId,
+      areas: areaRows.map((a) => ({
+        id: a.id,
+        name: a.name,
+        sample: { x: a.sampleX, y: a.sampleY, radius: a.sampleRadius },
+        lab: { L: a.labL, a: a.labA, b: a.labB },
+        recipe: a.recipe,
+      })),
+      palette: wells.map((well) => well.paintId),
+    },
+  };
+}
+
+const areaRow = (paintingId: string, area: PaintingArea, position: number): typeof areas.$inferInsert => ({
+  id: area.id, paintingId, position, name: area.name,
+  sampleX: area.sample.x, sampleY: area.sample.y, sampleRadius: area.sample.radius,
+  labL: area.lab.L, labA: area.lab.a, labB: area.lab.b,
+  recipe: area.recipe,
+});
+
+async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {
+  const named = new Set([...document.palette, ...document.areas.flatMap((a) => a.recipe?.parts.map((p) => p.paintId) ?? [])]);
+  if (named.size > 0) {
+    const known = await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, [...named]));
+    if (known.length < named.size) throw new UnknownPaint();
+  }
+  await db.delete(areas).where(eq(areas.paintingId, id));
+  await db.delete(palettePaints).where(eq(palettePaints.paintingId, id));
+  if (document.areas.length > 0) await db.insert(areas).values(document.areas.map((area, i) => areaRow(id, area, i)));
+  if (document.palette.length > 0) {
+    await db.insert(palettePaints).values(document.palette.map((paintId, position) => ({ paintingId: id, paintId, position })));
+  }
+}
+
+/** Creates a painting with all its parts, or nothing; returns its id. */
+export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
+  return db.transaction(async (tx) => {
+    const { title, paperId } = document;
+    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId }).returning({ id: paintings.id });
+    await writeParts(tx, id, document);
+    return id;
+  });
+}
+
+/**
+ * Replaces a painting's document if `revision` is still the stored one; returns the new revision.
+ * Throws RevisionConflict, PaintingNotFound or UnknownPaint, and then changes nothing.
+ */
+export async function savePainting(db: Database, id: string, revision: number, document: PaintingDocument): Promise<number> {
+  return db.transaction(async (tx) => {
+    const [updated] = await tx
+      .update(paintings)
+      .set({ title: document.title, paperId: document.paperId, revision: revision + 1, updatedAt: sql`now()` })
+      .where(and(eq(paintings.id, id), eq(paintings.revision, revision)))
+      .returning({ revision: paintings.revision });
+    if (!updated) {
+      const [exists] = await tx.select({ id: paintings.id }).from(paintings).where(eq(paintings.id, id));
+      throw exists ? new RevisionConflict() : new PaintingNotFound();
+    }
+    await writeParts(tx, id, document);
+    return updated.revision;
+  });
+}
+
+/** Removes a painting with its areas and palette; the photo's file stays in the data folder. */
+export async function removePainting(db: Database, id: string): Promise<void> {
+  await db.delete(paintings).where(eq(paintings.id, id));
+}

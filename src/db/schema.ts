@@ -1,0 +1,69 @@
+import { sql } from "drizzle-orm";
+import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { StoredRecipe } from "./painting-document";
+
+/** Something owned: its label facts. Its optics come from its pigments in the handbook. */
+export const paints = pgTable("paints", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  name: text("name").notNull(),
+  maker: text("maker").notNull().default(""),
+  line: text("line").notNull().default(""),
+  /** 1 is typical; a paint with much filler has less. */
+  tintingStrength: doublePrecision("tinting_strength").notNull().default(1),
+  position: integer("position").notNull().default(0),
+  createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+}, (t) => [check("tinting_strength_positive", sql`${t.tintingStrength} > 0`)]);
+
+/** The handbook pigments in a paint and their shares. */
+export const paintPigments = pgTable("paint_pigments", {
+  paintId: uuid("paint_id").notNull().references(() => paints.id, { onDelete: "cascade" }),
+  pigmentId: text("pigment_id").notNull(),
+  share: doublePrecision("share").notNull(),
+  position: integer("position").notNull(),
+}, (t) => [primaryKey({ columns: [t.paintId, t.position] }), check("share_positive", sql`${t.share} > 0`)]);
+
+/** A reference photo; its files lie in the data folder under its id, the SHA-256 of the original. */
+export const photos = pgTable("photos", {
+  id: text("id").primaryKey(),
+  fileName: text("file_name").notNull(),
+  format: text("format").notNull(),
+  widthPx: integer("width_px").notNull(),
+  heightPx: integer("height_px").notNull(),
+  workingWidthPx: integer("working_width_px").notNull(),
+  workingHeightPx: integer("working_height_px").notNull(),
+  bytes: integer("bytes").notNull(),
+  createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** One planned work. `revision` rises with every save, so that two windows can't overwrite each other. */
+export const paintings = pgTable("paintings", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  title: text("title").notNull(),
+  paperId: text("paper_id").notNull(),
+  photoId: text("photo_id").notNull().references(() => photos.id),
+  revision: integer("revision").notNull().default(0),
+  createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+  updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
+}, (t) => [index("paintings_updated").on(t.updatedAt)]);
+
+/** A region of the photo painted as one thing; so far known by one sample. Lengths are shares of the photo's width. */
+export const areas = pgTable("areas", {
+  id: uuid("id").primaryKey(),
+  paintingId: uuid("painting_id").notNull().references(() => paintings.id, { onDelete: "cascade" }),
+  position: integer("position").notNull(),
+  name: text("name").notNull(),
+  sampleX: doublePrecision("sample_x").notNull(),
+  sampleY: doublePrecision("sample_y").notNull(),
+  sampleRadius: doublePrecision("sample_radius").notNull(),
+  labL: doublePrecision("lab_l").notNull(),
+  labA: doublePrecision("lab_a").notNull(),
+  labB: doublePrecision("lab_b").notNull(),
+  recipe: jsonb("recipe").$type<StoredRecipe>(),
+}, (t) => [index("areas_painting").on(t.paintingId)]);
+
+/** The palette: the paints laid out for one painting, in tray order. */
+export const palettePaints = pgTable("palette_paints", {
+  paintingId: uuid("painting_id").notNull().references(() => paintings.id, { onDelete: "cascade" }),
+  paintId: uuid("paint_id").notNull().references(() => paints.id, { onDelete: "cascade" }),
+  position: integer("position").notNull(),
+}, (t) => [primaryKey({ columns: [t.paintingId, t.paintId] })]);

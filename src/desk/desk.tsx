@@ -1,0 +1,79 @@
+"use client";
+
+import { useEffect, useMemo, useState } from "react";
+import type { OwnedPaint } from "@/db/paintbox";
+import type { PaintingTitle, StoredPainting } from "@/db/paintings";
+import { useAutosave } from "./autosave";
+import { createDeskStore, DeskProvider, useDesk, useHistory, useSelectedArea, type DeskStore } from "./desk-store";
+import { Header } from "./header";
+import { knownPaint, PaintsProvider } from "./paints";
+import { AreaDetail } from "./panel/area-detail";
+import { AreaList } from "./panel/area-list";
+import { SampleCard } from "./panel/sample-card";
+import { PhotoPane } from "./photo/photo-pane";
+import { Tray } from "./tray/tray";
+
+interface DeskProps {
+  readonly painting: StoredPainting;
+  readonly paints: readonly OwnedPaint[];
+  readonly titles: readonly PaintingTitle[];
+}
+
+function Panel() {
+  const area = useSelectedArea();
+  const taken = useDesk((s) => s.taken);
+  if (taken) return <SampleCard key={JSON.stringify(taken.sample)} taken={taken} />;
+  return area ? <AreaDetail key={area.id} area={area} /> : <AreaList />;
+}
+
+const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.matches("input:not([type=range]):not([type=radio]), textarea, select");
+
+/** Undo and redo from anywhere; Escape goes back to all areas. */
+function useDeskKeys(): void {
+  const { undo, redo } = useHistory();
+  const select = useDesk((s) => s.select);
+  useEffect(() => {
+    const onKeyDown = (event: globalThis.KeyboardEvent): void => {
+      const key = event.key.toLowerCase();
+      if (isTyping(event.target) || document.querySelector("dialog[open]")) return;
+      if ((event.ctrlKey || event.metaKey) && key === "z") (event.shiftKey ? redo : undo)();
+      else if ((event.ctrlKey || event.metaKey) && key === "y") redo();
+      else if (event.key === "Escape") select(null);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKeyDown);
+    return () => window.removeEventListener("keydown", onKeyDown);
+  }, [undo, redo, select]);
+}
+
+function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
+  const save = useAutosave(painting.id, painting.revision, store);
+  useDeskKeys();
+  return (
+    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
+      <Header id={painting.id} titles={titles} save={save} />
+      <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px]">
+        <h1 className="sr-only">{painting.document.title}</h1>
+        <PhotoPane photo={painting.photo} />
+        <aside aria-label="Present step" className="min-h-0 overflow-x-hidden overflow-y-auto border-l border-(--hairline) bg-base-100">
+          <Panel />
+        </aside>
+      </main>
+      <Tray />
+    </div>
+  );
+}
+
+/** The desk: photo left, present step right, tray along the bottom. */
+export function Desk({ painting, paints, titles }: DeskProps) {
+  const [store] = useState(() => createDeskStore(painting.document));
+  const known = useMemo(() => new Map(paints.map((paint) => [paint.id, knownPaint(paint)])), [paints]);
+  return (
+    <DeskProvider value={store}>
+      <PaintsProvider value={known}>
+        <OpenDesk painting={painting} titles={titles} store={store} />
+      </PaintsProvider>
+    </DeskProvider>
+  );
+}

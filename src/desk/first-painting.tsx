@@ -1,0 +1,12 @@
+import { QuietPage } from "@/ui/quiet-page";
+import { NewPainting } from "./new-painting";
+
+/** Shown when there is no painting left. */
+export function FirstPainting() {
+  return (
+    <QuietPage title="The desk is clear">
+      <p className="mb-6">Bring a photo of what you want to paint. JPEG, PNG or WebP, up to 40 MB; it stays on this machine.</p>
+      <NewPainting className="btn btn-primary" words="Bring a photo" />
+    </QuietPage>
+  );
+}

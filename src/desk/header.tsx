@@ -1,0 +1,115 @@
+"use client";
+
+import { ChevronDown, Moon, Redo2, Sun, Trash2, Undo2 } from "lucide-react";
+import Link from "next/link";
+import { useRef, useState } from "react";
+import type { PaintingTitle } from "@/db/paintings";
+import { chooseTheme, shownTheme } from "@/ui/theme";
+import { Wordmark } from "@/ui/wordmark";
+import type { SaveState } from "./autosave";
+import { useDesk, useHistory } from "./desk-store";
+import { NewPainting } from "./new-painting";
+
+function SaveWords({ save }: { save: SaveState }) {
+  if (save.state === "failed") {
+    return (
+      <p role="alert" className="max-w-md text-right text-[0.87rem] leading-tight text-error">
+        {save.message} {save.final && <button type="button" className="link" onClick={() => window.location.reload()}>Load again</button>}
+      </p>
+    );
+  }
+  return <p role="status" className="quiet text-[0.87rem]">{save.state === "saving" ? "Saving …" : "Saved"}</p>;
+}
+
+function Title() {
+  const title = useDesk((s) => s.document.title);
+  const setTitle = useDesk((s) => s.setTitle);
+  const keep = (text: string): boolean => {
+    const trimmed = text.trim();
+    if (trimmed && trimmed !== title) setTitle(trimmed);
+    return trimmed !== "";
+  };
+  return (
+    <input
+      key={title} defaultValue={title} aria-label="Title of the painting" maxLength={120} autoComplete="off"
+      className="name-face w-full max-w-[26rem] min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
+      onBlur={(event) => {
+        if (!keep(event.target.value)) event.target.value = title;
+      }}
+      onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+    />
+  );
+}
+
+function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTitle[] }) {
+  const title = useDesk((s) => s.document.title);
+  const confirm = useRef<HTMLDialogElement>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const remove = async (): Promise<void> => {
+    const response = await fetch(`/api/paintings/${id}`, { method: "DELETE" }).catch(() => null);
+    if (response?.ok) window.location.assign("/");
+    else setFault("The painting could not be removed. Is Abendrot still running?");
+  };
+  return (
+    <>
+      <div className="dropdown dropdown-end">
+        <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">Paintings <ChevronDown size={14} /></button>
+        {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used */}
+        <ul tabIndex={0} className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md" aria-label="Paintings">
+          {titles.map((painting) => (
+            <li key={painting.id}>
+              <a href={`/painting/${painting.id}`} aria-current={painting.id === id ? "page" : undefined} className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}>
+                {/* eslint-disable-next-line @next/next/no-img-element -- a local picture */}
+                <img src={`/api/photos/${painting.photoId}`} alt="" className="h-9 w-14 object-cover" />
+                <span className="truncate">{painting.id === id ? title : painting.title}</span>
+              </a>
+            </li>
+          ))}
+          <li className="mt-1 border-t border-(--hairline) pt-1">
+            <button type="button" onClick={() => confirm.current?.showModal()}><Trash2 size={14} /> Remove this painting …</button>
+          </li>
+        </ul>
+      </div>
+      <dialog ref={confirm} className="modal" aria-label="Remove this painting">
+        <div className="modal-box max-w-md">
+          <h2 className="name-face text-2xl">Remove “{title}”?</h2>
+          <p className="mt-2">Its areas, recipes and palette go with it. The photo&apos;s file stays in the data folder. This can&apos;t be undone.</p>
+          {fault && <p role="alert" className="mt-2 text-error">{fault}</p>}
+          <div className="modal-action">
+            <button type="button" className="btn" onClick={() => confirm.current?.close()}>Keep it</button>
+            <button type="button" className="btn btn-error" onClick={() => void remove()}>Remove it</button>
+          </div>
+        </div>
+      </dialog>
+    </>
+  );
+}
+
+/** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
+export function Header({ id, titles, save }: { id: string; titles: readonly PaintingTitle[]; save: SaveState }) {
+  const { undo, redo, canUndo, canRedo } = useHistory();
+  return (
+    <header className="relative z-30 bg-base-100">
+      <div className="flex h-13 items-center gap-4 px-5">
+        <Wordmark />
+        <Title />
+        <div className="ml-auto flex shrink-0 items-center gap-1">
+          <SaveWords save={save} />
+          <button type="button" className="btn btn-square btn-ghost btn-sm ml-2" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={undo}><Undo2 size={16} /></button>
+          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={redo}><Redo2 size={16} /></button>
+          <Link href="/paintbox" className="btn btn-ghost btn-sm">Paintbox</Link>
+          <PaintingsMenu id={id} titles={titles} />
+          <NewPainting />
+          <button
+            type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Daylight or dusk" title="Daylight or dusk"
+            onClick={() => chooseTheme(shownTheme() === "dusk" ? "daylight" : "dusk")}
+          >
+            <Sun size={16} className="hidden [[data-theme=dusk]_&]:block" />
+            <Moon size={16} className="[[data-theme=dusk]_&]:hidden" />
+          </button>
+        </div>
+      </div>
+      <div aria-hidden className="h-[3px]" style={{ background: "var(--afterglow)" }} />
+    </header>
+  );
+}

@@ -1,0 +1,57 @@
+"use client";
+
+import { createContext, useContext, useMemo } from "react";
+import { paintModel, paperById, pigmentById, type PaintModel, type Paper } from "@/core";
+import type { OwnedPaint } from "@/db/paintbox";
+import type { NamedPart } from "@/ui/recipe-bar";
+import type { StoredRecipe } from "@/db/painting-document";
+import { useDesk } from "./desk-store";
+
+/** A paint of the box with its model. */
+export interface KnownPaint extends OwnedPaint {
+  readonly model: PaintModel;
+  /** Colour Index names of its pigments, e.g. "PB29" or "PG36 PY150 PR101". */
+  readonly codes: string;
+}
+
+export function knownPaint(paint: OwnedPaint): KnownPaint {
+  return {
+    ...paint,
+    model: paintModel(paint.id, paint.pigments, paint.tintingStrength),
+    codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
+  };
+}
+
+const PaintsContext = createContext<ReadonlyMap<string, KnownPaint>>(new Map());
+export const PaintsProvider = PaintsContext.Provider;
+
+/** The paintbox by paint id. */
+export function usePaints(): ReadonlyMap<string, KnownPaint> {
+  return useContext(PaintsContext);
+}
+
+/** The paper the painting is planned on. */
+export function usePaper(): Paper {
+  const paperId = useDesk((s) => s.document.paperId);
+  return paperById(paperId);
+}
+
+/** The paints that a match may use: the whole paintbox, or the palette in the tray. */
+export function useSourcePaints(): readonly KnownPaint[] {
+  const paints = usePaints();
+  const source = useDesk((s) => s.source);
+  const palette = useDesk((s) => s.document.palette);
+  return useMemo(
+    () => (source === "tray" ? palette.flatMap((id) => paints.get(id) ?? []) : [...paints.values()]),
+    [paints, source, palette],
+  );
+}
+
+/** A stored recipe's parts with their paints; null when one of them has left the paintbox. */
+export function namedParts(recipe: StoredRecipe, paints: ReadonlyMap<string, KnownPaint>): readonly NamedPart[] | null {
+  const parts = recipe.parts.map(({ paintId, parts: amount }) => {
+    const paint = paints.get(paintId);
+    return paint ? { paint: paint.model, parts: amount, name: paint.name } : null;
+  });
+  return parts.every((part) => part !== null) ? parts : null;
+}

@@ -1,0 +1,67 @@
+"use client";
+
+import { useState } from "react";
+import { DEFAULT_MATCH } from "@/core";
+import type { StoredRecipe } from "@/db/painting-document";
+import { useDesk } from "../desk-store";
+import { useMatcher } from "../matcher";
+import { usePaper, useSourcePaints } from "../paints";
+import { SourceChoice } from "./source-choice";
+
+type Run = { readonly state: "idle"; readonly message?: string } | { readonly state: "running"; readonly done: number; readonly of: number };
+
+/** Finds the closest recipe for every area that has none, with progress; can be stopped, and undone in one step. */
+export function MixAll() {
+  const matcher = useMatcher();
+  const [run, setRun] = useState<Run>({ state: "idle" });
+  const areas = useDesk((s) => s.document.areas);
+  const chooseRecipes = useDesk((s) => s.chooseRecipes);
+  const paints = useSourcePaints();
+  const paper = usePaper();
+  const unmixed = areas.filter((area) => area.recipe === null);
+  const wanted = unmixed.length > 0 ? unmixed : areas;
+
+  const start = (): void => {
+    const found = new Map<string, StoredRecipe>();
+    setRun({ state: "running", done: 0, of: wanted.length });
+    matcher.ask(
+      { targets: wanted.map(({ id, lab }) => ({ id, lab })), paints, paperId: paper.id, options: { ...DEFAULT_MATCH, ways: 1 } },
+      {
+        found: (id, [best], done) => {
+          if (best) found.set(id, { parts: [...best.parts], waterParts: best.waterParts });
+          setRun({ state: "running", done, of: wanted.length });
+        },
+        finished: (milliseconds) => {
+          chooseRecipes(found);
+          setRun({ state: "idle", message: `${found.size} recipes in ${(milliseconds / 1000).toFixed(1)} s` });
+        },
+        failed: (message) => setRun({ state: "idle", message }),
+      },
+    );
+  };
+  const stop = (): void => {
+    matcher.cancel();
+    setRun({ state: "idle", message: "Stopped; nothing was changed." });
+  };
+
+  if (run.state === "running") {
+    return (
+      <div className="flex items-center gap-3">
+        <progress className="progress progress-primary flex-1" value={run.done} max={run.of} aria-label="Mixing all areas" />
+        <span role="status">{run.done} of {run.of}</span>
+        <button type="button" className="btn btn-sm" onClick={stop}>Stop</button>
+      </div>
+    );
+  }
+  return (
+    <div className="space-y-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <button type="button" className="btn btn-primary btn-sm" disabled={areas.length === 0 || paints.length === 0} onClick={start}>
+          {unmixed.length === areas.length || unmixed.length === 0 ? "Mix all areas" : `Mix the other ${unmixed.length}`}
+        </button>
+        <SourceChoice />
+      </div>
+      {run.message && <p role="status" className="quiet">{run.message}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,22 @@
+import { type Difference, type LikelyError } from "@/core";
+
+/** How far the dried mix is from the photo's colour, in words and as dE00. */
+export function DifferenceWords({ difference }: { difference: Difference }) {
+  const words = difference.words.length > 0 ? difference.words.join(", ") : "hardly any difference";
+  return (
+    <p className="leading-snug">
+      <span className="font-semibold" title="Colour difference CIEDE2000 between the photo's colour and the mix as it dries">dE00 {difference.dE00.toFixed(1)}</span>
+      <span className="quiet">, {words}</span>
+    </p>
+  );
+}
+
+/** How sure the prediction is, and what it stands on. */
+export function LikelyErrorWords({ error }: { error: LikelyError }) {
+  const basis = error.basis === "measured" ? "from your own swatches" : "typical paints, none measured yet";
+  return (
+    <p className="label-line" title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}.`}>
+      likely within {error.median} of the real mix, seldom over {error.p90} ({basis})
+    </p>
+  );
+}

@@ -1,0 +1,28 @@
+"use client";
+
+import { useDesk, type MatchSource } from "../desk-store";
+import { usePaints } from "../paints";
+
+/** Whether mixes may use the whole paintbox or only the palette in the tray. */
+export function SourceChoice() {
+  const source = useDesk((s) => s.source);
+  const setSource = useDesk((s) => s.setSource);
+  const palette = useDesk((s) => s.document.palette);
+  const owned = usePaints().size;
+  const choices: readonly { value: MatchSource; words: string }[] = [
+    { value: "paintbox", words: `all ${owned} paints` },
+    { value: "tray", words: `the ${palette.length} in the tray` },
+  ];
+  return (
+    <fieldset className="flex items-center gap-4">
+      <legend className="sr-only">Mix from</legend>
+      <span aria-hidden className="quiet">from</span>
+      {choices.map(({ value, words }) => (
+        <label key={value} className="flex cursor-pointer items-center gap-1.5">
+          <input type="radio" name="source" className="radio radio-xs radio-primary" checked={source === value} onChange={() => setSource(value)} />
+          {words}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

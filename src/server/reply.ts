@@ -1,0 +1,35 @@
+import { NextResponse } from "next/server";
+
+/** Refusal that the interface shows as it is. */
+export function refuse(status: number, message: string): NextResponse {
+  return NextResponse.json({ message }, { status });
+}
+
+/** Reads a request's body whole, or null as soon as it grows past `limit` bytes. */
+export async function readBody(request: Request, limit: number): Promise<Buffer | null> {
+  if (Number(request.headers.get("content-length") ?? 0) > limit) return null;
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.length;
+    if (size > limit) {
+      await reader.cancel();
+      return null;
+    }
+    chunks.push(value);
+  }
+  return Buffer.concat(chunks);
+}
+
+/** Reads a JSON body; null when it is too long or no JSON. */
+export async function readJson(request: Request, limit = 1024 * 1024): Promise<unknown> {
+  const body = await readBody(request, limit);
+  try {
+    return body ? JSON.parse(body.toString("utf8")) : null;
+  } catch {
+    return null;
+  }
+}

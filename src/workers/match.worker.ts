@@ -1,0 +1,51 @@
+/// <reference lib="webworker" />
+import { matchOver, paintModel, paperById, prepareMatch } from "@/core";
+import { matchRequest, type MatchReply, type MatchRequest } from "./match-messages";
+
+type MatchJob = Extract<MatchRequest, { kind: "match" }>;
+type Table = ReturnType<typeof prepareMatch>;
+
+/** Tables lately used, newest last: the paintbox's and the tray's are asked for in turn. */
+const tables = new Map<string, Table>();
+const KEPT_TABLES = 4;
+
+function tableFor({ paints, paperId, options }: MatchJob): Table {
+  const key = JSON.stringify([paperId, options.maxPaints, options.maxPigments, paints]);
+  const table = tables.get(key) ?? prepareMatch(paints.map((p) => paintModel(p.id, p.pigments, p.tintingStrength)), paperById(paperId), options);
+  tables.delete(key);
+  tables.set(key, table);
+  for (const old of [...tables.keys()].slice(0, -KEPT_TABLES)) tables.delete(old);
+  return table;
+}
+
+let current = 0;
+const reply = (message: MatchReply): void => self.postMessage(message);
+/** Lets waiting messages in, so that a newer job or a cancel is heard between two targets. */
+const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+async function run(job: MatchJob): Promise<void> {
+  const start = performance.now();
+  const table = tableFor(job);
+  for (const [i, target] of job.targets.entries()) {
+    await breathe();
+    if (current !== job.job) return;
+    const recipes = matchOver(target.lab, table, job.options);
+    reply({ kind: "found", job: job.job, id: target.id, recipes, done: i + 1, of: job.targets.length });
+  }
+  reply({ kind: "finished", job: job.job, milliseconds: performance.now() - start });
+}
+
+self.onmessage = ({ data }: MessageEvent<unknown>) => {
+  const request = matchRequest.safeParse(data);
+  if (!request.success) {
+    reply({ kind: "failed", job: current, message: `The mixes could not be asked for: ${request.error.issues[0]?.message}` });
+    return;
+  }
+  if (request.data.kind === "cancel") {
+    current = -1;
+    return;
+  }
+  const job = request.data;
+  current = job.job;
+  run(job).catch((error: unknown) => reply({ kind: "failed", job: job.job, message: error instanceof Error ? error.message : String(error) }));
+};
