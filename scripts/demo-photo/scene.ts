@@ -1,6 +1,6 @@
 import { clamp01, dot, fbm, mix, plus, smooth, times, unit, by, type Vec } from "./noise";
 import { valueNoise } from "@/core/film/wash-pixels";
-import { ANNEX, Body, brick, CHIMNEY, gable, HALF_DEPTH, HALF_WIDTH, HOUSE, ROOF, SLUICE, tiles, wall, type Hit } from "./pump-house";
+import { ANNEX, type Body, brick, CHIMNEY, gable, HALF_DEPTH, HALF_WIDTH, HOUSE, ROOF, SLUICE, tiles, wall, type Hit } from "./pump-house";
 import { HAZE, sky, SUN, SUN_LIGHT } from "./sky";
 
 const WATER_LEVEL = -0.85;

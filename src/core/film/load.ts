@@ -59,7 +59,7 @@ export function strengthOf(waterParts: WaterParts): Strength {
 
 /** The ratio as a painter says it: "neat", "2 paint : 1 water", "1 paint : 4 water". */
 export function waterWords(waterParts: WaterParts): string {
-  if (waterParts < 0.02) return "neat, no water";
+  if (waterParts < 0.02) return "no water";
   if (waterParts < 1) {
     const [paint, water] = [[4, 1], [2, 1], [4, 3]].reduce((best, pair) =>
       Math.abs(pair[1] / pair[0] - waterParts) < Math.abs(best[1] / best[0] - waterParts) ? pair : best,

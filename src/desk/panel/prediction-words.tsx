@@ -13,10 +13,10 @@ export function DifferenceWords({ difference }: { difference: Difference }) {
 
 /** How sure the prediction is, and what it stands on. */
 export function LikelyErrorWords({ error }: { error: LikelyError }) {
-  const basis = error.basis === "measured" ? "from your own swatches" : "typical paints, none measured yet";
+  const basis = error.basis === "measured" ? "your own swatches" : "typical paints";
   return (
     <p className="label-line" title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}.`}>
-      likely within {error.median} of the real mix, seldom over {error.p90} ({basis})
+      give or take {error.median}, seldom over {error.p90} ({basis})
     </p>
   );
 }

@@ -128,7 +128,6 @@ export function PhotoPane({ photo }: { photo: PhotoRow }) {
               onKeyDown={onKeyDown}
               onWheel={onWheel}
             >
-              {/* eslint-disable-next-line @next/next/no-img-element -- a local, immutable picture of known size */}
               <img src={`/api/photos/${photo.id}`} alt="" draggable={false} className="block size-full" />
               {areas.map((area, i) => (
                 <AreaMarker

@@ -17,8 +17,8 @@ export function AddPaint({ paper }: { paper: Paper }) {
   const addToPalette = useDesk((s) => s.addToPalette);
   const found = useMemo(() => {
     const wanted = words.trim().toLowerCase();
-    return [...paints.values()].filter((p) => !palette.includes(p.id) && `${p.name} ${p.codes} ${p.maker} ${p.line}`.toLowerCase().includes(wanted));
-  }, [paints, palette, words]);
+    return [...paints.values()].filter((p) => `${p.name} ${p.codes} ${p.maker} ${p.line}`.toLowerCase().includes(wanted));
+  }, [paints, words]);
   const show = (): void => {
     setOpen(true);
     dialog.current?.showModal();
@@ -39,10 +39,13 @@ export function AddPaint({ paper }: { paper: Paper }) {
             <ul className="grid grid-cols-2 gap-x-5 gap-y-2 sm:grid-cols-3">
               {found.map((paint) => (
                 <li key={paint.id}>
-                  <button type="button" className="w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-200" onClick={() => addToPalette(paint.id)}>
+                  <button
+                    type="button" disabled={palette.includes(paint.id)} onClick={() => addToPalette(paint.id)}
+                    className="w-full rounded-field p-1 text-left enabled:cursor-pointer enabled:hover:bg-base-200"
+                  >
                     <Strip mix={[{ paint: paint.model, parts: 1 }]} paper={paper} width={205} height={38} label={paint.name} />
                     <span className="name-face block truncate text-[1.05rem] leading-tight">{paint.name}</span>
-                    <span className="label-line block truncate">{paint.codes}</span>
+                    <span className="label-line block truncate">{paint.codes}{palette.includes(paint.id) && " · in the tray"}</span>
                   </button>
                 </li>
               ))}

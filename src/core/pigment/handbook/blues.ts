@@ -3,7 +3,7 @@ import { FROM_MEMORY, type PigmentRecord } from "../record";
 export const BLUES: readonly PigmentRecord[] = [
   {
     id: "PB29", code: "PB29", name: "ultramarine blue", family: "blue",
-    absorbers: [{ bandNm: 597, widthNm: 48, k: 4.3 }, { bandNm: 543, widthNm: 34, k: 1.0 }, { edgeNm: 388, widthNm: 16, k: 0.7 }, { k: 0.2 }],
+    absorbers: [{ bandNm: 600, widthNm: 56, k: 4.2 }, { bandNm: 543, widthNm: 34, k: 0.2 }, { edgeNm: 388, widthNm: 16, k: 0.7 }, { k: 0.2 }],
     scatterer: { at550: 0.06, fall: 1.5 }, transparency: "transparent", granulation: 0.7, staining: 0.3,
     note: "The violet-leaning blue; granulates, lifts, and makes near-blacks with umber.", source: "absorption of the trisulphur radical near 600 nm, from memory", hazards: [],
   },

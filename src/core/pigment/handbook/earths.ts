@@ -17,7 +17,7 @@ export const EARTHS: readonly PigmentRecord[] = [
   },
   {
     id: "PBr7-burnt-sienna", code: "PBr7", name: "burnt sienna", family: "earth",
-    absorbers: [{ edgeNm: 556, widthNm: 21, k: 2.9 }, { bandNm: 460, widthNm: 40, k: 0.6 }, { bandNm: 660, widthNm: 45, k: 0.14 }, { k: 0.16 }],
+    absorbers: [{ edgeNm: 548, widthNm: 26, k: 2.9 }, { bandNm: 460, widthNm: 40, k: 0.6 }, { bandNm: 660, widthNm: 45, k: 0.2 }, { k: 0.2 }],
     scatterer: { at550: 0.2, fall: 0.5 }, transparency: "semi-transparent", granulation: 0.45, staining: 0.35,
     note: "Orange-brown; with ultramarine it runs from brown through grey to blue.", source: IRON, hazards: [],
   },
@@ -35,7 +35,7 @@ export const EARTHS: readonly PigmentRecord[] = [
   },
   {
     id: "PR101-light-red", code: "PR101", name: "light red oxide", family: "earth",
-    absorbers: [{ edgeNm: 571, widthNm: 14, k: 4.4 }, { bandNm: 660, widthNm: 45, k: 0.14 }, { k: 0.12 }],
+    absorbers: [{ edgeNm: 566, widthNm: 17, k: 4.4 }, { bandNm: 660, widthNm: 45, k: 0.16 }, { k: 0.14 }],
     scatterer: { at550: 0.85, fall: 0.4 }, transparency: "opaque", granulation: 0.3, staining: 0.5,
     note: "Strong brick red, covering; a thin wash of it is warm old brick.", source: IRON, hazards: [],
   },

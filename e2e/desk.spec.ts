@@ -1,0 +1,229 @@
+import { expect, test, type Page } from "@playwright/test";
+import sharp from "sharp";
+import { startServer, type RunningServer } from "./server";
+
+test.describe.configure({ mode: "serial" });
+
+let server: RunningServer;
+let paintingUrl: string;
+const faults: string[] = [];
+
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+test.beforeEach(({ page }) => {
+  page.on("pageerror", (error) => faults.push(error.message));
+  page.on("console", (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()));
+});
+test.afterEach(() => expect(faults.splice(0)).toEqual([]));
+
+const photo = (page: Page) => page.getByRole("application");
+/** Next.js has an empty alert of its own on every page. */
+const alert = (page: Page) => page.getByRole("alert").filter({ hasText: /./ });
+const tray = (page: Page) => page.getByRole("region", { name: "Tray" });
+const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+
+async function clickPhoto(page: Page, x: number, y: number): Promise<void> {
+  const box = await photo(page).boundingBox();
+  if (!box) throw new Error("no photo");
+  await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+}
+
+test("the first start shows a page at once, then the demo on the desk", async ({ page }) => {
+  // Streams: the waiting page is there before the database is.
+  const response = await fetch(server.url);
+  const first = await response.body!.getReader().read();
+  expect(new TextDecoder().decode(first.value)).toContain("Laying out the desk");
+
+  await page.goto(server.url);
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("The pump house at last light", { timeout: 60_000 });
+  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(8);
+  await expect(tray(page).getByRole("listitem")).toHaveCount(8);
+  await expect(tray(page)).toContainText("Ultramarine");
+  const natural = await photo(page).locator("img").evaluate((img: HTMLImageElement) => [img.naturalWidth, img.naturalHeight]);
+  expect(natural).toEqual([2000, 1333]);
+  paintingUrl = page.url();
+});
+
+test("a click measures a colour; named, it is an area with ways to mix it; a way chosen lays its paints in the tray", async ({ page }) => {
+  await page.goto(paintingUrl);
+  await clickPhoto(page, 0.69, 0.67);
+  const card = page.getByRole("region", { name: "Colour taken from the photo" });
+  await expect(card).toContainText(/value\d\.\d/);
+  await expect(card).toContainText(/warm|cool|neutral/);
+  await expect(card).toContainText(/green/);
+
+  const name = card.getByRole("textbox");
+  await name.fill("   ");
+  await card.getByRole("button", { name: "Keep as area" }).click();
+  await expect(card.getByRole("alert")).toHaveText("An area needs a name.");
+  await name.fill("Green door");
+  await name.press("Enter");
+
+  await expect(page.getByRole("button", { name: "Area 9: Green door" })).toBeVisible();
+  const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
+  await expect(ways.first()).toContainText("The closest");
+  expect(await ways.count()).toBeGreaterThan(2);
+  await expect(ways.first()).toContainText(/dE00 \d/);
+  await expect(ways.first()).toContainText(/paint : \d+ water|no water/);
+  await expect(ways.first()).toContainText(/give or take 5/);
+
+  const chosen = (await ways.nth(2).getByRole("button").getAttribute("aria-label"))!.replace("Use ", "").split(", ");
+  await ways.nth(2).getByRole("button").click();
+  await expect(page.getByRole("region", { name: "Recipe in use" })).toBeVisible();
+  for (const paint of chosen) await expect(tray(page)).toContainText(paint);
+  await saved(page);
+
+  await page.reload();
+  await page.getByRole("button", { name: "Area 9: Green door" }).click();
+  await expect(page.getByRole("region", { name: "Recipe in use" })).toContainText(chosen[0]);
+});
+
+test("more water makes the predicted colour lighter at once", async ({ page }) => {
+  await page.goto(paintingUrl);
+  await page.getByRole("button", { name: /^Area 5:/ }).click();
+  const recipe = page.getByRole("region", { name: "Recipe in use" });
+  const light = async (): Promise<number> =>
+    recipe.getByRole("img", { name: /Left the photo/ }).locator("span").nth(1).evaluate((side) => {
+      const [r, g, b] = getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number);
+      return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    });
+  const before = await light();
+  for (let i = 0; i < 4; i++) await recipe.getByRole("button", { name: "More water" }).click();
+  expect(await light()).toBeGreaterThan(before + 10);
+  for (let i = 0; i < 4; i++) await page.getByRole("button", { name: "Undo" }).click();
+  expect(await light()).toBeCloseTo(before, 3);
+});
+
+test("dragging from one place to another measures where the drag ends; a marker can be dragged", async ({ page }) => {
+  await page.goto(paintingUrl);
+  const box = (await photo(page).boundingBox())!;
+  await page.mouse.move(box.x + 0.5 * box.width, box.y + 0.1 * box.height);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 0.74 * box.width, box.y + 0.5 * box.height, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByRole("region", { name: "Colour taken from the photo" })).toContainText(/red|orange/);
+  await page.keyboard.press("Escape");
+
+  const rail = page.getByRole("group", { name: "Values from light to dark" }).getByRole("button", { name: /Brick in shade/ });
+  const before = await rail.getAttribute("aria-label");
+  const marker = (await page.getByRole("button", { name: /Area 6/ }).boundingBox())!;
+  await page.mouse.move(marker.x + marker.width / 2, marker.y + marker.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 0.1 * box.width, box.y + 0.3 * box.height, { steps: 4 });
+  await page.mouse.up();
+  await expect(rail).not.toHaveAttribute("aria-label", before!);
+  await page.keyboard.press("Control+z");
+  await expect(rail).toHaveAttribute("aria-label", before!);
+});
+
+test("everything from the keyboard: take, name, undo, redo, move and empty a well", async ({ page }) => {
+  await page.goto(paintingUrl);
+  await photo(page).focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("]");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("Sky by keys");
+  await page.keyboard.press("Enter");
+  const marker = page.getByRole("button", { name: /: Sky by keys/ });
+  await expect(marker).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(marker).toHaveCount(0);
+  await page.keyboard.press("Control+Shift+z");
+  await expect(marker).toBeVisible();
+
+  const wells = tray(page).getByRole("listitem").getByRole("group");
+  const names = async (): Promise<string[]> => wells.evaluateAll((all) => all.map((well) => well.getAttribute("aria-label")!.split(",")[0]));
+  const [first, second, ...rest] = await names();
+  await wells.first().focus();
+  await page.keyboard.press("ArrowRight");
+  expect(await names()).toEqual([second, first, ...rest]);
+  await wells.first().focus();
+  await page.keyboard.press("Delete");
+  expect(await names()).toEqual([first, ...rest]);
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  expect(await names()).toEqual([first, second, ...rest]);
+});
+
+test("all areas are mixed from the tray with progress, and undone in one step", async ({ page }) => {
+  await page.goto(paintingUrl);
+  const areas = page.getByRole("region", { name: "Areas" });
+  await areas.getByLabel(/in the tray/).check();
+  await areas.getByRole("button", { name: /^Mix / }).click();
+  await expect(areas.getByRole("status").filter({ hasText: /recipes? in \d/ })).toBeVisible();
+  await expect(areas).not.toContainText("not mixed yet");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(areas).toContainText("not mixed yet");
+});
+
+test("a paint is looked up in the paintbox and laid in the tray", async ({ page }) => {
+  await page.goto(paintingUrl);
+  await page.getByRole("button", { name: "paint", exact: true }).click();
+  const box = page.getByRole("dialog", { name: "Lay a paint in the tray" });
+  await box.getByRole("searchbox").fill("nothing of the kind");
+  await expect(box).toContainText("No paint in the box answers to that");
+  await box.getByRole("searchbox").fill("PR122");
+  const magenta = box.getByRole("button", { name: /Quinacridone magenta/ });
+  if (await magenta.isEnabled()) await magenta.click();
+  await expect(magenta).toBeDisabled();
+  await box.getByRole("button", { name: "Close" }).first().click();
+  await expect(tray(page)).toContainText("Quinacridone magenta");
+  await saved(page);
+});
+
+test("one's own photo: measured truly, kept through kill -9 and a new start", async ({ page }) => {
+  await page.goto(paintingUrl);
+  // A grey card of L* 50 (Munsell value 4.95) turned on its side by the camera, as a JPEG.
+  const card = await sharp({ create: { width: 900, height: 600, channels: 3, background: "#777777" } }).withMetadata({ orientation: 6 }).jpeg({ quality: 100 }).toBuffer();
+  await page.getByLabel("Photo file").setInputFiles({ name: "grey_card.jpg", mimeType: "image/jpeg", buffer: card });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("grey card");
+  const box = (await photo(page).boundingBox())!;
+  expect(box.height / box.width).toBeCloseTo(1.5, 1);
+  await expect(page.getByRole("region", { name: "Areas" })).toContainText("Nothing is measured yet");
+  await clickPhoto(page, 0.5, 0.5);
+  const taken = page.getByRole("region", { name: "Colour taken from the photo" });
+  await expect(taken).toContainText("neutral grey");
+  await expect(taken).toContainText(/value(4\.9|5\.0)/);
+  await taken.getByRole("textbox").fill("Card");
+  await page.keyboard.press("Enter");
+  await page.getByRole("list", { name: "Ways to mix it" }).getByRole("button").first().click();
+  await expect(tray(page).getByRole("listitem").first()).toContainText(/for 1/);
+  await saved(page);
+  const own = page.url();
+
+  await server.stop("SIGKILL");
+  server = await startServer(server.folder, Number(new URL(server.url).port));
+  await page.goto(own);
+  await expect(page.getByRole("button", { name: "Area 1: Card" })).toBeVisible({ timeout: 60_000 });
+  await expect(tray(page).getByRole("listitem").first()).toContainText(/for 1/);
+  await page.goto(paintingUrl);
+  await expect(page.getByRole("button", { name: "Area 9: Green door" })).toBeVisible();
+  await expect(tray(page)).toContainText("Quinacridone magenta");
+});
+
+test("a change in a second window is not overwritten", async ({ page, context }) => {
+  await page.goto(paintingUrl);
+  const other = await context.newPage();
+  await other.goto(paintingUrl);
+  await other.getByRole("textbox", { name: "Title of the painting" }).fill("Renamed elsewhere");
+  await other.keyboard.press("Enter");
+  await saved(other);
+  await page.getByRole("textbox", { name: "Title of the painting" }).fill("Renamed here");
+  await page.keyboard.press("Enter");
+  await expect(alert(page)).toContainText("changed in another window");
+});
+
+test("a painting is removed only after a question, and the desk can be clear", async ({ page }) => {
+  await page.goto(server.url);
+  for (let left = 2; left > 0; left--) {
+    await page.getByRole("button", { name: /Paintings/ }).click();
+    await page.getByRole("button", { name: "Remove this painting …" }).click();
+    await page.getByRole("button", { name: "Remove it" }).click();
+    if (left > 1) await page.waitForURL((url) => url.href !== page.url() || url.pathname.startsWith("/painting/"));
+    if (left > 1) await expect(page.getByRole("region", { name: "Photo", exact: true })).toBeVisible();
+  }
+  await expect(page.getByRole("heading", { name: "The desk is clear" })).toBeVisible();
+});

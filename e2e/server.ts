@@ -1,0 +1,57 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+/** A running Abendrot on a data folder of its own. */
+export interface RunningServer {
+  readonly url: string;
+  readonly folder: string;
+  readonly pid: number;
+  readonly output: () => string;
+  /** Sends a signal and waits for the end; the answer is the exit code. */
+  readonly stop: (signal: NodeJS.Signals) => Promise<number | null>;
+}
+
+export const freshFolder = (): string => mkdtempSync(join(tmpdir(), "abendrot-e2e-"));
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on("error", reject);
+    probe.listen(0, "127.0.0.1", () => {
+      const address = probe.address();
+      probe.close(() => (address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port"))));
+    });
+  });
+}
+
+/** Starts scripts/start.mjs as `npm start` does, without waiting. */
+export function launch(folder: string, port: number): { child: ChildProcess; output: () => string; ended: Promise<number | null> } {
+  const child = spawn(process.execPath, ["scripts/start.mjs"], { env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder } });
+  let text = "";
+  child.stdout.on("data", (data: Buffer) => (text += data));
+  child.stderr.on("data", (data: Buffer) => (text += data));
+  const ended = new Promise<number | null>((resolve) => child.on("exit", resolve));
+  return { child, output: () => text, ended };
+}
+
+/** Starts a server and waits until it prints its address. */
+export async function startServer(folder = freshFolder(), port?: number): Promise<RunningServer> {
+  const at = port ?? (await freePort());
+  const { child, output, ended } = launch(folder, at);
+  const url = `http://127.0.0.1:${at}`;
+  const limit = Date.now() + 60_000;
+  while (!output().includes(url)) {
+    if (Date.now() > limit || child.exitCode !== null) throw new Error(`The server did not start:\n${output()}`);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  return {
+    url, folder, pid: child.pid ?? 0, output,
+    stop: (signal) => {
+      child.kill(signal);
+      return ended;
+    },
+  };
+}

@@ -1,0 +1,122 @@
+import { describe, expect, test } from "vitest";
+import { loadOfWater, STRENGTHS } from "../film/load";
+import { PAPERS } from "../film/paper";
+import { HANDBOOK } from "../pigment/handbook";
+import type { Lab } from "../spectrum/colour";
+import { lchOfLab } from "../spectrum/lab";
+import { closestMixes } from "./closest";
+import { paintModel, type PaintModel } from "./paint";
+import { predict } from "./predict";
+import { buildReachTable } from "./reach-table";
+
+// Facts of the trade: common practice, no source. Each is checked on the handbook's own pigments.
+
+const paper = PAPERS[0];
+const paint = (id: string): PaintModel => paintModel(id, [{ pigmentId: id, share: 1 }]);
+const mixed = (parts: Readonly<Record<string, number>>, load: number): Lab =>
+  predict(Object.entries(parts).map(([id, share]) => ({ paint: paint(id), parts: share })), load, paper).dry;
+const chroma = (lab: Lab): number => lchOfLab(lab).C;
+const hue = (lab: Lab): number => lchOfLab(lab).h;
+/** Most chroma of a pair over all proportions within a hue range, at any strength. */
+function mostChroma(one: string, two: string, from: number, to: number): number {
+  let most = 0;
+  for (let share = 0.02; share < 1; share += 0.02) {
+    for (const load of [0.05, 0.1, 0.2, 0.4, 0.7, 1]) {
+      const lab = mixed({ [one]: share, [two]: 1 - share }, load);
+      if (hue(lab) >= from && hue(lab) <= to) most = Math.max(most, chroma(lab));
+    }
+  }
+  return most;
+}
+
+describe("mixes", () => {
+  test("greenish blue and greenish yellow make a vivid green, more vivid than with an orange-leaning yellow", () => {
+    const clear = mostChroma("PB15-green-shade", "PY3", 125, 165);
+    const dull = mostChroma("PB15-green-shade", "PY110", 125, 165);
+    expect(clear).toBeGreaterThan(50);
+    expect(clear).toBeGreaterThan(dull + 8);
+  });
+
+  test("an opaque pale yellow dulls a transparent green and turns it earthy", () => {
+    const alone = mixed({ PG36: 1 }, 0.6);
+    const dulled = mixed({ PG36: 1, PY35: 4 }, 0.6);
+    const clear = mixed({ PG36: 1, PY3: 4 }, 0.6);
+    expect(chroma(dulled)).toBeLessThan(chroma(clear));
+    expect(hue(dulled)).toBeLessThan(hue(alone));
+  });
+
+  test("ultramarine with burnt sienna runs through brown, a neutral and blue-grey", () => {
+    const at = (blue: number): Lab => mixed({ PB29: blue, "PBr7-burnt-sienna": 1 - blue }, 0.4);
+    const brown = at(0.15);
+    expect(brown.b).toBeGreaterThan(10);
+    const path = Array.from({ length: 60 }, (_, i) => at(0.15 + (0.7 * i) / 59));
+    expect(Math.min(...path.map(chroma))).toBeLessThan(6);
+    expect(path[59].b).toBeLessThan(-10);
+  });
+
+  test("ultramarine with burnt umber at full strength makes a near-black", () => {
+    const darks = Array.from({ length: 19 }, (_, i) => mixed({ PB29: (i + 1) / 20, "PBr7-burnt-umber": 1 - (i + 1) / 20 }, 1));
+    const neutral = darks.reduce((best, lab) => (chroma(lab) < chroma(best) ? lab : best));
+    expect(neutral.L).toBeLessThan(29);
+    expect(chroma(neutral)).toBeLessThan(8);
+  });
+
+  test("ultramarine, a mid red and a transparent yellow can make a near-black", () => {
+    const table = buildReachTable(["PB29", "PR254", "PY150"].map(paint), paper, { maxPaints: 3, maxPigments: 3 });
+    const [best] = closestMixes({ L: 24, a: 0, b: 0 }, table, 1);
+    expect(best.cost).toBeLessThan(6);
+  });
+
+  test("full-strength ivory black dries near L* 22 to 28", () => {
+    const { L } = mixed({ PBk9: 1 }, 1);
+    expect(L).toBeGreaterThan(22);
+    expect(L).toBeLessThan(28);
+  });
+
+  test("magenta and phthalo blue give violet", () => {
+    const violet = mixed({ PR122: 8, "PB15-green-shade": 1 }, 0.3);
+    expect(hue(violet)).toBeGreaterThan(295);
+    expect(hue(violet)).toBeLessThan(335);
+    expect(chroma(violet)).toBeGreaterThan(25);
+  });
+
+  test("earth red and ultramarine, thin, give a soft grey-violet", () => {
+    const soft = mixed({ "PR101-light-red": 1, PB29: 2.4 }, 0.08);
+    expect(chroma(soft)).toBeLessThan(16);
+    expect(chroma(soft)).toBeGreaterThan(3);
+    expect(hue(soft)).toBeGreaterThan(270);
+    expect(hue(soft)).toBeLessThan(350);
+  });
+
+  test("a bright orange-red can't be reached in chroma by a bluish red with yellow", () => {
+    const tube = chroma(mixed({ PO73: 1 }, 0.6));
+    expect(mostChroma("PV19-rose", "PY154", 36, 48)).toBeLessThan(tube - 6);
+  });
+});
+
+describe("water and drying, for every pigment", () => {
+  test.each(HANDBOOK.map(({ id }) => id))("%s: more water is lighter, dry is lighter than wet", (id) => {
+    const washes = STRENGTHS.map(({ waterParts }) => predict([{ paint: paint(id), parts: 1 }], loadOfWater(waterParts), paper));
+    for (let i = 1; i < washes.length; i++) {
+      // White pigments hardly change the paper; for the rest the step is plain to see.
+      expect(washes[i].dry.L).toBeGreaterThan(washes[i - 1].dry.L - (id.startsWith("PW6") ? 1.5 : 0));
+    }
+    washes.forEach(({ dry, wet }) => expect(dry.L).toBeGreaterThan(wet.L));
+  });
+});
+
+describe("undertones", () => {
+  test.each([
+    ["PO48-gold", "brown-orange to yellow", 40, 62, 72, 90],
+    ["PB15-green-shade", "deep blue to turquoise", 270, 300, 215, 245],
+    ["PV23", "dark to clear violet", 300, 325, 300, 320],
+    ["PY150", "old gold to lemon", 62, 82, 90, 104],
+  ])("%s turns from %s: masstone hue %d to %d, tint %d to %d", (id, _, m0, m1, t0, t1) => {
+    const masstone = hue(mixed({ [id]: 1 }, 1));
+    const tint = hue(mixed({ [id]: 1 }, 0.05));
+    expect(masstone).toBeGreaterThan(m0);
+    expect(masstone).toBeLessThan(m1);
+    expect(tint).toBeGreaterThan(t0);
+    expect(tint).toBeLessThan(t1);
+  });
+});

@@ -1,0 +1,91 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { openDatabase, type OpenDatabase } from "./open";
+import { addPaints, listPaints } from "./paintbox";
+import { paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
+import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, RevisionConflict, savePainting, UnknownPaint } from "./paintings";
+import { addPhoto, findPhoto } from "./photos";
+
+let open: OpenDatabase;
+let paintIds: string[];
+const photoId = "a".repeat(64);
+
+beforeAll(async () => {
+  open = await openDatabase();
+  const bare = { maker: "Marsh & Heron", line: "Fine", tintingStrength: 1 };
+  paintIds = await addPaints(open.db, [
+    { ...bare, name: "Ultramarine", pigments: [{ pigmentId: "PB29", share: 1 }] },
+    { ...bare, name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] },
+  ]);
+  const photo = { id: photoId, fileName: "canal.jpg", format: "jpeg", widthPx: 3000, heightPx: 2000, workingWidthPx: 2000, workingHeightPx: 1333, bytes: 12345 };
+  await addPhoto(open.db, photo);
+  await addPhoto(open.db, photo);
+}, 60_000);
+afterAll(() => open.close());
+
+const area = (name: string, change: Partial<PaintingArea> = {}): PaintingArea => ({
+  id: randomUUID(), name, sample: { x: 0.25, y: 0.5, radius: 0.006 }, lab: { L: 52.5, a: -3.25, b: 18 }, recipe: null, ...change,
+});
+const plan = (change: Partial<PaintingDocument> = {}): PaintingDocument => ({ title: "Canal", paperId: "cotton-cold-pressed", areas: [], palette: [], ...change });
+
+describe("the paintbox", () => {
+  test("keeps paints in order with their pigments in order", async () => {
+    const paints = await listPaints(open.db);
+    expect(paints.map((paint) => paint.id)).toEqual(paintIds);
+    expect(paints[1].pigments).toEqual([{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }]);
+  });
+
+  test("adds all or none", async () => {
+    const bad = { name: "Broken", maker: "", line: "", tintingStrength: 1, pigments: [{ pigmentId: "PB29", share: -1 }] };
+    await expect(addPaints(open.db, [{ ...bad, pigments: [{ pigmentId: "PB29", share: 1 }] }, bad])).rejects.toThrow();
+    expect(await listPaints(open.db)).toHaveLength(2);
+  });
+});
+
+describe("paintings", () => {
+  test("come back as they were saved: areas, recipe and palette in order", async () => {
+    const recipe = { parts: [{ paintId: paintIds[1], parts: 3 }, { paintId: paintIds[0], parts: 0.25 }], waterParts: 4 };
+    const document = plan({ areas: [area("Sky"), area("Water", { recipe }), area("Bank")], palette: [paintIds[1], paintIds[0]] });
+    const id = await createPainting(open.db, photoId, document);
+    const found = await findPainting(open.db, id);
+    expect(found?.document).toEqual(document);
+    expect(found?.photo.workingHeightPx).toBe(1333);
+
+    const changed = plan({ title: "Canal at noon", areas: [document.areas[2], document.areas[0]], palette: [paintIds[0]] });
+    expect(await savePainting(open.db, id, 0, changed)).toBe(1);
+    expect((await findPainting(open.db, id))?.document).toEqual(changed);
+    expect((await listPaintings(open.db))[0]).toMatchObject({ id, title: "Canal at noon" });
+  });
+
+  test("an old revision, a missing painting and a foreign paint are refused and change nothing", async () => {
+    const id = await createPainting(open.db, photoId, plan({ areas: [area("Sky")] }));
+    await savePainting(open.db, id, 0, plan({ title: "Second" }));
+    await expect(savePainting(open.db, id, 0, plan({ title: "Stale" }))).rejects.toThrow(RevisionConflict);
+    await expect(savePainting(open.db, randomUUID(), 0, plan())).rejects.toThrow(PaintingNotFound);
+    await expect(savePainting(open.db, id, 1, plan({ title: "Foreign", palette: [randomUUID()] }))).rejects.toThrow(UnknownPaint);
+    expect(await findPainting(open.db, id)).toMatchObject({ revision: 1, document: { title: "Second" } });
+    expect(await findPhoto(open.db, "b".repeat(64))).toBeNull();
+  });
+
+  test("removing one leaves the others", async () => {
+    const [one, two] = [await createPainting(open.db, photoId, plan({ areas: [area("Sky")] })), await createPainting(open.db, photoId, plan())];
+    await removePainting(open.db, one);
+    expect(await findPainting(open.db, one)).toBeNull();
+    expect(await findPainting(open.db, two)).not.toBeNull();
+  });
+});
+
+describe("what is no painting is turned away", () => {
+  const good = plan({ areas: [area("Sky")] });
+  test("a good one passes", () => expect(paintingDocument.safeParse(good).success).toBe(true));
+  test.each([
+    ["a blank area name", { ...good, areas: [area("   ")] }],
+    ["a blank title", { ...good, title: " " }],
+    ["a sample outside the photo", { ...good, areas: [area("Sky", { sample: { x: 1.2, y: 0, radius: 0 } })] }],
+    ["a colour that isn't a number", { ...good, areas: [area("Sky", { lab: { L: Number.NaN, a: 0, b: 0 } })] }],
+    ["a recipe of nothing", { ...good, areas: [area("Sky", { recipe: { parts: [], waterParts: 1 } })] }],
+    ["negative parts", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: randomUUID(), parts: -1 }], waterParts: 1 } })] }],
+    ["a paint twice on the palette", { ...good, palette: ["0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11"] }],
+    ["an area twice", { ...good, areas: [good.areas[0], good.areas[0]] }],
+  ])("%s", (_, document) => expect(paintingDocument.safeParse(document).success).toBe(false));
+});
