@@ -82,7 +82,7 @@ function poplars(origin: Vec, direction: Vec, limit: number): readonly Seen[] {
     const profile = half * Math.pow(clamp01(up * 3.4), 0.55) * Math.pow(clamp01(1 - up), 0.7) * (1 + 0.42 * leaf);
     const body = profile - Math.abs(across) + (0.35 * leaf + 0.28 * fine) * smooth(1.02, 0.8, up);
     const trunk = up < 0.16 ? smooth(0.2, 0.08, Math.abs(across)) : 0;
-    const cover = Math.max(smooth(-0.05, 0.22, body) * (0.98 - 0.3 * smooth(0.16, 0.46, fine)), trunk);
+    const cover = Math.max(smooth(0.02, 0.24, body) * (0.98 - 0.3 * smooth(0.16, 0.46, fine)), trunk);
     if (cover < 0.01) return;
     const side = clamp01(0.5 - across / (2.1 * half) + 0.55 * leaf);
     const shade: Vec = [0.02, 0.03, 0.028];

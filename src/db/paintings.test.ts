@@ -12,7 +12,7 @@ const photoId = "a".repeat(64);
 
 beforeAll(async () => {
   open = await openDatabase();
-  const bare = { maker: "Marsh & Heron", line: "Fine", tintingStrength: 1 };
+  const bare = { maker: "Fenn & Rook", line: "Fine", tintingStrength: 1 };
   paintIds = await addPaints(open.db, [
     { ...bare, name: "Ultramarine", pigments: [{ pigmentId: "PB29", share: 1 }] },
     { ...bare, name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] },

@@ -1,6 +1,6 @@
 "use client";
 
-import { ChevronDown, Moon, Redo2, Sun, Trash2, Undo2 } from "lucide-react";
+import { ChevronDown, Redo2, SunMoon, Trash2, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { useRef, useState } from "react";
 import type { PaintingTitle } from "@/db/paintings";
@@ -103,8 +103,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
             type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Daylight or dusk" title="Daylight or dusk"
             onClick={() => chooseTheme(shownTheme() === "dusk" ? "daylight" : "dusk")}
           >
-            <Sun size={16} className="hidden [[data-theme=dusk]_&]:block" />
-            <Moon size={16} className="[[data-theme=dusk]_&]:hidden" />
+            <SunMoon size={16} />
           </button>
         </div>
       </div>

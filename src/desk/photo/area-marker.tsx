@@ -23,6 +23,7 @@ export function AreaMarker({ area, number, selected, width, height, onSelect, on
   const start = useRef<{ x: number; y: number } | null>(null);
   const [shift, setShift] = useState({ x: 0, y: 0 });
   const radius = Math.max(5, area.sample.radius * width);
+  const tabSide = area.sample.x > 0.75 ? "right-full -mr-1 flex-row-reverse" : "left-full -ml-1";
   const place = { left: area.sample.x * width + shift.x, top: area.sample.y * height + shift.y };
 
   const press = (event: PointerEvent<HTMLButtonElement>): void => {
@@ -64,7 +65,7 @@ export function AreaMarker({ area, number, selected, width, height, onSelect, on
         style={{ width: 2 * radius, height: 2 * radius }}
       />
       <span
-        className={`absolute bottom-full left-full -mb-1.5 -ml-1 flex h-5 items-center gap-1 rounded-[3px] px-1.5 text-[0.75rem] leading-none font-semibold whitespace-nowrap outline outline-1 outline-black/40 ${
+        className={`absolute bottom-full -mb-1.5 flex ${tabSide} h-5 items-center gap-1 rounded-[3px] px-1.5 text-[0.75rem] leading-none font-semibold whitespace-nowrap outline outline-1 outline-black/40 ${
           selected ? "bg-[#222] text-white" : "bg-[#fbfbfb] text-[#222]"
         }`}
       >

@@ -1,0 +1,43 @@
+/** Takes the README's pictures from the demo data: docs/screenshots/*.png at 1280x800. Run: npm run screenshots */
+import { chromium, type Page } from "@playwright/test";
+import config from "../playwright.config";
+import { startServer } from "../e2e/server";
+
+const server = await startServer();
+const browser = await chromium.launch(config.use?.launchOptions);
+
+async function shoot(name: string, path: string, prepare?: (page: Page) => Promise<void>, colorScheme: "light" | "dark" = "light"): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
+  await page.goto(`${server.url}${path}`);
+  await page.waitForLoadState("networkidle");
+  if (path === "/") await page.getByRole("application").waitFor({ timeout: 60_000 });
+  await prepare?.(page);
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  await page.close();
+  console.log(name);
+}
+
+const openArea = (number: number) => async (page: Page): Promise<void> => {
+  await page.getByRole("button", { name: new RegExp(`^Area ${number}:`) }).click();
+  await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
+  await page.mouse.move(640, 20);
+};
+
+await shoot("desk", "/");
+await shoot("recipe", "/", openArea(5));
+await shoot("ways", "/", async (page) => {
+  await openArea(4)(page);
+  await page.getByRole("complementary", { name: "Present step" }).evaluate((panel) => panel.scrollTo(0, 545));
+});
+await shoot("taking-a-colour", "/", async (page) => {
+  const box = (await page.getByRole("application").boundingBox())!;
+  await page.mouse.click(box.x + 0.695 * box.width, box.y + 0.67 * box.height);
+  await page.mouse.move(box.x + 0.31 * box.width, box.y + 0.3 * box.height);
+});
+await shoot("from-the-paintbox", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click());
+await shoot("paintbox", "/paintbox");
+await shoot("dusk", "/", openArea(7), "dark");
+
+await browser.close();
+await server.stop("SIGTERM");
