@@ -10,12 +10,14 @@ export { compareColours, HARDLY_SEEN, type Difference } from "./spectrum/compare
 export { describeColour, type ColourWords, type Warmth } from "./spectrum/describe";
 export { luminanceOfValue, valueOfLuminance } from "./spectrum/munsell-value";
 export { HANDBOOK, pigmentById, type Pigment } from "./pigment/handbook";
-export type { Hazard, PigmentRecord } from "./pigment/record";
+export { CONVENIENCE_MIXES } from "./pigment/handbook/convenience";
+export type { Family, Hazard, Lightfastness } from "./pigment/record";
 export { PAPERS, paperById, type Paper } from "./film/paper";
 export { COUNTABLE_WATER, loadOfWater, strengthOf, waterOfLoad, waterWords, STRENGTHS, type Load, type WaterParts } from "./film/load";
 export { washPixels, type WashShape } from "./film/wash-pixels";
 export { drawnMix, type DrawnMix } from "./mix/load-colours";
-export { paintModel, type PaintModel, type PigmentShare } from "./mix/paint";
+export { paintModel, type PaintModel } from "./mix/paint";
+export type { PigmentShare } from "./pigment/share";
 export { predict, type MixPart, type Prediction } from "./mix/predict";
 export { TOUCH } from "./mix/parts";
 export { DEFAULT_MATCH, match, matchOver, prepareMatch, type MatchOptions, type Recipe, type RecipePart } from "./mix/match";

@@ -12,7 +12,7 @@ const stainingWord = (staining: number): string => (staining >= 0.7 ? "stains" :
 function PaintCard({ paint }: { paint: OwnedPaint }) {
   const pigments = paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId));
   const model = paintModel(paint.id, paint.pigments, paint.tintingStrength);
-  const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards))];
+  const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards ?? []))];
   const staining = Math.max(...pigments.map((pigment) => pigment.staining));
   return (
     <li>

@@ -64,7 +64,7 @@ describe("the optimum before rounding", () => {
 });
 
 describe("recipes", () => {
-  const paints = HANDBOOK.slice(0, 24).map(({ id }) => paint(id));
+  const paints = HANDBOOK.filter((_, i) => i % 4 === 0).slice(0, 24).map(({ id }) => paint(id));
   const table = prepareMatch(paints, paper);
   const random = seededRandom(7);
   const targets = Array.from({ length: 12 }, () => ({ L: 25 + 65 * random(), a: -30 + 70 * random(), b: -35 + 80 * random() }));

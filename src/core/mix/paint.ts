@@ -1,11 +1,6 @@
 import { blendOptics, type Optics } from "../pigment/optics";
+import type { PigmentShare } from "../pigment/share";
 import { pigmentById, type Pigment } from "../pigment/handbook";
-
-/** A pigment in a tube and its share by tinting amount; shares of one paint sum to 1. */
-export interface PigmentShare {
-  readonly pigmentId: string;
-  readonly share: number;
-}
 
 /** A paint as the film model sees it. */
 export interface PaintModel {

@@ -107,7 +107,7 @@ describe("water and drying, for every pigment", () => {
 
 describe("undertones", () => {
   test.each([
-    ["PO48-gold", "brown-orange to yellow", 40, 62, 72, 90],
+    ["PO49", "brown-orange to yellow", 40, 62, 72, 90],
     ["PB15-green-shade", "deep blue to turquoise", 270, 300, 215, 245],
     ["PV23", "dark to clear violet", 300, 325, 300, 320],
     ["PY150", "old gold to lemon", 62, 82, 90, 104],

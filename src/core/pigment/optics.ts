@@ -6,7 +6,7 @@ export interface Optics {
   readonly S: Spectrum;
 }
 
-/** A symmetric absorption band: Gaussian, `widthNm` is one standard deviation, `k` its height. */
+/** A symmetric absorption band: Gaussian, `widthNm` is one standard deviation, `k` its height (negative: a window). */
 export interface Band {
   readonly bandNm: number;
   readonly widthNm: number;
@@ -37,6 +37,11 @@ export interface Scatterer {
   readonly fall: number;
 }
 
+export const band = (bandNm: number, widthNm: number, k: number): Band => ({ bandNm, widthNm, k });
+export const edge = (edgeNm: number, widthNm: number, k: number): Edge => ({ edgeNm, widthNm, k });
+export const flat = (k: number, tilt?: number): Flat => ({ k, tilt });
+export const scatter = (at550: number, fall: number): Scatterer => ({ at550, fall });
+
 function absorptionAt(part: Absorber, nm: number): number {
   if ("bandNm" in part) return part.k * Math.exp(-0.5 * ((nm - part.bandNm) / part.widthNm) ** 2);
   if ("edgeNm" in part) return part.k / (1 + Math.exp((nm - part.edgeNm) / part.widthNm));
@@ -46,7 +51,7 @@ function absorptionAt(part: Absorber, nm: number): number {
 /** K and S over 36 bands at masstone load from a pigment's absorbers and its scattering. */
 export function opticsOf(absorbers: readonly Absorber[], scatterer: Scatterer): Optics {
   return {
-    K: spectrumOf((nm) => absorbers.reduce((sum, part) => sum + absorptionAt(part, nm), 0)),
+    K: spectrumOf((nm) => Math.max(0, absorbers.reduce((sum, part) => sum + absorptionAt(part, nm), 0))),
     S: spectrumOf((nm) => scatterer.at550 * (nm / 550) ** -scatterer.fall),
   };
 }

@@ -4,18 +4,26 @@ export type Family = "yellow" | "orange" | "red" | "violet" | "blue" | "green" |
 
 export type Transparency = "transparent" | "semi-transparent" | "semi-opaque" | "opaque";
 
-/** Cautions by the metal or compound that asks for care; empty for none known. */
-export type Hazard = "cadmium" | "cobalt" | "copper" | "manganese" | "chromium" | "nickel" | "zinc" | "tin";
+/** Cautions by the metal that asks for care; empty for none known. */
+export type Hazard =
+  | "antimony" | "barium" | "cadmium" | "chromium" | "cobalt" | "copper" | "lead" | "manganese" | "nickel" | "tin" | "zinc";
+
+/** How a pigment stands light. */
+export interface Lightfastness {
+  /** 1 excellent to 5 very poor, the classes of ASTM D5067 (watercolour paints). */
+  readonly class: 1 | 2 | 3 | 4 | 5;
+  /** True where the standard is remembered to list the pigment; false where the class is our estimate from memory. */
+  readonly listed: boolean;
+}
 
 /** One pigment of the handbook: typical facts and the absorbers its typical optics are built from. */
 export interface PigmentRecord {
   /** Own key: the Colour Index name, with a shade where one name covers several, e.g. "PBr7-burnt-sienna". */
   readonly id: string;
-  /** Colour Index generic name, e.g. "PB29". */
-  readonly code: string;
   /** Generic pigment name in the trade. */
   readonly name: string;
-  readonly family: Family;
+  /** Other generic names it goes by. */
+  readonly also?: readonly string[];
   readonly absorbers: readonly Absorber[];
   readonly scatterer: Scatterer;
   readonly transparency: Transparency;
@@ -23,11 +31,19 @@ export interface PigmentRecord {
   readonly granulation: number;
   /** 0 lifts to white paper, 1 dyes it. */
   readonly staining: number;
+  /** -1 travels far with the water, 1 drops where it is put. */
+  readonly weight: number;
+  readonly lightfastness: Lightfastness;
+  /** How much of the load seems to go in drying, where that is known to be large; 0.1 is a tenth. */
+  readonly dryingShift?: number;
+  readonly hazards?: readonly Hazard[];
   /** A sentence for painters. */
   readonly note: string;
-  /** Where the band and edge positions come from. */
-  readonly source: string;
-  readonly hazards: readonly Hazard[];
+  /** Where the band and edge positions come from, when not simply from memory. */
+  readonly source?: string;
 }
 
-export const FROM_MEMORY = "from memory";
+/** Remembered as listed in ASTM D5067. */
+export const listed = (grade: Lightfastness["class"]): Lightfastness => ({ class: grade, listed: true });
+/** Not remembered as listed; an estimate. */
+export const estimated = (grade: Lightfastness["class"]): Lightfastness => ({ class: grade, listed: false });

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type WheelEvent } from "react";
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { samplePhoto, valueRange, type Lab } from "@/core";
 import type { PhotoRow } from "@/db/photos";
 import { MAX_RADIUS, MIN_RADIUS, useDesk } from "../desk-store";
@@ -84,9 +84,6 @@ export function PhotoPane({ photo }: { photo: PhotoRow }) {
     else return;
     event.preventDefault();
   };
-  const onWheel = (event: WheelEvent): void => {
-    if (pressed || event.altKey) setRadius(radius * Math.exp(-event.deltaY / 600));
-  };
 
   return (
     <section aria-label="Photo" className="flex min-w-0 flex-col bg-(--photo-ground)">
@@ -126,7 +123,6 @@ export function PhotoPane({ photo }: { photo: PhotoRow }) {
               onPointerLeave={() => !pressed && setCursor(null)}
               onBlur={() => setCursor(null)}
               onKeyDown={onKeyDown}
-              onWheel={onWheel}
             >
               <img src={`/api/photos/${photo.id}`} alt="" draggable={false} className="block size-full" />
               {areas.map((area, i) => (

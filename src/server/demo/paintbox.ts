@@ -24,7 +24,7 @@ export const DEMO_PAINTS: readonly DemoPaint[] = [
   paint("Benzimidazolone yellow", "otter", { PY154: 1 }),
   paint("Cadmium yellow pale", "fenn", { PY35: 1 }),
   paint("Indian yellow hue", "otter", { PY110: 1 }),
-  paint("Quinacridone gold", "fenn", { "PO48-gold": 1 }),
+  paint("Quinacridone gold", "fenn", { "PO49": 1 }),
   paint("Pyrrole orange", "quill", { PO73: 1 }),
   paint("Pyrrole scarlet", "otter", { PR255: 1 }),
   paint("Pyrrole red", "quill", { PR254: 1 }, 0.8),

@@ -1,0 +1,68 @@
+import { band, edge, flat, scatter } from "../optics";
+import { estimated, listed, type PigmentRecord } from "../record";
+
+const organic = { transparency: "semi-transparent", granulation: 0, staining: 0.7, weight: -0.4 } as const;
+const clear = { transparency: "transparent", granulation: 0, staining: 0.6, weight: -0.5 } as const;
+const cadmium = { transparency: "opaque", granulation: 0.1, staining: 0.3, weight: 0.5, hazards: ["cadmium"], source: "band edge of cadmium sulphoselenide, from memory", lightfastness: listed(1) } as const;
+
+export const ORANGES: readonly PigmentRecord[] = [
+  { id: "PO20", name: "cadmium orange", ...cadmium,
+    absorbers: [edge(552, 6, 24), flat(0.02)], scatterer: scatter(2.2, 0.5), note: "A covering orange no mix of red and yellow quite equals." },
+  { id: "PO43", name: "perinone orange", ...organic, lightfastness: listed(1),
+    absorbers: [edge(570, 8, 5.6), flat(0.015)], scatterer: scatter(0.2, 1), note: "A fiery orange leaning to red." },
+  { id: "PO48", name: "quinacridone burnt orange", ...clear, staining: 0.8, lightfastness: listed(1),
+    absorbers: [edge(572, 18, 3.6), band(470, 45, 0.8), flat(0.16)], scatterer: scatter(0.04, 1), note: "A clear brown-orange, like burnt sienna without the grain." },
+  { id: "PO49", name: "quinacridone gold", ...clear, staining: 0.8, lightfastness: listed(1),
+    absorbers: [edge(512, 21, 4.4), band(560, 22, 0.35), flat(0.1)], scatterer: scatter(0.03, 1), note: "Brown-orange at full strength, glowing yellow when thinned: sunlit foliage and last light." },
+  { id: "PO62", name: "benzimidazolone orange", ...organic, lightfastness: listed(1),
+    absorbers: [edge(547, 9, 5), flat(0.015)], scatterer: scatter(0.25, 1), note: "A soft, clean orange." },
+  { id: "PO71", name: "transparent pyrrole orange", ...clear, staining: 0.7, lightfastness: estimated(1),
+    absorbers: [edge(556, 10, 5), flat(0.02)], scatterer: scatter(0.06, 1), note: "A glowing, clear orange for glazes." },
+  { id: "PO73", name: "pyrrole orange", ...organic, staining: 0.6, lightfastness: estimated(1),
+    absorbers: [edge(566, 8, 5.5), flat(0.006)], scatterer: scatter(0.25, 1), note: "Burning orange-red; flowers of this colour need it in the box." },
+];
+
+export const REDS: readonly PigmentRecord[] = [
+  { id: "PR83", name: "alizarin crimson", ...clear, lightfastness: listed(4),
+    absorbers: [band(505, 38, 3.2), band(545, 20, 1.8), band(575, 16, 1.3), edge(435, 24, 1.5), flat(0.24)], scatterer: scatter(0.03, 1),
+    source: "absorption of the alizarin lake near 510 to 560 nm, from memory", note: "The old deep crimson; beautiful and not lasting." },
+  { id: "PR108-light", name: "cadmium red, light", ...cadmium,
+    absorbers: [edge(578, 6, 18), flat(0.025)], scatterer: scatter(1.8, 0.4), note: "A covering scarlet." },
+  { id: "PR108", name: "cadmium red", ...cadmium, granulation: 0.15,
+    absorbers: [edge(592, 6, 15), flat(0.03)], scatterer: scatter(1.6, 0.4), note: "A covering red that sits on the paper and lifts off it." },
+  { id: "PR112", name: "naphthol red", ...organic, lightfastness: listed(2),
+    absorbers: [edge(586, 8, 5), band(425, 28, -0.9), flat(0.02)], scatterer: scatter(0.2, 1), note: "A bright, plain red; less lasting in thin washes." },
+  { id: "PR122", name: "quinacridone magenta", ...clear, lightfastness: listed(3),
+    absorbers: [band(500, 28, 1.8), band(535, 15, 3.2), band(572, 15, 4.4), edge(425, 26, 0.9), flat(0.15)], scatterer: scatter(0.05, 1),
+    source: "absorption maxima near 535 and 570 nm, from memory", note: "A true magenta: violets with blue, clear reds with yellow." },
+  { id: "PR149", name: "perylene red", ...organic, lightfastness: listed(1),
+    absorbers: [edge(588, 9, 4.8), band(425, 28, -0.7), flat(0.05)], scatterer: scatter(0.12, 1), note: "A warm, strong, slightly brick red." },
+  { id: "PR170", name: "naphthol carmine", ...organic, lightfastness: listed(2),
+    absorbers: [edge(595, 9, 4.8), band(430, 30, -1.0), flat(0.06)], scatterer: scatter(0.18, 1), note: "A deep red; shades of it last differently." },
+  { id: "PR177", name: "anthraquinone red", ...clear, staining: 0.7, lightfastness: listed(3),
+    absorbers: [band(512, 42, 4.2), band(562, 21, 2.8), edge(450, 28, 2.8), flat(0.17)], scatterer: scatter(0.04, 1), note: "A deep clear crimson; a good red for darks." },
+  { id: "PR178", name: "perylene scarlet", ...organic, lightfastness: listed(1),
+    absorbers: [edge(594, 10, 4.4), flat(0.12)], scatterer: scatter(0.1, 1), note: "A dusky, warm red." },
+  { id: "PR179", name: "perylene maroon", ...organic, staining: 0.6, lightfastness: listed(1),
+    absorbers: [edge(588, 13, 3.4), band(480, 45, 0.5), flat(0.36, -0.2)], scatterer: scatter(0.06, 1), note: "Dark brick red; mixes deep browns and near-blacks." },
+  { id: "PR188", name: "naphthol scarlet", ...organic, lightfastness: listed(2),
+    absorbers: [edge(578, 8, 5.2), flat(0.015)], scatterer: scatter(0.25, 1), note: "A light, fiery scarlet." },
+  { id: "PR206", name: "quinacridone maroon", also: ["brown madder hue"], ...clear, lightfastness: listed(1),
+    absorbers: [edge(582, 17, 3.2), band(520, 40, 0.8), flat(0.22)], scatterer: scatter(0.04, 1), note: "A clear brownish crimson for brick, bark and shadows on warm ground." },
+  { id: "PR209", name: "quinacridone red, yellow shade", also: ["quinacridone coral"], ...clear, lightfastness: listed(2),
+    absorbers: [band(495, 38, 2.7), band(535, 15, 1.6), band(570, 12, 1.9), edge(425, 22, 0.9), flat(0.05)], scatterer: scatter(0.05, 1), note: "Coral to clear pink-red, very clean in thin washes." },
+  { id: "PR233", name: "potter's pink", transparency: "semi-transparent", granulation: 0.95, staining: 0.1, weight: 0.8, lightfastness: estimated(1), hazards: ["chromium", "tin"],
+    absorbers: [band(520, 60, 0.6), flat(0.17)], scatterer: scatter(0.35, 0.4), note: "A weak, heavily granulating dusty pink that quiets greens." },
+  { id: "PR242", name: "disazo scarlet", ...organic, lightfastness: estimated(2),
+    absorbers: [edge(574, 8, 5), flat(0.015)], scatterer: scatter(0.25, 1), note: "A clean, light scarlet." },
+  { id: "PR254", name: "pyrrole red", ...organic, lightfastness: listed(1),
+    absorbers: [edge(592, 7, 5.2), band(425, 28, -1), flat(0.02)], scatterer: scatter(0.25, 1), note: "A plain strong middle red." },
+  { id: "PR255", name: "pyrrole scarlet", ...organic, lightfastness: estimated(1),
+    absorbers: [edge(582, 8, 5.6), edge(450, 30, 0.8), flat(0.015)], scatterer: scatter(0.25, 1), note: "A warm, strong scarlet." },
+  { id: "PR259", name: "ultramarine pink", also: ["ultramarine red"], transparency: "transparent", granulation: 0.8, staining: 0.1, weight: 0.6, lightfastness: estimated(1),
+    absorbers: [band(535, 42, 0.62), edge(420, 24, 0.12), flat(0.1)], scatterer: scatter(0.06, 1), note: "A very weak, granulating, violet-leaning pink." },
+  { id: "PR264", name: "pyrrole crimson", also: ["pyrrole rubine"], ...organic, transparency: "transparent", lightfastness: estimated(1),
+    absorbers: [edge(602, 10, 4.8), band(430, 30, -1.2), flat(0.1)], scatterer: scatter(0.06, 1), note: "A deep, strong crimson that lasts." },
+  { id: "NR9", name: "madder lake", also: ["rose madder"], ...clear, staining: 0.3, granulation: 0.2, lightfastness: listed(2),
+    absorbers: [band(502, 34, 1.5), band(540, 18, 1.2), edge(425, 22, 0.5), flat(0.05)], scatterer: scatter(0.04, 1), note: "A soft, transparent rose from the root; gentle and weak." },
+];
