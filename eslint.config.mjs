@@ -33,7 +33,7 @@ const importRules = Object.entries(MAY_IMPORT).map(([room, below]) => {
 });
 
 export default tseslint.config(
-  { ignores: [".next/**", "node_modules/**", "data/**", "next-env.d.ts", "test-results/**", "playwright-report/**"] },
+  { ignores: [".next/**", "node_modules/**", "data/**", "src/core/film/kernel/assembly/**", "next-env.d.ts", "test-results/**", "playwright-report/**"] },
   ...tseslint.configs.recommended,
   jsxA11y.flatConfigs.recommended,
   reactHooks.configs.flat.recommended,

@@ -4,7 +4,7 @@
  */
 import * as spectral from "spectral.js";
 import { HANDBOOK, matchOver, paintModel, PAPERS, prepareMatch, type PaintModel } from "@/core";
-import { mixEvaluator } from "@/core/mix/reach-table";
+import { filmComputer, plainComputer, type FilmComputer } from "@/core/film/kernel/film-kernel";
 import { seededRandom } from "@/core/random";
 
 const paper = PAPERS[0];
@@ -24,21 +24,33 @@ function median(run: () => void, times = 7): number {
 const row = (name: string, text: string): void => console.log(`${name.padEnd(58)} ${text}`);
 
 const MIXES = 20_000;
-const evaluator = mixEvaluator([models[1], models[10], models[20]], paper);
-const lab = new Float64Array(3);
 const random = seededRandom(1);
-const shares = Array.from({ length: 64 }, () => [random(), random(), random()]);
-const film = median(() => {
-  for (let i = 0; i < MIXES; i++) evaluator.evaluate(shares[i & 63], 0.05 + 0.9 * ((i & 15) / 16), lab);
+const pick = (): number => Math.floor(random() * models.length);
+const inputs = Array.from({ length: MIXES }, (_, i) => {
+  const [a, b, c] = [random(), random(), random()];
+  const total = a + b + c;
+  return { p0: pick(), p1: pick(), p2: pick(), c0: a / total, c1: b / total, c2: c / total, load: 0.05 + 0.9 * ((i & 15) / 16) };
 });
+function runAll(computer: FilmComputer, count: number): void {
+  for (let i = 0; i < count; i++) {
+    const m = inputs[i];
+    computer.put(i, m.p0, m.p1, m.p2, m.c0, m.c1, m.c2, m.load);
+  }
+  computer.run(count);
+}
+const simd = filmComputer(models, paper);
+const film = median(() => runAll(simd, MIXES));
+const plain = plainComputer(models, paper);
+const slow = median(() => runAll(plain, 4000));
 const [red, yellow, blue] = ["#c0283a", "#f2c500", "#2b3fa8"].map((hex) => new spectral.Color(hex));
 const reference = median(() => {
   for (let i = 0; i < MIXES; i++) {
-    const [a, b, c] = shares[i & 63];
+    const { c0: a, c1: b, c2: c } = inputs[i];
     void spectral.mix([red, a], [yellow, b], [blue, c]).OKLab;
   }
 });
 row("full film model, three paints", `${Math.round(MIXES / film)} thousand mixes a second`);
+row("the same in plain JavaScript", `${Math.round(4000 / slow)} thousand mixes a second`);
 row("spectral.js, three colours (no film, paper or surface)", `${Math.round(MIXES / reference)} thousand mixes a second`);
 row("ratio, ours to spectral.js", (reference / film).toFixed(2));
 
@@ -52,4 +64,10 @@ row("one area over it", `${matchTime.toFixed(0)} ms`);
 row("one area from nothing (goal 300 ms)", `${(tableTime + matchTime).toFixed(0)} ms`);
 const twelve = Array.from({ length: 12 }, () => ({ L: 25 + 65 * random(), a: -30 + 70 * random(), b: -35 + 80 * random() }));
 const twelveTime = median(() => twelve.forEach((lab12) => void matchOver(lab12, table)), 3);
+const forty = models.filter((_, i) => i % 2 === 0).slice(0, 40);
+const fortyTime = median(() => void prepareMatch(forty, paper), 3);
+const fortyTable = prepareMatch(forty, paper);
+row("table for 40 paints (goal 4000 ms)", `${fortyTime.toFixed(0)} ms`);
+row("the same after one paint has changed", `${median(() => void prepareMatch([...forty.slice(0, 39), models[1]], paper, undefined, fortyTable), 3).toFixed(0)} ms`);
+row("one area over it (goal 20 ms)", `${median(() => void matchOver(target, fortyTable), 9).toFixed(0)} ms`);
 row("12 areas from nothing (goal 2000 ms)", `${(tableTime + twelveTime).toFixed(0)} ms`);

@@ -11,7 +11,10 @@ const KEPT_TABLES = 4;
 
 function tableFor({ paints, paperId, options }: MatchJob): Table {
   const key = JSON.stringify([paperId, options.maxPaints, options.maxPigments, paints]);
-  const table = tables.get(key) ?? prepareMatch(paints.map((p) => paintModel(p.id, p.pigments, p.tintingStrength)), paperById(paperId), options);
+  const models = paints.map((p) => paintModel(p.id, p.pigments, p.tintingStrength));
+  // The largest table so far has most of what a new one needs: a paint added or taken away changes little.
+  const largest = [...tables.values()].sort((a, b) => b.combinations.length - a.combinations.length)[0];
+  const table = tables.get(key) ?? prepareMatch(models, paperById(paperId), options, largest);
   tables.delete(key);
   tables.set(key, table);
   for (const old of [...tables.keys()].slice(0, -KEPT_TABLES)) tables.delete(old);

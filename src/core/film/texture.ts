@@ -7,7 +7,7 @@ export interface Texture {
 }
 
 /** How much a fully granulating paint spreads its load on a sheet of ordinary roughness. From memory. */
-const GRANULATION_GAIN = 2.2;
+export const GRANULATION_GAIN = 2.2;
 
 /**
  * Uneven load over the sheet's hills and valleys as three Gauss-Hermite points of a log-normal

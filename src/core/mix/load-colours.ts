@@ -1,15 +1,16 @@
 import { screenColourOfLab } from "../spectrum/gamut";
-import type { Lab } from "../spectrum/colour";
+import { blendOptics } from "../pigment/optics";
+import { filmLab } from "../film/film-colour";
 import type { Paper } from "../film/paper";
 import { textureOf } from "../film/texture";
 import type { LoadColours } from "../film/wash-pixels";
-import type { PaintModel } from "./paint";
 import type { MixPart } from "./predict";
-import { mixEvaluator } from "./reach-table";
 
 const LEVELS = 72;
 const MIN = 0.004;
 const MAX = 1.8;
+/** One texture point: an even film. */
+const EVEN = [1];
 
 /** A mix ready to be drawn as a wash. */
 export interface DrawnMix {
@@ -23,17 +24,13 @@ export interface DrawnMix {
 /** Screen colours of an even film of a mix at all loads, and how its texture spreads. */
 export function drawnMix(mix: readonly MixPart[], paper: Paper): DrawnMix {
   const total = mix.reduce((sum, { parts }) => sum + parts, 0);
-  const even: readonly PaintModel[] = mix.map(({ paint }) => ({ ...paint, granulation: 0 }));
-  const evaluator = mixEvaluator(even, { ...paper, roughness: 0 });
-  const shares = mix.map(({ parts }) => parts);
+  const { K, S } = blendOptics(mix.map(({ paint, parts }) => ({ optics: paint.optics, share: parts / total })));
   const lab = new Float64Array(3);
   const rgb = new Uint8Array(3 * LEVELS);
   let mapped = false;
   for (let i = 0; i < LEVELS; i++) {
-    const load = MIN * (MAX / MIN) ** (i / (LEVELS - 1));
-    evaluator.evaluate(shares, load, lab);
-    const colour: Lab = { L: lab[0], a: lab[1], b: lab[2] };
-    const screen = screenColourOfLab(colour);
+    filmLab(K, S, MIN * (MAX / MIN) ** (i / (LEVELS - 1)), paper, EVEN, EVEN, lab);
+    const screen = screenColourOfLab({ L: lab[0], a: lab[1], b: lab[2] });
     mapped ||= screen.mapped;
     rgb.set([screen.rgb.r, screen.rgb.g, screen.rgb.b].map((c) => Math.round(c * 255)), 3 * i);
   }

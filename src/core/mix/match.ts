@@ -47,9 +47,14 @@ export interface Recipe {
 /** How many of the polished mixes are rounded and weighed against each other. */
 const ROUNDED = 28;
 
-/** Table of everything these paints can make on this paper; pass it to {@link matchOver} for each target. */
-export function prepareMatch(paints: readonly PaintModel[], paper: Paper, options: MatchOptions = DEFAULT_MATCH): ReachTable {
-  return buildReachTable(paints, paper, options);
+/**
+ * Table of everything these paints can make on this paper; pass it to {@link matchOver} for each target.
+ * @param before an earlier table, whose unchanged part is taken over
+ */
+export function prepareMatch(
+  paints: readonly PaintModel[], paper: Paper, options: MatchOptions = DEFAULT_MATCH, before?: ReachTable,
+): ReachTable {
+  return buildReachTable(paints, paper, options, before);
 }
 
 /** Best different ways to mix `target` from the table's paints, closest first. Empty when there are no paints. */
@@ -60,7 +65,7 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
   const worthRounding = [...new Set([...mixes.slice(0, ROUNDED), ...smallBest])];
   const candidates = worthRounding.map((mix) => {
     const paints = mix.combination.map((i) => table.paints[i]);
-    const rounded = roundMix(target, paints, mix, paper, 1 / options.valueWeight);
+    const rounded = roundMix(target, table.computer, mix, 1 / options.valueWeight);
     const way: Way = {
       paintIds: paints.map(({ id }) => id),
       pigmentIds: [...new Set(paints.flatMap(({ pigmentIds }) => pigmentIds))],

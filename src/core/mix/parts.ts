@@ -1,9 +1,7 @@
 import { deltaE00Of } from "../spectrum/difference";
 import type { Lab } from "../spectrum/colour";
 import { COUNTABLE_WATER, loadOfWater, type Load, type WaterParts } from "../film/load";
-import type { Paper } from "../film/paper";
-import type { PaintModel } from "./paint";
-import { mixEvaluator } from "./reach-table";
+import type { FilmComputer } from "../film/kernel/film-kernel";
 
 /** Most parts a painter counts in one mix. */
 export const MAX_PARTS = 12;
@@ -53,22 +51,30 @@ function waterNear(load: Load): readonly WaterParts[] {
 /**
  * Rounds a mix to parts a painter can count, choosing water anew for each candidate.
  * Few parts are preferred where many gain nothing.
- * @param mix the continuous optimum: shares by amount and load
+ * @param computer holds the paints that `mix.combination` points into
+ * @param mix the continuous optimum: paints, shares by amount and load
  * @param kL CIEDE2000's parametric factor of lightness, 1 / value weight
  */
 export function roundMix(
-  target: Lab, paints: readonly PaintModel[], mix: { readonly shares: readonly number[]; readonly load: Load }, paper: Paper, kL: number,
+  target: Lab, computer: FilmComputer, mix: { readonly combination: readonly number[]; readonly shares: readonly number[]; readonly load: Load }, kL: number,
 ): RoundedMix {
-  const evaluator = mixEvaluator(paints, paper);
-  const lab = new Float64Array(3);
+  const [p0, p1 = p0, p2 = p0] = mix.combination;
   const waters = waterNear(mix.load);
+  const candidates = partsNear(mix.shares);
+  let slot = 0;
+  for (const [a, b = 0, c = 0] of candidates) {
+    const total = a + b + c;
+    for (const water of waters) computer.put(slot++, p0, p1, p2, a / total, b / total, c / total, loadOfWater(water));
+  }
+  const lab = computer.run(slot);
   let best: RoundedMix | null = null;
   let bestScore = Infinity;
-  for (const parts of partsNear(mix.shares)) {
+  slot = 0;
+  for (const parts of candidates) {
     const effort = COST_OF_A_PART * parts.reduce((sum, part) => sum + Math.ceil(part), 0);
     for (const waterParts of waters) {
-      evaluator.evaluate(parts, loadOfWater(waterParts), lab);
-      const cost = deltaE00Of(target.L, target.a, target.b, lab[0], lab[1], lab[2], kL);
+      const at = 3 * slot++;
+      const cost = deltaE00Of(target.L, target.a, target.b, lab[at], lab[at + 1], lab[at + 2], kL);
       if (cost + effort < bestScore) {
         bestScore = cost + effort;
         best = { parts, waterParts, cost };

@@ -1,27 +1,36 @@
-import { filmGround, filmLab, filmLabLadder, grouped, LOAD_LADDER, type FilmGround } from "../film/film-colour";
+import { filmComputer, type FilmComputer } from "../film/kernel/film-kernel";
+import { MIN_LOAD } from "../film/load";
 import type { Paper } from "../film/paper";
-import { textureOf } from "../film/texture";
 import { combinationsOf, type CombinationRules } from "./combinations";
 import type { PaintModel } from "./paint";
 
 /** Parts on the grid of a mix of two or three paints: shares are multiples of 1 / steps. */
 const STEPS = { two: 8, three: 6 } as const;
-const LOADS = LOAD_LADDER.length;
+/** Loads on the grid, even in the logarithm. */
+const LOADS = 7;
+const LOAD_GRID = Array.from({ length: LOADS }, (_, i) => MIN_LOAD ** (1 - i / (LOADS - 1)));
+
+/** The grid points of one combination; shared between tables while its paints stay the same. */
+interface ReachBlock {
+  /** L, a, b of each point. */
+  readonly lab: Float32Array;
+  /** Three shares (by paint amount) and the load of each point. */
+  readonly mix: Float32Array;
+}
 
 /**
  * Colours that a set of paints can make on a paper, on a coarse grid: the starting points of every
- * match. Built once for a set of paints and shared by all targets.
+ * match. Built once for a set of paints, shared by all targets, rebuilt only for what changed.
  */
 export interface ReachTable {
   readonly paints: readonly PaintModel[];
   readonly paper: Paper;
+  /** Each combination as indices into `paints`, with its block. */
   readonly combinations: readonly (readonly number[])[];
-  /** First grid point of each combination, and one past the last of all. */
-  readonly firstPoint: Uint32Array;
-  /** L, a, b of each grid point. */
-  readonly lab: Float32Array;
-  /** Three shares (by paint amount) and the load of each grid point. */
-  readonly mix: Float32Array;
+  readonly blocks: readonly ReachBlock[];
+  readonly computer: FilmComputer;
+  /** How many blocks were computed anew for this table; the rest came from the one before. */
+  readonly computed: number;
 }
 
 function gridOf(count: number): readonly (readonly [number, number, number])[] {
@@ -48,93 +57,83 @@ function loudness({ optics }: PaintModel): number {
   return sum / optics.K.length + 0.05;
 }
 
-/** One paint prepared for the inner loop. */
-interface Prepared {
-  readonly K: Float64Array;
-  readonly S: Float64Array;
-  readonly loudness: number;
-  readonly granulation: number;
+/** Fills waiting slots of the computer and carries the answers to their blocks, a run at a time. */
+class BlockWriter {
+  private waiting: { block: ReachBlock; points: number }[] = [];
+  private used = 0;
+
+  constructor(private readonly computer: FilmComputer) {}
+
+  write(combination: readonly number[], loud: Float64Array): ReachBlock {
+    const grid = GRIDS[combination.length - 1];
+    const points = grid.length * LOADS;
+    if (this.used + points > this.computer.capacity) this.flush();
+    const block = { lab: new Float32Array(3 * points), mix: new Float32Array(4 * points) };
+    const [p0, p1 = p0, p2 = p0] = combination;
+    let point = 0;
+    for (const weights of grid) {
+      // A paint's share is even in what it contributes, not in its amount, so that a strong
+      // stainer is sampled as finely as a weak earth.
+      const a0 = weights[0] / loud[p0];
+      const a1 = combination.length > 1 ? weights[1] / loud[p1] : 0;
+      const a2 = combination.length > 2 ? weights[2] / loud[p2] : 0;
+      const total = a0 + a1 + a2;
+      for (const load of LOAD_GRID) {
+        this.computer.put(this.used++, p0, p1, p2, a0 / total, a1 / total, a2 / total, load);
+        const at = 4 * point++;
+        block.mix[at] = a0 / total;
+        block.mix[at + 1] = a1 / total;
+        block.mix[at + 2] = a2 / total;
+        block.mix[at + 3] = load;
+      }
+    }
+    this.waiting.push({ block, points });
+    return block;
+  }
+
+  flush(): void {
+    const lab = this.computer.run(this.used);
+    let from = 0;
+    for (const { block, points } of this.waiting) {
+      block.lab.set(lab.subarray(from, from + 3 * points));
+      from += 3 * points;
+    }
+    this.waiting = [];
+    this.used = 0;
+  }
+}
+
+const blockKey = (combination: readonly number[], names: readonly string[]): string => combination.map((i) => names[i]).join("|");
+
+/** A paint's identity in a table: its optics may change under the same id. */
+function paintKey({ id, optics, granulation }: PaintModel): string {
+  let sum = granulation;
+  for (let i = 0; i < optics.K.length; i++) sum += (i + 1) * optics.K[i] + (i + 101) * optics.S[i];
+  return `${id} ${sum}`;
 }
 
 /**
- * Builds the table with a third of the bands and one texture point. On the grid a paint's share is even
- * in what it contributes, not in its amount, so that a strong stainer is sampled as finely as a
- * weak earth.
+ * Builds the table with the full film model.
+ * @param before an earlier table: on the same paper, combinations whose paints are unchanged are taken over
  */
-export function buildReachTable(paints: readonly PaintModel[], paper: Paper, rules: CombinationRules): ReachTable {
+export function buildReachTable(paints: readonly PaintModel[], paper: Paper, rules: CombinationRules, before?: ReachTable): ReachTable {
   const combinations = combinationsOf(paints, rules);
-  const film: FilmGround = filmGround(paper, 3);
-  const prepared: Prepared[] = paints.map((paint) => ({
-    K: grouped(paint.optics.K, film.bandsPerGroup),
-    S: grouped(paint.optics.S, film.bandsPerGroup),
-    loudness: loudness(paint),
-    granulation: paint.granulation,
-  }));
-  const firstPoint = new Uint32Array(combinations.length + 1);
-  combinations.forEach((combination, c) => {
-    firstPoint[c + 1] = firstPoint[c] + GRIDS[combination.length - 1].length * LOADS;
-  });
-  const points = firstPoint[combinations.length];
-  const lab = new Float32Array(points * 3);
-  const mix = new Float32Array(points * 4);
-  const K = new Float64Array(film.groups);
-  const S = new Float64Array(film.groups);
-  const share = new Float64Array(3);
-  let point = 0;
-  for (const combination of combinations) {
-    for (const weights of GRIDS[combination.length - 1]) {
-      let total = 0;
-      for (let p = 0; p < combination.length; p++) total += share[p] = weights[p] / prepared[combination[p]].loudness;
-      K.fill(0);
-      S.fill(0);
-      for (let p = 0; p < combination.length; p++) {
-        const c = (share[p] /= total);
-        const paint = prepared[combination[p]];
-        for (let i = 0; i < film.groups; i++) {
-          K[i] += c * paint.K[i];
-          S[i] += c * paint.S[i];
-        }
-      }
-      filmLabLadder(K, S, film, lab, point * 3);
-      for (const load of LOAD_LADDER) {
-        for (let p = 0; p < combination.length; p++) mix[point * 4 + p] = share[p];
-        mix[point * 4 + 3] = load;
-        point++;
-      }
-    }
+  const computer = filmComputer(paints, paper);
+  const writer = new BlockWriter(computer);
+  const loud = Float64Array.from(paints, loudness);
+  const names = paints.map(paintKey);
+  const kept = new Map<string, ReachBlock>();
+  if (before && before.paper.id === paper.id) {
+    const oldNames = before.paints.map(paintKey);
+    before.combinations.forEach((combination, c) => kept.set(blockKey(combination, oldNames), before.blocks[c]));
   }
-  return { paints, paper, combinations, firstPoint, lab, mix };
-}
-
-/** Full-model colour of any mix of one combination; buffers are reused, so results must be copied. */
-export interface MixEvaluator {
-  /** Writes the dry L, a, b of shares (by paint amount, any scale) at a load into `out`. */
-  evaluate(shares: ArrayLike<number>, load: number, out: Float64Array): void;
-}
-
-/** Evaluator of one combination of paints on a paper with all bands and the full texture. */
-export function mixEvaluator(paints: readonly PaintModel[], paper: Paper): MixEvaluator {
-  const film = filmGround(paper, 1);
-  const K = new Float64Array(film.groups);
-  const S = new Float64Array(film.groups);
-  return {
-    evaluate(shares, load, out) {
-      let total = 0;
-      for (let p = 0; p < paints.length; p++) total += shares[p];
-      K.fill(0);
-      S.fill(0);
-      let granulation = 0;
-      for (let p = 0; p < paints.length; p++) {
-        const c = shares[p] / total;
-        const { optics } = paints[p];
-        granulation += c * paints[p].granulation;
-        for (let i = 0; i < film.groups; i++) {
-          K[i] += c * optics.K[i];
-          S[i] += c * optics.S[i];
-        }
-      }
-      const texture = textureOf(film.roughness, granulation);
-      filmLab(K, S, load, film, texture.loads, texture.weights, 3, out);
-    },
-  };
+  let computed = 0;
+  const blocks = combinations.map((combination) => {
+    const old = kept.size > 0 ? kept.get(blockKey(combination, names)) : undefined;
+    if (old) return old;
+    computed++;
+    return writer.write(combination, loud);
+  });
+  writer.flush();
+  return { paints, paper, combinations, blocks, computer, computed };
 }
