@@ -39,7 +39,7 @@ test("pages carry a strict content policy", async () => {
   const response = await fetch(`${server.url}/paintbox`);
   const policy = response.headers.get("content-security-policy") ?? "";
   expect(policy).toContain("default-src 'self'");
-  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'(;|$)/);
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic' 'wasm-unsafe-eval'(;|$)/);
   expect(policy).not.toContain("'unsafe-eval'");
   expect(policy).toContain("object-src 'none'");
   expect(response.headers.get("x-content-type-options")).toBe("nosniff");

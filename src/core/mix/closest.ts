@@ -2,7 +2,7 @@ import { deltaE00Of } from "../spectrum/difference";
 import type { Lab } from "../spectrum/colour";
 import { MAX_LOAD, MIN_LOAD } from "../film/load";
 import { nelderMead } from "./nelder-mead";
-import type { ReachTable } from "./reach-table";
+import { gridMix, type ReachTable } from "./reach-table";
 
 /** The best mix of one combination before rounding. */
 export interface ContinuousMix {
@@ -18,7 +18,7 @@ export interface ContinuousMix {
 /** How many of the combinations, best on the grid first, are worth polishing. Measured: 0.02 dE00 behind polishing all 2324 of 24 paints, in the mean of 24 targets. */
 const POLISHED = 32;
 const EVALUATIONS = 160;
-const COST_TOLERANCE = 1e-3;
+const COST_TOLERANCE = 2e-3;
 /** Differences below this can't be seen by anyone; no need to go on. */
 const GOOD_ENOUGH = 0.02;
 /** A share below this speaks for leaving the paint out; the smaller combination is polished on its own. */
@@ -26,27 +26,25 @@ const VANISHING_SHARE = 0.004;
 
 /** A grid point's distance to the target with CIE94-like weights around the target (CIE 116-1995): cheap, ranks well. */
 function gridRanking(target: Lab, table: ReachTable, valueWeight: number): { cost: Float64Array; point: Uint32Array } {
-  const { blocks } = table;
+  const { firstPoint, L, a, b } = table;
+  const count = firstPoint.length - 1;
   const C = Math.hypot(target.a, target.b);
   const sc = 1 / (1 + 0.045 * C);
   const sh = 1 / (1 + 0.015 * C);
-  const cost = new Float64Array(blocks.length).fill(Infinity);
-  const point = new Uint32Array(blocks.length);
-  for (let c = 0; c < blocks.length; c++) {
-    const { lab } = blocks[c];
+  const cost = new Float64Array(count);
+  const point = new Uint32Array(count);
+  for (let c = 0; c < count; c++) {
     let best = Infinity;
-    for (let p = 0; p < lab.length; p += 3) {
-      const dL = (lab[p] - target.L) * valueWeight;
+    for (let p = firstPoint[c], end = firstPoint[c + 1]; p < end; p++) {
+      const dL = (L[p] - target.L) * valueWeight;
       let d = dL * dL;
       if (d >= best) continue;
-      const a = lab[p + 1];
-      const b = lab[p + 2];
-      const dC = Math.sqrt(a * a + b * b) - C;
-      const dab = (a - target.a) * (a - target.a) + (b - target.b) * (b - target.b);
+      const dC = Math.sqrt(a[p] * a[p] + b[p] * b[p]) - C;
+      const dab = (a[p] - target.a) * (a[p] - target.a) + (b[p] - target.b) * (b[p] - target.b);
       d += dC * dC * sc * sc + Math.max(0, dab - dC * dC) * sh * sh;
       if (d < best) {
         best = d;
-        point[c] = p / 3;
+        point[c] = p - firstPoint[c];
       }
     }
     cost[c] = best;
@@ -54,11 +52,20 @@ function gridRanking(target: Lab, table: ReachTable, valueWeight: number): { cos
   return { cost, point };
 }
 
-/** Indices of the `count` lowest costs among those wanted, in no order. */
-function cheapest(costs: Float64Array, count: number, wanted: (index: number) => boolean): readonly number[] {
-  const indices = Array.from(costs.keys()).filter(wanted);
-  const limit = Float64Array.from(indices, (i) => costs[i]).sort()[Math.min(count, indices.length) - 1];
-  return indices.filter((i) => costs[i] <= limit);
+/** Indices of the `count` lowest costs among combinations of a size (0: any), lowest first. */
+function cheapest(costs: Float64Array, count: number, combinations: ReachTable["combinations"], size: number): readonly number[] {
+  const best: number[] = [];
+  for (let i = 0; i < costs.length; i++) {
+    if (best.length === count && costs[i] >= costs[best[count - 1]]) continue;
+    if (size > 0 && combinations[i].length !== size) continue;
+    let at = Math.min(best.length, count - 1);
+    while (at > 0 && costs[best[at - 1]] > costs[i]) {
+      best[at] = best[at - 1];
+      at--;
+    }
+    best[at] = i;
+  }
+  return best;
 }
 
 function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPoint: number, kL: number): ContinuousMix {
@@ -66,7 +73,7 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
   const count = combination.length;
   const [p0, p1 = p0, p2 = p0] = combination;
   const { computer } = table;
-  const { mix } = table.blocks[combinationIndex];
+  const from = gridMix(combination, table.loudness, gridPoint);
   const logMin = Math.log(MIN_LOAD);
   const logMax = Math.log(MAX_LOAD);
   const loadOf = (x: number): number => Math.exp(Math.min(logMax, Math.max(logMin, x)));
@@ -80,10 +87,7 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
     const lab = computer.run(1);
     return deltaE00Of(target.L, target.a, target.b, lab[0], lab[1], lab[2], kL);
   };
-  const first = mix[4 * gridPoint];
-  const start = new Float64Array(count);
-  start[0] = Math.log(mix[4 * gridPoint + 3]);
-  for (let p = 1; p < count; p++) start[p] = Math.log(mix[4 * gridPoint + p] / first);
+  const start = Float64Array.from({ length: count }, (_, p) => Math.log(p === 0 ? from.load : from.shares[p] / from.shares[0]));
   const inward = start[0] > -0.3 ? -0.3 : 0.3;
   const { point, cost: best } = nelderMead(cost, start, [inward, 0.5, 0.5].slice(0, count), EVALUATIONS, COST_TOLERANCE, GOOD_ENOUGH);
   const shares = [1, ...Array.from(point.subarray(1), ratio)];
@@ -99,10 +103,10 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
  */
 export function closestMixes(target: Lab, table: ReachTable, valueWeight: number): readonly ContinuousMix[] {
   const ranking = gridRanking(target, table, valueWeight);
-  const chosen = new Set(cheapest(ranking.cost, POLISHED, () => true));
+  const chosen = new Set(cheapest(ranking.cost, POLISHED, table.combinations, 0));
   // The best single paints and pairs always get their chance, for the simplest ways.
   for (const size of [1, 2]) {
-    cheapest(ranking.cost, 10, (c) => table.combinations[c].length === size).forEach((c) => chosen.add(c));
+    cheapest(ranking.cost, 10, table.combinations, size).forEach((c) => chosen.add(c));
   }
   return [...chosen]
     .map((c) => polish(target, table, c, ranking.point[c], 1 / valueWeight))

@@ -24,9 +24,9 @@ export function valueRange(paints: readonly PaintModel[], paper: Paper): ValueRa
     .sort((a, b) => a.L - b.L)
     .slice(0, DARKEST_TRIED)
     .map(({ paint }) => paint);
-  const { blocks } = buildReachTable(dark, paper, { maxPaints: 3, maxPigments: 4 });
+  const { L } = buildReachTable(dark, paper, { maxPaints: 3, maxPigments: 4 });
   let low = 100;
-  for (const { lab } of blocks) for (let i = 0; i < lab.length; i += 3) low = Math.min(low, lab[i]);
+  for (const value of L) low = Math.min(low, value);
   const lightest = valueOfLuminance(xyzOfReflectance(paper.reflectance).Y);
   return { darkest: paints.length > 0 ? valueOf(low) : lightest, lightest };
 }

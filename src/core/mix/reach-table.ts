@@ -10,14 +10,6 @@ const STEPS = { two: 8, three: 6 } as const;
 const LOADS = 7;
 const LOAD_GRID = Array.from({ length: LOADS }, (_, i) => MIN_LOAD ** (1 - i / (LOADS - 1)));
 
-/** The grid points of one combination; shared between tables while its paints stay the same. */
-interface ReachBlock {
-  /** L, a, b of each point. */
-  readonly lab: Float32Array;
-  /** Three shares (by paint amount) and the load of each point. */
-  readonly mix: Float32Array;
-}
-
 /**
  * Colours that a set of paints can make on a paper, on a coarse grid: the starting points of every
  * match. Built once for a set of paints, shared by all targets, rebuilt only for what changed.
@@ -25,12 +17,25 @@ interface ReachBlock {
 export interface ReachTable {
   readonly paints: readonly PaintModel[];
   readonly paper: Paper;
-  /** Each combination as indices into `paints`, with its block. */
+  /** Each combination as indices into `paints`. */
   readonly combinations: readonly (readonly number[])[];
-  readonly blocks: readonly ReachBlock[];
+  /** First grid point of each combination, and one past the last of all. */
+  readonly firstPoint: Uint32Array;
+  /** Colour of each grid point, one array for each coordinate: most points are passed over by L alone. */
+  readonly L: Float32Array;
+  readonly a: Float32Array;
+  readonly b: Float32Array;
   readonly computer: FilmComputer;
-  /** How many blocks were computed anew for this table; the rest came from the one before. */
+  /** How many combinations were computed anew for this table; the rest came from the one before. */
   readonly computed: number;
+  /** How strongly each paint speaks in a mix; see {@link gridMix}. */
+  readonly loudness: Float64Array;
+}
+
+/** Shares (by paint amount, sum 1) and load of one grid point. */
+export interface GridMix {
+  readonly shares: readonly [number, number, number];
+  readonly load: number;
 }
 
 function gridOf(count: number): readonly (readonly [number, number, number])[] {
@@ -57,53 +62,19 @@ function loudness({ optics }: PaintModel): number {
   return sum / optics.K.length + 0.05;
 }
 
-/** Fills waiting slots of the computer and carries the answers to their blocks, a run at a time. */
-class BlockWriter {
-  private waiting: { block: ReachBlock; points: number }[] = [];
-  private used = 0;
-
-  constructor(private readonly computer: FilmComputer) {}
-
-  write(combination: readonly number[], loud: Float64Array): ReachBlock {
-    const grid = GRIDS[combination.length - 1];
-    const points = grid.length * LOADS;
-    if (this.used + points > this.computer.capacity) this.flush();
-    const block = { lab: new Float32Array(3 * points), mix: new Float32Array(4 * points) };
-    const [p0, p1 = p0, p2 = p0] = combination;
-    let point = 0;
-    for (const weights of grid) {
-      // A paint's share is even in what it contributes, not in its amount, so that a strong
-      // stainer is sampled as finely as a weak earth.
-      const a0 = weights[0] / loud[p0];
-      const a1 = combination.length > 1 ? weights[1] / loud[p1] : 0;
-      const a2 = combination.length > 2 ? weights[2] / loud[p2] : 0;
-      const total = a0 + a1 + a2;
-      for (const load of LOAD_GRID) {
-        this.computer.put(this.used++, p0, p1, p2, a0 / total, a1 / total, a2 / total, load);
-        const at = 4 * point++;
-        block.mix[at] = a0 / total;
-        block.mix[at + 1] = a1 / total;
-        block.mix[at + 2] = a2 / total;
-        block.mix[at + 3] = load;
-      }
-    }
-    this.waiting.push({ block, points });
-    return block;
-  }
-
-  flush(): void {
-    const lab = this.computer.run(this.used);
-    let from = 0;
-    for (const { block, points } of this.waiting) {
-      block.lab.set(lab.subarray(from, from + 3 * points));
-      from += 3 * points;
-    }
-    this.waiting = [];
-    this.used = 0;
-  }
+/**
+ * The mix at a grid point, counted from the combination's first. A paint's share is even in what
+ * it contributes, not in its amount, so that a strong stainer is sampled as finely as a weak earth.
+ */
+export function gridMix(combination: readonly number[], loud: Float64Array, point: number): GridMix {
+  const weights = GRIDS[combination.length - 1][Math.floor(point / LOADS)];
+  const [p0, p1 = p0, p2 = p0] = combination;
+  const a = weights[0] / loud[p0];
+  const b = weights[1] / loud[p1];
+  const c = weights[2] / loud[p2];
+  const total = a + b + c;
+  return { shares: [a / total, b / total, c / total], load: LOAD_GRID[point % LOADS] };
 }
-
-const blockKey = (combination: readonly number[], names: readonly string[]): string => combination.map((i) => names[i]).join("|");
 
 /** A paint's identity in a table: its optics may change under the same id. */
 function paintKey({ id, optics, granulation }: PaintModel): string {
@@ -112,28 +83,69 @@ function paintKey({ id, optics, granulation }: PaintModel): string {
   return `${id} ${sum}`;
 }
 
+const combinationKeys = (paints: readonly PaintModel[], combinations: readonly (readonly number[])[]): readonly string[] => {
+  const names = paints.map(paintKey);
+  return combinations.map((combination) => combination.map((i) => names[i]).join("|"));
+};
+
+/** Computes the grid points of some combinations, as many at a time as the computer holds. */
+function fill(table: Omit<ReachTable, "computed">, wanted: readonly number[]): void {
+  const { combinations, firstPoint, L, a, b, computer, loudness: loud } = table;
+  let batch: number[] = [];
+  let used = 0;
+  const flush = (): void => {
+    const done = computer.run(used);
+    let from = 0;
+    for (const c of batch) {
+      for (let p = firstPoint[c]; p < firstPoint[c + 1]; p++) {
+        L[p] = done[from++];
+        a[p] = done[from++];
+        b[p] = done[from++];
+      }
+    }
+    batch = [];
+    used = 0;
+  };
+  for (const c of wanted) {
+    const points = firstPoint[c + 1] - firstPoint[c];
+    if (used + points > computer.capacity) flush();
+    const [p0, p1 = p0, p2 = p0] = combinations[c];
+    for (let point = 0; point < points; point++) {
+      const { shares, load } = gridMix(combinations[c], loud, point);
+      computer.put(used++, p0, p1, p2, shares[0], shares[1], shares[2], load);
+    }
+    batch.push(c);
+  }
+  flush();
+}
+
 /**
  * Builds the table with the full film model.
  * @param before an earlier table: on the same paper, combinations whose paints are unchanged are taken over
  */
 export function buildReachTable(paints: readonly PaintModel[], paper: Paper, rules: CombinationRules, before?: ReachTable): ReachTable {
   const combinations = combinationsOf(paints, rules);
-  const computer = filmComputer(paints, paper);
-  const writer = new BlockWriter(computer);
-  const loud = Float64Array.from(paints, loudness);
-  const names = paints.map(paintKey);
-  const kept = new Map<string, ReachBlock>();
-  if (before && before.paper.id === paper.id) {
-    const oldNames = before.paints.map(paintKey);
-    before.combinations.forEach((combination, c) => kept.set(blockKey(combination, oldNames), before.blocks[c]));
-  }
-  let computed = 0;
-  const blocks = combinations.map((combination) => {
-    const old = kept.size > 0 ? kept.get(blockKey(combination, names)) : undefined;
-    if (old) return old;
-    computed++;
-    return writer.write(combination, loud);
+  const firstPoint = new Uint32Array(combinations.length + 1);
+  combinations.forEach((combination, c) => {
+    firstPoint[c + 1] = firstPoint[c] + GRIDS[combination.length - 1].length * LOADS;
   });
-  writer.flush();
-  return { paints, paper, combinations, blocks, computer, computed };
+  const points = firstPoint[combinations.length];
+  const [L, a, b] = [new Float32Array(points), new Float32Array(points), new Float32Array(points)];
+  const table = { paints, paper, combinations, firstPoint, L, a, b, computer: filmComputer(paints, paper), loudness: Float64Array.from(paints, loudness) };
+  let wanted: number[] = Array.from(combinations.keys());
+  if (before && before.paper.id === paper.id) {
+    const old = new Map(combinationKeys(before.paints, before.combinations).map((key, c) => [key, c]));
+    const keys = combinationKeys(paints, combinations);
+    wanted = wanted.filter((c) => {
+      const at = old.get(keys[c]);
+      if (at === undefined) return true;
+      const [from, to] = [before.firstPoint[at], before.firstPoint[at + 1]];
+      L.set(before.L.subarray(from, to), firstPoint[c]);
+      a.set(before.a.subarray(from, to), firstPoint[c]);
+      b.set(before.b.subarray(from, to), firstPoint[c]);
+      return false;
+    });
+  }
+  fill(table, wanted);
+  return { ...table, computed: wanted.length };
 }
