@@ -9,8 +9,15 @@ export interface PaintModel {
   /** Distinct handbook pigments, so that a convenience mix brings all of its own. */
   readonly pigmentIds: readonly string[];
   readonly granulation: number;
+  /** -1 travels with the water, 1 drops where it is put. */
+  readonly weight: number;
+  /** Share of the load that seems to go in drying on a fully absorbent sheet. */
+  readonly dryingShift: number;
   readonly basis: "typical" | "measured";
 }
+
+/** What a wash of a pigment with no known large shift loses in drying. From memory. */
+const ORDINARY_DRYING_SHIFT = 0.05;
 
 /**
  * Paint model from its pigments' typical optics.
@@ -22,11 +29,14 @@ export function paintModel(id: string, pigments: readonly PigmentShare[], tintin
     pigment: pigmentById(pigmentId),
     share: share / total,
   }));
+  const mean = (of: (pigment: Pigment) => number): number => known.reduce((sum, { pigment, share }) => sum + share * of(pigment), 0);
   return {
     id,
     optics: blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength }))),
     pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
-    granulation: known.reduce((sum, { pigment, share }) => sum + share * pigment.granulation, 0),
+    granulation: mean(({ granulation }) => granulation),
+    weight: mean(({ weight }) => weight),
+    dryingShift: mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
     basis: "typical",
   };
 }

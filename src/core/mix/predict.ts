@@ -48,8 +48,10 @@ export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Pred
   const dryAt = (at: Load, evenness = EVEN): Reflectance =>
     filmReflectance(K, S, at, paper.ground, DRY_SURFACE, evenness, 1, new Float64Array(BANDS));
   const dryReflectance = dryAt(load, texture);
+  // The load is that of the dried film; while wet, what will sink or flatten still shows.
+  const dryingShift = mix.reduce((sum, { paint, parts }) => sum + (paint.dryingShift * parts) / total, 0);
   const wetReflectance = filmReflectance(
-    K, S, load, paper.wetGround, WET_SURFACE, texture, WET_SCATTER, new Float64Array(BANDS),
+    K, S, load / (1 - dryingShift * paper.absorbency), paper.wetGround, WET_SURFACE, texture, WET_SCATTER, new Float64Array(BANDS),
   );
   const colour = (reflectance: Reflectance): Lab => labOfXyz(xyzOfReflectance(reflectance));
   return {

@@ -3,10 +3,13 @@ import { loadOfWater, STRENGTHS } from "../film/load";
 import { PAPERS } from "../film/paper";
 import { HANDBOOK } from "../pigment/handbook";
 import type { Lab } from "../spectrum/colour";
+import { CONVENIENCE_MIXES } from "../pigment/handbook/convenience";
+import { temperatureOf } from "../spectrum/describe";
 import { lchOfLab } from "../spectrum/lab";
 import { closestMixes } from "./closest";
 import { paintModel, type PaintModel } from "./paint";
 import { predict } from "./predict";
+import { separationOf } from "./separation";
 import { buildReachTable } from "./reach-table";
 
 // Facts of the trade: common practice, no source. Each is checked on the handbook's own pigments.
@@ -94,6 +97,97 @@ describe("mixes", () => {
   });
 });
 
+describe("quiet colours and darks", () => {
+  const sap = CONVENIENCE_MIXES.find(({ id }) => id === "sap-green")!;
+  const paynes = CONVENIENCE_MIXES.find(({ id }) => id === "paynes-grey")!;
+  const tube = (parts: readonly (readonly [PaintModel, number])[], load: number): Lab => predict(parts.map(([p, n]) => ({ paint: p, parts: n })), load, paper).dry;
+  const green = paintModel("sap", sap.pigments);
+  const grey = paintModel("paynes", paynes.pigments);
+
+  test("mid red and cobalt green give a quiet neutral, and a little cobalt blue cools it", () => {
+    const shares = Array.from({ length: 40 }, (_, i) => (i + 0.5) / 40);
+    const quiet = shares.map((s) => ({ s, lab: mixed({ PR254: s, PG50: 1 - s }, 0.3) })).reduce((best, x) => (chroma(x.lab) < chroma(best.lab) ? x : best));
+    expect(chroma(quiet.lab)).toBeLessThan(8);
+    const cooled = mixed({ PR254: quiet.s, PG50: 1 - quiet.s, PB28: 0.15 }, 0.3);
+    expect(temperatureOf(cooled)).toBeLessThan(temperatureOf(quiet.lab) - 2);
+  });
+
+  test("sap green and Payne's grey are a deep green, with ochre an olive", () => {
+    const deep = tube([[green, 3], [grey, 1]], 0.9);
+    const olive = tube([[green, 3], [grey, 1], [paint("PY43"), 4]], 0.9);
+    expect(deep.L).toBeLessThan(36);
+    expect(hue(deep)).toBeGreaterThan(110);
+    expect(hue(olive)).toBeGreaterThan(75);
+    expect(hue(olive)).toBeLessThan(hue(deep) - 8);
+  });
+
+  test("rose and buff are a quiet pink, with ochre a peach", () => {
+    const pink = mixed({ "PV19-rose": 1, "PW6-buff": 4 }, 0.25);
+    const peach = mixed({ "PV19-rose": 1, "PW6-buff": 4, PY43: 2.5 }, 0.25);
+    expect(pink.L).toBeGreaterThan(60);
+    expect(chroma(pink)).toBeLessThan(chroma(mixed({ "PV19-rose": 1 }, 0.25)));
+    expect(hue(peach)).toBeGreaterThan(20);
+    expect(hue(peach)).toBeLessThan(65);
+    expect(Math.abs(((hue(pink) + 180) % 360) - 180)).toBeLessThan(20);
+  });
+
+  test("brown beyond about a third makes a mixed dark dead", () => {
+    const dark = (brown: number): Lab => mixed({ PB60: 0.6 * (1 - brown), PR177: 0.4 * (1 - brown), "PBr7-burnt-umber": brown }, 1);
+    expect(chroma(dark(0.001))).toBeGreaterThan(10);
+    expect(chroma(dark(0.45))).toBeLessThan(0.6 * chroma(dark(0.001)));
+  });
+
+  test("yellow lightens a mixed dark, umber hardly", () => {
+    const dark = { PB29: 1, PR177: 1 };
+    const plain = mixed(dark, 1).L;
+    expect(mixed({ ...dark, PY154: 1.5 }, 1).L).toBeGreaterThan(plain + 2);
+    expect(Math.abs(mixed({ ...dark, "PBr7-burnt-umber": 1.5 }, 1).L - plain)).toBeLessThan(3);
+  });
+
+  test("neighbouring hues keep their chroma, opposite hues lose it", () => {
+    const kept = chroma(mixed({ PY154: 1, PO73: 1 }, 0.3)) / Math.max(chroma(mixed({ PY154: 1 }, 0.3)), chroma(mixed({ PO73: 1 }, 0.3)));
+    const lost = Math.min(...Array.from({ length: 20 }, (_, i) => chroma(mixed({ PO62: i + 1, PB29: 20 - i }, 0.3)))) / chroma(mixed({ PB29: 1 }, 0.3));
+    expect(kept).toBeGreaterThan(0.8);
+    expect(lost).toBeLessThan(0.3);
+  });
+
+  test("a triad of earths reaches less chroma than magenta, yellow and a cyan blue, in every hue", () => {
+    const reach = (ids: readonly string[]): Float64Array => {
+      const { a, b, L } = buildReachTable(ids.map(paint), paper, { maxPaints: 3, maxPigments: 3 });
+      const most = new Float64Array(12);
+      a.forEach((x, i) => {
+        if (L[i] < 30) return;
+        const sector = Math.floor((((Math.atan2(b[i], x) * 180) / Math.PI + 360) % 360) / 30);
+        most[sector] = Math.max(most[sector], Math.hypot(x, b[i]));
+      });
+      return most;
+    };
+    const earth = reach(["PBr7-raw-sienna", "PR101-indian-red", "PG23"]);
+    const bright = reach(["PR122", "PY3", "PB15-green-shade"]);
+    bright.forEach((most, sector) => expect(most).toBeGreaterThan(earth[sector]));
+  });
+
+  test("an earth yellow with ultramarine can't make a bright green", () => {
+    expect(mostChroma("PY43", "PB29", 115, 175)).toBeLessThan(22);
+    expect(mostChroma("PY3", "PB15-green-shade", 115, 175)).toBeGreaterThan(50);
+  });
+
+  test("a granulating blue with a staining yellow separates, two stainers don't", () => {
+    const apart = separationOf([{ paint: paint("PB35"), parts: 1 }, { paint: paint("PY150"), parts: 1 }], 0.3, paper);
+    expect(apart.stays).toBe("PB35");
+    expect(apart.travels).toBe("PY150");
+    expect(apart.visible).toBeGreaterThan(3);
+    expect(hue(apart.hollows)).toBeGreaterThan(hue(apart.edge));
+    const together = separationOf([{ paint: paint("PB15-green-shade"), parts: 1 }, { paint: paint("PY150"), parts: 1 }], 0.3, paper);
+    expect(together).toMatchObject({ stays: null, travels: null, visible: 0, word: "keeps together" });
+  });
+
+  test("mixed darks of ultramarine, a deep red and umber come within a few L* of ivory black", () => {
+    const black = mixed({ PBk9: 1 }, 1).L;
+    for (const red of ["PR177", "PR179", "PV29"]) expect(mixed({ PB29: 3, [red]: 1, "PBr7-burnt-umber": 2 }, 1).L - black).toBeLessThan(6);
+  });
+});
+
 describe("water and drying, for every pigment", () => {
   test.each(HANDBOOK.map(({ id }) => id))("%s: more water is lighter, dry is lighter than wet", (id) => {
     const washes = STRENGTHS.map(({ waterParts }) => predict([{ paint: paint(id), parts: 1 }], loadOfWater(waterParts), paper));
@@ -111,6 +205,7 @@ describe("undertones", () => {
     ["PB15-green-shade", "deep blue to turquoise", 270, 300, 215, 245],
     ["PV23", "dark to clear violet", 300, 325, 300, 320],
     ["PY150", "old gold to lemon", 62, 82, 90, 104],
+    ["PV29", "wine-dark to violet-pink", 0, 30, 340, 360],
   ])("%s turns from %s: masstone hue %d to %d, tint %d to %d", (id, _, m0, m1, t0, t1) => {
     const masstone = hue(mixed({ [id]: 1 }, 1));
     const tint = hue(mixed({ [id]: 1 }, 0.05));

@@ -1,0 +1,46 @@
+import { BANDS, type Reflectance } from "../spectrum/bands";
+import type { Lab } from "../spectrum/colour";
+import { labOfXyz } from "../spectrum/lab";
+import { xyzOfReflectance } from "../spectrum/xyz";
+import { layerOverGround } from "../film/layer";
+import type { Load } from "../film/load";
+import type { Paper } from "../film/paper";
+import { DRY_SURFACE, outsideOf } from "../film/surface";
+import { textureOf } from "../film/texture";
+import { blendOptics } from "../pigment/optics";
+import type { MixPart } from "./predict";
+
+/** One dried wash of a glaze. */
+export interface GlazeLayer {
+  readonly mix: readonly MixPart[];
+  readonly load: Load;
+}
+
+/**
+ * Reflectance of dried washes laid over each other, lowest first. The paper's hills and hollows are
+ * the same for every wash, so each texture point is stacked for itself and then averaged.
+ * No layers at all is the bare paper.
+ */
+export function glazeReflectance(layers: readonly GlazeLayer[], paper: Paper): Reflectance {
+  const films = layers.map(({ mix, load }) => {
+    const total = mix.reduce((sum, { parts }) => sum + parts, 0);
+    const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
+    const optics = blendOptics(mix.map(({ paint, parts }) => ({ optics: paint.optics, share: parts / total })));
+    return { ...optics, load, texture: textureOf(paper.roughness, granulation) };
+  });
+  const { weights } = textureOf(paper.roughness, 0);
+  const out = new Float64Array(BANDS);
+  for (let i = 0; i < BANDS; i++) {
+    for (let n = 0; n < weights.length; n++) {
+      let below = paper.ground[i];
+      for (const { K, S, load, texture } of films) below = layerOverGround(K[i], S[i], load * texture.loads[n], below);
+      out[i] += weights[n] * outsideOf(below, DRY_SURFACE);
+    }
+  }
+  return out;
+}
+
+/** Dry colour of a glaze of any depth, lowest wash first. */
+export function predictGlaze(layers: readonly GlazeLayer[], paper: Paper): Lab {
+  return labOfXyz(xyzOfReflectance(glazeReflectance(layers, paper)));
+}
