@@ -37,6 +37,18 @@ await shoot("taking-a-colour", "/", async (page) => {
 });
 await shoot("from-the-paintbox", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click());
 await shoot("paintbox", "/paintbox");
+await shoot("handbook", "/handbook");
+await shoot("pigment", "/handbook?pigment=PV29");
+await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
+  await page.getByRole("button", { name: "another paint" }).click();
+  const picker = page.getByRole("dialog", { name: "Add a paint to the mix" });
+  await picker.getByRole("searchbox").fill("PV19");
+  await picker.getByRole("button", { name: /Quinacridone rose/ }).last().click();
+  await page.getByRole("button", { name: "a wash below" }).click();
+  const below = page.getByRole("dialog", { name: "The dried wash below" });
+  await below.getByRole("searchbox").fill("quinacridone gold");
+  await below.getByRole("button", { name: /quinacridone gold/i }).first().click();
+});
 await shoot("dusk", "/", openArea(7), "dark");
 
 await browser.close();

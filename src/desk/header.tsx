@@ -97,6 +97,8 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
           <button type="button" className="btn btn-square btn-ghost btn-sm ml-2" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={undo}><Undo2 size={16} /></button>
           <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={redo}><Redo2 size={16} /></button>
           <Link href="/paintbox" className="btn btn-ghost btn-sm">Paintbox</Link>
+          <Link href="/handbook" className="btn btn-ghost btn-sm">Handbook</Link>
+          <Link href="/try-a-mix" className="btn btn-ghost btn-sm">Try a mix</Link>
           <PaintingsMenu id={id} titles={titles} />
           <NewPainting />
           <button

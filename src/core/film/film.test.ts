@@ -54,19 +54,52 @@ describe("Kubelka-Munk layer", () => {
 });
 
 // Curtis, Anderson, Seims, Fleischer and Salesin (1997), "Computer-generated watercolor", table of
-// sample pigments: K and S in red, green and blue. Typed from memory.
-const CURTIS: readonly (readonly [name: string, K: readonly number[], S: readonly number[]])[] = [
-  ["quinacridone rose", [0.22, 1.47, 0.57], [0.05, 0.003, 0.03]],
-  ["Indian red", [0.46, 1.07, 1.5], [1.28, 0.38, 0.21]],
-  ["cadmium yellow", [0.1, 0.36, 3.45], [0.97, 0.65, 0.007]],
-  ["Hooker's green", [1.62, 0.61, 1.64], [0.01, 0.012, 0.003]],
-  ["cerulean blue", [1.52, 0.32, 0.25], [0.06, 0.26, 0.4]],
-  ["burnt umber", [0.74, 1.54, 2.1], [0.09, 0.09, 0.004]],
-  ["cadmium red", [0.14, 1.08, 1.68], [0.77, 0.015, 0.018]],
-  ["hansa yellow", [0.06, 0.21, 1.78], [0.5, 0.88, 0.009]],
-  ["phthalo green", [1.55, 0.47, 0.63], [0.01, 0.05, 0.035]],
-  ["French ultramarine", [0.86, 0.86, 0.06], [0.005, 0.005, 0.09]],
+// sample pigments: K and S in red, green and blue, typed from memory, and the channels of the wash
+// over white from lightest to darkest ("=" for about the same), from the paint's name.
+const CURTIS: readonly (readonly [name: string, K: readonly number[], S: readonly number[], overWhite: string])[] = [
+  ["quinacridone rose", [0.22, 1.47, 0.57], [0.05, 0.003, 0.03], "r>b>g"],
+  ["Indian red", [0.46, 1.07, 1.5], [1.28, 0.38, 0.21], "r>g>b"],
+  ["cadmium yellow", [0.1, 0.36, 3.45], [0.97, 0.65, 0.007], "r>g>b"],
+  ["Hooker's green", [1.62, 0.61, 1.64], [0.01, 0.012, 0.003], "g>r=b"],
+  ["cerulean blue", [1.52, 0.32, 0.25], [0.06, 0.26, 0.4], "b>g>r"],
+  ["burnt umber", [0.74, 1.54, 2.1], [0.09, 0.09, 0.004], "r>g>b"],
+  ["cadmium red", [0.14, 1.08, 1.68], [0.77, 0.015, 0.018], "r>g>b"],
+  ["brilliant orange", [0.13, 0.81, 3.45], [0.005, 0.009, 0.007], "r>g>b"],
+  ["hansa yellow", [0.06, 0.21, 1.78], [0.5, 0.88, 0.009], "r>g>b"],
+  ["phthalo green", [1.55, 0.47, 0.63], [0.01, 0.05, 0.035], "g>b>r"],
+  ["French ultramarine", [0.86, 0.86, 0.06], [0.005, 0.005, 0.09], "b>r=g"],
+  ["interference lilac", [0.08, 0.11, 0.07], [1.25, 0.42, 1.43], "b=r>g"],
 ];
+
+describe("the dozen watercolours of Curtis et al. (1997), composited over white and black", () => {
+  const over = (ground: number, K: readonly number[], S: readonly number[]): number[] => K.map((k, c) => layerOverGround(k, S[c], 1, ground));
+  const lightness = (rgb: readonly number[]): number => rgb.reduce((a, b) => a + b, 0) / 3;
+
+  test.each(CURTIS)("%s has its kind of colour over white", (_, K, S, order) => {
+    const white = over(0.97, K, S);
+    const channel = (letter: string): number => white["rgb".indexOf(letter)];
+    for (const [, one, sign, two] of order.matchAll(/(?=([rgb])([>=])([rgb]))/g)) {
+      if (sign === ">") expect(channel(one)).toBeGreaterThan(channel(two) + 0.02);
+      else expect(Math.abs(channel(one) - channel(two))).toBeLessThan(0.08);
+    }
+  });
+
+  test("opaque paints look much the same on both, transparent ones vanish on black, interference paint shows there alone", () => {
+    const change = ([, K, S]: (typeof CURTIS)[number]): number => lightness(over(0.97, K, S)) - lightness(over(0, K, S));
+    const kept = (name: string): number => lightness(over(0, ...(CURTIS.find((p) => p[0] === name)!.slice(1, 3) as [number[], number[]])));
+    for (const transparent of ["quinacridone rose", "Hooker's green", "burnt umber", "brilliant orange", "phthalo green", "French ultramarine"]) {
+      expect(kept(transparent)).toBeLessThan(0.05);
+      for (const opaque of ["Indian red", "cadmium yellow", "hansa yellow", "interference lilac"]) expect(kept(opaque)).toBeGreaterThan(kept(transparent) + 0.1);
+    }
+    const rose = CURTIS.find(([name]) => name === "quinacridone rose")!;
+    const indian = CURTIS.find(([name]) => name === "Indian red")!;
+    expect(change(rose)).toBeGreaterThan(3 * change(indian));
+    const lilac = CURTIS.find(([name]) => name === "interference lilac")!;
+    expect(Math.min(...over(0.97, lilac[1], lilac[2]))).toBeGreaterThan(0.75);
+    const [r, g, b] = over(0, lilac[1], lilac[2]);
+    expect(Math.min(r, b)).toBeGreaterThan(g + 0.15);
+  });
+});
 
 describe("K and S from a swatch over white and black (Curtis et al. 1997, section 5.1)", () => {
   test.each(CURTIS)("%s: film over both grounds, then back", (_, K, S) => {

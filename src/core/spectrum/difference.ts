@@ -3,6 +3,12 @@ import type { Lab } from "./colour";
 const RADIANS = Math.PI / 180;
 const POW25_7 = 25 ** 7;
 
+/** x to the seventh by four multiplications; Math.pow is many times slower in the searches. */
+function seventh(x: number): number {
+  const square = x * x;
+  return square * square * square * x;
+}
+
 /** CIEDE2000 of two colours given as numbers; see {@link deltaE00}. Allocates nothing. */
 export function deltaE00Of(
   L1: number, a1: number, b1: number,
@@ -10,7 +16,7 @@ export function deltaE00Of(
   kL: number,
 ): number {
   const meanC = (Math.sqrt(a1 * a1 + b1 * b1) + Math.sqrt(a2 * a2 + b2 * b2)) / 2;
-  const meanC7 = meanC ** 7;
+  const meanC7 = seventh(meanC);
   const G = 0.5 * (1 - Math.sqrt(meanC7 / (meanC7 + POW25_7)));
   const a1p = (1 + G) * a1;
   const a2p = (1 + G) * a2;
@@ -44,7 +50,7 @@ export function deltaE00Of(
     0.2 * Math.cos((4 * meanH - 63) * RADIANS);
   const bend = (meanH - 275) / 25;
   const dTheta = 30 * Math.exp(-bend * bend);
-  const meanCp7 = meanCp ** 7;
+  const meanCp7 = seventh(meanCp);
   const RC = 2 * Math.sqrt(meanCp7 / (meanCp7 + POW25_7));
   const l50 = (meanL - 50) * (meanL - 50);
   const SL = 1 + (0.015 * l50) / Math.sqrt(20 + l50);

@@ -7,8 +7,8 @@ import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints } from "../paints";
-import { DifferenceWords, LikelyErrorWords } from "./prediction-words";
-import { StrengthStrip } from "./strength-strip";
+import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
+import { StrengthStrip } from "@/ui/strength-strip";
 
 const MAX_PARTS = 12;
 const BAR_WIDTH = 380;

@@ -4,8 +4,8 @@ import type { Lab, Paper, Recipe } from "@/core";
 import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { namedParts, usePaints } from "../paints";
-import { DifferenceWords, LikelyErrorWords } from "./prediction-words";
-import { StrengthStrip } from "./strength-strip";
+import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
+import { StrengthStrip } from "@/ui/strength-strip";
 
 const KIND_WORDS = { closest: "The closest", simplest: "The simplest", another: "Another way" } as const;
 const BAR_WIDTH = 264;

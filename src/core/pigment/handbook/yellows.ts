@@ -32,7 +32,7 @@ export const YELLOWS: readonly PigmentRecord[] = [
     absorbers: [edge(496, 8, 5), flat(0.015)], scatterer: scatter(0.12, 1), note: "Strong and slightly green; makers differ in how long it lasts." },
   { id: "PY83", name: "diarylide yellow", ...organic, transparency: "transparent", lightfastness: estimated(2),
     absorbers: [edge(515, 9, 5.4), flat(0.02)], scatterer: scatter(0.06, 1), note: "A strong, clear, orange-leaning yellow." },
-  { id: "PY97", name: "arylide yellow FGL", ...organic, lightfastness: listed(2),
+  { id: "PY97", name: "arylide yellow, bright", ...organic, lightfastness: listed(2),
     absorbers: [edge(497, 7, 4.3), flat(0.012)], scatterer: scatter(0.15, 1), note: "Clean middle yellow, a good single yellow for a small box." },
   { id: "PY110", name: "isoindolinone yellow", also: ["Indian yellow hue"], ...organic, transparency: "transparent", lightfastness: listed(1),
     absorbers: [edge(520, 9, 5), flat(0.02)], scatterer: scatter(0.14, 1), note: "A clear, warm, orange-leaning yellow." },

@@ -1,7 +1,7 @@
 "use client";
 
 import { loadOfWater, strengthOf, waterWords, type MixPart, type Paper, type WaterParts } from "@/core";
-import { Strip } from "@/ui/strip";
+import { Strip } from "./strip";
 
 interface StrengthStripProps {
   readonly mix: readonly MixPart[];

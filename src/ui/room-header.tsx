@@ -1,0 +1,31 @@
+import Link from "next/link";
+import type { ReactNode } from "react";
+import { Wordmark } from "./wordmark";
+
+const ROOMS = [
+  { href: "/", name: "Desk" },
+  { href: "/paintbox", name: "Paintbox" },
+  { href: "/handbook", name: "Handbook" },
+  { href: "/try-a-mix", name: "Try a mix" },
+] as const;
+
+/** Head of every room but the desk: where one is and the way to the others. */
+export function RoomHeader({ room, children }: { room: (typeof ROOMS)[number]["name"]; children?: ReactNode }) {
+  return (
+    <header className="sticky top-0 z-30 bg-base-100">
+      <div className="flex h-13 items-center gap-4 px-5">
+        <Wordmark />
+        <h1 className="name-face text-lg">{room}</h1>
+        {children}
+        <nav aria-label="Rooms" className="ml-auto flex gap-1">
+          {ROOMS.filter(({ name }) => name !== room).map(({ href, name }) => (
+            <Link key={href} href={href} className="btn btn-ghost btn-sm">
+              {name}
+            </Link>
+          ))}
+        </nav>
+      </div>
+      <div aria-hidden className="h-[3px]" style={{ background: "var(--afterglow)" }} />
+    </header>
+  );
+}
