@@ -6,7 +6,7 @@ import { useRef, useState } from "react";
 import type { PaintingTitle } from "@/db/paintings";
 import { chooseTheme, shownTheme } from "@/ui/theme";
 import { Wordmark } from "@/ui/wordmark";
-import type { SaveState } from "./autosave";
+import type { SaveState } from "./saver";
 import { useDesk, useHistory } from "./desk-store";
 import { NewPainting } from "./new-painting";
 

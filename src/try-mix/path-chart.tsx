@@ -27,7 +27,11 @@ function Drop({ cx = 0, cy = 0, payload }: { cx?: number; cy?: number; payload?:
   return (
     <g>
       <circle cx={cx} cy={cy} r={payload.name ? 7 : 4} fill={payload.fill} stroke={payload.name ? "var(--photo-ink)" : "none"} strokeWidth={1} />
-      {payload.name && <text x={cx} y={cy - 11} textAnchor="middle" fontSize={12} fill="var(--photo-ink)">{payload.name}</text>}
+      {payload.name && (
+        <text x={cx} y={cy - 11} textAnchor={payload.a > 0 ? "end" : "start"} fontSize={12} fill="var(--photo-ink)">
+          {payload.name}
+        </text>
+      )}
     </g>
   );
 }

@@ -15,7 +15,7 @@ const SIMPLE_LOSS = 3;
 const OFFERED_LOSS = 8;
 /** What sharing all pigments with a way already offered costs a candidate, dE00. */
 const SAMENESS_COST = 4;
-/** Ways that share more of their pigments than this are near-copies. */
+/** Ways that share this much of their pigments are near-copies: two of three the same, say. */
 const NEAR_COPY = 0.5;
 
 /** Shared pigments over all pigments of two ways (Jaccard index), 0 to 1. */
@@ -44,7 +44,7 @@ export function pickWays<T extends Way>(ways: readonly T[], count: number): read
     for (const way of sorted) {
       if (way.cost > closest.cost + OFFERED_LOSS) break;
       const alike = Math.max(...picked.map((p) => sameness(p.way, way)));
-      if (alike > NEAR_COPY) continue;
+      if (alike >= NEAR_COPY) continue;
       const score = way.cost + SAMENESS_COST * alike;
       if (score < nextScore) {
         nextScore = score;

@@ -39,7 +39,7 @@ export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueR
     <div className="relative w-14 shrink-0 text-[0.72rem] text-(--photo-ink)" style={{ height }} role="group" aria-label="Values from light to dark">
       <div aria-hidden className="absolute inset-y-0 left-5 w-2.5" style={{ background: "linear-gradient(to bottom, #fff, #000)" }} />
       {Array.from({ length: 11 }, (_, value) => (
-        <span key={value} aria-hidden className="absolute left-0 w-4 -translate-y-1/2 text-right leading-none opacity-70" style={{ top: Math.min(height - 6, Math.max(6, at(value))) }}>
+        <span key={value} aria-hidden className="absolute left-0 w-4 -translate-y-1/2 text-right leading-none opacity-85" style={{ top: Math.min(height - 6, Math.max(6, at(value))) }}>
           {value}
         </span>
       ))}

@@ -1,0 +1,62 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { startServer, type RunningServer } from "./server";
+
+// Checked from outside with axe-core's rules for WCAG 2.1 A and AA (names, roles, contrast), in both themes.
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+  await fetch(server.url).then((r) => r.text());
+});
+test.afterAll(() => server.stop("SIGTERM"));
+
+async function faults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"]).analyze();
+  return violations.flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary?.split("\n")[1]?.trim() ?? ""}`));
+}
+
+const views: readonly (readonly [name: string, path: string, prepare: (page: Page) => Promise<unknown>])[] = [
+  ["the desk with all areas", "/", (page) => page.getByRole("region", { name: "Areas" }).waitFor({ timeout: 60_000 })],
+  ["an area with its ways", "/", async (page) => {
+    await page.getByRole("button", { name: /^Area 5:/ }).click();
+    await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
+  }],
+  ["a colour taken", "/", async (page) => {
+    const photo = page.getByRole("application");
+    await photo.focus();
+    await page.keyboard.press("Enter");
+    await page.getByRole("region", { name: "Colour taken from the photo" }).waitFor();
+  }],
+  ["the paint picker", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click()],
+  ["the paintbox", "/paintbox", (page) => page.getByRole("heading", { name: "Ultramarine" }).waitFor()],
+  ["the handbook with a pigment", "/handbook?pigment=PB28", (page) => page.getByRole("article").waitFor()],
+  ["a mix tried", "/try-a-mix", (page) => page.getByRole("region", { name: "What it looks like" }).waitFor()],
+  ["nothing there", "/painting/none", (page) => page.getByRole("heading").waitFor()],
+];
+
+for (const colorScheme of ["light", "dark"] as const) {
+  test.describe(`in ${colorScheme === "light" ? "daylight" : "dusk"}`, () => {
+    test.use({ colorScheme });
+    for (const [name, path, prepare] of views) {
+      test(name, async ({ page }) => {
+        await page.goto(`${server.url}${path}`);
+        await prepare(page);
+        expect(await faults(page)).toEqual([]);
+      });
+    }
+  });
+}
+
+test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768", async ({ page }) => {
+  for (const [width, height] of [[1280, 800], [1024, 768]]) {
+    await page.setViewportSize({ width, height });
+    for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix"]) {
+      await page.goto(`${server.url}${path}`);
+      await page.getByRole("link", { name: /Abendrot/ }).waitFor();
+      await page.waitForLoadState("networkidle");
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(overflow, `${path} at ${width}`).toBeLessThanOrEqual(0);
+    }
+  }
+});

@@ -1,0 +1,101 @@
+import { beforeEach, describe, expect, test } from "vitest";
+import type { PaintingArea, PaintingDocument } from "@/db/painting-document";
+import { createDeskStore, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
+
+const [blue, red, gold] = ["5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0001", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003"];
+const area = (id: string, name: string): PaintingArea => ({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 }, recipe: null });
+const document: PaintingDocument = { title: "Canal", paperId: "cotton-rough", areas: [area("a", "Sky"), area("b", "Bank")], palette: [blue, red] };
+const recipe = { parts: [{ paintId: blue, parts: 3 }, { paintId: gold, parts: 0.25 }], waterParts: 4 };
+
+let store: DeskStore;
+const now = () => store.getState();
+const undo = (): void => store.temporal.getState().undo();
+const redo = (): void => store.temporal.getState().redo();
+
+beforeEach(() => {
+  store = createDeskStore(document);
+});
+
+describe("the desk's document", () => {
+  test("every change can be undone and redone, one step each", () => {
+    now().setTitle("Evening");
+    now().setPaper("cellulose");
+    now().changeArea("a", { name: "High sky" });
+    now().removeArea("b");
+    now().addToPalette(gold);
+    expect(now().document).toMatchObject({ title: "Evening", paperId: "cellulose", palette: [blue, red, gold] });
+    expect(now().document.areas.map((a) => a.name)).toEqual(["High sky"]);
+    for (let i = 0; i < 5; i++) undo();
+    expect(now().document).toEqual(document);
+    undo();
+    expect(now().document).toEqual(document);
+    for (let i = 0; i < 5; i++) redo();
+    expect(now().document.areas.map((a) => a.name)).toEqual(["High sky"]);
+  });
+
+  test("a change after undoing forgets what could be redone", () => {
+    now().setTitle("One");
+    undo();
+    now().setTitle("Two");
+    redo();
+    expect(now().document.title).toBe("Two");
+  });
+
+  test("looking is no change: selecting, taking, radius and source leave nothing to undo", () => {
+    now().select("a");
+    now().take({ sample: { x: 0.1, y: 0.1, radius: 0.01 }, lab: { L: 1, a: 1, b: 1 }, untrusted: 0 });
+    now().setRadius(0.02);
+    now().setSource("tray");
+    expect(store.temporal.getState().pastStates).toHaveLength(0);
+  });
+});
+
+describe("choosing recipes", () => {
+  test("lays their paints in the tray, once each and after those already there, in one step", () => {
+    now().chooseRecipes(new Map([["a", recipe], ["b", recipe]]));
+    expect(now().document.palette).toEqual([blue, red, gold]);
+    expect(now().document.areas.every((a) => a.recipe === recipe)).toBe(true);
+    undo();
+    expect(now().document).toEqual(document);
+  });
+
+  test("taking a recipe away leaves the paints where they are", () => {
+    now().chooseRecipes(new Map([["a", recipe]]));
+    now().chooseRecipes(new Map([["a", null]]));
+    expect(now().document.areas[0].recipe).toBeNull();
+    expect(now().document.palette).toContain(gold);
+  });
+});
+
+describe("the tray", () => {
+  test("paints move one place, never off the end, and a paint is never there twice", () => {
+    now().movePaint(blue, 1);
+    expect(now().document.palette).toEqual([red, blue]);
+    now().movePaint(blue, 1);
+    now().movePaint(red, -1);
+    now().movePaint(gold, 1);
+    expect(now().document.palette).toEqual([red, blue]);
+    now().addToPalette(blue);
+    expect(now().document.palette).toEqual([red, blue]);
+    now().removeFromPalette(red);
+    expect(now().document.palette).toEqual([blue]);
+  });
+});
+
+describe("looking", () => {
+  test("a new area is opened; a colour taken closes it; opening another lets the colour go", () => {
+    now().addArea(area("c", "Door"));
+    expect(now().selectedId).toBe("c");
+    now().take({ sample: { x: 0.1, y: 0.1, radius: 0.01 }, lab: { L: 1, a: 1, b: 1 }, untrusted: 0 });
+    expect(now().selectedId).toBeNull();
+    now().select("a");
+    expect(now().taken).toBeNull();
+  });
+
+  test("the circle stays within its bounds", () => {
+    now().setRadius(9);
+    expect(now().radius).toBe(MAX_RADIUS);
+    now().setRadius(0);
+    expect(now().radius).toBe(MIN_RADIUS);
+  });
+});

@@ -1,0 +1,65 @@
+import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
+import { DEFAULT_MATCH, HANDBOOK } from "@/core";
+import { matchRequest, type MatchReply, type MatchRequest } from "./match-messages";
+
+const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1 }));
+const job = (number: number, targets: number): MatchRequest => ({
+  kind: "match", job: number, paperId: "cotton-rough", paints, options: { ...DEFAULT_MATCH },
+  targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 } })),
+});
+
+let replies: MatchReply[];
+let worker: { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (reply: MatchReply) => void };
+
+/** The worker's module with a stand-in for its own global. */
+beforeEach(async () => {
+  replies = [];
+  worker = { onmessage: null, postMessage: (reply) => replies.push(reply) };
+  vi.stubGlobal("self", worker);
+  vi.resetModules();
+  await import("./match.worker");
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const ask = (data: unknown): void => worker.onmessage?.({ data });
+const finished = (number: number): Promise<void> => vi.waitFor(() => expect(replies).toContainEqual(expect.objectContaining({ kind: "finished", job: number })), { timeout: 20_000 });
+
+describe("the match worker", () => {
+  test("answers each target in turn with its progress, then says that it is done", async () => {
+    ask(job(1, 3));
+    await finished(1);
+    expect(replies.map((r) => r.kind)).toEqual(["found", "found", "found", "finished"]);
+    expect(replies.slice(0, 3)).toMatchObject([{ id: "t0", done: 1, of: 3 }, { id: "t1", done: 2, of: 3 }, { id: "t2", done: 3, of: 3 }]);
+    expect(replies[0]).toMatchObject({ recipes: expect.arrayContaining([expect.objectContaining({ kind: "closest" })]) });
+  });
+
+  test("a newer question ends the one before it", async () => {
+    ask(job(1, 40));
+    ask(job(2, 1));
+    await finished(2);
+    expect(replies.filter((r) => r.kind === "finished").map((r) => r.job)).toEqual([2]);
+    expect(replies.filter((r) => r.job === 1).length).toBeLessThan(3);
+  });
+
+  test("cancel stops it", async () => {
+    ask(job(1, 60));
+    ask({ kind: "cancel" });
+    ask(job(3, 1));
+    await finished(3);
+    expect(replies.some((r) => r.job === 1 && r.kind === "finished")).toBe(false);
+  });
+
+  test("what is no question is answered with words, not with a crash", async () => {
+    ask({ kind: "match", job: 9, paints: "none" });
+    expect(replies[0]).toMatchObject({ kind: "failed", message: expect.stringContaining("could not be asked for") });
+    ask({ ...job(4, 1), paints: [{ id: "x", pigments: [{ pigmentId: "PX1", share: 1 }], tintingStrength: 1 }] });
+    await vi.waitFor(() => expect(replies[1]).toMatchObject({ kind: "failed", job: 4, message: expect.stringContaining("PX1") }));
+  });
+
+  test("the door lets questions in and nothing else", () => {
+    expect(matchRequest.safeParse(job(1, 1)).success).toBe(true);
+    for (const wrong of [null, {}, { kind: "other" }, { ...job(1, 1), job: 1.5 }, { ...job(1, 1), options: { ...DEFAULT_MATCH, maxPaints: 4 } }, job(1, 101)]) {
+      expect(matchRequest.safeParse(wrong).success).toBe(false);
+    }
+  });
+});
