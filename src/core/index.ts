@@ -22,6 +22,8 @@ export { predict, type MixPart, type Prediction } from "./mix/predict";
 export { separationOf, type Separation } from "./mix/separation";
 export { predictGlaze, type GlazeLayer } from "./mix/glaze";
 export { chargePath, type Puddle } from "./mix/charge";
+export { searchPigments, type FoundPigment } from "./pigment/search";
+export { findTwins, type Twins } from "./mix/twins";
 export { hueOrder, tintingStrengthOf } from "./pigment/order";
 export { colourLeft, fadedOptics, type Hanging } from "./pigment/fading";
 export { WAVELENGTHS_NM } from "./spectrum/bands";

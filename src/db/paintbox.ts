@@ -1,44 +1,58 @@
-import { asc, eq } from "drizzle-orm";
-import type { PigmentShare } from "@/core";
+import { and, asc, eq, inArray, notInArray, sql } from "drizzle-orm";
 import type { Database } from "./database";
-import { paintPigments, paints } from "./schema";
+import type { PaintEntry, PaintboxDocument } from "./paintbox-document";
+import { paintbox, paintPigments, paints } from "./schema";
+import { RevisionConflict } from "./revision";
 
-/** A paint of the paintbox with its pigments. */
-export interface OwnedPaint {
-  readonly id: string;
-  readonly name: string;
-  readonly maker: string;
-  readonly line: string;
-  readonly tintingStrength: number;
-  readonly pigments: readonly PigmentShare[];
+/** The paintbox as it is stored. */
+export interface StoredPaintbox {
+  readonly revision: number;
+  readonly document: PaintboxDocument;
 }
 
 /** All paints with their pigments, in paintbox order. */
-export async function listPaints(db: Database): Promise<OwnedPaint[]> {
-  const rows = await db
-    .select({ paint: paints, pigment: paintPigments })
-    .from(paints)
-    .innerJoin(paintPigments, eq(paintPigments.paintId, paints.id))
-    .orderBy(asc(paints.position), asc(paints.id), asc(paintPigments.position));
-  const found = new Map<string, OwnedPaint & { pigments: PigmentShare[] }>();
-  for (const { paint, pigment } of rows) {
-    const { id, name, maker, line, tintingStrength } = paint;
-    const entry = found.get(id) ?? { id, name, maker, line, tintingStrength, pigments: [] };
-    entry.pigments.push({ pigmentId: pigment.pigmentId, share: pigment.share });
-    found.set(id, entry);
-  }
-  return [...found.values()];
+export async function listPaints(db: Database): Promise<PaintEntry[]> {
+  const rows = await db.select().from(paints).orderBy(asc(paints.position), asc(paints.id));
+  const shares = await db.select().from(paintPigments).orderBy(asc(paintPigments.position));
+  const byPaint = new Map<string, PaintEntry["pigments"]>();
+  for (const { paintId, pigmentId, share } of shares) byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId, share }]);
+  return rows.map(({ position: _position, createdAt: _createdAt, ...facts }) => ({ ...facts, pigments: byPaint.get(facts.id) ?? [] }));
 }
 
-/** Adds paints in the given order, all or none; returns their ids. */
-export async function addPaints(db: Database, list: readonly Omit<OwnedPaint, "id">[]): Promise<string[]> {
+/** The paintbox and its revision. */
+export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
+  const [row] = await db.select().from(paintbox);
+  return { revision: row?.revision ?? 0, document: { paints: await listPaints(db) } };
+}
+
+const CHUNK = 200;
+
+async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<void> {
+  const ids = list.map(({ id }) => id);
+  await db.delete(paints).where(ids.length > 0 ? notInArray(paints.id, ids) : sql`true`);
+  for (let from = 0; from < list.length; from += CHUNK) {
+    const chunk = list.slice(from, from + CHUNK);
+    const rows = chunk.map(({ pigments: _pigments, ...facts }, i) => ({ ...facts, position: from + i }));
+    // Updated in place where it is there already: palettes and recipes point at it.
+    const set = Object.fromEntries(
+      Object.keys(rows[0]).filter((key) => key !== "id").map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
+    );
+    await db.insert(paints).values(rows).onConflictDoUpdate({ target: paints.id, set });
+    await db.delete(paintPigments).where(inArray(paintPigments.paintId, chunk.map(({ id }) => id)));
+    await db.insert(paintPigments).values(chunk.flatMap(({ id, pigments }) => pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i }))));
+  }
+}
+
+/**
+ * Replaces the paintbox if `revision` is still the stored one, all or nothing; returns the new
+ * revision. Throws RevisionConflict.
+ */
+export async function savePaintbox(db: Database, revision: number, document: PaintboxDocument): Promise<number> {
   return db.transaction(async (tx) => {
-    const ids: string[] = [];
-    for (const [position, { pigments, ...facts }] of list.entries()) {
-      const [{ id }] = await tx.insert(paints).values({ ...facts, position }).returning({ id: paints.id });
-      await tx.insert(paintPigments).values(pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i })));
-      ids.push(id);
-    }
-    return ids;
+    await tx.insert(paintbox).values({ id: 1 }).onConflictDoNothing();
+    const [updated] = await tx.update(paintbox).set({ revision: revision + 1 }).where(and(eq(paintbox.id, 1), eq(paintbox.revision, revision))).returning();
+    if (!updated) throw new RevisionConflict();
+    await writePaints(tx, document.paints);
+    return updated.revision;
   });
 }

@@ -1,9 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { openDatabase, type OpenDatabase } from "./open";
-import { addPaints, listPaints } from "./paintbox";
+import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
+import { newPaint, paintboxDocument, paintFaults } from "./paintbox-document";
+import { RevisionConflict } from "./revision";
 import { paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
-import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, RevisionConflict, savePainting, UnknownPaint } from "./paintings";
+import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, savePainting, UnknownPaint } from "./paintings";
 import { addPhoto, findPhoto } from "./photos";
 
 let open: OpenDatabase;
@@ -12,11 +14,11 @@ const photoId = "a".repeat(64);
 
 beforeAll(async () => {
   open = await openDatabase();
-  const bare = { maker: "Fenn & Rook", line: "Fine", tintingStrength: 1 };
-  paintIds = await addPaints(open.db, [
-    { ...bare, name: "Ultramarine", pigments: [{ pigmentId: "PB29", share: 1 }] },
-    { ...bare, name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] },
-  ]);
+  paintIds = [randomUUID(), randomUUID()];
+  await savePaintbox(open.db, 0, { paints: [
+    newPaint({ id: paintIds[0], name: "Ultramarine", maker: "Fenn & Rook", pigments: [{ pigmentId: "PB29", share: 1 }] }),
+    newPaint({ id: paintIds[1], name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] }),
+  ] });
   const photo = { id: photoId, fileName: "canal.jpg", format: "jpeg", widthPx: 3000, heightPx: 2000, workingWidthPx: 2000, workingHeightPx: 1333, bytes: 12345 };
   await addPhoto(open.db, photo);
   await addPhoto(open.db, photo);
@@ -35,10 +37,51 @@ describe("the paintbox", () => {
     expect(paints[1].pigments).toEqual([{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }]);
   });
 
-  test("adds all or none", async () => {
-    const bad = { name: "Broken", maker: "", line: "", tintingStrength: 1, pigments: [{ pigmentId: "PB29", share: -1 }] };
-    await expect(addPaints(open.db, [{ ...bad, pigments: [{ pigmentId: "PB29", share: 1 }] }, bad])).rejects.toThrow();
-    expect(await listPaints(open.db)).toHaveLength(2);
+  test("is replaced as one piece, or not at all; an old revision is refused", async () => {
+    const { revision, document } = await findPaintbox(open.db);
+    const [first, second] = document.paints;
+    const green = { ...second, notes: "half empty", left: 0.5, price: 8.5, currency: "EUR", boughtOn: "2024-05-01", label: { ...second.label, staining: "St" }, favourite: true };
+    const third = newPaint({ id: randomUUID(), name: "Wished", status: "wished for", pigments: [{ pigmentId: "PV23", share: 1 }] });
+    expect(await savePaintbox(open.db, revision, { paints: [green, first, third] })).toBe(revision + 1);
+    expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
+    const broken = { ...third, id: randomUUID(), pigments: [{ pigmentId: "PB29", share: -1 }] };
+    await expect(savePaintbox(open.db, revision + 1, { paints: [broken] })).rejects.toThrow();
+    await expect(savePaintbox(open.db, revision, { paints: [] })).rejects.toThrow(RevisionConflict);
+    expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
+    await savePaintbox(open.db, revision + 1, { paints: [first, second] });
+    expect(await findPaintbox(open.db)).toEqual({ revision: revision + 2, document: { paints: [first, second] } });
+  });
+
+  test("a palette keeps its paint through a save and loses it with the paint", async () => {
+    const id = await createPainting(open.db, photoId, plan({ palette: paintIds }));
+    const { revision, document } = await findPaintbox(open.db);
+    await savePaintbox(open.db, revision, { paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })) });
+    expect((await findPainting(open.db, id))?.document.palette).toEqual(paintIds);
+    await savePaintbox(open.db, revision + 1, { paints: document.paints.slice(0, 1) });
+    expect((await findPainting(open.db, id))?.document.palette).toEqual([paintIds[0]]);
+    await savePaintbox(open.db, revision + 2, document);
+  });
+
+  test("500 paints are written and read back", async () => {
+    const { revision, document } = await findPaintbox(open.db);
+    const many = Array.from({ length: 500 }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }));
+    await savePaintbox(open.db, revision, { paints: [...document.paints, ...many] });
+    expect((await listPaints(open.db)).map(({ name }) => name).slice(2)).toEqual(many.map(({ name }) => name));
+    await savePaintbox(open.db, revision + 1, document);
+  });
+
+  test("what can't be right gets a word at its field", () => {
+    const good = newPaint({ id: randomUUID(), name: "Ultramarine", pigments: [{ pigmentId: "PB29", share: 1 }] });
+    expect(paintFaults(good, "2026-11-25")).toEqual({});
+    expect(paintFaults({ ...good, name: " " }, "2026-11-25")).toMatchObject({ name: "A paint needs a name." });
+    expect(paintFaults({ ...good, price: -3 }, "2026-11-25")).toMatchObject({ price: "The price can't be negative." });
+    expect(paintFaults({ ...good, left: 1.5 }, "2026-11-25").left).toContain("between 0 and 100 %");
+    expect(paintFaults({ ...good, boughtOn: "2027-01-01" }, "2026-11-25")).toMatchObject({ boughtOn: "That day is still to come." });
+    expect(paintFaults({ ...good, boughtOn: "2026-05-01", openedOn: "2026-04-01" }, "2026-11-25").openedOn).toContain("before it was bought");
+    expect(paintFaults({ ...good, boughtOn: "30.4.2026" }, "2026-11-25").boughtOn).toContain("looks like");
+    expect(paintFaults({ ...good, pigments: [{ pigmentId: "PX99", share: 1 }] }, "2026-11-25").pigments).toContain("no such pigment");
+    expect(paintFaults({ ...good, pigments: [] }, "2026-11-25").pigments).toContain("at least one");
+    expect(paintboxDocument.safeParse({ paints: [good, good] }).success).toBe(false);
   });
 });
 

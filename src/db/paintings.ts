@@ -3,6 +3,7 @@ import type { Database } from "./database";
 import type { PaintingArea, PaintingDocument } from "./painting-document";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { PhotoRow } from "./photos";
+import { RevisionConflict } from "./revision";
 
 /** A painting as the desk opens it. */
 export interface StoredPainting {
@@ -19,8 +20,6 @@ export interface PaintingTitle {
   readonly photoId: string;
 }
 
-/** The painting was changed elsewhere since it was read. */
-export class RevisionConflict extends Error {}
 /** There is no such painting. */
 export class PaintingNotFound extends Error {}
 /** The document names paints that the paintbox doesn't hold. */

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
-import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { PaintEntry } from "./paintbox-document";
 import type { StoredRecipe } from "./painting-document";
 
 /** Something owned: its label facts. Its optics come from its pigments in the handbook. */
@@ -12,7 +13,26 @@ export const paints = pgTable("paints", {
   tintingStrength: doublePrecision("tinting_strength").notNull().default(1),
   position: integer("position").notNull().default(0),
   createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+  status: text("status").$type<PaintEntry["status"]>().notNull().default("owned"),
+  form: text("form").$type<PaintEntry["form"]>().notNull().default("tube"),
+  sizeMl: doublePrecision("size_ml"),
+  /** Share of the size that is left, 0 to 1. */
+  left: doublePrecision("left_share"),
+  price: doublePrecision("price"),
+  currency: text("currency").notNull().default(""),
+  boughtOn: date("bought_on", { mode: "string" }),
+  openedOn: date("opened_on", { mode: "string" }),
+  batch: text("batch").notNull().default(""),
+  label: jsonb("label").$type<PaintEntry["label"]>().notNull().default({ transparency: "", staining: "", granulation: "", lightfastness: "" }),
+  notes: text("notes").notNull().default(""),
+  favourite: boolean("favourite").notNull().default(false),
 }, (t) => [check("tinting_strength_positive", sql`${t.tintingStrength} > 0`)]);
+
+/** One row: the paintbox's revision rises with every save. */
+export const paintbox = pgTable("paintbox", {
+  id: integer("id").primaryKey().default(1),
+  revision: integer("revision").notNull().default(0),
+});
 
 /** The handbook pigments in a paint and their shares. */
 export const paintPigments = pgTable("paint_pigments", {

@@ -1,9 +1,9 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
-import type { OwnedPaint } from "@/db/paintbox";
+import type { PaintEntry } from "@/db/paintbox-document";
 import type { PaintingTitle, StoredPainting } from "@/db/paintings";
-import { useAutosave } from "./autosave";
+import { useAutosave } from "@/ui/autosave";
 import { createDeskStore, DeskProvider, useDesk, useHistory, useSelectedArea, type DeskStore } from "./desk-store";
 import { Header } from "./header";
 import { knownPaint, PaintsProvider } from "./paints";
@@ -15,7 +15,7 @@ import { Tray } from "./tray/tray";
 
 interface DeskProps {
   readonly painting: StoredPainting;
-  readonly paints: readonly OwnedPaint[];
+  readonly paints: readonly PaintEntry[];
   readonly titles: readonly PaintingTitle[];
 }
 
@@ -48,7 +48,7 @@ function useDeskKeys(): void {
 }
 
 function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
-  const save = useAutosave(painting.id, painting.revision, store);
+  const save = useAutosave(`/api/paintings/${painting.id}`, painting.revision, store);
   useDeskKeys();
   return (
     <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">

@@ -5,21 +5,11 @@ import Link from "next/link";
 import { useRef, useState } from "react";
 import type { PaintingTitle } from "@/db/paintings";
 import { chooseTheme, shownTheme } from "@/ui/theme";
+import { SaveWords } from "@/ui/save-words";
+import type { SaveState } from "@/ui/saver";
 import { Wordmark } from "@/ui/wordmark";
-import type { SaveState } from "./saver";
 import { useDesk, useHistory } from "./desk-store";
 import { NewPainting } from "./new-painting";
-
-function SaveWords({ save }: { save: SaveState }) {
-  if (save.state === "failed") {
-    return (
-      <p role="alert" className="max-w-md text-right text-[0.87rem] leading-tight text-error">
-        {save.message} {save.final && <button type="button" className="link" onClick={() => window.location.reload()}>Load again</button>}
-      </p>
-    );
-  }
-  return <p role="status" className="quiet text-[0.87rem]">{save.state === "saving" ? "Saving …" : "Saved"}</p>;
-}
 
 function Title() {
   const title = useDesk((s) => s.document.title);

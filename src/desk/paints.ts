@@ -2,19 +2,19 @@
 
 import { createContext, useContext, useMemo } from "react";
 import { paintModel, paperById, pigmentById, type PaintModel, type Paper } from "@/core";
-import type { OwnedPaint } from "@/db/paintbox";
+import { MIXABLE, type PaintEntry } from "@/db/paintbox-document";
 import type { NamedPart } from "@/ui/recipe-bar";
 import type { StoredRecipe } from "@/db/painting-document";
 import { useDesk } from "./desk-store";
 
 /** A paint of the box with its model. */
-export interface KnownPaint extends OwnedPaint {
+export interface KnownPaint extends PaintEntry {
   readonly model: PaintModel;
   /** Colour Index names of its pigments, e.g. "PB29" or "PG36 PY150 PR101". */
   readonly codes: string;
 }
 
-export function knownPaint(paint: OwnedPaint): KnownPaint {
+export function knownPaint(paint: PaintEntry): KnownPaint {
   return {
     ...paint,
     model: paintModel(paint.id, paint.pigments, paint.tintingStrength),
@@ -42,7 +42,7 @@ export function useSourcePaints(): readonly KnownPaint[] {
   const source = useDesk((s) => s.source);
   const palette = useDesk((s) => s.document.palette);
   return useMemo(
-    () => (source === "tray" ? palette.flatMap((id) => paints.get(id) ?? []) : [...paints.values()]),
+    () => (source === "tray" ? palette.flatMap((id) => paints.get(id) ?? []) : [...paints.values()].filter(({ status }) => MIXABLE.has(status))),
     [paints, source, palette],
   );
 }

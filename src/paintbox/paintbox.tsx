@@ -1,43 +1,162 @@
 "use client";
 
-import { paintModel, PAPERS, pigmentById, type Hazard } from "@/core";
-import type { OwnedPaint } from "@/db/paintbox";
-import { Strip } from "@/ui/strip";
-import { propertyWords } from "@/ui/property-words";
+import { Redo2, Star, Undo2 } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { useStore } from "zustand";
+import { findTwins, hueOrder, lchOfLab, paintModel, PAPERS, pigmentById, predict, type PaintModel } from "@/core";
+import type { StoredPaintbox } from "@/db/paintbox";
+import { paintStatus, type PaintEntry, type PaintStatus } from "@/db/paintbox-document";
+import { useAutosave } from "@/ui/autosave";
 import { RoomHeader } from "@/ui/room-header";
-import { Caution } from "@/ui/caution";
+import { SaveWords } from "@/ui/save-words";
+import { Strip } from "@/ui/strip";
+import { AddPaintLine } from "./add-paint-line";
+import { createPaintboxStore, PaintboxProvider, usePaintbox, usePaintboxStore } from "./paintbox-store";
+import { PaintSheet } from "./paint-sheet";
 
-function PaintCard({ paint }: { paint: OwnedPaint }) {
-  const pigments = paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId));
-  const model = paintModel(paint.id, paint.pigments, paint.tintingStrength);
-  const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards ?? []))];
-  const staining = Math.max(...pigments.map((pigment) => pigment.staining));
+const ORDERS = ["by hue", "by pigment", "by name", "as added"] as const;
+type Order = (typeof ORDERS)[number];
+const paper = PAPERS[0];
+
+interface Shown {
+  readonly paint: PaintEntry;
+  readonly model: PaintModel;
+  readonly codes: string;
+}
+
+const showOf = (paint: PaintEntry): Shown => ({
+  paint,
+  model: paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength),
+  codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
+});
+
+function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
+  if (order === "as added") return list;
+  if (order === "by name") return [...list].sort((a, b) => a.paint.name.localeCompare(b.paint.name));
+  if (order === "by pigment") return [...list].sort((a, b) => a.codes.localeCompare(b.codes, "en", { numeric: true }));
+  return list
+    .map((shown) => ({ shown, pigment: pigmentById(shown.paint.pigments[0].pigmentId), hueDegrees: lchOfLab(predict([{ paint: shown.model, parts: 1 }], 0.2, paper).dry).h }))
+    .sort(hueOrder)
+    .map(({ shown }) => shown);
+}
+
+function Twins({ list }: { list: readonly Shown[] }) {
+  const open = usePaintbox((s) => s.open);
+  const byModel = new Map(list.map((shown) => [shown.model.id, shown]));
+  const twins = findTwins(list.filter(({ paint }) => paint.status === "owned" || paint.status === "low").map(({ model }) => model), paper);
+  if (twins.length === 0) return null;
   return (
-    <li>
-      <Strip mix={[{ paint: model, parts: 1 }]} paper={PAPERS[0]} width={290} height={56} label={`${paint.name} from masstone to tint`} />
-      <h2 className="name-face mt-1 text-xl leading-tight">{paint.name}</h2>
-      <p className="quiet leading-snug">{paint.maker} {paint.line} · {pigments.map((pigment) => pigment.code).join(" ")}</p>
-      <p className="leading-snug">
-        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`}, {propertyWords({ granulation: model.granulation, staining })}
-      </p>
-      {hazards.length > 0 && <p className="label-line leading-snug">contains {hazards.join(", ")}</p>}
-    </li>
+    <section aria-label="Twins" className="mt-8 max-w-3xl border-t border-(--hairline) pt-4">
+      <h2 className="name-face text-2xl">Twins</h2>
+      <p className="quiet mb-2">So close in masstone, wash and tint that one of the two is enough.</p>
+      <ul className="space-y-1">
+        {twins.map(({ first, second, dE00 }) => (
+          <li key={`${first} ${second}`} className="flex items-center gap-3">
+            {[first, second].map((id) => {
+              const { paint, model, codes } = byModel.get(id)!;
+              return (
+                <button key={id} type="button" className="flex cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300" onClick={() => open(paint.id)}>
+                  <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={110} height={24} label={paint.name} />
+                  <span className="name-face w-40 truncate">{paint.name} <span className="label-line">{codes}</span></span>
+                </button>
+              );
+            })}
+            <span className="quiet">at most dE00 {dE00.toFixed(1)} apart</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
-/** The paintbox: every paint as its strip, with what it is made of. */
-export function Paintbox({ paints }: { paints: readonly OwnedPaint[] }) {
+function Room({ revision }: { revision: number }) {
+  const store = usePaintboxStore();
+  const save = useAutosave("/api/paintbox", revision, store);
+  const { document, openId, open } = usePaintbox((s) => s);
+  const canUndo = useStore(store.temporal, (s) => s.pastStates.length > 0);
+  const canRedo = useStore(store.temporal, (s) => s.futureStates.length > 0);
+  const [words, setWords] = useState("");
+  const [status, setStatus] = useState<PaintStatus | "all">("all");
+  const [order, setOrder] = useState<Order>("by hue");
+
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || (event.target instanceof HTMLInputElement && event.target.type !== "range")) return;
+      const { undo, redo } = store.temporal.getState();
+      const key = event.key.toLowerCase();
+      if (key === "z") (event.shiftKey ? redo : undo)();
+      else if (key === "y") redo();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKeyDown);
+    return () => window.removeEventListener("keydown", onKeyDown);
+  }, [store]);
+
+  const all = useMemo(() => document.paints.map(showOf), [document.paints]);
+  const shown = useMemo(() => {
+    const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+    return ordered(all.filter(({ paint, codes }) => {
+      const text = `${paint.name} ${paint.maker} ${paint.line} ${codes} ${paint.notes}`.toLowerCase();
+      return (status === "all" || paint.status === status) && wanted.every((word) => text.includes(word));
+    }), order);
+  }, [all, words, status, order]);
+  const opened = document.paints.find(({ id }) => id === openId);
+
   return (
-    <div className="min-h-dvh">
+    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
       <RoomHeader room="Paintbox">
-        <p className="quiet">{paints.length} paints, colours computed from typical pigment data</p>
+        <AddPaintLine />
+        <span className="flex items-center gap-1">
+          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Undo" disabled={!canUndo} onClick={() => store.temporal.getState().undo()}><Undo2 size={16} /></button>
+          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" disabled={!canRedo} onClick={() => store.temporal.getState().redo()}><Redo2 size={16} /></button>
+          <SaveWords save={save} />
+        </span>
       </RoomHeader>
-      <main className="mx-auto max-w-[1300px] px-6 py-6">
-        <ul className="grid grid-cols-[repeat(auto-fill,290px)] justify-center gap-x-6 gap-y-7">
-          {paints.map((paint) => <PaintCard key={paint.id} paint={paint} />)}
-        </ul>
-        <Caution className="mt-10 max-w-3xl" />
-      </main>
+      <div className={`grid min-h-0 ${opened ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
+        <main className="min-h-0 overflow-y-auto px-6 py-5">
+          <search className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+            <input type="search" className="input input-sm w-56" placeholder="Name, maker, pigment" aria-label="Search the paintbox" value={words} onChange={(event) => setWords(event.target.value)} />
+            <select className="select select-sm w-36" aria-label="Which paints" value={status} onChange={(event) => setStatus(event.target.value as PaintStatus | "all")}>
+              <option value="all">all paints</option>
+              {paintStatus.options.map((option) => <option key={option}>{option}</option>)}
+            </select>
+            <select className="select select-sm w-36" aria-label="Order" value={order} onChange={(event) => setOrder(event.target.value as Order)}>
+              {ORDERS.map((option) => <option key={option}>{option}</option>)}
+            </select>
+            <span role="status" className="quiet">{shown.length} of {all.length}; colours from typical pigment data</span>
+          </search>
+          {all.length === 0 && <p className="name-face py-8 text-xl">The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.</p>}
+          {all.length > 0 && shown.length === 0 && <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>}
+          <ul aria-label="Paints" className="grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5">
+            {shown.map(({ paint, model, codes }) => (
+              <li key={paint.id}>
+                <button type="button" aria-pressed={paint.id === openId} className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`} onClick={() => open(paint.id)}>
+                  <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={226} height={46} label={`${paint.name} from masstone to tint`} className={paint.status === "owned" || paint.status === "low" ? "" : "opacity-60"} />
+                  <span className="name-face flex items-center gap-1.5 text-[1.1rem] leading-tight"><span className="truncate">{paint.name}</span>{paint.favourite && <Star size={13} fill="currentColor" aria-label="favourite" />}</span>
+                  <span className="label-line block truncate">{codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}{paint.status !== "owned" && ` · ${paint.status}`}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+          <Twins list={all} />
+        </main>
+        {opened && (
+          <aside aria-label="One paint" className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">
+            <PaintSheet key={opened.id} paint={opened} />
+          </aside>
+        )}
+      </div>
     </div>
+  );
+}
+
+/** The paintbox: every paint as its strip; one opens as a sheet; adding one takes a code and Enter. */
+export function Paintbox({ stored }: { stored: StoredPaintbox }) {
+  const [store] = useState(() => createPaintboxStore(stored.document));
+  return (
+    <PaintboxProvider value={store}>
+      <Room revision={stored.revision} />
+    </PaintboxProvider>
   );
 }

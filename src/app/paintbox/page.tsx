@@ -1,11 +1,11 @@
 import { Suspense } from "react";
-import { listPaints } from "@/db/paintbox";
+import { findPaintbox } from "@/db/paintbox";
 import { Paintbox } from "@/paintbox/paintbox";
 import { database } from "@/server/house";
 import { Opening } from "@/ui/opening";
 
 async function OpenedPaintbox() {
-  return <Paintbox paints={await listPaints(await database())} />;
+  return <Paintbox stored={await findPaintbox(await database())} />;
 }
 
 /** The paints one owns. */

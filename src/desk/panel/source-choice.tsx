@@ -1,5 +1,6 @@
 "use client";
 
+import { MIXABLE } from "@/db/paintbox-document";
 import { useDesk, type MatchSource } from "../desk-store";
 import { usePaints } from "../paints";
 
@@ -8,7 +9,7 @@ export function SourceChoice() {
   const source = useDesk((s) => s.source);
   const setSource = useDesk((s) => s.setSource);
   const palette = useDesk((s) => s.document.palette);
-  const owned = usePaints().size;
+  const owned = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status)).length;
   const choices: readonly { value: MatchSource; words: string }[] = [
     { value: "paintbox", words: `all ${owned} paints` },
     { value: "tray", words: `the ${palette.length} in the tray` },

@@ -1,6 +1,6 @@
-import type { OwnedPaint } from "@/db/paintbox";
+import type { PaintEntry } from "@/db/paintbox-document";
 
-type DemoPaint = Omit<OwnedPaint, "id">;
+type DemoPaint = Pick<PaintEntry, "name" | "maker" | "line" | "tintingStrength" | "pigments">;
 
 /** Invented makers and lines; the paints go by generic pigment names. */
 const MAKERS = {

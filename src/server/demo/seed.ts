@@ -4,7 +4,8 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { DEFAULT_MATCH, matchOver, paintModel, PAPERS, prepareMatch, samplePhoto } from "@/core";
 import type { Database } from "@/db/database";
-import { addPaints, listPaints } from "@/db/paintbox";
+import { findPaintbox, savePaintbox } from "@/db/paintbox";
+import { newPaint } from "@/db/paintbox-document";
 import type { PaintingArea } from "@/db/painting-document";
 import { createPainting } from "@/db/paintings";
 import { readPhoto } from "../photo-file";
@@ -27,15 +28,17 @@ const AREAS: readonly { name: string; x: number; y: number; radius: number }[] =
 
 /**
  * Lays out the demo in an empty house: paintbox, photo, the painting with its areas, its palette
- * and the recipes the engine finds for them. Does nothing once there are paints.
+ * and the recipes the engine finds for them. Does nothing in a house that has been lived in.
  */
 export async function seedDemo(db: Database, data: string): Promise<void> {
-  if ((await listPaints(db)).length > 0) return;
+  const { revision, document } = await findPaintbox(db);
+  if (revision > 0 || document.paints.length > 0) return;
   const photo = await readPhoto(await readFile(PHOTO));
   const { data: pixels, info } = await sharp(photo.working).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   await storePhoto(db, data, photo, "pump-house.jpg");
   await db.transaction(async (tx) => {
-    const ids = await addPaints(tx, DEMO_PAINTS);
+    const ids = DEMO_PAINTS.map(() => randomUUID());
+    await savePaintbox(tx, revision, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })) });
     const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
     const palette = DEMO_PALETTE.map(idOf);
     const models = DEMO_PALETTE.map((name) => {

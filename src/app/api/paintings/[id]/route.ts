@@ -1,7 +1,8 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
 import { savePaintingRequest } from "@/db/painting-document";
-import { PaintingNotFound, removePainting, RevisionConflict, savePainting, UnknownPaint } from "@/db/paintings";
+import { PaintingNotFound, removePainting, savePainting, UnknownPaint } from "@/db/paintings";
+import { RevisionConflict } from "@/db/revision";
 import { database } from "@/server/house";
 import { readJson, refuse } from "@/server/reply";
 

@@ -1,6 +1,4 @@
 import { z } from "zod";
-import type { PaintingDocument } from "@/db/painting-document";
-import type { DeskStore } from "./desk-store";
 
 export type SaveState =
   | { readonly state: "saved" }
@@ -17,19 +15,19 @@ const RETRY_MS = 3000;
  * Saves the document after every change, one request at a time, the newest document last. What
  * can't be saved is tried again until it can; a refusal that trying again can't mend is final.
  */
-export class Saver {
-  private sent: PaintingDocument;
+export class Saver<Document> {
+  private sent: Document;
   private busy = false;
   private stopped = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
-    private readonly id: string,
+    private readonly url: string,
     private revision: number,
-    private readonly store: DeskStore,
+    private readonly read: () => Document,
     private readonly report: (state: SaveState) => void,
   ) {
-    this.sent = store.getState().document;
+    this.sent = read();
   }
 
   private failing = false;
@@ -37,7 +35,7 @@ export class Saver {
   private pending = false;
 
   private get dirty(): boolean {
-    return this.store.getState().document !== this.sent;
+    return this.read() !== this.sent;
   }
 
   /** Closing the window now would lose something. */
@@ -63,9 +61,9 @@ export class Saver {
     clearTimeout(this.timer);
     if (this.busy || this.stopped || !this.dirty) return;
     this.busy = true;
-    const { document } = this.store.getState();
+    const document = this.read();
     try {
-      const response = await fetch(`/api/paintings/${this.id}`, {
+      const response = await fetch(this.url, {
         method: "PUT", keepalive, headers: { "content-type": "application/json" },
         body: JSON.stringify({ revision: this.revision, document }),
       });
@@ -80,7 +78,7 @@ export class Saver {
           this.report({ state: "saved" });
         }
       } else {
-        const { message } = refusal.catch({ message: "The painting could not be saved." }).parse(body);
+        const { message } = refusal.catch({ message: "This could not be saved." }).parse(body);
         this.failing = true;
         this.stopped = response.status < 500;
         this.report({ state: "failed", message, final: this.stopped });

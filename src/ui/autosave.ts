@@ -1,14 +1,14 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { DeskStore } from "./desk-store";
+import type { StoreApi } from "zustand";
 import { Saver, type SaveState } from "./saver";
 
-/** Keeps a painting saved while its desk is open; returns how that stands. */
-export function useAutosave(id: string, revision: number, store: DeskStore): SaveState {
+/** Keeps a store's document saved while it is open; returns how that stands. */
+export function useAutosave<Document>(url: string, revision: number, store: StoreApi<{ readonly document: Document }>): SaveState {
   const [state, setState] = useState<SaveState>({ state: "saved" });
   useEffect(() => {
-    const saver = new Saver(id, revision, store, setState);
+    const saver = new Saver(url, revision, () => store.getState().document, setState);
     const unsubscribe = store.subscribe(() => saver.changed());
     const hidden = (): void => void saver.save(true);
     const leaving = (event: BeforeUnloadEvent): void => {
@@ -22,6 +22,6 @@ export function useAutosave(id: string, revision: number, store: DeskStore): Sav
       window.removeEventListener("pagehide", hidden);
       window.removeEventListener("beforeunload", leaving);
     };
-  }, [id, revision, store]);
+  }, [url, revision, store]);
   return state;
 }

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import type { PaintingDocument } from "@/db/painting-document";
-import { createDeskStore, type DeskStore } from "./desk-store";
+import { temporal, type TemporalState } from "zundo";
+import { createStore, type StoreApi } from "zustand";
 import { Saver, type SaveState } from "./saver";
 
 const document: PaintingDocument = { title: "Canal", paperId: "cotton-rough", areas: [], palette: [] };
@@ -10,8 +11,13 @@ interface Sent {
   readonly document: PaintingDocument;
 }
 
-let store: DeskStore;
-let saver: Saver;
+interface State {
+  readonly document: PaintingDocument;
+  readonly looking: number;
+}
+let store: StoreApi<State> & { temporal: StoreApi<TemporalState<Pick<State, "document">>> };
+let saver: Saver<PaintingDocument>;
+const setTitle = (title: string): void => store.setState((s) => ({ document: { ...s.document, title } }));
 let sent: Sent[];
 let states: SaveState[];
 let answer: (request: Sent) => Promise<Response>;
@@ -28,8 +34,8 @@ beforeEach(() => {
     sent.push(request);
     return answer(request);
   });
-  store = createDeskStore(document);
-  saver = new Saver("7d1c5c8e-1f57-4a55-9f53-0d9b5b7a1c11", 4, store, (state) => states.push(state));
+  store = createStore<State>()(temporal((): State => ({ document, looking: 0 }), { partialize: (s) => ({ document: s.document }), equality: (a, b) => a.document === b.document }));
+  saver = new Saver("/api/paintings/one", 4, () => store.getState().document, (state) => states.push(state));
   store.subscribe(() => saver.changed());
 });
 afterEach(() => {
@@ -40,20 +46,19 @@ afterEach(() => {
 
 describe("saving", () => {
   test("changes close together go in one request, against the revision that was read", async () => {
-    store.getState().setTitle("One");
-    store.getState().setTitle("Two");
+    setTitle("One");
+    setTitle("Two");
     expect(last()).toEqual({ state: "saving" });
     await vi.advanceTimersByTimeAsync(500);
     expect(sent).toEqual([{ revision: 4, document: { ...document, title: "Two" } }]);
     expect(last()).toEqual({ state: "saved" });
-    store.getState().setTitle("Three");
+    setTitle("Three");
     await vi.advanceTimersByTimeAsync(500);
     expect(sent[1].revision).toBe(5);
   });
 
   test("looking saves nothing", async () => {
-    store.getState().setRadius(0.02);
-    store.getState().select("x");
+    store.setState({ looking: 1 });
     await vi.advanceTimersByTimeAsync(1000);
     expect(sent).toEqual([]);
   });
@@ -61,9 +66,9 @@ describe("saving", () => {
   test("what changes while a request is under way follows it, never beside it", async () => {
     let release: (response: Response) => void = () => {};
     answer = () => new Promise((resolve) => (release = resolve));
-    store.getState().setTitle("First");
+    setTitle("First");
     await vi.advanceTimersByTimeAsync(200);
-    store.getState().setTitle("Second");
+    setTitle("Second");
     await vi.advanceTimersByTimeAsync(1000);
     expect(sent).toHaveLength(1);
     answer = async ({ revision }) => saved(revision + 1);
@@ -75,7 +80,7 @@ describe("saving", () => {
 
   test("a server that doesn't answer is tried again until it does; meanwhile something is at risk", async () => {
     answer = () => Promise.reject(new Error("refused"));
-    store.getState().setTitle("Kept");
+    setTitle("Kept");
     await vi.advanceTimersByTimeAsync(500);
     expect(last()).toMatchObject({ state: "failed", final: false });
     expect(saver.atRisk).toBe(true);
@@ -88,20 +93,20 @@ describe("saving", () => {
 
   test("a full disk (500) is tried again, a conflict (409) is final and in words", async () => {
     answer = async () => Response.json({ message: "No room." }, { status: 500 });
-    store.getState().setTitle("One");
+    setTitle("One");
     await vi.advanceTimersByTimeAsync(500);
     expect(last()).toEqual({ state: "failed", message: "No room.", final: false });
     answer = async () => Response.json({ message: "Changed elsewhere." }, { status: 409 });
     await vi.advanceTimersByTimeAsync(4000);
     expect(last()).toEqual({ state: "failed", message: "Changed elsewhere.", final: true });
     const before = sent.length;
-    store.getState().setTitle("Two");
+    setTitle("Two");
     await vi.advanceTimersByTimeAsync(20_000);
     expect(sent).toHaveLength(before);
   });
 
   test("undoing back to what was saved needs no request", async () => {
-    store.getState().setTitle("One");
+    setTitle("One");
     store.temporal.getState().undo();
     expect(last()).toEqual({ state: "saved" });
     await vi.advanceTimersByTimeAsync(500);

@@ -1,0 +1,166 @@
+"use client";
+
+import { Plus, Star, Trash2, X } from "lucide-react";
+import { useId, useState, type ReactNode } from "react";
+import { paintModel, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
+import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/db/paintbox-document";
+import { Caution } from "@/ui/caution";
+import { propertyWords } from "@/ui/property-words";
+import { Strip } from "@/ui/strip";
+import { usePaintbox } from "./paintbox-store";
+
+const today = (): string => new Date().toISOString().slice(0, 10);
+
+type Field = keyof PaintEntry;
+
+/** A labelled field that keeps what is typed, and tells at the field when it can't be right. */
+function TextField({ label, field, paint, value, parse, type = "text", className = "" }: {
+  label: string; field: Field; paint: PaintEntry; value: string; type?: "text" | "number" | "date"; className?: string;
+  parse: (text: string) => Partial<PaintEntry>;
+}) {
+  const change = usePaintbox((s) => s.change);
+  const [text, setText] = useState(value);
+  const [fault, setFault] = useState<string | null>(null);
+  const id = useId();
+  const keep = (): void => {
+    if (text === value) return setFault(null);
+    const next = { ...paint, ...parse(text) };
+    const found = paintFaults(next, today())[field] ?? null;
+    setFault(found);
+    if (!found) change(paint.id, parse(text));
+  };
+  return (
+    <div className={className}>
+      <label className="label-line block" htmlFor={id}>{label}</label>
+      <input
+        id={id} type={type} step="any" className="input input-sm w-full" value={text} autoComplete="off" aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined}
+        onChange={(event) => setText(event.target.value)} onBlur={keep} onKeyDown={(event) => event.key === "Enter" && keep()}
+      />
+      {fault && <p id={`${id}-fault`} role="alert" className="text-[0.87rem] text-error">{fault}</p>}
+    </div>
+  );
+}
+
+const numberOf = (text: string): number | null => (text.trim() === "" ? null : Number(text.replace(",", ".")));
+const textOf = (value: number | string | null): string => (value === null ? "" : String(value));
+
+function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
+  return (
+    <label className="block">
+      <span className="label-line block">{label}</span>
+      <select className="select select-sm w-full" value={value} onChange={(event) => onChange(options.find((option) => option === event.target.value) ?? value)}>
+        {options.map((option) => <option key={option}>{option}</option>)}
+      </select>
+    </label>
+  );
+}
+
+function Pigments({ paint }: { paint: PaintEntry }) {
+  const change = usePaintbox((s) => s.change);
+  const [words, setWords] = useState("");
+  const found = searchPigments(words, 5).filter(({ pigments }) => pigments.length === 1 && !paint.pigments.some((p) => p.pigmentId === pigments[0].pigmentId));
+  const total = paint.pigments.reduce((sum, { share }) => sum + share, 0);
+  const set = (pigments: PaintEntry["pigments"]): void => change(paint.id, { pigments });
+  return (
+    <section aria-label="Pigments" className="space-y-1.5">
+      <h3 className="font-semibold">In it</h3>
+      {paint.pigments.map(({ pigmentId, share }, i) => {
+        const { code, name } = pigmentById(pigmentId);
+        return (
+          <div key={pigmentId} className="flex items-center gap-2">
+            <span className="min-w-0 flex-1 truncate">{code} <span className="quiet">{name}</span></span>
+            {paint.pigments.length > 1 && (
+              <>
+                <input
+                  type="range" className="range range-xs w-28 [--range-fill:0]" min={0.02} max={1} step={0.02} value={share / total} aria-label={`Share of ${name}`}
+                  onChange={(event) => set(paint.pigments.map((p, j) => (j === i ? { ...p, share: (Number(event.target.value) / (1.0001 - Number(event.target.value))) * Math.max(0.001, total - share) } : p)))}
+                />
+                <span className="w-10 text-right">{Math.round((100 * share) / total)} %</span>
+                <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Take ${name} out`} onClick={() => set(paint.pigments.filter((_, j) => j !== i))}><X size={13} /></button>
+              </>
+            )}
+          </div>
+        );
+      })}
+      {paint.pigments.length < 8 && (
+        <div>
+          <input className="input input-sm w-full" placeholder="Another pigment: code or name" aria-label="Add a pigment to this paint" value={words} onChange={(event) => setWords(event.target.value)} />
+          {found.map((pigment) => (
+            <button
+              key={pigment.id} type="button" className="btn btn-ghost btn-sm w-full justify-start font-normal"
+              onClick={() => {
+                set([...paint.pigments, { pigmentId: pigment.id, share: total / paint.pigments.length }]);
+                setWords("");
+              }}
+            >
+              <Plus size={13} /> {pigment.codes} {pigment.name}
+            </button>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Row({ children }: { children: ReactNode }) {
+  return <div className="grid grid-cols-3 gap-3">{children}</div>;
+}
+
+/** One paint: everything that is known of it, kept as it is typed. */
+export function PaintSheet({ paint }: { paint: PaintEntry }) {
+  const { change, remove, open } = usePaintbox((s) => s);
+  const pigments = paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId));
+  const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards ?? []))];
+  const model = paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength);
+  const perMl = paint.price !== null && paint.sizeMl ? paint.price / paint.sizeMl : null;
+  const label = (key: keyof PaintEntry["label"]) => (text: string): Partial<PaintEntry> => ({ label: { ...paint.label, [key]: text } });
+  return (
+    <article aria-label={paint.name} className="space-y-4 p-6">
+      <header className="flex items-center gap-1">
+        <TextField key={`name ${paint.name}`} label="Name" field="name" paint={paint} value={paint.name} parse={(name) => ({ name: name.trim() })} className="flex-1" />
+        <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label="Favourite" aria-pressed={paint.favourite} onClick={() => change(paint.id, { favourite: !paint.favourite })}>
+          <Star size={16} fill={paint.favourite ? "currentColor" : "none"} />
+        </button>
+        <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label={`Remove ${paint.name}`} title="Remove from the paintbox (undo brings it back)" onClick={() => remove(paint.id)}><Trash2 size={16} /></button>
+        <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label="Close the sheet" onClick={() => open(null)}><X size={16} /></button>
+      </header>
+      <Strip mix={[{ paint: model, parts: 1 }]} paper={PAPERS[0]} width={380} height={72} label={`${paint.name} from masstone to tint`} />
+      <p className="quiet">
+        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`}, {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} · typical values
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <TextField key={`maker ${paint.maker}`} label="Maker" field="maker" paint={paint} value={paint.maker} parse={(maker) => ({ maker: maker.trim() })} />
+        <TextField key={`line ${paint.line}`} label="Line" field="line" paint={paint} value={paint.line} parse={(line) => ({ line: line.trim() })} />
+        <Choice label="It is" value={paint.status} options={paintStatus.options} onChange={(status) => change(paint.id, { status })} />
+        <Choice label="Form" value={paint.form} options={paintForm.options} onChange={(form) => change(paint.id, { form })} />
+      </div>
+      <Pigments paint={paint} />
+      <Row>
+        <TextField key={`size ${paint.sizeMl}`} label="Size, ml" type="number" field="sizeMl" paint={paint} value={textOf(paint.sizeMl)} parse={(text) => ({ sizeMl: numberOf(text) })} />
+        <TextField key={`left ${paint.left}`} label="Left, %" type="number" field="left" paint={paint} value={paint.left === null ? "" : String(Math.round(paint.left * 100))} parse={(text) => ({ left: numberOf(text) === null ? null : Number(numberOf(text)) / 100 })} />
+        <TextField key={`tint ${paint.tintingStrength}`} label="Strength, 1 typical" type="number" field="tintingStrength" paint={paint} value={String(paint.tintingStrength)} parse={(text) => ({ tintingStrength: numberOf(text) ?? 0 })} />
+        <TextField key={`price ${paint.price}`} label="Price" type="number" field="price" paint={paint} value={textOf(paint.price)} parse={(text) => ({ price: numberOf(text) })} />
+        <TextField key={`currency ${paint.currency}`} label="Currency" field="currency" paint={paint} value={paint.currency} parse={(currency) => ({ currency: currency.trim() })} />
+        <p className="self-end pb-1 text-[0.9rem]">{perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml`}</p>
+        <TextField key={`bought ${paint.boughtOn}`} label="Bought on" type="date" field="boughtOn" paint={paint} value={textOf(paint.boughtOn)} parse={(text) => ({ boughtOn: text || null })} />
+        <TextField key={`opened ${paint.openedOn}`} label="Opened on" type="date" field="openedOn" paint={paint} value={textOf(paint.openedOn)} parse={(text) => ({ openedOn: text || null })} />
+        <TextField key={`batch ${paint.batch}`} label="Batch or year" field="batch" paint={paint} value={paint.batch} parse={(batch) => ({ batch: batch.trim() })} />
+      </Row>
+      <section aria-label="On the label" className="space-y-1.5">
+        <h3 className="font-semibold">On the label <span className="quiet font-normal">as printed</span></h3>
+        <div className="grid grid-cols-2 gap-3">
+          {(["transparency", "staining", "granulation", "lightfastness"] as const).map((key) => (
+            <TextField key={`${key} ${paint.label[key]}`} label={key} field="label" paint={paint} value={paint.label[key]} parse={label(key)} />
+          ))}
+        </div>
+      </section>
+      <TextField key={`notes ${paint.notes}`} label="Notes" field="notes" paint={paint} value={paint.notes} parse={(notes) => ({ notes })} />
+      {hazards.length > 0 && (
+        <section aria-label="Cautions" className="border-t border-(--hairline) pt-3">
+          <h3 className="font-semibold">Contains {hazards.join(", ")}</h3>
+          <Caution />
+        </section>
+      )}
+    </article>
+  );
+}
