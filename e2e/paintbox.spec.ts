@@ -12,10 +12,14 @@ test.afterAll(() => server.stop("SIGTERM"));
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 const paints = (page: Page) => page.getByRole("list", { name: "Paints" }).getByRole("button");
 const sheet = (page: Page) => page.getByRole("complementary", { name: "One paint" });
+async function openBox(page: Page): Promise<void> {
+  await page.goto(`${server.url}/paintbox`);
+  await paints(page).first().waitFor();
+}
 const field = (page: Page, label: string) => sheet(page).getByLabel(label, { exact: true });
 
 test("a paint is added from the keyboard alone: code, Enter, and the handbook fills in the rest", async ({ page }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await openBox(page);
   await expect(paints(page)).toHaveCount(28);
   const add = page.getByRole("combobox", { name: "Add a paint" });
   await add.fill("no such pigment");
@@ -34,7 +38,7 @@ test("a paint is added from the keyboard alone: code, Enter, and the handbook fi
 });
 
 test("its facts are kept; what can't be right gets a word at the field and is not kept", async ({ page }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await openBox(page);
   await paints(page).filter({ hasText: "Perylene violet" }).click();
   await field(page, "Maker").fill("Ottermoor");
   await field(page, "Size, ml").fill("15");
@@ -65,7 +69,7 @@ test("its facts are kept; what can't be right gets a word at the field and is no
 });
 
 test("twins are found, a paint is found by pigment and status, and the desk mixes only from what is at hand", async ({ page }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await openBox(page);
   const add = page.getByRole("combobox", { name: "Add a paint" });
   await add.fill("PB29");
   await add.press("Enter");
@@ -83,7 +87,7 @@ test("twins are found, a paint is found by pigment and status, and the desk mixe
 });
 
 test("removing is undone, from the button and from the keyboard", async ({ page }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await openBox(page);
   const before = await paints(page).count();
   await paints(page).filter({ hasText: "Cerulean" }).click();
   await page.getByRole("button", { name: "Remove Cerulean" }).click();
@@ -96,6 +100,80 @@ test("removing is undone, from the button and from the keyboard", async ({ page 
   await saved(page);
   await page.goto(server.url);
   await expect(page.getByRole("region", { name: "Tray" })).toContainText("Ultramarine");
+});
+
+test("a table is imported with its columns in any order: mapping and faults are seen before anything is stored, and it is undone in one step", async ({ page }) => {
+  await openBox(page);
+  const before = await paints(page).count();
+  await page.getByRole("button", { name: "Import" }).click();
+  const dialog = page.getByRole("dialog", { name: "Import paints" });
+  await dialog.locator("input[type=file]").setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("just a line") });
+  await expect(dialog.getByRole("alert")).toContainText("holds no table");
+  const csv = "Brand;Pigment;What I call it\r\nQuillfen;PB60;N\xe4chtblau\r\nQuillfen;PX99;Odd\r\nOttermoor;PBr7;Burnt umber\r\n";
+  await dialog.locator("input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "latin1") });
+  await expect(dialog.getByRole("status")).toContainText("0 paints can be taken, 3 can't");
+  await dialog.getByRole("combobox", { name: "name" }).selectOption("What I call it");
+  await expect(dialog.getByRole("status")).toContainText("2 paints can be taken, 1 can't. Nothing is stored yet.");
+  await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 3: Odd: the handbook has no pigment “PX99”");
+  await expect(paints(page)).toHaveCount(before);
+  await dialog.getByRole("button", { name: "Add 2 paints" }).click();
+  await expect(paints(page)).toHaveCount(before + 2);
+  await expect(paints(page).filter({ hasText: "Nächtblau" })).toContainText("PB60 · Quillfen");
+  await saved(page);
+
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "CSV", exact: true }).click();
+  const stream = await (await download).createReadStream();
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  expect(Buffer.concat(chunks).toString("utf8")).toContain("Nächtblau,PB60,Quillfen");
+
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(paints(page)).toHaveCount(before);
+  await saved(page);
+});
+
+test("2,000 paints are imported in a few seconds and the box stays quick", async ({ page }) => {
+  await openBox(page);
+  const before = await paints(page).count();
+  const codes = ["PB29", "PR254", "PY154", "PG7", "PBr7", "PV19"];
+  const rows = Array.from({ length: 2000 - before }, (_, i) => `Paint ${i},${codes[i % codes.length]},Quillfen`);
+  await page.getByRole("button", { name: "Import" }).click();
+  const dialog = page.getByRole("dialog", { name: "Import paints" });
+  await dialog.locator("input[type=file]").setInputFiles({ name: "many.csv", mimeType: "text/csv", buffer: Buffer.from(`name,pigments,maker\n${rows.join("\n")}`) });
+  await dialog.getByRole("button", { name: /^Add \d+ paints$/ }).click();
+  await expect(paints(page)).toHaveCount(2000);
+  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("1777");
+  await expect(paints(page)).toHaveCount(1);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("");
+  await expect(paints(page)).toHaveCount(before);
+  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
+});
+
+test("shopping lists come from where the paints stand; another year is an entry of its own, linked; a label that contradicts is told", async ({ page }) => {
+  await openBox(page);
+  await paints(page).filter({ hasText: "Cobalt blue" }).click();
+  await sheet(page).getByRole("combobox", { name: "It is" }).selectOption("wished for");
+  await field(page, "transparency").fill("opaque");
+  await field(page, "granulation").fill("non-granulating");
+  await field(page, "granulation").press("Enter");
+  await sheet(page).getByRole("button", { name: "another year" }).click();
+  await field(page, "Batch or year").fill("2026");
+  await field(page, "Batch or year").press("Enter");
+  await sheet(page).getByRole("region", { name: "Other years" }).getByRole("button", { name: "Cobalt blue" }).click();
+  await expect(sheet(page).getByRole("region", { name: "Other years" }).getByRole("button", { name: "2026" })).toBeVisible();
+  await paints(page).filter({ hasText: "Payne's grey" }).click();
+  await sheet(page).getByRole("combobox", { name: "It is" }).selectOption("never again");
+  const lists = page.getByRole("region", { name: "Lists" });
+  await expect(lists).toContainText(/To buy.*Cobalt blue · PB28/s);
+  await expect(lists).toContainText(/Not to buy.*Payne's grey/s);
+  await paints(page).filter({ hasText: "Ultramarine" }).first().click();
+  await field(page, "transparency").fill("opaque");
+  await field(page, "transparency").press("Enter");
+  await expect(sheet(page)).toContainText("the handbook has it as transparent");
+  await saved(page);
 });
 
 test("a paintbox that can't be right is not saved whatever sends it", async () => {

@@ -22,7 +22,9 @@ export { predict, type MixPart, type Prediction } from "./mix/predict";
 export { separationOf, type Separation } from "./mix/separation";
 export { predictGlaze, type GlazeLayer } from "./mix/glaze";
 export { chargePath, type Puddle } from "./mix/charge";
+export { labelContradictions } from "./pigment/label-check";
 export { searchPigments, type FoundPigment } from "./pigment/search";
+export { looksOf } from "./mix/looks";
 export { findTwins, type Twins } from "./mix/twins";
 export { hueOrder, tintingStrengthOf } from "./pigment/order";
 export { colourLeft, fadedOptics, type Hanging } from "./pigment/fading";
@@ -32,3 +34,6 @@ export { DEFAULT_MATCH, match, matchOver, prepareMatch, type MatchOptions, type 
 export { valueRange, type ValueRange } from "./mix/range";
 export type { LikelyError } from "./mix/likely-error";
 export { samplePhoto, type PixelArray, type Sample } from "./photo/sample";
+export { decodeText } from "./formats/text";
+export { guessColumns, PAINT_COLUMNS, readPaintRows, readTable, writeTable, type ColumnMap, type PaintColumn, type PaintRow, type RawTable } from "./formats/paint-table";
+export { writeGimpPalette, type PaletteColour } from "./formats/gimp-palette";

@@ -36,6 +36,8 @@ export const paintEntry = z.object({
   boughtOn: day,
   openedOn: day,
   batch: text(40),
+  /** Another entry for the same paint in another year or batch. */
+  sameAs: z.uuid().nullable(),
   label: z.object({ transparency: text(40), staining: text(40), granulation: text(40), lightfastness: text(40) }),
   notes: text(2000),
   favourite: z.boolean(),
@@ -53,7 +55,7 @@ export const savePaintboxRequest = z.object({ revision: z.int().gte(0), document
 export function newPaint(facts: Pick<PaintEntry, "id" | "name" | "pigments"> & Partial<PaintEntry>): PaintEntry {
   return {
     maker: "", line: "", tintingStrength: 1, status: "owned", form: "tube", sizeMl: null, left: null, price: null, currency: "",
-    boughtOn: null, openedOn: null, batch: "", label: { transparency: "", staining: "", granulation: "", lightfastness: "" }, notes: "", favourite: false,
+    boughtOn: null, openedOn: null, batch: "", sameAs: null, label: { transparency: "", staining: "", granulation: "", lightfastness: "" }, notes: "", favourite: false,
     ...facts,
   };
 }

@@ -23,6 +23,8 @@ export const paints = pgTable("paints", {
   boughtOn: date("bought_on", { mode: "string" }),
   openedOn: date("opened_on", { mode: "string" }),
   batch: text("batch").notNull().default(""),
+  /** Another entry for the same paint, in another year or batch; it may have left the box. */
+  sameAs: uuid("same_as"),
   label: jsonb("label").$type<PaintEntry["label"]>().notNull().default({ transparency: "", staining: "", granulation: "", lightfastness: "" }),
   notes: text("notes").notNull().default(""),
   favourite: boolean("favourite").notNull().default(false),

@@ -2,20 +2,24 @@
 
 import { Plus, Star, Trash2, X } from "lucide-react";
 import { useId, useState, type ReactNode } from "react";
-import { paintModel, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
+import { labelContradictions, paintModel, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
 import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/db/paintbox-document";
 import { Caution } from "@/ui/caution";
 import { propertyWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
 import { usePaintbox } from "./paintbox-store";
 
+/** Paint in a typical full wash over a quarter sheet. From memory. */
+const ML_A_WASH = 0.3;
 const today = (): string => new Date().toISOString().slice(0, 10);
 
 type Field = keyof PaintEntry;
 
 /** A labelled field that keeps what is typed, and tells at the field when it can't be right. */
-function TextField({ label, field, paint, value, parse, type = "text", className = "" }: {
+function TextField({ label, field, paint, value, parse, type = "text", className = "", doubt }: {
   label: string; field: Field; paint: PaintEntry; value: string; type?: "text" | "number" | "date"; className?: string;
+  /** Something odd but possible, said quietly. */
+  doubt?: string;
   parse: (text: string) => Partial<PaintEntry>;
 }) {
   const change = usePaintbox((s) => s.change);
@@ -36,6 +40,7 @@ function TextField({ label, field, paint, value, parse, type = "text", className
         id={id} type={type} step="any" className="input input-sm w-full" value={text} autoComplete="off" aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined}
         onChange={(event) => setText(event.target.value)} onBlur={keep} onKeyDown={(event) => event.key === "Enter" && keep()}
       />
+      {!fault && doubt && <p className="label-line leading-snug">{doubt}</p>}
       {fault && <p id={`${id}-fault`} role="alert" className="text-[0.87rem] text-error">{fault}</p>}
     </div>
   );
@@ -102,6 +107,24 @@ function Pigments({ paint }: { paint: PaintEntry }) {
   );
 }
 
+/** Formulas change: another year or batch of the same paint is an entry of its own, linked to this one. */
+function SameAs({ paint }: { paint: PaintEntry }) {
+  const { change, add, open } = usePaintbox((s) => s);
+  const linked = usePaintbox((s) => s.document.paints).filter(({ id, sameAs }) => id !== paint.id && (sameAs === paint.id || id === paint.sameAs || (paint.sameAs !== null && sameAs === paint.sameAs)));
+  return (
+    <section aria-label="Other years" className="flex flex-wrap items-center gap-2">
+      <span className="label-line">Other years of it:</span>
+      {linked.map((other) => (
+        <button key={other.id} type="button" className="btn btn-xs" onClick={() => open(other.id)}>{other.batch || other.name}</button>
+      ))}
+      <button type="button" className="btn btn-ghost btn-xs" onClick={() => add({ ...paint, id: crypto.randomUUID(), sameAs: paint.sameAs ?? paint.id, batch: "", boughtOn: null, openedOn: null, left: null })}>
+        <Plus size={12} /> another year
+      </button>
+      {paint.sameAs && <button type="button" className="btn btn-ghost btn-xs" onClick={() => change(paint.id, { sameAs: null })}>unlink</button>}
+    </section>
+  );
+}
+
 function Row({ children }: { children: ReactNode }) {
   return <div className="grid grid-cols-3 gap-3">{children}</div>;
 }
@@ -113,6 +136,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
   const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards ?? []))];
   const model = paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength);
   const perMl = paint.price !== null && paint.sizeMl ? paint.price / paint.sizeMl : null;
+  const doubts = labelContradictions(paint.label, pigments);
   const label = (key: keyof PaintEntry["label"]) => (text: string): Partial<PaintEntry> => ({ label: { ...paint.label, [key]: text } });
   return (
     <article aria-label={paint.name} className="space-y-4 p-6">
@@ -141,16 +165,17 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
         <TextField key={`tint ${paint.tintingStrength}`} label="Strength, 1 typical" type="number" field="tintingStrength" paint={paint} value={String(paint.tintingStrength)} parse={(text) => ({ tintingStrength: numberOf(text) ?? 0 })} />
         <TextField key={`price ${paint.price}`} label="Price" type="number" field="price" paint={paint} value={textOf(paint.price)} parse={(text) => ({ price: numberOf(text) })} />
         <TextField key={`currency ${paint.currency}`} label="Currency" field="currency" paint={paint} value={paint.currency} parse={(currency) => ({ currency: currency.trim() })} />
-        <p className="self-end pb-1 text-[0.9rem]">{perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml`}</p>
+        <p className="self-end pb-1 text-[0.9rem]">{perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml, ${(perMl * ML_A_WASH).toFixed(2)} a wash`}</p>
         <TextField key={`bought ${paint.boughtOn}`} label="Bought on" type="date" field="boughtOn" paint={paint} value={textOf(paint.boughtOn)} parse={(text) => ({ boughtOn: text || null })} />
         <TextField key={`opened ${paint.openedOn}`} label="Opened on" type="date" field="openedOn" paint={paint} value={textOf(paint.openedOn)} parse={(text) => ({ openedOn: text || null })} />
         <TextField key={`batch ${paint.batch}`} label="Batch or year" field="batch" paint={paint} value={paint.batch} parse={(batch) => ({ batch: batch.trim() })} />
       </Row>
+      <SameAs paint={paint} />
       <section aria-label="On the label" className="space-y-1.5">
         <h3 className="font-semibold">On the label <span className="quiet font-normal">as printed</span></h3>
         <div className="grid grid-cols-2 gap-3">
           {(["transparency", "staining", "granulation", "lightfastness"] as const).map((key) => (
-            <TextField key={`${key} ${paint.label[key]}`} label={key} field="label" paint={paint} value={paint.label[key]} parse={label(key)} />
+            <TextField key={`${key} ${paint.label[key]}`} label={key} field="label" paint={paint} value={paint.label[key]} parse={label(key)} doubt={doubts[key]} />
           ))}
         </div>
       </section>

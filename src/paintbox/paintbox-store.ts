@@ -11,6 +11,8 @@ export interface PaintboxState {
   readonly open: (id: string | null) => void;
   /** Adds a paint at the front and opens it. */
   readonly add: (paint: PaintEntry) => void;
+  /** Adds many at the end, as one step. */
+  readonly addMany: (paints: readonly PaintEntry[]) => void;
   readonly change: (id: string, change: Partial<Omit<PaintEntry, "id">>) => void;
   readonly remove: (id: string) => void;
 }
@@ -29,6 +31,7 @@ export function createPaintboxStore(document: PaintboxDocument): PaintboxStore {
           openId: null,
           open: (openId) => set({ openId }),
           add: (paint) => set((s) => ({ document: { paints: [paint, ...s.document.paints] }, openId: paint.id })),
+          addMany: (more) => paints((list) => [...list, ...more]),
           change: (id, part) => paints((list) => list.map((paint) => (paint.id === id ? { ...paint, ...part } : paint))),
           remove: (id) => set((s) => ({ document: { paints: s.document.paints.filter((paint) => paint.id !== id) }, openId: null })),
         };

@@ -1,18 +1,22 @@
 "use client";
 
 import { Redo2, Star, Undo2 } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { useStore } from "zustand";
-import { findTwins, hueOrder, lchOfLab, paintModel, PAPERS, pigmentById, predict, type PaintModel } from "@/core";
+import { findTwins, hueOrder, lchOfLab, looksOf, paintModel, PAPERS, pigmentById, type PaintModel } from "@/core";
 import type { StoredPaintbox } from "@/db/paintbox";
-import { paintStatus, type PaintEntry, type PaintStatus } from "@/db/paintbox-document";
+import { MIXABLE, paintStatus, type PaintEntry } from "@/db/paintbox-document";
 import { useAutosave } from "@/ui/autosave";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/save-words";
 import { Strip } from "@/ui/strip";
 import { AddPaintLine } from "./add-paint-line";
 import { createPaintboxStore, PaintboxProvider, usePaintbox, usePaintboxStore } from "./paintbox-store";
+import { exportCsv, exportGimpPalette, exportJson } from "./exchange";
+import { ImportDialog } from "./import-dialog";
+import { Lists } from "./lists";
 import { PaintSheet } from "./paint-sheet";
+import { chosenPaints, QUESTIONS } from "./questions";
 
 const ORDERS = ["by hue", "by pigment", "by name", "as added"] as const;
 type Order = (typeof ORDERS)[number];
@@ -24,7 +28,16 @@ interface Shown {
   readonly codes: string;
 }
 
-const showOf = (paint: PaintEntry): Shown => ({
+const known = new WeakMap<PaintEntry, Shown>();
+
+/** A paint with its model, made once for each state of the paint. */
+function showOf(paint: PaintEntry): Shown {
+  const shown = known.get(paint) ?? makeShown(paint);
+  known.set(paint, shown);
+  return shown;
+}
+
+const makeShown = (paint: PaintEntry): Shown => ({
   paint,
   model: paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength),
   codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
@@ -34,23 +47,27 @@ function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
   if (order === "as added") return list;
   if (order === "by name") return [...list].sort((a, b) => a.paint.name.localeCompare(b.paint.name));
   if (order === "by pigment") return [...list].sort((a, b) => a.codes.localeCompare(b.codes, "en", { numeric: true }));
+  const looks = looksOf(list.map(({ model }) => model), [0.2], paper);
   return list
-    .map((shown) => ({ shown, pigment: pigmentById(shown.paint.pigments[0].pigmentId), hueDegrees: lchOfLab(predict([{ paint: shown.model, parts: 1 }], 0.2, paper).dry).h }))
+    .map((shown, i) => ({ shown, pigment: pigmentById(shown.paint.pigments[0].pigmentId), hueDegrees: lchOfLab(looks[i][0]).h }))
     .sort(hueOrder)
     .map(({ shown }) => shown);
 }
 
+const TWINS_SHOWN = 20;
+
 function Twins({ list }: { list: readonly Shown[] }) {
   const open = usePaintbox((s) => s.open);
-  const byModel = new Map(list.map((shown) => [shown.model.id, shown]));
-  const twins = findTwins(list.filter(({ paint }) => paint.status === "owned" || paint.status === "low").map(({ model }) => model), paper);
+  const later = useDeferredValue(list);
+  const byModel = new Map(later.map((shown) => [shown.model.id, shown]));
+  const twins = useMemo(() => findTwins(later.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), paper), [later]);
   if (twins.length === 0) return null;
   return (
     <section aria-label="Twins" className="mt-8 max-w-3xl border-t border-(--hairline) pt-4">
       <h2 className="name-face text-2xl">Twins</h2>
       <p className="quiet mb-2">So close in masstone, wash and tint that one of the two is enough.</p>
       <ul className="space-y-1">
-        {twins.map(({ first, second, dE00 }) => (
+        {twins.slice(0, TWINS_SHOWN).map(({ first, second, dE00 }) => (
           <li key={`${first} ${second}`} className="flex items-center gap-3">
             {[first, second].map((id) => {
               const { paint, model, codes } = byModel.get(id)!;
@@ -64,6 +81,7 @@ function Twins({ list }: { list: readonly Shown[] }) {
             <span className="quiet">at most dE00 {dE00.toFixed(1)} apart</span>
           </li>
         ))}
+        {twins.length > TWINS_SHOWN && <li className="quiet">and {twins.length - TWINS_SHOWN} more pairs</li>}
       </ul>
     </section>
   );
@@ -76,7 +94,7 @@ function Room({ revision }: { revision: number }) {
   const canUndo = useStore(store.temporal, (s) => s.pastStates.length > 0);
   const canRedo = useStore(store.temporal, (s) => s.futureStates.length > 0);
   const [words, setWords] = useState("");
-  const [status, setStatus] = useState<PaintStatus | "all">("all");
+  const [choice, setChoice] = useState("all");
   const [order, setOrder] = useState<Order>("by hue");
 
   useEffect(() => {
@@ -96,11 +114,12 @@ function Room({ revision }: { revision: number }) {
   const all = useMemo(() => document.paints.map(showOf), [document.paints]);
   const shown = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+    const chosen = new Set(chosenPaints(document.paints, choice));
     return ordered(all.filter(({ paint, codes }) => {
       const text = `${paint.name} ${paint.maker} ${paint.line} ${codes} ${paint.notes}`.toLowerCase();
-      return (status === "all" || paint.status === status) && wanted.every((word) => text.includes(word));
+      return chosen.has(paint) && wanted.every((word) => text.includes(word));
     }), order);
-  }, [all, words, status, order]);
+  }, [all, document.paints, words, choice, order]);
   const opened = document.paints.find(({ id }) => id === openId);
 
   return (
@@ -117,20 +136,31 @@ function Room({ revision }: { revision: number }) {
         <main className="min-h-0 overflow-y-auto px-6 py-5">
           <search className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
             <input type="search" className="input input-sm w-56" placeholder="Name, maker, pigment" aria-label="Search the paintbox" value={words} onChange={(event) => setWords(event.target.value)} />
-            <select className="select select-sm w-36" aria-label="Which paints" value={status} onChange={(event) => setStatus(event.target.value as PaintStatus | "all")}>
+            <select className="select select-sm w-52" aria-label="Which paints" value={choice} onChange={(event) => setChoice(event.target.value)}>
               <option value="all">all paints</option>
-              {paintStatus.options.map((option) => <option key={option}>{option}</option>)}
+              <optgroup label="that are">
+                {paintStatus.options.map((option) => <option key={option}>{option}</option>)}
+              </optgroup>
+              <optgroup label="that">
+                {QUESTIONS.map((question) => <option key={question.words}>{question.words}</option>)}
+              </optgroup>
             </select>
             <select className="select select-sm w-36" aria-label="Order" value={order} onChange={(event) => setOrder(event.target.value as Order)}>
               {ORDERS.map((option) => <option key={option}>{option}</option>)}
             </select>
-            <span role="status" className="quiet">{shown.length} of {all.length}; colours from typical pigment data</span>
+            <span role="status" className="quiet">{shown.length} of {all.length}</span>
+            <span className="ml-auto flex gap-1">
+              <ImportDialog />
+              <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportCsv(document)}>CSV</button>
+              <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportJson(document)}>JSON</button>
+              <button type="button" className="btn btn-ghost btn-sm" title="GIMP palette: a middle wash of each" onClick={() => exportGimpPalette(document)}>GPL</button>
+            </span>
           </search>
           {all.length === 0 && <p className="name-face py-8 text-xl">The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.</p>}
           {all.length > 0 && shown.length === 0 && <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>}
           <ul aria-label="Paints" className="grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5">
             {shown.map(({ paint, model, codes }) => (
-              <li key={paint.id}>
+              <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
                 <button type="button" aria-pressed={paint.id === openId} className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`} onClick={() => open(paint.id)}>
                   <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={226} height={46} label={`${paint.name} from masstone to tint`} className={paint.status === "owned" || paint.status === "low" ? "" : "opacity-60"} />
                   <span className="name-face flex items-center gap-1.5 text-[1.1rem] leading-tight"><span className="truncate">{paint.name}</span>{paint.favourite && <Star size={13} fill="currentColor" aria-label="favourite" />}</span>
@@ -140,6 +170,7 @@ function Room({ revision }: { revision: number }) {
             ))}
           </ul>
           <Twins list={all} />
+          <Lists paints={document.paints} />
         </main>
         {opened && (
           <aside aria-label="One paint" className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">

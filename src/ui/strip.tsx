@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, useRef } from "react";
+import { useEffect, useRef, useState, type RefObject } from "react";
 import { drawnMix, washPixels, type MixPart, type Paper } from "@/core";
 
 interface StripProps {
@@ -22,16 +22,33 @@ const GRAIN_PX = 2.4;
 
 const seedOf = (text: string): number => [...text].reduce((h, c) => (Math.imul(h, 31) + c.charCodeAt(0)) | 0, 7);
 
+/** True once an element has come near the window: a box of 500 paints draws only what is looked at. */
+function useSeen(element: RefObject<HTMLElement | null>): boolean {
+  const [seen, setSeen] = useState(false);
+  useEffect(() => {
+    if (!element.current || seen) return;
+    const observer = new IntersectionObserver(([entry]) => entry.isIntersecting && setSeen(true), { rootMargin: "300px" });
+    observer.observe(element.current);
+    return () => observer.disconnect();
+  }, [element, seen]);
+  return seen;
+}
+
 /** The signature: a wash from masstone to tint, computed by the film model, with its texture and a real wash's edge. */
 export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, className }: StripProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const seen = useSeen(canvas);
+  const [mapped, setMapped] = useState(false);
   const key = `${paper.id} ${mix.map(({ paint, parts }) => `${paint.id}:${parts}`).join(" ")}`;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for mix and paper, which are rebuilt on every render
-  const drawn = useMemo(() => drawnMix(mix, paper), [key]);
+  const latest = useRef(mix);
+  useEffect(() => {
+    latest.current = mix;
+  }, [mix]);
   useEffect(() => {
     const element = canvas.current;
     const context = element?.getContext("2d");
-    if (!element || !context) return;
+    if (!seen || !element || !context) return;
+    const drawn = drawnMix(latest.current, paper);
     const density = Math.min(2, window.devicePixelRatio || 1);
     const widthPx = Math.round(width * density);
     const heightPx = Math.round(height * density);
@@ -41,7 +58,8 @@ export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, 
       widthPx, heightPx, from, to, spread: drawn.spread, grainPx: GRAIN_PX * density, seed: seedOf(key),
     });
     context.putImageData(new ImageData(pixels, widthPx, heightPx), 0, 0);
-  }, [drawn, key, width, height, from, to]);
-  const title = drawn.mapped ? `${label}. Purer than this screen can show in places.` : label;
+    setMapped(drawn.mapped);
+  }, [seen, key, paper, width, height, from, to]);
+  const title = mapped ? `${label}. Purer than this screen can show in places.` : label;
   return <canvas ref={canvas} role="img" aria-label={title} title={title} style={{ width, height }} className={className} />;
 }

@@ -1,7 +1,7 @@
 import { deltaE00 } from "../spectrum/difference";
 import type { Paper } from "../film/paper";
+import { looksOf } from "./looks";
 import type { PaintModel } from "./paint";
-import { predict } from "./predict";
 
 /** Two paints so close in masstone, wash and tint that one is enough. */
 export interface Twins {
@@ -20,7 +20,7 @@ const TWIN_GRANULATION = 0.3;
 
 /** All pairs of twins among some paints, closest first. */
 export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly Twins[] {
-  const looks = paints.map((paint) => LOADS.map((load) => predict([{ paint, parts: 1 }], load, paper).dry));
+  const looks = looksOf(paints, LOADS, paper);
   const found: Twins[] = [];
   paints.forEach((first, i) => {
     for (let j = i + 1; j < paints.length; j++) {

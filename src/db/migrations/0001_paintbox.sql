@@ -12,6 +12,7 @@ ALTER TABLE "paints" ADD COLUMN "currency" text DEFAULT '' NOT NULL;--> statemen
 ALTER TABLE "paints" ADD COLUMN "bought_on" date;--> statement-breakpoint
 ALTER TABLE "paints" ADD COLUMN "opened_on" date;--> statement-breakpoint
 ALTER TABLE "paints" ADD COLUMN "batch" text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE "paints" ADD COLUMN "same_as" uuid;--> statement-breakpoint
 ALTER TABLE "paints" ADD COLUMN "label" jsonb DEFAULT '{"transparency":"","staining":"","granulation":"","lightfastness":""}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "paints" ADD COLUMN "notes" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "paints" ADD COLUMN "favourite" boolean DEFAULT false NOT NULL;

@@ -1,0 +1,103 @@
+import Papa from "papaparse";
+import type { PigmentShare } from "../pigment/share";
+import { readPigments, writePigments } from "./pigment-words";
+
+/** What a column of a table of paints can hold. */
+export const PAINT_COLUMNS = ["name", "pigments", "maker", "line", "status", "form", "sizeMl", "price", "currency", "boughtOn", "openedOn", "batch", "notes"] as const;
+export type PaintColumn = (typeof PAINT_COLUMNS)[number];
+
+/** A paint as it stands in a table: all text, but for its pigments. */
+export type PaintRow = Readonly<Partial<Record<Exclude<PaintColumn, "pigments" | "name">, string>>> & {
+  readonly name: string;
+  readonly pigments: readonly PigmentShare[];
+  /** Line of the file it begins on, the header being line 1. */
+  readonly fileLine: number;
+};
+
+/** A table as read, before anyone says what its columns mean. */
+export interface RawTable {
+  readonly headers: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** Which column of the table holds what; -1 for none. */
+export type ColumnMap = Readonly<Record<PaintColumn, number>>;
+
+/** Headers that painters and shops use, for a first guess. From memory. */
+const GUESSES: Readonly<Record<PaintColumn, RegExp>> = {
+  name: /^(paint|colou?r|paint name|colou?r name|name|title)$/i,
+  pigments: /pigment|colou?r index|^c\.?i\.?/i,
+  maker: /maker|brand|manufacturer|company/i,
+  line: /^(line|range|series name|quality)$/i,
+  status: /status|have|own/i,
+  form: /form|type|container/i,
+  sizeMl: /size|ml|volume/i,
+  price: /price|cost|paid/i,
+  currency: /currency/i,
+  boughtOn: /bought|purchas/i,
+  openedOn: /opened/i,
+  batch: /batch|year|lot/i,
+  notes: /note|remark|comment/i,
+};
+
+/**
+ * Reads CSV (RFC 4180: quoted fields, doubled quotes, line breaks in fields) with commas, semicolons
+ * or tabs. The first line is the header. Throws a RangeError with words for the painter when there is no table.
+ */
+export function readTable(text: string): RawTable {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, "").replace(/[\r\n]+$/, ""), { skipEmptyLines: false, delimitersToGuess: [",", ";", "\t", "|"] });
+  const filled = data.filter((row) => row.some((cell) => cell.trim() !== ""));
+  if (filled.length < 2) throw new RangeError("The file holds no table: a first line that names the columns, then a line for each paint.");
+  return { headers: data[0].map((header) => header.trim()), rows: data.slice(1) };
+}
+
+/** First guess at what the columns mean, from their headers; each column is used once. */
+export function guessColumns(headers: readonly string[]): ColumnMap {
+  const used = new Set<number>();
+  const guess = (column: PaintColumn): number => {
+    const at = headers.findIndex((header, i) => !used.has(i) && GUESSES[column].test(header));
+    if (at >= 0) used.add(at);
+    return at;
+  };
+  return Object.fromEntries(PAINT_COLUMNS.map((column) => [column, guess(column)])) as Record<PaintColumn, number>;
+}
+
+export interface ReadRows {
+  readonly good: readonly PaintRow[];
+  /** Line of the file and why it can't be taken. */
+  readonly bad: readonly { readonly line: number; readonly reason: string }[];
+}
+
+/** Paints of a table under a column map; rows that can't be right are told by line and reason. Blank rows are passed over. */
+export function readPaintRows({ rows }: RawTable, map: ColumnMap): ReadRows {
+  const good: PaintRow[] = [];
+  const bad: { line: number; reason: string }[] = [];
+  let line = 2;
+  for (const row of rows) {
+    const at = line;
+    line += 1 + row.reduce((breaks, cell) => breaks + (cell.match(/\n/g)?.length ?? 0), 0);
+    if (row.every((cell) => cell.trim() === "")) continue;
+    const cell = (column: PaintColumn): string => (map[column] >= 0 ? (row[map[column]] ?? "").trim() : "");
+    const name = cell("name");
+    if (!name) {
+      bad.push({ line: at, reason: "the paint has no name" });
+      continue;
+    }
+    const read = readPigments(cell("pigments"), name);
+    if ("fault" in read) {
+      bad.push({ line: at, reason: `${name}: ${read.fault}` });
+      continue;
+    }
+    const rest = Object.fromEntries(PAINT_COLUMNS.filter((c) => c !== "name" && c !== "pigments").map((c) => [c, cell(c)]).filter(([, text]) => text !== ""));
+    good.push({ ...rest, name, pigments: read.pigments, fileLine: at });
+  }
+  return { good, bad };
+}
+
+/** Paints as CSV (RFC 4180, commas, CRLF) with all columns; {@link readTable} reads it back. */
+export function writeTable(paints: readonly (Readonly<Partial<Record<PaintColumn, unknown>>> & { readonly pigments: readonly PigmentShare[] })[]): string {
+  return Papa.unparse({
+    fields: [...PAINT_COLUMNS],
+    data: paints.map((paint) => PAINT_COLUMNS.map((column) => (column === "pigments" ? writePigments(paint.pigments) : String(paint[column] ?? "")))),
+  });
+}

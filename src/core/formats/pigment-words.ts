@@ -1,0 +1,46 @@
+import { HANDBOOK, type Pigment } from "../pigment/handbook";
+import type { PigmentShare } from "../pigment/share";
+
+/** Pigments read from a cell, or why they can't be. */
+export type ReadPigments = { readonly pigments: readonly PigmentShare[] } | { readonly fault: string };
+
+const PIECE = /^([A-Za-z]{2,3}\s?\d+(?:-[a-z-]+)?)(?:\s*[:(]?\s*(\d+(?:[.,]\d+)?)\s*%?\)?)?$/;
+
+/** Of several shades of one code, the one whose name shares most words with the paint's. */
+function shadeFor(shades: readonly Pigment[], paintName: string): Pigment {
+  const words = paintName.toLowerCase().split(/[^a-z]+/).filter(Boolean);
+  const shared = ({ name, also = [] }: Pigment): number => {
+    const own = [name, ...also].join(" ").toLowerCase();
+    return words.filter((word) => own.includes(word)).length;
+  };
+  return shades.reduce((best, shade) => (shared(shade) > shared(best) ? shade : best));
+}
+
+/**
+ * Reads pigments as painters and makers write them: "PB29", "PB 29, PG7", "PB29 60 % + PBk9 40 %",
+ * or this handbook's own ids. A code with several shades takes the one that fits the paint's name.
+ */
+export function readPigments(cell: string, paintName: string): ReadPigments {
+  const pieces = cell.split(/[+;/&|]|,(?!\d)|\band\b/).map((piece) => piece.trim()).filter(Boolean);
+  if (pieces.length === 0) return { fault: "no pigment is given" };
+  const found: PigmentShare[] = [];
+  for (const piece of pieces) {
+    const [, written, share] = PIECE.exec(piece) ?? [];
+    if (!written) return { fault: `“${piece}” is no Colour Index name` };
+    const key = written.replace(/\s/g, "").toLowerCase();
+    const exact = HANDBOOK.find(({ id }) => id.toLowerCase() === key);
+    const shades = HANDBOOK.filter(({ code }) => code.toLowerCase() === key);
+    if (!exact && shades.length === 0) return { fault: `the handbook has no pigment “${written}”` };
+    const pigment = exact && shades.length <= 1 ? exact : shades.length > 0 ? shadeFor(shades, paintName) : exact!;
+    const amount = share ? Number(share.replace(",", ".")) : 1;
+    if (!(amount > 0)) return { fault: `the share of ${written} is not above 0` };
+    if (!found.some(({ pigmentId }) => pigmentId === pigment.id)) found.push({ pigmentId: pigment.id, share: amount });
+  }
+  return { pigments: found };
+}
+
+/** Pigments in words that {@link readPigments} reads back: "PB29 50 + PBk6 35". */
+export function writePigments(pigments: readonly PigmentShare[]): string {
+  if (pigments.length === 1) return pigments[0].pigmentId;
+  return pigments.map(({ pigmentId, share }) => `${pigmentId} ${Number((share * 100).toPrecision(6))}`).join(" + ");
+}
