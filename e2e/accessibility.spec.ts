@@ -57,6 +57,9 @@ test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 76
       await page.waitForLoadState("networkidle");
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
       expect(overflow, `${path} at ${width}`).toBeLessThanOrEqual(0);
+      const outside = await page.locator("header button, header a, aside, main").evaluateAll((all) =>
+        all.filter((element) => element.checkVisibility() && element.getBoundingClientRect().right > window.innerWidth + 1).map((element) => element.outerHTML.slice(0, 90)));
+      expect(outside, `${path} at ${width}`).toEqual([]);
     }
   }
 });

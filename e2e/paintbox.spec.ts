@@ -133,7 +133,7 @@ test("a table is imported with its columns in any order: mapping and faults are 
   await saved(page);
 });
 
-test("2,000 paints are imported in a few seconds and the box stays quick", async ({ page }) => {
+test("2,000 paints are imported in a few seconds, the box stays quick and the desk still mixes", async ({ page, context }) => {
   await openBox(page);
   const before = await paints(page).count();
   const codes = ["PB29", "PR254", "PY154", "PG7", "PBr7", "PV19"];
@@ -144,6 +144,12 @@ test("2,000 paints are imported in a few seconds and the box stays quick", async
   await dialog.getByRole("button", { name: /^Add \d+ paints$/ }).click();
   await expect(paints(page)).toHaveCount(2000);
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
+  const desk = await context.newPage();
+  await desk.goto(server.url);
+  await desk.getByRole("button", { name: /^Area 5:/ }).click({ timeout: 60_000 });
+  await expect(desk.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first()).toContainText("The closest", { timeout: 30_000 });
+  await expect(desk.getByText(/the 60 most different of \d+/)).toBeVisible();
+  await desk.close();
   await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("1777");
   await expect(paints(page)).toHaveCount(1);
   await page.getByRole("button", { name: "Undo" }).click();

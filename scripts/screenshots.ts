@@ -37,6 +37,12 @@ await shoot("taking-a-colour", "/", async (page) => {
 });
 await shoot("from-the-paintbox", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click());
 await shoot("paintbox", "/paintbox");
+await shoot("paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click());
+await shoot("import", "/paintbox", async (page) => {
+  await page.getByRole("button", { name: "Import" }).click();
+  const csv = "Paint;Pigment;Brand;Size\nNight blue;PB60;Quillfen;15 ml\nOdd one;PX99;Quillfen;5\nBurnt umber;PBr7;Ottermoor;10";
+  await page.locator("dialog[open] input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
+});
 await shoot("handbook", "/handbook");
 await shoot("pigment", "/handbook?pigment=PV29");
 await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {

@@ -51,7 +51,7 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { sto
   const save = useAutosave(`/api/paintings/${painting.id}`, painting.revision, store);
   useDeskKeys();
   return (
-    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
       <Header id={painting.id} titles={titles} save={save} />
       <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px]">
         <h1 className="sr-only">{painting.document.title}</h1>

@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useContext, useMemo } from "react";
-import { paintModel, paperById, pigmentById, type PaintModel, type Paper } from "@/core";
+import { paintModel, paperById, pigmentById, spreadPaints, type PaintModel, type Paper } from "@/core";
 import { MIXABLE, type PaintEntry } from "@/db/paintbox-document";
 import type { NamedPart } from "@/ui/recipe-bar";
 import type { StoredRecipe } from "@/db/painting-document";
@@ -36,15 +36,21 @@ export function usePaper(): Paper {
   return paperById(paperId);
 }
 
-/** The paints that a match may use: the whole paintbox, or the palette in the tray. */
+/** Most paints mixed from at once: all combinations of three of these take about two seconds, once. */
+export const MOST_MIXED = 60;
+
+/** The paints that a match may use: those of the paintbox at hand (of very many, the most different), or the palette in the tray. */
 export function useSourcePaints(): readonly KnownPaint[] {
   const paints = usePaints();
+  const paper = usePaper();
   const source = useDesk((s) => s.source);
   const palette = useDesk((s) => s.document.palette);
-  return useMemo(
-    () => (source === "tray" ? palette.flatMap((id) => paints.get(id) ?? []) : [...paints.values()].filter(({ status }) => MIXABLE.has(status))),
-    [paints, source, palette],
-  );
+  return useMemo(() => {
+    if (source === "tray") return palette.flatMap((id) => paints.get(id) ?? []);
+    const atHand = [...paints.values()].filter(({ status }) => MIXABLE.has(status));
+    const kept = new Set(spreadPaints(atHand.map(({ model }) => model), MOST_MIXED, paper));
+    return atHand.filter(({ model }) => kept.has(model));
+  }, [paints, paper, source, palette]);
 }
 
 /** A stored recipe's parts with their paints; null when one of them has left the paintbox. */

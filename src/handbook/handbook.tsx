@@ -36,7 +36,7 @@ export function Handbook({ opened }: { opened: string | null }) {
   const toggle = (id: PropertyId): void => setProperties((now) => new Set(now.has(id) ? [...now].filter((p) => p !== id) : [...now, id]));
 
   return (
-    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       <RoomHeader room="Handbook">
         <p className="quiet">{ENTRIES.length} pigments, typical values</p>
       </RoomHeader>

@@ -123,7 +123,7 @@ function Room({ revision }: { revision: number }) {
   const opened = document.paints.find(({ id }) => id === openId);
 
   return (
-    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       <RoomHeader room="Paintbox">
         <AddPaintLine />
         <span className="flex items-center gap-1">

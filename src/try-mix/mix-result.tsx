@@ -51,7 +51,7 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
         {glaze && below ? <Patch lab={predictGlaze([below], paper)} title={`Below: ${under.part.name}`} /> : <p className="text-[0.87rem]">Choose a dried wash on the left to see this mix laid over it as a glaze.</p>}
         {glaze && <Patch lab={glaze} title="Glazed over it" />}
       </div>
-      <div className="grid grid-cols-[1fr_380px] gap-6">
+      <div className="grid gap-6 xl:grid-cols-[1fr_380px]">
         <div className="space-y-4">
           <div>
             <h2 className="font-semibold">Settling: it {apart.word}</h2>

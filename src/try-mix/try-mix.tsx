@@ -71,7 +71,7 @@ export function TryMix({ owned, start }: { owned: readonly PaintEntry[]; start: 
   const rowless = trial.parts.map(({ id }) => id);
 
   return (
-    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       <RoomHeader room="Try a mix">
         <span className="flex gap-1">
           <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Undo" disabled={!canUndo} onClick={() => store.temporal.getState().undo()}><Undo2 size={16} /></button>

@@ -16,7 +16,7 @@ export function LikelyErrorWords({ error }: { error: LikelyError }) {
   const basis = { measured: "your own swatches", mixed: "partly your own swatches", typical: "typical paints" }[error.basis];
   return (
     <p className="label-line" title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}.`}>
-      give or take {error.median}, seldom over {error.p90} ({basis})
+      give or take {error.median}, seldom over {Math.round(error.p90)} ({basis})
     </p>
   );
 }

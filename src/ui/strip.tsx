@@ -61,5 +61,5 @@ export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, 
     setMapped(drawn.mapped);
   }, [seen, key, paper, width, height, from, to]);
   const title = mapped ? `${label}. Purer than this screen can show in places.` : label;
-  return <canvas ref={canvas} role="img" aria-label={title} title={title} style={{ width, height }} className={className} />;
+  return <canvas ref={canvas} role="img" aria-label={title} title={title} style={{ width, height, maxWidth: "100%" }} className={className} />;
 }

@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { PAPERS } from "../film/paper";
 import { searchPigments } from "../pigment/search";
 import { paintModel } from "./paint";
+import { spreadPaints } from "./spread";
 import { findTwins } from "./twins";
 
 const paint = (id: string, pigmentId: string, strength = 1) => paintModel(id, [{ pigmentId, share: 1 }], strength);
@@ -30,6 +31,19 @@ describe("twins (common practice, no source)", () => {
   test("500 paints are looked through in moments", () => {
     const box = Array.from({ length: 500 }, (_, i) => paint(`p${i}`, ["PB29", "PR254", "PY154", "PG7", "PBr7-burnt-sienna"][i % 5], 0.5 + i / 400));
     expect(findTwins(box, PAPERS[0]).length).toBeGreaterThan(100);
+  });
+});
+
+describe("the most different of many", () => {
+  test("few are all kept; of many, every kind stays and near-twins go; the first stays, and the order", () => {
+    const kinds = ["PY3", "PR254", "PB29", "PG7", "PBr7-burnt-umber", "PBk9", "PW6"];
+    expect(spreadPaints(kinds.map((id) => paint(id, id)), 60, PAPERS[0])).toHaveLength(7);
+    const many = Array.from({ length: 210 }, (_, i) => paint(`${kinds[i % 7]} ${i}`, kinds[i % 7], 0.9 + 0.001 * i));
+    const kept = spreadPaints(many, 12, PAPERS[0]).map(({ id }) => id);
+    expect(kept).toHaveLength(12);
+    expect(new Set(kept.map((id) => id.split(" ")[0]))).toEqual(new Set(kinds));
+    expect(kept[0]).toBe(many[0].id);
+    expect(kept).toEqual([...kept].sort((a, b) => Number(a.split(" ")[1]) - Number(b.split(" ")[1])));
   });
 });
 

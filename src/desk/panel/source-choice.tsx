@@ -2,7 +2,7 @@
 
 import { MIXABLE } from "@/db/paintbox-document";
 import { useDesk, type MatchSource } from "../desk-store";
-import { usePaints } from "../paints";
+import { MOST_MIXED, usePaints } from "../paints";
 
 /** Whether mixes may use the whole paintbox or only the palette in the tray. */
 export function SourceChoice() {
@@ -11,7 +11,7 @@ export function SourceChoice() {
   const palette = useDesk((s) => s.document.palette);
   const owned = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status)).length;
   const choices: readonly { value: MatchSource; words: string }[] = [
-    { value: "paintbox", words: `all ${owned} paints` },
+    { value: "paintbox", words: owned > MOST_MIXED ? `the ${MOST_MIXED} most different of ${owned}` : `all ${owned} paints` },
     { value: "tray", words: `the ${palette.length} in the tray` },
   ];
   return (
