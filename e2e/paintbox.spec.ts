@@ -182,6 +182,19 @@ test("shopping lists come from where the paints stand; another year is an entry 
   await saved(page);
 });
 
+test("gaps name a lasting pigment, and one press wishes for it", async ({ page }) => {
+  await openBox(page);
+  const gaps = page.getByRole("region", { name: "Gaps" });
+  const before = await paints(page).count();
+  const named = await gaps.getByRole("listitem").first().textContent();
+  expect(named).toMatch(/chroma \d+ instead of \d+/);
+  await gaps.getByRole("button", { name: "wish for it" }).first().click();
+  await expect(paints(page)).toHaveCount(before + 1);
+  await expect(sheet(page).getByRole("combobox", { name: "It is" })).toHaveValue("wished for");
+  await expect(page.getByRole("region", { name: "Lists" })).toContainText("To buy");
+  await saved(page);
+});
+
 test("a paintbox that can't be right is not saved whatever sends it", async () => {
   const put = async (body: unknown): Promise<number> => (await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify(body) })).status;
   expect(await put({})).toBe(400);

@@ -13,6 +13,7 @@ import { Strip } from "@/ui/strip";
 import { AddPaintLine } from "./add-paint-line";
 import { createPaintboxStore, PaintboxProvider, usePaintbox, usePaintboxStore } from "./paintbox-store";
 import { exportCsv, exportGimpPalette, exportJson } from "./exchange";
+import { Gaps } from "./gaps";
 import { ImportDialog } from "./import-dialog";
 import { Lists } from "./lists";
 import { PaintSheet } from "./paint-sheet";
@@ -120,6 +121,7 @@ function Room({ revision }: { revision: number }) {
       return chosen.has(paint) && wanted.every((word) => text.includes(word));
     }), order);
   }, [all, document.paints, words, choice, order]);
+  const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
   const opened = document.paints.find(({ id }) => id === openId);
 
   return (
@@ -170,6 +172,7 @@ function Room({ revision }: { revision: number }) {
             ))}
           </ul>
           <Twins list={all} />
+          <Gaps models={atHand} />
           <Lists paints={document.paints} />
         </main>
         {opened && (
