@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { newPaint } from "@/db/paintbox-document";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -182,22 +183,64 @@ test("shopping lists come from where the paints stand; another year is an entry 
   await saved(page);
 });
 
-test("gaps name a lasting pigment, and one press wishes for it", async ({ page }) => {
+test("a box is arranged by keys and by drag, ordered with its empty wells kept, filled, and kept after a reload", async ({ page }) => {
   await openBox(page);
-  const gaps = page.getByRole("region", { name: "Gaps" });
-  const before = await paints(page).count();
-  const named = await gaps.getByRole("listitem").first().textContent();
-  expect(named).toMatch(/chroma \d+ instead of \d+/);
-  await gaps.getByRole("button", { name: "wish for it" }).first().click();
-  await expect(paints(page)).toHaveCount(before + 1);
-  await expect(sheet(page).getByRole("combobox", { name: "It is" })).toHaveValue("wished for");
-  await expect(page.getByRole("region", { name: "Lists" })).toContainText("To buy");
+  await page.getByRole("tab", { name: "Boxes" }).click();
+  const box = page.getByRole("region", { name: "Box: For the canal" });
+  const well = (at: number) => box.locator(`[data-well="${at}"]`);
+  const names = async (): Promise<string[]> => box.locator("[data-well]").evaluateAll((all) => all.map((w) => w.getAttribute("aria-label")!.replace(/^[^:]*: /, "").split(".")[0]));
+  const before = await names();
+  expect(before).toHaveLength(12);
+  await well(0).focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Alt+ArrowLeft");
+  expect((await names()).slice(0, 2)).toEqual([before[1], before[0]]);
+  await page.keyboard.press("Control+z");
+  expect(await names()).toEqual(before);
+  await well(0).locator("[draggable]").dragTo(well(11));
+  expect((await names())[11]).toBe(before[0]);
+  expect((await names())[0]).toBe("empty");
+  await box.getByRole("combobox", { name: "Order the box" }).selectOption("lights to darks");
+  const ordered = await names();
+  expect(ordered[0]).toBe("empty");
+  expect([...ordered].sort()).toEqual([...before].sort());
+  await well(0).getByRole("button").click();
+  const picker = page.getByRole("dialog", { name: /A paint for row 1, well 1/ });
+  await picker.getByRole("searchbox").fill("PY3");
+  await picker.getByRole("button", { name: /Lemon yellow/ }).click();
+  expect((await names())[0]).toBe("Lemon yellow");
+  await box.getByLabel("Columns").fill("5");
+  expect((await names()).filter((name) => name !== "empty")).toHaveLength(9);
   await saved(page);
+  await page.reload();
+  await page.getByRole("tab", { name: "Boxes" }).click();
+  expect((await names())[0]).toBe("Lemon yellow");
+  expect(await names()).toHaveLength(10);
 });
 
 test("a paintbox that can't be right is not saved whatever sends it", async () => {
   const put = async (body: unknown): Promise<number> => (await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify(body) })).status;
   expect(await put({})).toBe(400);
   expect(await put({ revision: 0, document: { paints: [{ id: "x" }] } })).toBe(400);
-  expect(await put({ revision: 0, document: { paints: [] } })).toBe(409);
+  expect(await put({ revision: 0, document: { paints: [], boxes: [] } })).toBe(409);
+});
+
+test("gaps name a lasting pigment, and one press wishes for it", async ({ page }) => {
+  // A box of two earths, whatever revision the tests before have come to.
+  const entry = (id: string, name: string, pigmentId: string) => newPaint({ id, name, pigments: [{ pigmentId, share: 1 }] });
+  const paintsOfEarth = [entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "Ochre", "PY43"), entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d12", "Umber", "PBr7-burnt-umber")];
+  let status = 409;
+  for (let revision = 0; status === 409 && revision < 200; revision++) {
+    ({ status } = await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify({ revision, document: { paints: paintsOfEarth, boxes: [] } }) }));
+  }
+  expect(status).toBe(200);
+  await openBox(page);
+  await expect(paints(page)).toHaveCount(2);
+  const gaps = page.getByRole("region", { name: "Gaps" });
+  await expect(gaps.getByRole("listitem").first()).toContainText(/chroma \d+ instead of \d+/);
+  await gaps.getByRole("button", { name: "wish for it" }).first().click();
+  await expect(paints(page)).toHaveCount(3);
+  await expect(sheet(page).getByRole("combobox", { name: "It is" })).toHaveValue("wished for");
+  await expect(page.getByRole("region", { name: "Lists" })).toContainText("To buy");
+  await saved(page);
 });

@@ -38,6 +38,7 @@ await shoot("taking-a-colour", "/", async (page) => {
 await shoot("from-the-paintbox", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click());
 await shoot("paintbox", "/paintbox");
 await shoot("paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click());
+await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());
 await shoot("import", "/paintbox", async (page) => {
   await page.getByRole("button", { name: "Import" }).click();
   const csv = "Paint;Pigment;Brand;Size\nNight blue;PB60;Quillfen;15 ml\nOdd one;PX99;Quillfen;5\nBurnt umber;PBr7;Ottermoor;10";

@@ -25,6 +25,7 @@ export { chargePath, type Puddle } from "./mix/charge";
 export { labelContradictions } from "./pigment/label-check";
 export { searchPigments, type FoundPigment } from "./pigment/search";
 export { looksOf } from "./mix/looks";
+export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./palette/arrange";
 export { findGaps, type Gap } from "./palette/gaps";
 export { spreadPaints } from "./mix/spread";
 export { findTwins, type Twins } from "./mix/twins";

@@ -44,8 +44,23 @@ export const paintEntry = z.object({
 });
 export type PaintEntry = z.infer<typeof paintEntry>;
 
-/** The whole paintbox, in its own order; saved and undone as one piece. */
-export const paintboxDocument = z.object({ paints: z.array(paintEntry).max(2000, "A paintbox holds at most 2000 paints.") })
+/** A real box: rows and columns of pans, a paint or nothing in each well. */
+export const travelBox = z.object({
+  id: z.uuid(),
+  name: text(80).min(1, "A box needs a name."),
+  rows: z.int().gte(1).lte(12, "A box has at most 12 rows."),
+  columns: z.int().gte(1).lte(24, "A box has at most 24 columns."),
+  pan: z.enum(["whole pan", "half pan"]),
+  /** Paint ids row by row; null is an empty well. */
+  wells: z.array(z.uuid().nullable()),
+}).refine(({ rows, columns, wells }) => wells.length === rows * columns, "A box has as many wells as rows times columns.");
+export type TravelBox = z.infer<typeof travelBox>;
+
+/** The whole paintbox, in its own order, and its boxes; saved and undone as one piece. */
+export const paintboxDocument = z.object({
+  paints: z.array(paintEntry).max(2000, "A paintbox holds at most 2000 paints."),
+  boxes: z.array(travelBox).max(40, "At most 40 boxes.").default([]),
+})
   .refine(({ paints }) => new Set(paints.map(({ id }) => id)).size === paints.length, "Two paints have the same id.");
 export type PaintboxDocument = z.infer<typeof paintboxDocument>;
 

@@ -22,7 +22,7 @@ export async function listPaints(db: Database): Promise<PaintEntry[]> {
 /** The paintbox and its revision. */
 export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
   const [row] = await db.select().from(paintbox);
-  return { revision: row?.revision ?? 0, document: { paints: await listPaints(db) } };
+  return { revision: row?.revision ?? 0, document: { paints: await listPaints(db), boxes: row?.boxes ?? [] } };
 }
 
 const CHUNK = 200;
@@ -50,7 +50,7 @@ async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<v
 export async function savePaintbox(db: Database, revision: number, document: PaintboxDocument): Promise<number> {
   return db.transaction(async (tx) => {
     await tx.insert(paintbox).values({ id: 1 }).onConflictDoNothing();
-    const [updated] = await tx.update(paintbox).set({ revision: revision + 1 }).where(and(eq(paintbox.id, 1), eq(paintbox.revision, revision))).returning();
+    const [updated] = await tx.update(paintbox).set({ revision: revision + 1, boxes: document.boxes }).where(and(eq(paintbox.id, 1), eq(paintbox.revision, revision))).returning();
     if (!updated) throw new RevisionConflict();
     await writePaints(tx, document.paints);
     return updated.revision;

@@ -18,7 +18,7 @@ beforeAll(async () => {
   await savePaintbox(open.db, 0, { paints: [
     newPaint({ id: paintIds[0], name: "Ultramarine", maker: "Fenn & Rook", pigments: [{ pigmentId: "PB29", share: 1 }] }),
     newPaint({ id: paintIds[1], name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] }),
-  ] });
+  ], boxes: [] });
   const photo = { id: photoId, fileName: "canal.jpg", format: "jpeg", widthPx: 3000, heightPx: 2000, workingWidthPx: 2000, workingHeightPx: 1333, bytes: 12345 };
   await addPhoto(open.db, photo);
   await addPhoto(open.db, photo);
@@ -42,22 +42,23 @@ describe("the paintbox", () => {
     const [first, second] = document.paints;
     const green = { ...second, notes: "half empty", left: 0.5, price: 8.5, currency: "EUR", boughtOn: "2024-05-01", label: { ...second.label, staining: "St" }, favourite: true };
     const third = newPaint({ id: randomUUID(), name: "Wished", status: "wished for", pigments: [{ pigmentId: "PV23", share: 1 }] });
-    expect(await savePaintbox(open.db, revision, { paints: [green, first, third] })).toBe(revision + 1);
-    expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
+    const travel = { id: randomUUID(), name: "Tin", rows: 1, columns: 3, pan: "half pan" as const, wells: [first.id, null, green.id] };
+    expect(await savePaintbox(open.db, revision, { paints: [green, first, third], boxes: [travel] })).toBe(revision + 1);
+    expect((await findPaintbox(open.db)).document).toEqual({ paints: [green, first, third], boxes: [travel] });
     const broken = { ...third, id: randomUUID(), pigments: [{ pigmentId: "PB29", share: -1 }] };
-    await expect(savePaintbox(open.db, revision + 1, { paints: [broken] })).rejects.toThrow();
-    await expect(savePaintbox(open.db, revision, { paints: [] })).rejects.toThrow(RevisionConflict);
+    await expect(savePaintbox(open.db, revision + 1, { paints: [broken], boxes: [] })).rejects.toThrow();
+    await expect(savePaintbox(open.db, revision, { paints: [], boxes: [] })).rejects.toThrow(RevisionConflict);
     expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
-    await savePaintbox(open.db, revision + 1, { paints: [first, second] });
-    expect(await findPaintbox(open.db)).toEqual({ revision: revision + 2, document: { paints: [first, second] } });
+    await savePaintbox(open.db, revision + 1, { paints: [first, second], boxes: [] });
+    expect(await findPaintbox(open.db)).toEqual({ revision: revision + 2, document: { paints: [first, second], boxes: [] } });
   });
 
   test("a palette keeps its paint through a save and loses it with the paint", async () => {
     const id = await createPainting(open.db, photoId, plan({ palette: paintIds }));
     const { revision, document } = await findPaintbox(open.db);
-    await savePaintbox(open.db, revision, { paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })) });
+    await savePaintbox(open.db, revision, { ...document, paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })) });
     expect((await findPainting(open.db, id))?.document.palette).toEqual(paintIds);
-    await savePaintbox(open.db, revision + 1, { paints: document.paints.slice(0, 1) });
+    await savePaintbox(open.db, revision + 1, { ...document, paints: document.paints.slice(0, 1) });
     expect((await findPainting(open.db, id))?.document.palette).toEqual([paintIds[0]]);
     await savePaintbox(open.db, revision + 2, document);
   });
@@ -65,7 +66,7 @@ describe("the paintbox", () => {
   test("500 paints are written and read back", async () => {
     const { revision, document } = await findPaintbox(open.db);
     const many = Array.from({ length: 500 }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }));
-    await savePaintbox(open.db, revision, { paints: [...document.paints, ...many] });
+    await savePaintbox(open.db, revision, { ...document, paints: [...document.paints, ...many] });
     expect((await listPaints(open.db)).map(({ name }) => name).slice(2)).toEqual(many.map(({ name }) => name));
     await savePaintbox(open.db, revision + 1, document);
   });
@@ -82,6 +83,9 @@ describe("the paintbox", () => {
     expect(paintFaults({ ...good, pigments: [{ pigmentId: "PX99", share: 1 }] }, "2026-11-25").pigments).toContain("no such pigment");
     expect(paintFaults({ ...good, pigments: [] }, "2026-11-25").pigments).toContain("at least one");
     expect(paintboxDocument.safeParse({ paints: [good, good] }).success).toBe(false);
+    const tin = { id: randomUUID(), name: "Tin", rows: 2, columns: 2, pan: "half pan", wells: [good.id, null, null, null] };
+    expect(paintboxDocument.safeParse({ paints: [good], boxes: [tin] }).success).toBe(true);
+    for (const wrong of [{ ...tin, wells: [null] }, { ...tin, rows: 0 }, { ...tin, name: "" }, { ...tin, pan: "bucket" }]) expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
   });
 });
 

@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import type { PaintEntry } from "./paintbox-document";
+import type { PaintEntry, TravelBox } from "./paintbox-document";
 import type { StoredRecipe } from "./painting-document";
 
 /** Something owned: its label facts. Its optics come from its pigments in the handbook. */
@@ -34,6 +34,7 @@ export const paints = pgTable("paints", {
 export const paintbox = pgTable("paintbox", {
   id: integer("id").primaryKey().default(1),
   revision: integer("revision").notNull().default(0),
+  boxes: jsonb("boxes").$type<TravelBox[]>().notNull().default([]),
 });
 
 /** The handbook pigments in a paint and their shares. */

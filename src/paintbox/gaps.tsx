@@ -18,7 +18,7 @@ export function Gaps({ models }: { models: readonly PaintModel[] }) {
   const gaps = useMemo(() => (later.length === 0 ? [] : findGaps(spreadPaints(later, MOST, paper), paper).slice(0, SHOWN)), [later]);
   if (gaps.length === 0) return null;
   return (
-    <section aria-label="Gaps" className="mt-8 max-w-3xl border-t border-(--hairline) pt-4">
+    <section aria-label="Gaps" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
       <h2 className="name-face text-2xl">Gaps</h2>
       <p className="quiet mb-2">Where these paints stay dull, and the lasting pigment that would bring most.</p>
       <ul className="space-y-1">

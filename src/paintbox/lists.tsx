@@ -15,7 +15,7 @@ export function Lists({ paints }: { paints: readonly PaintEntry[] }) {
   ].filter((list) => list.paints.length > 0);
   if (lists.length === 0) return null;
   return (
-    <section aria-label="Lists" className="print-only-this mt-8 max-w-3xl border-t border-(--hairline) pt-4">
+    <section aria-label="Lists" className="mt-8 max-w-3xl border-t border-(--hairline) pt-4">
       {lists.map(({ title, words, paints: listed }) => (
         <div key={title} className="mb-4">
           <h2 className="name-face text-2xl">{title} <span className="label-line">{words}</span></h2>

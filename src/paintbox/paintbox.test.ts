@@ -71,7 +71,7 @@ describe("rows as paints", () => {
 describe("the box's store", () => {
   let store: PaintboxStore;
   beforeEach(() => {
-    store = createPaintboxStore({ paints: box });
+    store = createPaintboxStore({ paints: box, boxes: [] });
   });
   test("adding opens the paint, many are one step, removing closes it, everything is undone", () => {
     const extra = paint("Viridian", ["PG18"]);

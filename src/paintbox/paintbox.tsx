@@ -13,6 +13,7 @@ import { Strip } from "@/ui/strip";
 import { AddPaintLine } from "./add-paint-line";
 import { createPaintboxStore, PaintboxProvider, usePaintbox, usePaintboxStore } from "./paintbox-store";
 import { exportCsv, exportGimpPalette, exportJson } from "./exchange";
+import { BoxView } from "./box-view";
 import { Gaps } from "./gaps";
 import { ImportDialog } from "./import-dialog";
 import { Lists } from "./lists";
@@ -64,7 +65,7 @@ function Twins({ list }: { list: readonly Shown[] }) {
   const twins = useMemo(() => findTwins(later.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), paper), [later]);
   if (twins.length === 0) return null;
   return (
-    <section aria-label="Twins" className="mt-8 max-w-3xl border-t border-(--hairline) pt-4">
+    <section aria-label="Twins" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
       <h2 className="name-face text-2xl">Twins</h2>
       <p className="quiet mb-2">So close in masstone, wash and tint that one of the two is enough.</p>
       <ul className="space-y-1">
@@ -95,6 +96,7 @@ function Room({ revision }: { revision: number }) {
   const canUndo = useStore(store.temporal, (s) => s.pastStates.length > 0);
   const canRedo = useStore(store.temporal, (s) => s.futureStates.length > 0);
   const [words, setWords] = useState("");
+  const [view, setView] = useState<"paints" | "boxes">("paints");
   const [choice, setChoice] = useState("all");
   const [order, setOrder] = useState<Order>("by hue");
 
@@ -136,7 +138,16 @@ function Room({ revision }: { revision: number }) {
       </RoomHeader>
       <div className={`grid min-h-0 ${opened ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
         <main className="min-h-0 overflow-y-auto px-6 py-5">
-          <search className="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <div role="tablist" aria-label="Paints or boxes" className="mb-4 flex gap-5 print:hidden">
+            {(["paints", "boxes"] as const).map((name) => (
+              <button key={name} type="button" role="tab" aria-selected={view === name} className={`name-face cursor-pointer border-b-2 text-xl ${view === name ? "border-primary" : "border-transparent quiet"}`} onClick={() => setView(name)}>
+                {name === "paints" ? "Paints" : "Boxes"}
+              </button>
+            ))}
+          </div>
+          {view === "boxes" && <BoxView />}
+          <div className={view === "boxes" ? "hidden" : ""}>
+          <search className="print:hidden mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
             <input type="search" className="input input-sm w-56" placeholder="Name, maker, pigment" aria-label="Search the paintbox" value={words} onChange={(event) => setWords(event.target.value)} />
             <select className="select select-sm w-52" aria-label="Which paints" value={choice} onChange={(event) => setChoice(event.target.value)}>
               <option value="all">all paints</option>
@@ -160,7 +171,7 @@ function Room({ revision }: { revision: number }) {
           </search>
           {all.length === 0 && <p className="name-face py-8 text-xl">The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.</p>}
           {all.length > 0 && shown.length === 0 && <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>}
-          <ul aria-label="Paints" className="grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5">
+          <ul aria-label="Paints" className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5">
             {shown.map(({ paint, model, codes }) => (
               <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
                 <button type="button" aria-pressed={paint.id === openId} className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`} onClick={() => open(paint.id)}>
@@ -174,9 +185,10 @@ function Room({ revision }: { revision: number }) {
           <Twins list={all} />
           <Gaps models={atHand} />
           <Lists paints={document.paints} />
+          </div>
         </main>
         {opened && (
-          <aside aria-label="One paint" className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">
+          <aside aria-label="One paint" className="print:hidden min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">
             <PaintSheet key={opened.id} paint={opened} />
           </aside>
         )}

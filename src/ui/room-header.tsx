@@ -12,7 +12,7 @@ const ROOMS = [
 /** Head of every room but the desk: where one is and the way to the others. */
 export function RoomHeader({ room, children }: { room: (typeof ROOMS)[number]["name"]; children?: ReactNode }) {
   return (
-    <header className="sticky top-0 z-30 bg-base-100">
+    <header className="sticky top-0 z-30 bg-base-100 print:hidden">
       <div className="flex h-13 items-center gap-4 px-5">
         <Wordmark />
         <h1 className="name-face text-lg">{room}</h1>

@@ -5,7 +5,7 @@ import sharp from "sharp";
 import { DEFAULT_MATCH, matchOver, paintModel, PAPERS, prepareMatch, samplePhoto } from "@/core";
 import type { Database } from "@/db/database";
 import { findPaintbox, savePaintbox } from "@/db/paintbox";
-import { newPaint } from "@/db/paintbox-document";
+import { newPaint, type TravelBox } from "@/db/paintbox-document";
 import type { PaintingArea } from "@/db/painting-document";
 import { createPainting } from "@/db/paintings";
 import { readPhoto } from "../photo-file";
@@ -38,7 +38,8 @@ export async function seedDemo(db: Database, data: string): Promise<void> {
   await storePhoto(db, data, photo, "pump-house.jpg");
   await db.transaction(async (tx) => {
     const ids = DEMO_PAINTS.map(() => randomUUID());
-    await savePaintbox(tx, revision, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })) });
+    const travel: TravelBox = { id: randomUUID(), name: "For the canal", rows: 2, columns: 6, pan: "half pan", wells: [...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]), null, null, null, null] };
+    await savePaintbox(tx, revision, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] });
     const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
     const palette = DEMO_PALETTE.map(idOf);
     const models = DEMO_PALETTE.map((name) => {

@@ -1,0 +1,1 @@
+ALTER TABLE "paintbox" ADD COLUMN "boxes" jsonb DEFAULT '[]'::jsonb NOT NULL;
