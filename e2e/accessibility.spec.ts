@@ -29,7 +29,13 @@ const views: readonly (readonly [name: string, path: string, prepare: (page: Pag
     await page.getByRole("region", { name: "Colour taken from the photo" }).waitFor();
   }],
   ["the paint picker", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click()],
-  ["the paintbox", "/paintbox", (page) => page.getByRole("heading", { name: "Ultramarine" }).waitFor()],
+  ["the paintbox with a paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click()],
+  ["the boxes", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click()],
+  ["a table to import", "/paintbox", async (page) => {
+    await page.getByRole("button", { name: "Import" }).click();
+    await page.locator("dialog[open] input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9") });
+    await page.getByRole("list", { name: "Lines that can't be taken" }).waitFor();
+  }],
   ["the handbook with a pigment", "/handbook?pigment=PB28", (page) => page.getByRole("article").waitFor()],
   ["a mix tried", "/try-a-mix", (page) => page.getByRole("region", { name: "What it looks like" }).waitFor()],
   ["nothing there", "/painting/none", (page) => page.getByRole("heading").waitFor()],
