@@ -117,12 +117,3 @@ export function useDesk<T>(select: (state: DeskState) => T): T {
 export function useSelectedArea(): PaintingArea | null {
   return useDesk((s) => s.document.areas.find((a) => a.id === s.selectedId) ?? null);
 }
-
-/** Undo and redo, and whether there is anything to undo or redo. */
-export function useHistory(): { undo: () => void; redo: () => void; canUndo: boolean; canRedo: boolean } {
-  const { temporal: history } = useDeskStore();
-  const canUndo = useStore(history, (s) => s.pastStates.length > 0);
-  const canRedo = useStore(history, (s) => s.futureStates.length > 0);
-  const { undo, redo } = history.getState();
-  return { undo: () => undo(), redo: () => redo(), canUndo, canRedo };
-}

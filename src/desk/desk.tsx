@@ -3,8 +3,9 @@
 import { useEffect, useMemo, useState } from "react";
 import type { PaintEntry } from "@/db/paintbox-document";
 import type { PaintingTitle, StoredPainting } from "@/db/paintings";
+import { isForField, useUndoKeys } from "@/ui/undo";
 import { useAutosave } from "@/ui/autosave";
-import { createDeskStore, DeskProvider, useDesk, useHistory, useSelectedArea, type DeskStore } from "./desk-store";
+import { createDeskStore, DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
 import { Header } from "./header";
 import { knownPaint, PaintsProvider } from "./paints";
 import { AreaDetail } from "./panel/area-detail";
@@ -26,30 +27,22 @@ function Panel() {
   return area ? <AreaDetail key={area.id} area={area} /> : <AreaList />;
 }
 
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.matches("input:not([type=range]):not([type=radio]), textarea, select");
-
-/** Undo and redo from anywhere; Escape goes back to all areas. */
-function useDeskKeys(): void {
-  const { undo, redo } = useHistory();
+/** Escape goes back to all areas. */
+function useEscape(): void {
   const select = useDesk((s) => s.select);
   useEffect(() => {
-    const onKeyDown = (event: globalThis.KeyboardEvent): void => {
-      const key = event.key.toLowerCase();
-      if (isTyping(event.target) || document.querySelector("dialog[open]")) return;
-      if ((event.ctrlKey || event.metaKey) && key === "z") (event.shiftKey ? redo : undo)();
-      else if ((event.ctrlKey || event.metaKey) && key === "y") redo();
-      else if (event.key === "Escape") select(null);
-      else return;
-      event.preventDefault();
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (event.key === "Escape" && !isForField(event)) select(null);
     };
     window.addEventListener("keydown", onKeyDown);
     return () => window.removeEventListener("keydown", onKeyDown);
-  }, [undo, redo, select]);
+  }, [select]);
 }
 
 function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
   const save = useAutosave(`/api/paintings/${painting.id}`, painting.revision, store);
-  useDeskKeys();
+  useUndoKeys(store.temporal);
+  useEscape();
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
       <Header id={painting.id} titles={titles} save={save} />

@@ -1,14 +1,15 @@
 "use client";
 
-import { ChevronDown, Redo2, SunMoon, Trash2, Undo2 } from "lucide-react";
+import { ChevronDown, SunMoon, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useRef, useState } from "react";
 import type { PaintingTitle } from "@/db/paintings";
 import { chooseTheme, shownTheme } from "@/ui/theme";
 import { SaveWords } from "@/ui/save-words";
 import type { SaveState } from "@/ui/saver";
+import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
-import { useDesk, useHistory } from "./desk-store";
+import { useDesk, useDeskStore } from "./desk-store";
 import { NewPainting } from "./new-painting";
 
 function Title() {
@@ -76,7 +77,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
 
 /** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
 export function Header({ id, titles, save }: { id: string; titles: readonly PaintingTitle[]; save: SaveState }) {
-  const { undo, redo, canUndo, canRedo } = useHistory();
+  const { temporal } = useDeskStore();
   return (
     <header className="relative z-30 bg-base-100">
       <div className="flex h-13 items-center gap-4 px-5">
@@ -84,8 +85,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
         <Title />
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <SaveWords save={save} />
-          <button type="button" className="btn btn-square btn-ghost btn-sm ml-2" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={undo}><Undo2 size={16} /></button>
-          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={redo}><Redo2 size={16} /></button>
+          <UndoButtons history={temporal} />
           <Link href="/paintbox" className="btn btn-ghost btn-sm">Paintbox</Link>
           <Link href="/handbook" className="btn btn-ghost btn-sm">Handbook</Link>
           <Link href="/try-a-mix" className="btn btn-ghost btn-sm">Try a mix</Link>

@@ -1,8 +1,7 @@
 "use client";
 
-import { Redo2, Star, Undo2 } from "lucide-react";
-import { useDeferredValue, useEffect, useMemo, useState } from "react";
-import { useStore } from "zustand";
+import { Star } from "lucide-react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { findTwins, hueOrder, lchOfLab, looksOf, paintModel, PAPERS, pigmentById, type PaintModel } from "@/core";
 import type { StoredPaintbox } from "@/db/paintbox";
 import { MIXABLE, paintStatus, type PaintEntry } from "@/db/paintbox-document";
@@ -10,6 +9,7 @@ import { useAutosave } from "@/ui/autosave";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/save-words";
 import { Strip } from "@/ui/strip";
+import { UndoButtons, useUndoKeys } from "@/ui/undo";
 import { AddPaintLine } from "./add-paint-line";
 import { createPaintboxStore, PaintboxProvider, usePaintbox, usePaintboxStore } from "./paintbox-store";
 import { exportCsv, exportGimpPalette, exportJson } from "./exchange";
@@ -93,26 +93,12 @@ function Room({ revision }: { revision: number }) {
   const store = usePaintboxStore();
   const save = useAutosave("/api/paintbox", revision, store);
   const { document, openId, open } = usePaintbox((s) => s);
-  const canUndo = useStore(store.temporal, (s) => s.pastStates.length > 0);
-  const canRedo = useStore(store.temporal, (s) => s.futureStates.length > 0);
   const [words, setWords] = useState("");
   const [view, setView] = useState<"paints" | "boxes">("paints");
   const [choice, setChoice] = useState("all");
   const [order, setOrder] = useState<Order>("by hue");
 
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || (event.target instanceof HTMLInputElement && event.target.type !== "range")) return;
-      const { undo, redo } = store.temporal.getState();
-      const key = event.key.toLowerCase();
-      if (key === "z") (event.shiftKey ? redo : undo)();
-      else if (key === "y") redo();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKeyDown);
-    return () => window.removeEventListener("keydown", onKeyDown);
-  }, [store]);
+  useUndoKeys(store.temporal);
 
   const all = useMemo(() => document.paints.map(showOf), [document.paints]);
   const shown = useMemo(() => {
@@ -131,8 +117,7 @@ function Room({ revision }: { revision: number }) {
       <RoomHeader room="Paintbox">
         <AddPaintLine />
         <span className="flex items-center gap-1">
-          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Undo" disabled={!canUndo} onClick={() => store.temporal.getState().undo()}><Undo2 size={16} /></button>
-          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" disabled={!canRedo} onClick={() => store.temporal.getState().redo()}><Redo2 size={16} /></button>
+          <UndoButtons history={store.temporal} />
           <SaveWords save={save} />
         </span>
       </RoomHeader>

@@ -1,12 +1,13 @@
 "use client";
 
-import { Plus, Redo2, Undo2, X } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { Plus, X } from "lucide-react";
+import { useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { CONVENIENCE_MIXES, COUNTABLE_WATER, HANDBOOK, paintModel, PAPERS, paperById, pigmentById, waterWords, type PigmentShare } from "@/core";
 import type { PaintEntry } from "@/db/paintbox-document";
 import { PaintPicker, type PickablePaint } from "@/ui/paint-picker";
 import { RoomHeader } from "@/ui/room-header";
+import { UndoButtons, useUndoKeys } from "@/ui/undo";
 import { createTrialStore, MOST_PAINTS, type Trial } from "./mix-store";
 import { MixResult } from "./mix-result";
 import { PartRow } from "./part-row";
@@ -43,23 +44,9 @@ export function TryMix({ owned, start }: { owned: readonly PaintEntry[]; start: 
   const [store] = useState(() => createTrialStore(start && byId.has(start) ? [start, start === "PBr7-burnt-sienna" ? "PB29" : "PBr7-burnt-sienna"] : ["PB29", "PBr7-burnt-sienna"]));
   const trial = useStore(store, (s) => s.trial);
   const change = useStore(store, (s) => s.change);
-  const canUndo = useStore(store.temporal, (s) => s.pastStates.length > 0);
-  const canRedo = useStore(store.temporal, (s) => s.futureStates.length > 0);
   const paper = paperById(trial.paperId);
 
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || document.querySelector("dialog[open]")) return;
-      const { undo, redo } = store.temporal.getState();
-      const key = event.key.toLowerCase();
-      if (key === "z") (event.shiftKey ? redo : undo)();
-      else if (key === "y") redo();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKeyDown);
-    return () => window.removeEventListener("keydown", onKeyDown);
-  }, [store]);
+  useUndoKeys(store.temporal);
 
   const named = (id: string, parts: number) => {
     const paint = byId.get(id);
@@ -74,8 +61,7 @@ export function TryMix({ owned, start }: { owned: readonly PaintEntry[]; start: 
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       <RoomHeader room="Try a mix">
         <span className="flex gap-1">
-          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Undo" disabled={!canUndo} onClick={() => store.temporal.getState().undo()}><Undo2 size={16} /></button>
-          <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" disabled={!canRedo} onClick={() => store.temporal.getState().redo()}><Redo2 size={16} /></button>
+          <UndoButtons history={store.temporal} />
         </span>
       </RoomHeader>
       <main className="grid min-h-0 grid-cols-[430px_minmax(0,1fr)]">
