@@ -45,7 +45,7 @@ export interface Recipe {
 }
 
 /** How many of the polished mixes are rounded and weighed against each other. */
-const ROUNDED = 22;
+const ROUNDED = 18;
 
 /**
  * Table of everything these paints can make on this paper; pass it to {@link matchOver} for each target.
