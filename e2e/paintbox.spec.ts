@@ -103,6 +103,23 @@ test("removing is undone, from the button and from the keyboard", async ({ page 
   await expect(page.getByRole("region", { name: "Tray" })).toContainText("Ultramarine");
 });
 
+test("a painting whose recipe uses a removed paint says so and is still saved", async ({ page }) => {
+  await openBox(page);
+  await paints(page).filter({ hasText: "Viridian" }).click();
+  await page.getByRole("button", { name: "Remove Viridian" }).click();
+  await saved(page);
+  const desk = await page.context().newPage();
+  await desk.goto(server.url);
+  await desk.getByRole("textbox", { name: "Title of the painting" }).fill("Without viridian");
+  await desk.keyboard.press("Enter");
+  await saved(desk);
+  await desk.getByRole("button", { name: /^Area 5:/ }).click();
+  await expect(desk.getByRole("article", { name: /^Area 5/ })).toContainText("has left the paintbox");
+  await desk.close();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await saved(page);
+});
+
 test("a table is imported with its columns in any order: mapping and faults are seen before anything is stored, and it is undone in one step", async ({ page }) => {
   await openBox(page);
   const before = await paints(page).count();

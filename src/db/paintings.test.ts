@@ -114,6 +114,21 @@ describe("paintings", () => {
     expect(await findPhoto(open.db, "b".repeat(64))).toBeNull();
   });
 
+  test("a recipe outlives its paint: the painting is still saved, and the recipe with it", async () => {
+    const gone = randomUUID();
+    const box = await findPaintbox(open.db);
+    const paint = newPaint({ id: gone, name: "Viridian", pigments: [{ pigmentId: "PG18", share: 1 }] });
+    await savePaintbox(open.db, box.revision, { ...box.document, paints: [...box.document.paints, paint] });
+    const door = area("Door", { recipe: { parts: [{ paintId: gone, parts: 2 }], waterParts: 3 } });
+    const id = await createPainting(open.db, photoId, plan({ areas: [door], palette: [gone, paintIds[0]] }));
+    await savePaintbox(open.db, box.revision + 1, box.document);
+    const { document, revision } = (await findPainting(open.db, id))!;
+    expect(document.palette).toEqual([paintIds[0]]);
+    await savePainting(open.db, id, revision, { ...document, title: "Still saved" });
+    expect((await findPainting(open.db, id))?.document).toEqual({ ...document, title: "Still saved" });
+    expect(document.areas).toEqual([door]);
+  });
+
   test("removing one leaves the others", async () => {
     const [one, two] = [await createPainting(open.db, photoId, plan({ areas: [area("Sky")] })), await createPainting(open.db, photoId, plan())];
     await removePainting(open.db, one);

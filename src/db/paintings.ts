@@ -22,7 +22,7 @@ export interface PaintingTitle {
 
 /** There is no such painting. */
 export class PaintingNotFound extends Error {}
-/** The document names paints that the paintbox doesn't hold. */
+/** The palette names paints that the paintbox doesn't hold. A recipe may outlive its paint: it is kept, and the desk says so. */
 export class UnknownPaint extends Error {}
 
 /** All paintings, last changed first. */
@@ -70,10 +70,9 @@ const areaRow = (paintingId: string, area: PaintingArea, position: number): type
 });
 
 async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {
-  const named = new Set([...document.palette, ...document.areas.flatMap((a) => a.recipe?.parts.map((p) => p.paintId) ?? [])]);
-  if (named.size > 0) {
-    const known = await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, [...named]));
-    if (known.length < named.size) throw new UnknownPaint();
+  if (document.palette.length > 0) {
+    const known = await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette));
+    if (known.length < document.palette.length) throw new UnknownPaint();
   }
   await db.delete(areas).where(eq(areas.paintingId, id));
   await db.delete(palettePaints).where(eq(palettePaints.paintingId, id));

@@ -24,7 +24,7 @@ export async function PUT(request: Request, context: Context): Promise<NextRespo
       return refuse(409, "This painting was changed in another window. Load it again to go on from there.");
     }
     if (error instanceof PaintingNotFound) return refuse(404, GONE);
-    if (error instanceof UnknownPaint) return refuse(400, "A recipe uses a paint that is no longer in the paintbox. Load the page again.");
+    if (error instanceof UnknownPaint) return refuse(400, "A paint on the palette is no longer in the paintbox. Load the page again.");
     console.error(error);
     return refuse(500, "The painting could not be saved. Is there room on the disk? It will be tried again.");
   }
