@@ -1,6 +1,16 @@
 import { z } from "zod";
+import { CURVE_KINDS, MAX_ANGLE_DEGREES, MAX_LABEL, unpackMap, type Light, type Plane } from "@/core";
 
 const finite = z.number().refine(Number.isFinite);
+
+function readable({ width, height, packed }: { width: number; height: number; packed: string }): boolean {
+  try {
+    unpackMap(packed, width, height);
+    return true;
+  } catch {
+    return false;
+  }
+}
 
 /** A recipe as the painter chose it; its colour is predicted anew whenever it is shown. */
 export const storedRecipe = z.object({
@@ -9,6 +19,23 @@ export const storedRecipe = z.object({
 });
 export type StoredRecipe = z.infer<typeof storedRecipe>;
 
+const share = finite.gte(0).lte(1);
+const point = z.object({ x: share, y: share });
+
+/** What the painter wants of a colour beside its value (core: Wish). */
+export const wish = z.discriminatedUnion("way", [
+  z.object({ way: z.literal("follow") }),
+  z.object({ way: z.literal("heighten"), by: finite.gte(1).lte(3) }),
+  z.object({ way: z.literal("turn"), degrees: finite.gte(-180).lte(180) }),
+]);
+
+export const PLANES = ["near", "middle", "far"] as const satisfies readonly Plane[];
+export const LIGHTS = ["lit", "shade", "cast"] as const satisfies readonly Light[];
+export const EDGES = ["soft", "hard"] as const;
+/** How much an area counts when colours are matched and paints chosen. The last is the focal point's. */
+export const WEIGHTS = [0.5, 1, 2, 4] as const;
+export const FOCAL_WEIGHT = 4;
+
 export const paintingArea = z.object({
   id: z.uuid(),
   name: z.string().trim().min(1, "An area needs a name.").max(80, "Names are at most 80 letters long."),
@@ -16,8 +43,43 @@ export const paintingArea = z.object({
   sample: z.object({ x: finite.gte(0).lte(1), y: finite.gte(0).lte(1), radius: finite.gte(0).lte(0.5) }),
   lab: z.object({ L: finite.gte(-1).lte(101), a: finite.gte(-200).lte(200), b: finite.gte(-200).lte(200) }),
   recipe: storedRecipe.nullable(),
+  /** Its label on the painting's map; null while it is known by its sample alone. */
+  region: z.int().gte(1).lte(MAX_LABEL).nullable(),
+  plane: z.enum(PLANES).nullable(),
+  light: z.enum(LIGHTS).nullable(),
+  edge: z.enum(EDGES).nullable(),
+  weight: z.union(WEIGHTS.map((weight) => z.literal(weight))),
+  /** Null: as wished for the whole painting. */
+  wish: wish.nullable(),
 });
 export type PaintingArea = z.infer<typeof paintingArea>;
+
+/** An area as it starts: its colour, and nothing decided about it. */
+export const newArea = (area: Pick<PaintingArea, "id" | "name" | "sample" | "lab"> & Partial<PaintingArea>): PaintingArea => ({
+  recipe: null, region: null, plane: null, light: null, edge: null, weight: 1, wish: null, ...area,
+});
+
+const curveValues = z.tuple([finite, finite, finite, finite, finite])
+  .refine((v) => v.every((value, i) => value >= 0 && value <= 10 && (i === 0 || value >= v[i - 1])), "A value curve never falls.");
+
+/** How the photo is looked at and what is wanted of it. */
+export const study = z.object({
+  /** The part of the photo that is painted; null: all of it (core: Frame). */
+  frame: z.object({ x: share, y: share, width: finite.gt(0).lte(1), aspect: finite.gt(0.1).lt(10), angleDegrees: finite.gte(-MAX_ANGLE_DEGREES).lte(MAX_ANGLE_DEGREES) }).nullable(),
+  /** The sheet's size; null: 38 cm long, in the photo's shape. */
+  sheet: z.object({ widthCm: finite.gte(2).lte(300), heightCm: finite.gte(2).lte(300), unit: z.enum(["cm", "in"]) }).nullable(),
+  /** The picked neutral: its light as the photo has it (linear Display P3), and how far it is corrected. */
+  white: z.object({ x: share, y: share, light: z.object({ r: share, g: share, b: share }), degree: share }).nullable(),
+  /** Which area each pixel belongs to (core: packMap). */
+  map: z.object({ width: z.int().gte(1).lte(1000), height: z.int().gte(1).lte(1000), packed: z.string().max(800_000) }).nullable(),
+  wish,
+  curve: z.discriminatedUnion("kind", [z.object({ kind: z.enum(CURVE_KINDS) }), z.object({ kind: z.literal("bent"), values: curveValues })]),
+  /** Pairs of points that are being compared, pinned. Shares of the photo. */
+  pairs: z.array(z.object({ id: z.uuid(), a: point, b: point })).max(12, "At most 12 pairs can be pinned."),
+});
+export type Study = z.infer<typeof study>;
+
+export const NEW_STUDY: Study = { frame: null, sheet: null, white: null, map: null, wish: { way: "follow" }, curve: { kind: "lights" }, pairs: [] };
 
 /** What the painter can change about a painting, saved as one piece and undone as one piece. */
 export const paintingDocument = z.object({
@@ -25,8 +87,14 @@ export const paintingDocument = z.object({
   paperId: z.string().min(1).max(60),
   areas: z.array(paintingArea).max(60, "A painting holds at most 60 areas."),
   palette: z.array(z.uuid()).max(40),
+  study,
 }).refine((d) => new Set(d.areas.map((a) => a.id)).size === d.areas.length, "Two areas have the same id.")
-  .refine((d) => new Set(d.palette).size === d.palette.length, "A paint lies on the palette twice.");
+  .refine((d) => new Set(d.palette).size === d.palette.length, "A paint lies on the palette twice.")
+  .refine((d) => new Set(d.areas.flatMap((a) => a.region ?? [])).size === d.areas.filter((a) => a.region !== null).length, "Two areas claim the same region.")
+  .refine(({ study: { map } }) => !map || readable(map), "The areas' map can't be read.");
 export type PaintingDocument = z.infer<typeof paintingDocument>;
+
+/** A painting just begun. */
+export const newPainting = (title: string, paperId: string): PaintingDocument => ({ title, paperId, areas: [], palette: [], study: NEW_STUDY });
 
 export const savePaintingRequest = z.object({ revision: z.int().gte(0), document: paintingDocument });

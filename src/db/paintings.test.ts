@@ -4,7 +4,7 @@ import { openDatabase, type OpenDatabase } from "./open";
 import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "./paintbox-document";
 import { RevisionConflict } from "./revision";
-import { paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
+import { NEW_STUDY, newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
 import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, savePainting, UnknownPaint } from "./paintings";
 import { addPhoto, findPhoto } from "./photos";
 
@@ -25,10 +25,9 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => open.close());
 
-const area = (name: string, change: Partial<PaintingArea> = {}): PaintingArea => ({
-  id: randomUUID(), name, sample: { x: 0.25, y: 0.5, radius: 0.006 }, lab: { L: 52.5, a: -3.25, b: 18 }, recipe: null, ...change,
-});
-const plan = (change: Partial<PaintingDocument> = {}): PaintingDocument => ({ title: "Canal", paperId: "cotton-cold-pressed", areas: [], palette: [], ...change });
+const area = (name: string, change: Partial<PaintingArea> = {}): PaintingArea =>
+  newArea({ id: randomUUID(), name, sample: { x: 0.25, y: 0.5, radius: 0.006 }, lab: { L: 52.5, a: -3.25, b: 18 }, ...change });
+const plan = (change: Partial<PaintingDocument> = {}): PaintingDocument => ({ ...newPainting("Canal", "cotton-cold-pressed"), ...change });
 
 describe("the paintbox", () => {
   test("keeps paints in order with their pigments in order", async () => {

@@ -56,8 +56,10 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
         sample: { x: a.sampleX, y: a.sampleY, radius: a.sampleRadius },
         lab: { L: a.labL, a: a.labA, b: a.labB },
         recipe: a.recipe,
+        region: a.region, plane: a.plane, light: a.light, edge: a.edge, weight: a.weight, wish: a.wish,
       })),
       palette: wells.map((well) => well.paintId),
+      study: row.painting.study,
     },
   };
 }
@@ -67,6 +69,7 @@ const areaRow = (paintingId: string, area: PaintingArea, position: number): type
   sampleX: area.sample.x, sampleY: area.sample.y, sampleRadius: area.sample.radius,
   labL: area.lab.L, labA: area.lab.a, labB: area.lab.b,
   recipe: area.recipe,
+  region: area.region, plane: area.plane, light: area.light, edge: area.edge, weight: area.weight, wish: area.wish,
 });
 
 async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {
@@ -85,8 +88,8 @@ async function writeParts(db: Database, id: string, document: PaintingDocument):
 /** Creates a painting with all its parts, or nothing; returns its id. */
 export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
   return db.transaction(async (tx) => {
-    const { title, paperId } = document;
-    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId }).returning({ id: paintings.id });
+    const { title, paperId, study } = document;
+    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId, study }).returning({ id: paintings.id });
     await writeParts(tx, id, document);
     return id;
   });
@@ -100,7 +103,7 @@ export async function savePainting(db: Database, id: string, revision: number, d
   return db.transaction(async (tx) => {
     const [updated] = await tx
       .update(paintings)
-      .set({ title: document.title, paperId: document.paperId, revision: revision + 1, updatedAt: sql`now()` })
+      .set({ title: document.title, paperId: document.paperId, study: document.study, revision: revision + 1, updatedAt: sql`now()` })
       .where(and(eq(paintings.id, id), eq(paintings.revision, revision)))
       .returning({ revision: paintings.revision });
     if (!updated) {

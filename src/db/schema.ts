@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { PaintEntry, TravelBox } from "./paintbox-document";
-import type { StoredRecipe } from "./painting-document";
+import { NEW_STUDY, type PaintingArea, type StoredRecipe, type Study } from "./painting-document";
 
 /** Something owned: its label facts. Its optics come from its pigments in the handbook. */
 export const paints = pgTable("paints", {
@@ -65,11 +65,12 @@ export const paintings = pgTable("paintings", {
   paperId: text("paper_id").notNull(),
   photoId: text("photo_id").notNull().references(() => photos.id),
   revision: integer("revision").notNull().default(0),
+  study: jsonb("study").$type<Study>().notNull().default(NEW_STUDY),
   createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
 }, (t) => [index("paintings_updated").on(t.updatedAt)]);
 
-/** A region of the photo painted as one thing; so far known by one sample. Lengths are shares of the photo's width. */
+/** A region of the photo painted as one thing. Lengths are shares of the photo's width. */
 export const areas = pgTable("areas", {
   id: uuid("id").primaryKey(),
   paintingId: uuid("painting_id").notNull().references(() => paintings.id, { onDelete: "cascade" }),
@@ -82,6 +83,13 @@ export const areas = pgTable("areas", {
   labA: doublePrecision("lab_a").notNull(),
   labB: doublePrecision("lab_b").notNull(),
   recipe: jsonb("recipe").$type<StoredRecipe>(),
+  /** Label on the map in the painting's study. */
+  region: integer("region"),
+  plane: text("plane").$type<PaintingArea["plane"]>(),
+  light: text("light").$type<PaintingArea["light"]>(),
+  edge: text("edge").$type<PaintingArea["edge"]>(),
+  weight: doublePrecision("weight").$type<PaintingArea["weight"]>().notNull().default(1),
+  wish: jsonb("wish").$type<PaintingArea["wish"]>(),
 }, (t) => [index("areas_painting").on(t.paintingId)]);
 
 /** The palette: the paints laid out for one painting, in tray order. */

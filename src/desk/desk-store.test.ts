@@ -1,10 +1,10 @@
 import { beforeEach, describe, expect, test } from "vitest";
-import type { PaintingArea, PaintingDocument } from "@/db/painting-document";
+import { newArea, newPainting, type PaintingArea, type PaintingDocument } from "@/db/painting-document";
 import { createDeskStore, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
 
 const [blue, red, gold] = ["5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0001", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003"];
-const area = (id: string, name: string): PaintingArea => ({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 }, recipe: null });
-const document: PaintingDocument = { title: "Canal", paperId: "cotton-rough", areas: [area("a", "Sky"), area("b", "Bank")], palette: [blue, red] };
+const area = (id: string, name: string): PaintingArea => newArea({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
+const document: PaintingDocument = { ...newPainting("Canal", "cotton-rough"), areas: [area("a", "Sky"), area("b", "Bank")], palette: [blue, red] };
 const recipe = { parts: [{ paintId: blue, parts: 3 }, { paintId: gold, parts: 0.25 }], waterParts: 4 };
 
 let store: DeskStore;

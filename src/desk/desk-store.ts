@@ -3,8 +3,8 @@
 import { createContext, useContext } from "react";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, useStore, type StoreApi } from "zustand";
-import type { Lab } from "@/core";
-import type { PaintingArea, PaintingDocument, StoredRecipe } from "@/db/painting-document";
+import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Lab, type LabelMap, type Point, type ViewKind } from "@/core";
+import type { PaintingArea, PaintingDocument, StoredRecipe, Study } from "@/db/painting-document";
 
 /** A colour taken from the photo that has no name yet. */
 export interface TakenSample {
@@ -12,6 +12,28 @@ export interface TakenSample {
   readonly lab: Lab;
   /** Share of its pixels that are burnt out or blocked. */
   readonly untrusted: number;
+}
+
+/** The desk's steps in a painter's order. */
+export const STEPS = ["photo", "areas", "mixes"] as const;
+export type Step = (typeof STEPS)[number];
+
+/** What a press on the photo does. */
+export type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
+
+/** How the photo is seen: a view of the core's, or the areas flat in their target colours. */
+export type Seeing = ViewKind | "squint";
+
+/** Shapes proposed for what is no area yet. */
+export interface Proposal {
+  readonly map: LabelMap;
+  readonly shapes: number;
+}
+
+/** Two points of the photo, one of them perhaps still to come. */
+export interface Pair {
+  readonly a: Point;
+  readonly b: Point | null;
 }
 
 /** Which paints a match may use. */
@@ -24,6 +46,28 @@ export interface DeskState {
   /** Sampling radius as a share of the photo's width. */
   readonly radius: number;
   readonly source: MatchSource;
+  readonly step: Step;
+  readonly tool: Tool;
+  readonly seeing: Seeing;
+  /** Steps of the value view; 0 is a grey for every value. */
+  readonly valueSteps: number;
+  readonly outlines: boolean;
+  /** Whether burnt-out and blocked places are marked. */
+  readonly marks: boolean;
+  readonly proposal: Proposal | null;
+  /** What a finished lasso makes of its shape. */
+  readonly lasso: LassoUse;
+  readonly pair: Pair | null;
+
+  readonly goTo: (step: Step) => void;
+  readonly setTool: (tool: Tool) => void;
+  readonly see: (seeing: Seeing) => void;
+  readonly setValueSteps: (steps: number) => void;
+  readonly toggle: (which: "outlines" | "marks") => void;
+  readonly propose: (proposal: Proposal | null) => void;
+  readonly setLasso: (use: LassoUse) => void;
+  readonly comparePoint: (point: Point) => void;
+  readonly clearPair: () => void;
 
   readonly take: (sample: TakenSample | null) => void;
   readonly select: (id: string | null) => void;
@@ -32,6 +76,11 @@ export interface DeskState {
 
   readonly setTitle: (title: string) => void;
   readonly setPaper: (paperId: string) => void;
+  readonly changeStudy: (change: Partial<Study>) => void;
+  /** Corrects the white; colours already measured follow. */
+  readonly setWhite: (white: Study["white"]) => void;
+  /** Draws the map anew with the areas that live on it, and names what came of it. */
+  readonly setAreas: (map: LabelMap, areas: readonly PaintingArea[]) => void;
   readonly addArea: (area: PaintingArea) => void;
   readonly changeArea: (id: string, change: Partial<Omit<PaintingArea, "id">>) => void;
   readonly removeArea: (id: string) => void;
@@ -41,6 +90,28 @@ export interface DeskState {
   readonly removeFromPalette: (paintId: string) => void;
   readonly movePaint: (paintId: string, by: -1 | 1) => void;
 }
+
+/** A lasso makes a new area, or adds to the selected one, or takes from it. */
+export type LassoUse = "new" | "add" | "take";
+
+/** The tool that a step starts with. */
+const FIRST_TOOL: Readonly<Record<Step, Tool>> = { photo: "sample", areas: "select", mixes: "sample" };
+
+/** A label that no area has; null when all are taken. */
+export function freeLabel(areas: readonly PaintingArea[]): number | null {
+  const taken = new Set(areas.map((area) => area.region));
+  for (let label = 1; label <= MAX_LABEL; label++) if (!taken.has(label)) return label;
+  return null;
+}
+
+/** A study whose map no longer has a region; its pixels belong to no area. */
+function withoutRegion(study: Study, region: number): Study {
+  if (!study.map) return study;
+  const map = unpackMap(study.map.packed, study.map.width, study.map.height);
+  return { ...study, map: { ...study.map, packed: packMap(withLabel(map, 0, (i) => map.labels[i] === region)) } };
+}
+
+const matrixOf = (white: Study["white"]) => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
 
 type Undoable = Pick<DeskState, "document">;
 export type DeskStore = StoreApi<DeskState> & { temporal: StoreApi<TemporalState<Undoable>> };
@@ -61,17 +132,53 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
           taken: null,
           radius: 0.006,
           source: "paintbox",
+          step: document.areas.length > 0 ? "mixes" : "photo",
+          tool: "sample",
+          seeing: "plain",
+          valueSteps: 5,
+          outlines: document.areas.length > 0,
+          marks: false,
+          proposal: null,
+          lasso: "new",
+          pair: null,
+          // The first look is at the photo alone.
+          goTo: (step) => set({ step, tool: FIRST_TOOL[step], taken: null, outlines: step !== "photo", ...(step !== "areas" && { proposal: null }) }),
+          setTool: (tool) => set({ tool, taken: null }),
+          see: (seeing) => set({ seeing }),
+          setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
+          toggle: (which) => set((s) => ({ [which]: !s[which] })),
+          propose: (proposal) => set({ proposal }),
+          setLasso: (lasso) => set({ lasso, tool: "lasso" }),
+          comparePoint: (point) => set(({ pair }) => ({ pair: pair && !pair.b ? { a: pair.a, b: point } : { a: point, b: null } })),
+          clearPair: () => set({ pair: null }),
           take: (taken) => set({ taken, ...(taken && { selectedId: null }) }),
           select: (selectedId) => set({ selectedId, taken: null }),
           setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),
           setSource: (source) => set({ source }),
           setTitle: (title) => change((d) => ({ ...d, title })),
           setPaper: (paperId) => change((d) => ({ ...d, paperId })),
+          changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
+          setWhite: (white) =>
+            change((d) => {
+              const [from, to] = [matrixOf(d.study.white), matrixOf(white)];
+              return { ...d, study: { ...d.study, white }, areas: d.areas.map((area) => ({ ...area, lab: rewhiten(area.lab, from, to) })) };
+            }),
+          setAreas: (map, areas) =>
+            change((d) => {
+              const counts = countLabels(map);
+              // An area whose last pixel went to another one is gone with it.
+              const kept = areas.filter(({ region }) => region === null || counts[region] > 0);
+              return { ...d, areas: kept, study: { ...d.study, map: { width: map.width, height: map.height, packed: packMap(map) } } };
+            }),
           addArea: (area) =>
             set((s) => ({ document: { ...s.document, areas: [...s.document.areas, area] }, selectedId: area.id, taken: null })),
           changeArea: (id, part) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, ...part } : a)) })),
           removeArea: (id) =>
-            set((s) => ({ document: { ...s.document, areas: s.document.areas.filter((a) => a.id !== id) }, selectedId: null })),
+            set(({ document: d }) => {
+              const region = d.areas.find((area) => area.id === id)?.region ?? null;
+              const areas = d.areas.filter((area) => area.id !== id);
+              return { document: { ...d, areas, study: region === null ? d.study : withoutRegion(d.study, region) }, selectedId: null };
+            }),
           chooseRecipes: (recipes) =>
             change((d) => {
               const paints = [...recipes.values()].flatMap((recipe) => recipe?.parts.map((part) => part.paintId) ?? []);

@@ -1,17 +1,25 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { PaintEntry } from "@/db/paintbox-document";
 import type { PaintingTitle, StoredPainting } from "@/db/paintings";
 import { isForField, useUndoKeys } from "@/ui/undo";
 import { useAutosave } from "@/ui/autosave";
+import { useAreaEdits } from "./area-edits";
 import { createDeskStore, DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
+import { EditsProvider } from "./edits-context";
 import { Header } from "./header";
 import { knownPaint, PaintsProvider } from "./paints";
+import { AreaSheet } from "./areas-step/area-sheet";
+import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
 import { AreaList } from "./panel/area-list";
 import { SampleCard } from "./panel/sample-card";
+import { PhotoStep } from "./photo-step/photo-step";
+import { MeasuredProvider, PhotoProvider, useAreaMap, useLook, useMeasuring, useOpenedPhoto, type OpenPhoto } from "./photo-study";
 import { PhotoPane } from "./photo/photo-pane";
+import { StepBar } from "./step-bar";
+import { TargetsProvider, useComputedTargets } from "./targets";
 import { Tray } from "./tray/tray";
 
 interface DeskProps {
@@ -23,7 +31,10 @@ interface DeskProps {
 function Panel() {
   const area = useSelectedArea();
   const taken = useDesk((s) => s.taken);
+  const step = useDesk((s) => s.step);
   if (taken) return <SampleCard key={JSON.stringify(taken.sample)} taken={taken} />;
+  if (step === "photo") return <PhotoStep />;
+  if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
   return area ? <AreaDetail key={area.id} area={area} /> : <AreaList />;
 }
 
@@ -39,22 +50,43 @@ function useEscape(): void {
   }, [select]);
 }
 
+/** What every part of the desk reads: the photo, the areas' measures and their target colours. */
+function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode }) {
+  const edits = useAreaEdits();
+  const measured = useMeasuring(photo, useAreaMap(), useLook());
+  return (
+    <EditsProvider value={edits}>
+      <MeasuredProvider value={measured}>
+        <TargetsProvider value={useComputedTargets()}>{children}</TargetsProvider>
+      </MeasuredProvider>
+    </EditsProvider>
+  );
+}
+
 function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
   const save = useAutosave(`/api/paintings/${painting.id}`, painting.revision, store);
+  const photo = useOpenedPhoto(painting.photo);
   useUndoKeys(store.temporal);
   useEscape();
   return (
-    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
-      <Header id={painting.id} titles={titles} save={save} />
-      <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px]">
-        <h1 className="sr-only">{painting.document.title}</h1>
-        <PhotoPane photo={painting.photo} />
-        <aside aria-label="Present step" className="min-h-0 overflow-x-hidden overflow-y-auto border-l border-(--hairline) bg-base-100">
-          <Panel />
-        </aside>
-      </main>
-      <Tray />
-    </div>
+    <PhotoProvider value={photo}>
+      <Studied photo={photo}>
+        <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
+          <Header id={painting.id} titles={titles} save={save} />
+          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px]">
+            <h1 className="sr-only">{painting.document.title}</h1>
+            <PhotoPane />
+            <aside aria-label="Present step" className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100">
+              <StepBar />
+              <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+                <Panel />
+              </div>
+            </aside>
+          </main>
+          <Tray />
+        </div>
+      </Studied>
+    </PhotoProvider>
   );
 }
 

@@ -50,7 +50,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
           {titles.map((painting) => (
             <li key={painting.id}>
               <a href={`/painting/${painting.id}`} aria-current={painting.id === id ? "page" : undefined} className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}>
-                <img src={`/api/photos/${painting.photoId}`} alt="" className="h-9 w-14 object-cover" />
+                <img src={`/api/photos/${painting.photoId}?copy=small`} alt="" className="h-9 w-14 object-cover" />
                 <span className="truncate">{painting.id === id ? title : painting.title}</span>
               </a>
             </li>

@@ -4,13 +4,13 @@ import { z } from "zod";
 
 const reply = z.object({ id: z.uuid() });
 const refusal = z.object({ message: z.string() });
-const MAX_BYTES = 40 * 1024 * 1024;
+const MAX_BYTES = 300 * 1024 * 1024;
 
 export type UploadResult = { readonly id: string } | { readonly message: string };
 
 /** Sends a photo and lays out a new painting with it; the answer is the painting's id or words for the painter. */
 export async function uploadPhoto(file: File): Promise<UploadResult> {
-  if (file.size > MAX_BYTES) return { message: "The file is over 40 MB. Save the photo smaller and try again." };
+  if (file.size > MAX_BYTES) return { message: "The file is over 300 MB. Save the photo smaller and try again." };
   try {
     const response = await fetch("/api/photos", {
       method: "POST",

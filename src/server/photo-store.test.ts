@@ -1,16 +1,17 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { countLabels, labelAt, unpackMap } from "@/core";
 import { openDatabase, type OpenDatabase } from "@/db/open";
 import { listPaints } from "@/db/paintbox";
 import { findPainting, listPaintings, removePainting } from "@/db/paintings";
 import { findPhoto } from "@/db/photos";
 import { seedDemo } from "./demo/seed";
-import { readPhoto } from "./photo-file";
-import { readWorkingCopy, storePhoto } from "./photo-store";
-import { readBody, readJson } from "./reply";
+import { readPhoto } from "./developing/read-photo";
+import { COPIES, readCopy, storePhoto } from "./photo-store";
+import { readBody, readJson, saveBody } from "./reply";
 
 let open: OpenDatabase;
 let data: string;
@@ -21,29 +22,50 @@ beforeAll(async () => {
 afterAll(() => open.close());
 
 describe("keeping a photo", () => {
+  let path: string;
+  const kept = async (picture: sharp.Sharp): Promise<Awaited<ReturnType<typeof readPhoto>>> => {
+    path = join(data, "incoming");
+    writeFileSync(path, await picture.toBuffer());
+    return readPhoto(path);
+  };
+
   test("the original lies untouched beside the working copy; the same photo twice is one", async () => {
-    const original = await sharp({ create: { width: 90, height: 60, channels: 3, background: "#7a5533" } }).jpeg().toBuffer();
-    const photo = await readPhoto(original);
-    await storePhoto(open.db, data, photo, "bank.jpg");
-    await storePhoto(open.db, data, photo, "again.jpg");
-    expect(readFileSync(join(data, "photos", photo.id, "original.jpeg"))).toEqual(original);
-    expect(await readWorkingCopy(data, photo.id)).toEqual(photo.working);
+    const photo = await kept(sharp({ create: { width: 90, height: 60, channels: 3, background: "#7a5533" } }).jpeg());
+    await storePhoto(open.db, data, photo, path, "bank.jpg");
+    await storePhoto(open.db, data, photo, path, "again.jpg");
+    expect(readFileSync(join(data, "photos", photo.id, "original.jpeg"))).toEqual(readFileSync(path));
+    expect(await readCopy(data, photo, "working")).toEqual(photo.working);
     expect(readdirSync(join(data, "photos"))).toEqual([photo.id]);
-    expect(await findPhoto(open.db, photo.id)).toMatchObject({ fileName: "bank.jpg", bytes: original.length, widthPx: 90 });
+    expect(await findPhoto(open.db, photo.id)).toMatchObject({ fileName: "bank.jpg", bytes: photo.bytes, widthPx: 90 });
+  });
+
+  test("copies for going close and for lists are made at their first use; an old folder's working copy is made anew", async () => {
+    const photo = await kept(sharp({ create: { width: 2600, height: 1300, channels: 3, background: "#a04020" } }).jpeg());
+    await storePhoto(open.db, data, photo, path, "wall.jpg");
+    const close = await readCopy(data, photo, "close");
+    expect(await sharp(close).metadata()).toMatchObject({ width: 2600, height: 1300, format: "jpeg" });
+    const small = await readCopy(data, photo, "small");
+    const { data: [r, g, b], info } = await sharp(small).raw().toBuffer({ resolveWithObject: true });
+    expect(info).toMatchObject({ width: 320, height: 160 });
+    // The small one is for any picture viewer, so it is sRGB again.
+    expect(Math.max(Math.abs(r - 0xa0), Math.abs(g - 0x40), Math.abs(b - 0x20))).toBeLessThan(4);
+    rmSync(join(data, "photos", photo.id, COPIES.working));
+    expect((await readCopy(data, photo, "working")).equals(photo.working)).toBe(true);
+    expect(readdirSync(join(data, "photos", photo.id)).sort()).toEqual([COPIES.close, "original.jpeg", COPIES.small, COPIES.working]);
   });
 
   test("when the record can't be written, no half photo is left in the way of the next try", async () => {
-    const photo = await readPhoto(await sharp({ create: { width: 80, height: 60, channels: 3, background: "#335577" } }).png().toBuffer());
+    const photo = await kept(sharp({ create: { width: 80, height: 60, channels: 3, background: "#335577" } }).png());
     const broken = { insert: () => { throw new Error("disk full"); } } as unknown as typeof open.db;
-    await expect(storePhoto(broken, data, photo, "sky.png")).rejects.toThrow("disk full");
+    await expect(storePhoto(broken, data, photo, path, "sky.png")).rejects.toThrow("disk full");
     expect(await findPhoto(open.db, photo.id)).toBeNull();
     expect(readdirSync(join(data, "photos")).filter((name) => name.startsWith("."))).toEqual([]);
-    await storePhoto(open.db, data, photo, "sky.png");
+    await storePhoto(open.db, data, photo, path, "sky.png");
     expect(await findPhoto(open.db, photo.id)).not.toBeNull();
   });
 
   test("a photo that was never kept can't be read", async () => {
-    await expect(readWorkingCopy(data, "0".repeat(64))).rejects.toThrow();
+    await expect(readCopy(data, { id: "0".repeat(64), format: "jpeg" }, "working")).rejects.toThrow();
     expect(existsSync(join(data, "photos", "0".repeat(64)))).toBe(false);
   });
 });
@@ -60,7 +82,13 @@ describe("the demo", () => {
     expect(photo.heightPx).toBeGreaterThanOrEqual(1600);
     expect(document.areas.length).toBeGreaterThanOrEqual(5);
     expect(document.palette.length).toBe(8);
+    const { map, sheet } = document.study;
+    expect(sheet).toMatchObject({ widthCm: 38, heightCm: 28 });
+    const counts = countLabels(unpackMap(map!.packed, map!.width, map!.height));
+    expect(counts[0] / (map!.width * map!.height)).toBeLessThan(0.1);
     for (const area of document.areas) {
+      expect(counts[area.region!], area.name).toBeGreaterThan(500);
+      expect(labelAt(unpackMap(map!.packed, map!.width, map!.height), area.sample.x, area.sample.y)).toBe(area.region);
       expect(area.recipe!.parts.every(({ paintId }) => document.palette.includes(paintId)), area.name).toBe(true);
       expect(area.lab.L).toBeGreaterThan(5);
     }
@@ -89,6 +117,14 @@ describe("reading requests", () => {
     expect(await readBody(post(stream("abc", "def", "g")), 6)).toBeNull();
     expect(await readBody(post("x", { "content-length": "999" }), 6)).toBeNull();
     expect((await readBody(post(null), 6))?.length).toBe(0);
+  });
+
+  test("to a file as they come, up to the limit", async () => {
+    const path = join(data, "body");
+    expect(await saveBody(post(stream("abc", "def")), path, 6)).toBe(true);
+    expect(readFileSync(path, "utf8")).toBe("abcdef");
+    expect(await saveBody(post(stream("abc", "def", "g")), join(data, "long"), 6)).toBe(false);
+    expect(await saveBody(post("x", { "content-length": "999" }), join(data, "said"), 6)).toBe(false);
   });
 
   test("JSON, or nothing", async () => {

@@ -1,3 +1,4 @@
+import { open } from "node:fs/promises";
 import { NextResponse } from "next/server";
 
 /** Refusal that the interface shows as it is. */
@@ -22,6 +23,29 @@ export async function readBody(request: Request, limit: number): Promise<Buffer 
     chunks.push(value);
   }
   return Buffer.concat(chunks);
+}
+
+/** Writes a request's body to a new file as it arrives; false, and the file is cut short, as soon as it grows past `limit` bytes. */
+export async function saveBody(request: Request, path: string, limit: number): Promise<boolean> {
+  if (Number(request.headers.get("content-length") ?? 0) > limit) return false;
+  const file = await open(path, "wx");
+  let size = 0;
+  const reader = request.body?.getReader();
+  try {
+    while (reader) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      size += value.length;
+      if (size > limit) {
+        await reader.cancel();
+        return false;
+      }
+      await file.write(value);
+    }
+    return true;
+  } finally {
+    await file.close();
+  }
 }
 
 /** Reads a JSON body; null when it is too long or no JSON. */

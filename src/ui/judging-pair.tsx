@@ -1,19 +1,19 @@
 import { screenColourOfLab, type Lab } from "@/core";
 
 interface JudgingPairProps {
-  readonly photo: Lab;
+  readonly wanted: Lab;
   readonly mix: Lab;
   readonly className?: string;
 }
 
-/** The photo's colour and the predicted dry colour, touching without a gap or line; a dot marks a colour the screen can't show. */
-export function JudgingPair({ photo, mix, className = "h-14 w-28" }: JudgingPairProps) {
+/** The colour to paint and the predicted dry colour, touching without a gap or line; a dot marks a colour the screen can't show. */
+export function JudgingPair({ wanted, mix, className = "h-14 w-28" }: JudgingPairProps) {
   const sides = [
-    { name: "photo", colour: screenColourOfLab(photo) },
+    { name: "colour to paint", colour: screenColourOfLab(wanted) },
     { name: "mix, dry", colour: screenColourOfLab(mix) },
   ];
   const mapped = sides.filter((side) => side.colour.mapped).map((side) => side.name);
-  const label = `Left the photo's colour, right the mix as it dries${mapped.length > 0 ? `; beyond this screen: ${mapped.join(" and ")}` : ""}`;
+  const label = `Left the colour to paint, right the mix as it dries${mapped.length > 0 ? `; beyond this screen: ${mapped.join(" and ")}` : ""}`;
   return (
     <div role="img" aria-label={label} title={label} className={`relative flex shrink-0 ${className}`}>
       {sides.map(({ name, colour }) => (

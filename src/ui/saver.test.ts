@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import type { PaintingDocument } from "@/db/painting-document";
+import { newPainting, type PaintingDocument } from "@/db/painting-document";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, type StoreApi } from "zustand";
 import { Saver, type SaveState } from "./saver";
 
-const document: PaintingDocument = { title: "Canal", paperId: "cotton-rough", areas: [], palette: [] };
+const document: PaintingDocument = newPainting("Canal", "cotton-rough");
 
 interface Sent {
   readonly revision: number;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { xyzOfLab } from "../spectrum/lab";
-import { samplePhoto, type PixelArray } from "./sample";
+import type { PixelArray } from "./pixels";
+import { samplePhoto } from "./sample";
 
 function photo(width: number, height: number, at: (x: number, y: number) => readonly [number, number, number]): PixelArray {
   const data = new Uint8ClampedArray(4 * width * height);

@@ -1,24 +1,17 @@
-import type { Lab } from "../spectrum/colour";
-import { labOfXyz } from "../spectrum/lab";
-import { linearOfSrgb, xyzOfLinearSrgb } from "../spectrum/srgb";
-
-/** Encoded sRGB pixels, 4 bytes each (alpha ignored), row by row. */
-export interface PixelArray {
-  readonly data: Uint8ClampedArray | Uint8Array;
-  readonly width: number;
-  readonly height: number;
-}
+import type { Lab, Rgb } from "../spectrum/colour";
+import { BLOCKED_BYTE, BURNT_BYTE, labOfLinear, LINEAR, type PixelArray } from "./pixels";
+import { AS_IT_IS, type WhiteMatrix } from "./white";
 
 /** The colour of a round patch of a photo. */
 export interface Sample {
   readonly lab: Lab;
+  /** Mean linear light of the patch as the photo has it, before any white correction. */
+  readonly linear: Rgb;
   /** Pixels that were averaged. */
   readonly pixels: number;
   /** Share of them, 0 to 1, that are burnt out (a channel at 254 or more) or blocked (all at 1 or less). */
   readonly untrusted: number;
 }
-
-const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOfSrgb(byte / 255));
 
 /**
  * Mean colour of the pixels whose centres lie within `radiusPx` of a point, averaged in linear
@@ -26,7 +19,7 @@ const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOfSrgb(byte
  * Throws a RangeError when the point lies outside the photo.
  * @param x, y in pixels from the top left corner; pixel (0, 0) covers 0 to 1
  */
-export function samplePhoto(photo: PixelArray, x: number, y: number, radiusPx: number): Sample {
+export function samplePhoto(photo: PixelArray, x: number, y: number, radiusPx: number, white: WhiteMatrix = AS_IT_IS): Sample {
   const { data, width, height } = photo;
   if (!(x >= 0 && y >= 0 && x <= width && y <= height)) throw new RangeError("The point lies outside the photo.");
   const column = Math.min(width - 1, Math.floor(x));
@@ -47,9 +40,9 @@ export function samplePhoto(photo: PixelArray, x: number, y: number, radiusPx: n
       b += LINEAR[data[at + 2]];
       pixels++;
       const high = Math.max(data[at], data[at + 1], data[at + 2]);
-      if (high >= 254 || high <= 1) untrusted++;
+      if (high >= BURNT_BYTE || high <= BLOCKED_BYTE) untrusted++;
     }
   }
   const linear = { r: r / pixels, g: g / pixels, b: b / pixels };
-  return { lab: labOfXyz(xyzOfLinearSrgb(linear)), pixels, untrusted: untrusted / pixels };
+  return { lab: labOfLinear(linear, white), linear, pixels, untrusted: untrusted / pixels };
 }

@@ -7,6 +7,7 @@ import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints } from "../paints";
+import { useTarget } from "../targets";
 import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
@@ -33,6 +34,7 @@ function Step({ label, children, ...button }: { label: string; children: React.R
 export function RecipeEditor({ area, recipe, paper }: { area: PaintingArea; recipe: StoredRecipe; paper: Paper }) {
   const paints = usePaints();
   const changeArea = useDesk((s) => s.changeArea);
+  const target = useTarget(area);
   const parts = namedParts(recipe, paints);
   if (!parts) {
     return <p className="text-warning">A paint of this recipe has left the paintbox. Choose another way below.</p>;
@@ -44,9 +46,9 @@ export function RecipeEditor({ area, recipe, paper }: { area: PaintingArea; reci
   return (
     <section aria-label="Recipe in use" className="space-y-3">
       <div className="flex items-stretch gap-4">
-        <JudgingPair photo={area.lab} mix={dry} className="h-20 w-40" />
+        <JudgingPair wanted={target} mix={dry} className="h-20 w-40" />
         <div className="min-w-0 space-y-0.5">
-          <DifferenceWords difference={compareColours(area.lab, dry)} />
+          <DifferenceWords difference={compareColours(target, dry)} />
           <p className="flex items-center gap-2 leading-snug">
             <span aria-hidden className="inline-block size-4" style={{ background: screenColourOfLab(wet).hex }} />
             <span className="quiet">while still wet</span>

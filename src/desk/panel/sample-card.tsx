@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import { describeColour, screenColourOfLab } from "@/core";
-import { paintingArea } from "@/db/painting-document";
+import { newArea, paintingArea } from "@/db/painting-document";
 import { useDesk, type TakenSample } from "../desk-store";
 import { ColourFacts } from "./colour-facts";
 
@@ -30,7 +30,7 @@ export function SampleCard({ taken }: { taken: TakenSample }) {
     const checked = nameRule.safeParse(name);
     if (!checked.success) setFault(checked.error.issues[0].message);
     else if (count >= MAX_AREAS) setFault(`A painting holds at most ${MAX_AREAS} areas. Remove one first.`);
-    else addArea({ id: crypto.randomUUID(), name: checked.data, sample: taken.sample, lab: taken.lab, recipe: null });
+    else addArea(newArea({ id: crypto.randomUUID(), name: checked.data, sample: taken.sample, lab: taken.lab }));
   };
 
   return (

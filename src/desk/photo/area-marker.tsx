@@ -7,24 +7,28 @@ interface AreaMarkerProps {
   readonly area: PaintingArea;
   readonly number: number;
   readonly selected: boolean;
-  /** Size of the photo on screen, CSS pixels. */
-  readonly width: number;
-  readonly height: number;
+  /** Where its sample stands on the surface, and how large it is there, CSS px. */
+  readonly place: { readonly left: number; readonly top: number };
+  readonly radius: number;
+  readonly roomWidth: number;
+  /** Only the number: the area's outline says the rest. */
+  readonly bare: boolean;
+  /** Lets presses through to the photo. */
+  readonly idle: boolean;
   readonly onSelect: () => void;
-  /** The sample was dragged to a new place (shares of the photo). */
-  readonly onMove: (x: number, y: number) => void;
+  /** The sample was dragged to a new place on the surface, CSS px. */
+  readonly onMove: (left: number, top: number) => void;
 }
 
 /** A press that moves less than this is a click, CSS pixels. */
 const CLICK_PX = 4;
 
 /** An area on the photo: the ring that was averaged and a paper tab with its number; the ring can be dragged. */
-export function AreaMarker({ area, number, selected, width, height, onSelect, onMove }: AreaMarkerProps) {
+export function AreaMarker({ area, number, selected, place, radius, roomWidth, bare, idle, onSelect, onMove }: AreaMarkerProps) {
   const start = useRef<{ x: number; y: number } | null>(null);
   const [shift, setShift] = useState({ x: 0, y: 0 });
-  const radius = Math.max(5, area.sample.radius * width);
-  const tabSide = area.sample.x > 0.75 ? "right-full -mr-1 flex-row-reverse" : "left-full -ml-1";
-  const place = { left: area.sample.x * width + shift.x, top: area.sample.y * height + shift.y };
+  const shown = Math.max(5, radius);
+  const tabSide = place.left > 0.75 * roomWidth ? "right-full -mr-1 flex-row-reverse" : "left-full -ml-1";
 
   const press = (event: PointerEvent<HTMLButtonElement>): void => {
     event.stopPropagation();
@@ -40,7 +44,7 @@ export function AreaMarker({ area, number, selected, width, height, onSelect, on
     start.current = null;
     setShift({ x: 0, y: 0 });
     if (Math.hypot(moved.x, moved.y) < CLICK_PX) onSelect();
-    else onMove(Math.min(1, Math.max(0, area.sample.x + moved.x / width)), Math.min(1, Math.max(0, area.sample.y + moved.y / height)));
+    else onMove(place.left + moved.x, place.top + moved.y);
   };
 
   return (
@@ -49,8 +53,8 @@ export function AreaMarker({ area, number, selected, width, height, onSelect, on
       aria-label={`Area ${number}: ${area.name}`}
       aria-pressed={selected}
       title={`${area.name}: click to open, drag to sample elsewhere`}
-      className="group absolute z-10 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none"
-      style={place}
+      className={`group absolute z-10 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none ${idle ? "pointer-events-none opacity-60" : ""}`}
+      style={{ left: place.left + shift.x, top: place.top + shift.y }}
       onPointerDown={press}
       onPointerMove={drag}
       onPointerUp={drop}
@@ -61,11 +65,11 @@ export function AreaMarker({ area, number, selected, width, height, onSelect, on
       onClick={(event) => event.detail === 0 && onSelect()}
     >
       <span
-        className={`block rounded-full border-2 border-white outline outline-1 outline-black/70 ${selected ? "ring-2 ring-black/60" : ""}`}
-        style={{ width: 2 * radius, height: 2 * radius }}
+        className={`block rounded-full border-2 border-white outline outline-1 outline-black/70 ${selected ? "ring-2 ring-black/60" : ""} ${bare ? "invisible" : ""}`}
+        style={{ width: 2 * shown, height: 2 * shown }}
       />
       <span
-        className={`absolute bottom-full -mb-1.5 flex ${tabSide} h-5 items-center gap-1 rounded-[3px] px-1.5 text-[0.75rem] leading-none font-semibold whitespace-nowrap outline outline-1 outline-black/40 ${
+        className={`absolute flex ${bare ? "top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2" : `bottom-full -mb-1.5 ${tabSide}`} h-5 items-center gap-1 rounded-[3px] px-1.5 text-[0.75rem] leading-none font-semibold whitespace-nowrap outline outline-1 outline-black/40 ${
           selected ? "bg-[#222] text-white" : "bg-[#fbfbfb] text-[#222]"
         }`}
       >

@@ -1,10 +1,9 @@
 "use client";
 
-import { describeColour, type ValueRange } from "@/core";
-import type { PaintingArea } from "@/db/painting-document";
+import type { ValueRange } from "@/core";
 
 interface ValueRailProps {
-  readonly areas: readonly PaintingArea[];
+  readonly areas: readonly { readonly id: string; readonly name: string; readonly value: number }[];
   readonly selectedId: string | null;
   readonly range: ValueRange;
   readonly height: number;
@@ -33,7 +32,7 @@ export function spreadTicks(tops: readonly number[], gap: number, height: number
 /** Light to dark along the photo's edge: a tick for each area, and what the palette reaches as a bracket. */
 export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueRailProps) {
   const at = (value: number): number => (1 - value / 10) * height;
-  const values = areas.map((area) => describeColour(area.lab).value);
+  const values = areas.map(({ value }) => value);
   const tops = spreadTicks(values.map((value) => at(value) - TICK_HEIGHT / 2), TICK_HEIGHT + 1, height);
   return (
     <div className="relative w-14 shrink-0 text-[0.72rem] text-(--photo-ink)" style={{ height }} role="group" aria-label="Values from light to dark">

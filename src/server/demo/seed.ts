@@ -1,30 +1,47 @@
 import { randomUUID } from "node:crypto";
-import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import sharp from "sharp";
-import { DEFAULT_MATCH, matchOver, paintModel, PAPERS, prepareMatch, samplePhoto } from "@/core";
+import {
+  areaImageOf, curveOf, DEFAULT_MATCH, emptyMap, featuresOf, fillPolygon, keepInside, matchOver, measureAreas, packMap, paintModel, PAPERS, pointWithin, prepareMatch,
+  snapToEdges, superpixels, targetColour, valueRange, wholePhoto, withLabel, type LabelMap, type PixelArray,
+} from "@/core";
 import type { Database } from "@/db/database";
 import { findPaintbox, savePaintbox } from "@/db/paintbox";
 import { newPaint, type TravelBox } from "@/db/paintbox-document";
-import type { PaintingArea } from "@/db/painting-document";
+import { NEW_STUDY, newArea, type PaintingArea, type Study } from "@/db/painting-document";
 import { createPainting } from "@/db/paintings";
-import { readPhoto } from "../photo-file";
+import { readPhoto } from "../developing/read-photo";
 import { storePhoto } from "../photo-store";
+import { DEMO_AREAS } from "./areas";
 import { DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
 
+/** Circle about the point that stands for a whole area, as a share of the photo's width. */
+const MARK_RADIUS = 0.004;
 const PHOTO = join(process.cwd(), "src", "server", "demo", "pump-house.jpg");
 
-/** The demo's areas: name and where on the photo, as shares of its width and height. */
-const AREAS: readonly { name: string; x: number; y: number; radius: number }[] = [
-  { name: "Afterglow low in the sky", x: 0.04, y: 0.575, radius: 0.012 },
-  { name: "Rose cloud", x: 0.3, y: 0.2, radius: 0.01 },
-  { name: "Blue between the clouds", x: 0.62, y: 0.105, radius: 0.01 },
-  { name: "Violet bank of cloud", x: 0.93, y: 0.37, radius: 0.008 },
-  { name: "Brick in the sun", x: 0.7, y: 0.55, radius: 0.008 },
-  { name: "Brick in shade", x: 0.862, y: 0.708, radius: 0.004 },
-  { name: "Poplars, shaded side", x: 0.435, y: 0.535, radius: 0.006 },
-  { name: "Wet bank", x: 0.9, y: 0.86, radius: 0.008 },
-];
+/** Draws the demo's areas to the photo's edges, bottom layer first. */
+function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } {
+  const image = areaImageOf(photo);
+  const { width, height } = image;
+  const mask = new Uint8Array(width * height).fill(1);
+  const pieces = superpixels(featuresOf(image), width, height, mask);
+  let map = emptyMap(width, height);
+  const labelled = DEMO_AREAS.map((area, i) => ({ ...area, label: i + 1 }));
+  for (const { outlines, label } of [...labelled].sort((a, b) => a.layer - b.layer)) {
+    for (const outline of outlines) {
+      const inside = snapToEdges(fillPolygon(outline.map(([x, y]) => ({ x, y })), width, height), pieces);
+      map = withLabel(map, label, (i) => inside[i] === 1);
+    }
+  }
+  const { areas } = measureAreas(map, image, mask, width);
+  return {
+    map,
+    areas: labelled.map(({ name, label, plane = null, light = null, weight = 1 }) => {
+      const { mean } = areas.find((area) => area.label === label)!;
+      return newArea({ id: randomUUID(), name, plane, light, weight, region: label, lab: mean, sample: { ...pointWithin(map, label)!, radius: MARK_RADIUS } });
+    }),
+  };
+}
 
 /**
  * Lays out the demo in an empty house: paintbox, photo, the painting with its areas, its palette
@@ -33,9 +50,10 @@ const AREAS: readonly { name: string; x: number; y: number; radius: number }[] =
 export async function seedDemo(db: Database, data: string): Promise<void> {
   const { revision, document } = await findPaintbox(db);
   if (revision > 0 || document.paints.length > 0) return;
-  const photo = await readPhoto(await readFile(PHOTO));
+  const photo = await readPhoto(PHOTO);
   const { data: pixels, info } = await sharp(photo.working).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  await storePhoto(db, data, photo, "pump-house.jpg");
+  const { map, areas } = drawAreas({ data: pixels, width: info.width, height: info.height });
+  await storePhoto(db, data, photo, PHOTO, "pump-house.jpg");
   await db.transaction(async (tx) => {
     const ids = DEMO_PAINTS.map(() => randomUUID());
     const travel: TravelBox = { id: randomUUID(), name: "For the canal", rows: 2, columns: 6, pan: "half pan", wells: [...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]), null, null, null, null] };
@@ -47,11 +65,13 @@ export async function seedDemo(db: Database, data: string): Promise<void> {
       return paintModel(idOf(name), pigments, tintingStrength);
     });
     const table = prepareMatch(models, PAPERS[0]);
-    const areas = AREAS.map(({ name, x, y, radius }): PaintingArea => {
-      const { lab } = samplePhoto({ data: pixels, width: info.width, height: info.height }, x * info.width, y * info.height, radius * info.width);
-      const [best] = matchOver(lab, table, { ...DEFAULT_MATCH, ways: 1 });
-      return { id: randomUUID(), name, sample: { x, y, radius }, lab, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
+    const study: Study = { ...NEW_STUDY, sheet: { widthCm: 38, heightCm: 28, unit: "cm" }, map: { width: map.width, height: map.height, packed: packMap(map) } };
+    const frame = keepInside({ ...wholePhoto(info), aspect: 38 / 28 }, info);
+    const curve = curveOf("lights", valueRange(DEMO_PAINTS.map(({ pigments, tintingStrength }, i) => paintModel(ids[i], pigments, tintingStrength)), PAPERS[0]));
+    const mixed = areas.map((area): PaintingArea => {
+      const [best] = matchOver(targetColour(area.lab, study.wish, curve, PAPERS[0]), table, { ...DEFAULT_MATCH, ways: 1 });
+      return { ...area, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
     });
-    await createPainting(tx, photo.id, { title: "The pump house at last light", paperId: PAPERS[0].id, areas, palette });
+    await createPainting(tx, photo.id, { title: "The pump house at last light", paperId: PAPERS[0].id, areas: mixed, palette, study: { ...study, frame } });
   });
 }

@@ -1,12 +1,16 @@
+import { randomUUID } from "node:crypto";
+import { mkdir, rm } from "node:fs/promises";
+import { join } from "node:path";
 import { NextResponse } from "next/server";
 import { z } from "zod";
 import { PAPERS } from "@/core";
+import { newPainting } from "@/db/painting-document";
 import { createPainting } from "@/db/paintings";
 import { dataFolder } from "@/server/environment";
 import { database } from "@/server/house";
-import { MAX_BYTES, PhotoRefused, readPhoto } from "@/server/photo-file";
+import { MAX_BYTES, PhotoRefused, readPhoto } from "@/server/developing/read-photo";
 import { storePhoto } from "@/server/photo-store";
-import { readBody, refuse } from "@/server/reply";
+import { refuse, saveBody } from "@/server/reply";
 
 /** The browser's file name, percent-encoded. Only kept to be shown. */
 const fileName = z.string().max(2000).transform((text, context) => {
@@ -24,17 +28,20 @@ const titleOf = (name: string): string => name.replace(/\.[^.]*$/, "").replace(/
 export async function POST(request: Request): Promise<NextResponse> {
   const name = fileName.safeParse(request.headers.get("x-file-name") ?? "photo");
   if (!name.success) return refuse(400, "The photo's file name could not be read. Rename the file and try again.");
-  const body = await readBody(request, MAX_BYTES);
-  if (!body) return refuse(413, "The file is over 40 MB. Save the photo smaller and try again.");
+  const arriving = join(dataFolder(), "photos", `.arriving-${randomUUID()}`);
   try {
-    const photo = await readPhoto(body);
     const db = await database();
-    await storePhoto(db, dataFolder(), photo, name.data);
-    const id = await createPainting(db, photo.id, { title: titleOf(name.data), paperId: PAPERS[0].id, areas: [], palette: [] });
+    await mkdir(join(dataFolder(), "photos"), { recursive: true });
+    if (!(await saveBody(request, arriving, MAX_BYTES))) return refuse(413, "The file is over 300 MB. Save the photo smaller and try again.");
+    const photo = await readPhoto(arriving);
+    await storePhoto(db, dataFolder(), photo, arriving, name.data);
+    const id = await createPainting(db, photo.id, newPainting(titleOf(name.data), PAPERS[0].id));
     return NextResponse.json({ id }, { status: 201 });
   } catch (error) {
     if (error instanceof PhotoRefused) return refuse(422, error.message);
     console.error(error);
     return refuse(500, "The photo could not be kept. Is there room on the disk? Nothing was stored; try again.");
+  } finally {
+    await rm(arriving, { force: true });
   }
 }

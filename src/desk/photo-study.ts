@@ -1,0 +1,162 @@
+"use client";
+
+import { createContext, useContext, useEffect, useMemo, useState } from "react";
+import { AS_IT_IS, emptyMap, mapSizeOf, unpackMap, whiteMatrix, wholePhoto, type AreasMeasured, type Frame, type LabelMap, type PixelArray, type WhiteMatrix } from "@/core";
+import type { PhotoRow } from "@/db/photos";
+import type { Study } from "@/db/painting-document";
+import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
+import { useDesk } from "./desk-store";
+
+type Asked<K extends PhotoQuestion["kind"]> = Omit<Extract<PhotoQuestion, { kind: K }>, "kind" | "job">;
+
+/** The worker that knows the photo's pixels: proposes, measures, splits. */
+export class PhotoStudy {
+  private readonly worker: Worker;
+  private job = 0;
+  private readonly waiting = new Map<number, { resolve: (answer: never) => void; reject: (error: Error) => void }>();
+
+  constructor(pixels: PixelArray) {
+    this.worker = new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" });
+    this.worker.onmessage = ({ data }: MessageEvent<PhotoReply>) => {
+      const asked = this.waiting.get(data.job);
+      this.waiting.delete(data.job);
+      if (data.kind === "answered") asked?.resolve(data.answer as never);
+      else asked?.reject(new Error(data.message));
+    };
+    this.worker.onerror = () => {
+      for (const { reject } of this.waiting.values()) reject(new Error("The study of the photo stopped. Load the page again."));
+      this.waiting.clear();
+    };
+    this.worker.postMessage({ kind: "open", width: pixels.width, height: pixels.height, data: pixels.data });
+  }
+
+  ask<K extends PhotoQuestion["kind"]>(kind: K, question: Asked<K>): Promise<PhotoAnswers[K]> {
+    const job = ++this.job;
+    return new Promise((resolve, reject) => {
+      this.waiting.set(job, { resolve, reject });
+      this.worker.postMessage({ kind, job, ...question });
+    });
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+}
+
+/** The photo on the desk and all that is known of it. */
+export interface OpenPhoto {
+  readonly row: PhotoRow;
+  readonly size: { readonly width: number; readonly height: number };
+  /** Null until it is decoded. */
+  readonly pixels: PixelArray | null;
+  readonly failed: boolean;
+  readonly study: PhotoStudy | null;
+}
+
+const PhotoContext = createContext<OpenPhoto | null>(null);
+export const PhotoProvider = PhotoContext.Provider;
+
+/** The photo on the desk. */
+export function usePhoto(): OpenPhoto {
+  const photo = useContext(PhotoContext);
+  if (!photo) throw new Error("Only usable on the desk.");
+  return photo;
+}
+
+async function decode(url: string): Promise<PixelArray> {
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(`photo: ${response.status}`);
+  // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
+  const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
+  const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext("2d", { willReadFrequently: true });
+  if (!context) throw new Error("photo: no canvas");
+  context.drawImage(bitmap, 0, 0);
+  return context.getImageData(0, 0, bitmap.width, bitmap.height);
+}
+
+/** Loads a photo's working copy and opens its study. */
+export function useOpenedPhoto(row: PhotoRow): OpenPhoto {
+  const [loaded, setLoaded] = useState<{ pixels: PixelArray; study: PhotoStudy } | "failed" | null>(null);
+  useEffect(() => {
+    let left = false;
+    let study: PhotoStudy | null = null;
+    decode(`/api/photos/${row.id}?copy=working`).then(
+      (pixels) => {
+        if (left) return;
+        study = new PhotoStudy(pixels);
+        setLoaded({ pixels, study });
+      },
+      () => !left && setLoaded("failed"),
+    );
+    return () => {
+      left = true;
+      study?.close();
+    };
+  }, [row.id]);
+  return useMemo(() => ({
+    row, size: { width: row.workingWidthPx, height: row.workingHeightPx }, failed: loaded === "failed",
+    pixels: loaded && loaded !== "failed" ? loaded.pixels : null, study: loaded && loaded !== "failed" ? loaded.study : null,
+  }), [row, loaded]);
+}
+
+/** The frame of a study: what is painted of the photo. */
+export const frameOf = (study: Study, size: { width: number; height: number }): Frame => study.frame ?? wholePhoto(size);
+
+/** Length of a sheet that nobody has measured yet, cm. */
+const USUAL_LENGTH_CM = 38;
+
+/** The sheet's size in cm. */
+export function sheetOf(study: Study, size: { width: number; height: number }): { widthCm: number; heightCm: number } {
+  if (study.sheet) return study.sheet;
+  const { aspect } = frameOf(study, size);
+  return aspect >= 1 ? { widthCm: USUAL_LENGTH_CM, heightCm: USUAL_LENGTH_CM / aspect } : { widthCm: USUAL_LENGTH_CM * aspect, heightCm: USUAL_LENGTH_CM };
+}
+
+export const whiteOf = (white: Study["white"]): WhiteMatrix => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
+
+export function useFrame(): Frame {
+  const { size } = usePhoto();
+  const frame = useDesk((s) => s.document.study.frame);
+  return useMemo(() => frame ?? wholePhoto(size), [frame, size]);
+}
+
+export function useWhite(): WhiteMatrix {
+  const white = useDesk((s) => s.document.study.white);
+  return useMemo(() => whiteOf(white), [white]);
+}
+
+export function useLook(): Look {
+  const frame = useFrame();
+  const white = useWhite();
+  return useMemo(() => ({ frame, white: [...white] }), [frame, white]);
+}
+
+/** The areas' map, unpacked; an empty one while there is none. */
+export function useAreaMap(): LabelMap {
+  const { size } = usePhoto();
+  const map = useDesk((s) => s.document.study.map);
+  return useMemo(() => {
+    if (map) return unpackMap(map.packed, map.width, map.height);
+    const { width, height } = mapSizeOf(size.width, size.height);
+    return emptyMap(width, height);
+  }, [map, size]);
+}
+
+const MeasuredContext = createContext<AreasMeasured | null>(null);
+export const MeasuredProvider = MeasuredContext.Provider;
+
+/** What the photo shows within each area; null until it is measured. */
+export const useMeasured = (): AreasMeasured | null => useContext(MeasuredContext);
+
+/** Measures the areas anew whenever their map, the white or the frame changes. */
+export function useMeasuring({ study }: OpenPhoto, map: LabelMap, look: Look): AreasMeasured | null {
+  const [measured, setMeasured] = useState<AreasMeasured | null>(null);
+  useEffect(() => {
+    let stale = false;
+    study?.ask("measure", { look, labels: map.labels }).then((found) => !stale && setMeasured(found), () => {});
+    return () => {
+      stale = true;
+    };
+  }, [study, map, look]);
+  return measured;
+}

@@ -1,0 +1,35 @@
+"use client";
+
+import { useDesk, type Pair } from "../desk-store";
+import { screenOfPhoto, type Camera } from "./camera";
+
+function PairMark({ pair, camera, name }: { pair: Pair; camera: Camera; name: string }) {
+  const a = screenOfPhoto(camera, pair.a);
+  const b = pair.b && screenOfPhoto(camera, pair.b);
+  return (
+    <g>
+      {b && <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#000" strokeOpacity={0.6} strokeWidth={3} />}
+      {b && <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#fff" strokeWidth={1.2} />}
+      {[a, b].map((end, i) => end && (
+        <g key={i} transform={`translate(${end.x} ${end.y})`}>
+          <circle r={9} fill="#fbfbfb" stroke="#222" />
+          <text y={4} textAnchor="middle" fontSize={12} fontWeight={600} fill="#222">{i === 0 ? `${name}a` : `${name}b`}</text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** The pairs of points that are being compared, over the photo. */
+export function PairMarks({ camera }: { camera: Camera }) {
+  const pair = useDesk((s) => s.pair);
+  const pinned = useDesk((s) => s.document.study.pairs);
+  const step = useDesk((s) => s.step);
+  if (step !== "photo") return null;
+  return (
+    <svg aria-hidden className="pointer-events-none absolute inset-0 size-full overflow-hidden">
+      {pinned.map((one, i) => <PairMark key={one.id} pair={one} camera={camera} name={String(i + 1)} />)}
+      {pair && <PairMark pair={pair} camera={camera} name="" />}
+    </svg>
+  );
+}

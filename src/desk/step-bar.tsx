@@ -1,0 +1,29 @@
+"use client";
+
+import { STEPS, useDesk, type Step } from "./desk-store";
+
+const WORDS: Readonly<Record<Step, { name: string; title: string }>> = {
+  photo: { name: "Photo", title: "Sheet, white, and a measured look" },
+  areas: { name: "Areas", title: "What is painted as one shape, and in what colour" },
+  mixes: { name: "Mixes", title: "How to mix each area's colour" },
+};
+
+/** The steps in a painter's order; the present one glows. */
+export function StepBar() {
+  const step = useDesk((s) => s.step);
+  const goTo = useDesk((s) => s.goTo);
+  return (
+    <nav aria-label="Steps" className="flex border-b border-(--hairline) px-4">
+      {STEPS.map((one, i) => (
+        <button
+          key={one} type="button" title={WORDS[one].title} aria-current={one === step ? "step" : undefined} onClick={() => goTo(one)}
+          className={`relative cursor-pointer px-3 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}
+        >
+          <span className="mr-1.5 text-[0.8rem]">{i + 1}</span>
+          <span className="name-face text-[1.1rem]">{WORDS[one].name}</span>
+          {one === step && <span aria-hidden className="absolute inset-x-0 -bottom-px h-[3px]" style={{ background: "var(--afterglow)" }} />}
+        </button>
+      ))}
+    </nav>
+  );
+}

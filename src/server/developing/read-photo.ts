@@ -1,0 +1,212 @@
+import { createHash } from "node:crypto";
+import { createReadStream } from "node:fs";
+import { open, stat } from "node:fs/promises";
+import sharp, { type Metadata, type Sharp } from "sharp";
+import { decodeHeic } from "./heic";
+import { codedColourOf, formatOf, isAnimatedPng, isCameraRaw, otherKindOf, type PhotoFormat } from "./photo-format";
+import { convert, isUsable, standardProfile, toDisplayP3, type FilePixels } from "./working-space";
+
+/** Largest upload, bytes, and largest picture, pixels. */
+export const MAX_BYTES = 300 * 1024 * 1024;
+export const MAX_PIXELS = 100_000_000;
+/** HEIC is decoded whole before it can be shrunk: more pixels would not fit the memory set for the server. */
+const MAX_HEIC_PIXELS = 50_000_000;
+/** Below this a side is too short to find areas in. */
+const MIN_SIDE_PX = 32;
+/** Longer side of the working copy that is shown and measured. */
+const WORKING_SIDE_PX = 2000;
+const HEAD_BYTES = 1 << 20;
+
+const CHOOSE = "Choose a photo saved as JPEG, HEIC, PNG, TIFF, WebP or AVIF.";
+const MOVES = "This file moves. Save one still picture of it and try again.";
+
+/** A photo that can't be taken; the message says what happened and what to do. */
+export class PhotoRefused extends Error {}
+
+/** A photo read and made ready: nothing is stored yet. */
+export interface ReadPhoto {
+  /** SHA-256 of the original, hex. */
+  readonly id: string;
+  readonly format: PhotoFormat;
+  readonly bytes: number;
+  /** Size as it is seen, turned as the camera says. */
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Display P3, upright, at most 2000 pixels long, lossless WebP without a profile. */
+  readonly working: Buffer;
+  readonly workingWidthPx: number;
+  readonly workingHeightPx: number;
+}
+
+async function headOf(path: string): Promise<Buffer> {
+  const file = await open(path);
+  try {
+    const { buffer, bytesRead } = await file.read(Buffer.alloc(HEAD_BYTES), 0, HEAD_BYTES, 0);
+    return buffer.subarray(0, bytesRead);
+  } finally {
+    await file.close();
+  }
+}
+
+function refuseByContent(head: Buffer, bytes: number): PhotoFormat {
+  if (bytes === 0) throw new PhotoRefused(`The file is empty. ${CHOOSE}`);
+  if (bytes > MAX_BYTES) throw new PhotoRefused("The file is over 300 MB. Save the photo smaller and try again.");
+  const format = formatOf(head);
+  if (!format) {
+    const other = otherKindOf(head);
+    if (other === "gif") throw new PhotoRefused(`This is a GIF. ${CHOOSE}`);
+    if (other === "markup") throw new PhotoRefused(`This is a drawing or a web page, not a photo. ${CHOOSE}`);
+    if (other === "video") throw new PhotoRefused(`This is a film or a file of another kind. ${CHOOSE}`);
+    throw new PhotoRefused(`This is not a photo that Abendrot can read. ${CHOOSE}`);
+  }
+  if (format === "png" && isAnimatedPng(head)) throw new PhotoRefused(MOVES);
+  if (format === "tiff" && isCameraRaw(head)) throw new PhotoRefused("This is a camera's raw file. Develop it on your computer or camera and save it as JPEG or TIFF.");
+  return format;
+}
+
+function refuseBySize({ width, height, pages }: Metadata, format: PhotoFormat): void {
+  if ((pages ?? 1) > 1 && format !== "tiff" && format !== "heic") throw new PhotoRefused(MOVES);
+  const limit = format === "heic" ? MAX_HEIC_PIXELS : MAX_PIXELS;
+  if (width * height > limit) {
+    throw new PhotoRefused(`The photo has ${Math.round((width * height) / 1e6)} megapixels; up to ${limit / 1e6} can be read${format === "heic" ? " from HEIC" : ""}. Save it smaller and try again.`);
+  }
+  if (Math.min(width, height) < MIN_SIDE_PX) throw new PhotoRefused(`The photo is only ${width} by ${height} pixels. Choose a larger one.`);
+}
+
+/** Coding points (ITU-T H.273): primaries of Display P3, and the two transfer curves of high dynamic range. */
+const P3_PRIMARIES = 12;
+const HDR_TRANSFERS = new Set([16, 18]);
+
+/** The profile that a file's pixels are in, or null for sRGB. */
+async function profileOf(head: Buffer, header: Metadata, channels: 1 | 3): Promise<Buffer | null> {
+  if (isUsable(header.icc, channels)) return header.icc;
+  const coded = header.icc ? null : codedColourOf(head);
+  if (coded && HDR_TRANSFERS.has(coded.transfer)) {
+    throw new PhotoRefused("This photo has a high dynamic range that can't be measured yet. Export it with standard range and try again.");
+  }
+  return coded?.primaries === P3_PRIMARIES && channels === 3 ? standardProfile("p3") : null;
+}
+
+const OPTIONS = { limitInputPixels: MAX_PIXELS, failOn: "truncated" } as const;
+const within = (image: Sharp, side: number): Sharp => image.resize({ width: side, height: side, fit: "inside", withoutEnlargement: true });
+const to16Bits = (bytes: Uint8Array): Uint16Array => Uint16Array.from(bytes, (byte) => byte * 257);
+
+interface Shrunk extends FilePixels {
+  readonly width: number;
+  readonly height: number;
+  /** How the picture has yet to be turned (Exif orientation). */
+  readonly orientation: number;
+  /** The whole picture's size, upright. */
+  readonly full: { readonly width: number; readonly height: number };
+}
+
+/** A picture with a longer side of at most `side` pixels in the file's own colours, as it lies in the file. */
+async function shrinkInOwnColours(path: string, head: Buffer, header: Metadata, side: number): Promise<Shrunk> {
+  const grey = header.space === "b-w" || header.space === "grey16";
+  const plain = grey || header.space === "srgb" || header.space === "rgb" || header.space === "rgb16";
+  const wide = plain && header.depth === "ushort";
+  const icc = plain ? await profileOf(head, header, grey ? 1 : 3) : null;
+  const image = sharp(path, OPTIONS).timeout({ seconds: 60 }).flatten({ background: "#ffffff" });
+  // With a usable profile the pixels are left as they are; otherwise libvips brings them to sRGB.
+  const own = icc && grey;
+  const space = own ? (wide ? "grey16" : "b-w") : wide ? "rgb16" : "srgb";
+  const { data, info } = await within(icc ? image.keepIccProfile() : image, side)
+    .toColourspace(space).raw({ depth: wide ? "ushort" : "uchar" }).toBuffer({ resolveWithObject: true });
+  return {
+    data: wide ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : to16Bits(data),
+    channels: own ? 1 : 3, icc, width: info.width, height: info.height, orientation: header.orientation ?? 1, full: header.autoOrient,
+  };
+}
+
+async function shrinkHeic(path: string, head: Buffer, header: Metadata, side: number): Promise<Shrunk> {
+  const icc = await profileOf(head, header, 3);
+  const { data, width, height, fullWidth, fullHeight } = await decodeHeic(path, side);
+  const small = await within(sharp(data, { raw: { width, height, channels: 3 } }), side).raw().toBuffer({ resolveWithObject: true });
+  return {
+    data: to16Bits(small.data), channels: 3, icc, width: small.info.width, height: small.info.height,
+    // The decoder has turned it already.
+    orientation: 1, full: { width: fullWidth, height: fullHeight },
+  };
+}
+
+/** Turns a picture as the camera's orientation number says (Exif 2.32, tag 0x0112). */
+export function turned(image: Sharp, orientation: number): Sharp {
+  const degrees = [0, 0, 0, 180, 180, 270, 90, 90, 270][orientation] ?? 0;
+  const mirrored = [2, 4, 5, 7].includes(orientation);
+  // sharp mirrors before it turns, whatever the order of the calls.
+  const upright = degrees === 0 ? image : image.rotate(degrees);
+  return mirrored ? upright.flop() : upright;
+}
+
+function sha256Of(path: string): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const hash = createHash("sha256");
+    createReadStream(path).on("data", (chunk) => hash.update(chunk)).on("end", () => resolve(hash.digest("hex"))).on("error", reject);
+  });
+}
+
+let last: Promise<unknown> = Promise.resolve();
+/** One picture at a time: several large ones at once would not fit the memory. */
+export function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = last.then(work, work);
+  last = mine.catch(() => {});
+  return mine;
+}
+
+const headerOf = (path: string): Promise<Metadata> => sharp(path, { limitInputPixels: false }).metadata();
+
+/** The picture upright in Display P3, its longer side at most `side` pixels, and its whole size. */
+async function develop(path: string, format: PhotoFormat, head: Buffer, header: Metadata, side: number): Promise<{ image: Sharp; full: Shrunk["full"] }> {
+  const small = await (format === "heic" ? shrinkHeic : shrinkInOwnColours)(path, head, header, side);
+  const pixels = await toDisplayP3(small);
+  const raw = sharp(pixels, { raw: { width: small.width, height: small.height, channels: 3 } });
+  return { image: turned(raw, small.orientation), full: small.full };
+}
+
+/**
+ * Reads an uploaded photo: checks what it really is, decodes it whole, turns it upright, brings it
+ * from its own profile to Display P3 and makes the working copy. Throws PhotoRefused with words
+ * for the painter.
+ */
+export function readPhoto(path: string): Promise<ReadPhoto> {
+  return inTurn(async () => {
+    const head = await headOf(path);
+    const { size } = await stat(path);
+    const format = refuseByContent(head, size);
+    const damaged = new PhotoRefused("The photo is cut off or damaged. Copy it from the camera again, or export it anew.");
+    // The size is checked from the header before a single pixel is decoded.
+    const header = await headerOf(path).catch(() => {
+      throw damaged;
+    });
+    refuseBySize(header, format);
+    try {
+      const { image, full } = await develop(path, format, head, header, WORKING_SIDE_PX);
+      const { data, info } = await image.webp({ lossless: true, effort: 0 }).toBuffer({ resolveWithObject: true });
+      return { id: await sha256Of(path), format, bytes: size, widthPx: full.width, heightPx: full.height, working: data, workingWidthPx: info.width, workingHeightPx: info.height };
+    } catch (error) {
+      throw error instanceof PhotoRefused ? error : damaged;
+    }
+  });
+}
+
+/** Longer side of the copy shown when the painter goes close, px: a photo of 24 megapixels has 6000. */
+const CLOSE_SIDE_PX = 6000;
+
+/** A copy for going close, Display P3 without a profile, JPEG: what is seen, not what is measured. */
+export function closeCopy(path: string, format: PhotoFormat): Promise<Buffer> {
+  return inTurn(async () => {
+    const { image } = await develop(path, format, await headOf(path), await headerOf(path), CLOSE_SIDE_PX);
+    return image.jpeg({ quality: 92, chromaSubsampling: "4:4:4" }).toBuffer();
+  });
+}
+
+/** Longer side of the picture in lists, px. */
+const SMALL_SIDE_PX = 320;
+
+/** A small picture for lists, sRGB, from the working copy. */
+export async function smallCopy(working: Buffer): Promise<Buffer> {
+  const { data, info } = await within(sharp(working), SMALL_SIDE_PX).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const [p3, srgb] = await Promise.all([standardProfile("p3"), standardProfile("srgb")]);
+  const pixels = await convert({ data: to16Bits(data), channels: 3, icc: p3 }, srgb);
+  return sharp(pixels, { raw: { width: info.width, height: info.height, channels: 3 } }).jpeg({ quality: 85 }).toBuffer();
+}
