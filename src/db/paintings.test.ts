@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { packMap } from "@/core";
 import { openDatabase, type OpenDatabase } from "./open";
 import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "./paintbox-document";
 import { RevisionConflict } from "./revision";
-import { NEW_STUDY, newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
+import { newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
 import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, savePainting, UnknownPaint } from "./paintings";
 import { addPhoto, findPhoto } from "./photos";
 
@@ -128,6 +129,22 @@ describe("paintings", () => {
     expect(document.areas).toEqual([door]);
   });
 
+  test("its study and its areas' shapes come back as they were saved; a painting from before has an empty study", async () => {
+    const map = { width: 6, height: 2, labels: Uint8Array.from([1, 1, 1, 2, 2, 2, 1, 1, 1, 2, 2, 0]) };
+    const document = plan({
+      areas: [area("Sky", { region: 1, plane: "far", light: "lit", weight: 0.5, wish: { way: "turn", degrees: -40 } }), area("House", { region: 2, edge: "hard", weight: 4 })],
+      study: {
+        frame: { x: 0.5, y: 0.4, width: 0.7, aspect: 1.357, angleDegrees: -2.5 }, sheet: { widthCm: 38, heightCm: 28, unit: "in" },
+        white: { x: 0.2, y: 0.3, light: { r: 0.5, g: 0.48, b: 0.4 }, degree: 0.6 }, map: { width: 6, height: 2, packed: packMap(map) },
+        wish: { way: "heighten", by: 1.3 }, curve: { kind: "bent", values: [2, 3, 5, 7, 9] }, pairs: [{ id: randomUUID(), a: { x: 0, y: 1 }, b: { x: 0.5, y: 0.5 } }],
+      },
+    });
+    expect(paintingDocument.safeParse(document).success).toBe(true);
+    const id = await createPainting(open.db, photoId, document);
+    expect((await findPainting(open.db, id))?.document).toEqual(document);
+    expect(plan().study).toMatchObject({ map: null, white: null, curve: { kind: "lights" } });
+  });
+
   test("removing one leaves the others", async () => {
     const [one, two] = [await createPainting(open.db, photoId, plan({ areas: [area("Sky")] })), await createPainting(open.db, photoId, plan())];
     await removePainting(open.db, one);
@@ -147,6 +164,11 @@ describe("what is no painting is turned away", () => {
     ["a recipe of nothing", { ...good, areas: [area("Sky", { recipe: { parts: [], waterParts: 1 } })] }],
     ["negative parts", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: randomUUID(), parts: -1 }], waterParts: 1 } })] }],
     ["a paint twice on the palette", { ...good, palette: ["0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11"] }],
+    ["a region that two areas claim", { ...good, areas: [area("Sky", { region: 1 }), area("Bank", { region: 1 })] }],
+    ["a label beyond the map's", { ...good, areas: [area("Sky", { region: 256 })] }],
+    ["a map that can't be read", { ...good, study: { ...good.study, map: { width: 10, height: 10, packed: "AAAA" } } }],
+    ["a curve that falls", { ...good, study: { ...good.study, curve: { kind: "bent", values: [3, 2, 5, 7, 9] } } }],
+    ["a weight of one's own", { ...good, areas: [{ ...good.areas[0], weight: 3 }] }],
     ["an area twice", { ...good, areas: [good.areas[0], good.areas[0]] }],
   ])("%s", (_, document) => expect(paintingDocument.safeParse(document).success).toBe(false));
 });

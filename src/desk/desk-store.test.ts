@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, test } from "vitest";
 import { newArea, newPainting, type PaintingArea, type PaintingDocument } from "@/db/painting-document";
-import { createDeskStore, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
+import { unpackMap, type LabelMap } from "@/core";
+import { createDeskStore, freeLabel, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
 
 const [blue, red, gold] = ["5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0001", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003"];
 const area = (id: string, name: string): PaintingArea => newArea({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
@@ -97,5 +98,65 @@ describe("looking", () => {
     expect(now().radius).toBe(MAX_RADIUS);
     now().setRadius(0);
     expect(now().radius).toBe(MIN_RADIUS);
+  });
+});
+
+describe("the study of the photo", () => {
+  const half: LabelMap = { width: 8, height: 4, labels: Uint8Array.from({ length: 32 }, (_, i) => (i % 8 < 4 ? 1 : 2)) };
+
+  test("a white correction turns the colours already measured, and taking it back brings them back", () => {
+    now().setWhite({ x: 0.5, y: 0.5, light: { r: 0.5, g: 0.4, b: 0.3 }, degree: 1 });
+    const cooler = now().document.areas[0].lab;
+    expect(cooler.b).toBeLessThan(-5);
+    expect(now().document.areas[0].lab.L).not.toBeNaN();
+    now().setWhite({ x: 0.5, y: 0.5, light: { r: 0.5, g: 0.4, b: 0.3 }, degree: 0.5 });
+    expect(now().document.areas[0].lab.b).toBeGreaterThan(cooler.b);
+    now().setWhite(null);
+    expect(now().document.areas[0].lab.b).toBeCloseTo(0, 6);
+    for (let i = 0; i < 3; i++) undo();
+    expect(now().document).toEqual(document);
+  });
+
+  test("areas drawn on a map: those that lost their last pixel go, and one step takes it back", () => {
+    const [sky, bank] = document.areas;
+    now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 3 }, area("c", "Spot")]);
+    expect(now().document.areas.map(({ id }) => id)).toEqual(["a", "c"]);
+    expect(now().document.study.map).toMatchObject({ width: 8, height: 4 });
+    undo();
+    expect(now().document).toEqual(document);
+  });
+
+  test("an area that is removed gives its pixels and its label back", () => {
+    const [sky, bank] = document.areas;
+    now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 2 }]);
+    expect(freeLabel(now().document.areas)).toBe(3);
+    now().removeArea("a");
+    const { packed, width, height } = now().document.study.map!;
+    expect([...new Set(unpackMap(packed, width, height).labels)].sort()).toEqual([0, 2]);
+    expect(freeLabel(now().document.areas)).toBe(1);
+  });
+
+  test("each step has its tool; a proposal and a taken colour don't outlive it", () => {
+    expect(now().step).toBe("mixes");
+    expect(createDeskStore(newPainting("New", "cotton-rough")).getState().step).toBe("photo");
+    now().goTo("areas");
+    now().propose({ map: half, shapes: 2 });
+    expect(now()).toMatchObject({ tool: "select", outlines: true });
+    now().goTo("photo");
+    expect(now()).toMatchObject({ tool: "sample", proposal: null, outlines: false });
+    now().setLasso("take");
+    expect(now()).toMatchObject({ tool: "lasso", lasso: "take" });
+  });
+
+  test("two points are compared, a third begins anew; looking is no step to undo", () => {
+    now().comparePoint({ x: 0.1, y: 0.1 });
+    now().comparePoint({ x: 0.2, y: 0.2 });
+    expect(now().pair).toEqual({ a: { x: 0.1, y: 0.1 }, b: { x: 0.2, y: 0.2 } });
+    now().comparePoint({ x: 0.3, y: 0.3 });
+    expect(now().pair).toEqual({ a: { x: 0.3, y: 0.3 }, b: null });
+    now().setValueSteps(3);
+    expect(now()).toMatchObject({ seeing: "values", valueSteps: 3 });
+    undo();
+    expect(now().document).toEqual(document);
   });
 });

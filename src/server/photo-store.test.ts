@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import sharp from "sharp";
+import sharp, { type Sharp } from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { countLabels, labelAt, unpackMap } from "@/core";
 import { openDatabase, type OpenDatabase } from "@/db/open";
@@ -23,7 +23,7 @@ afterAll(() => open.close());
 
 describe("keeping a photo", () => {
   let path: string;
-  const kept = async (picture: sharp.Sharp): Promise<Awaited<ReturnType<typeof readPhoto>>> => {
+  const kept = async (picture: Sharp): Promise<Awaited<ReturnType<typeof readPhoto>>> => {
     path = join(data, "incoming");
     writeFileSync(path, await picture.toBuffer());
     return readPhoto(path);

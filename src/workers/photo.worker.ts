@@ -87,7 +87,7 @@ function answer(question: PhotoQuestion): PhotoAnswers[keyof PhotoAnswers] {
       return { steps: stepShares(image, mask, question.steps), ...lost(photo!, mask, image) };
     case "enclose": {
       const drawn = fillPolygon(question.points, image.width, image.height);
-      const shape = question.snap ? snapToEdges(drawn, ready.pieces()) : drawn;
+      const shape = question.snap ? snapToEdges(drawn, ready.pieces(), ready.features()) : drawn;
       return { mask: shape.map((inside, i) => inside & mask[i]) };
     }
     case "split":

@@ -107,24 +107,25 @@ describe("editing shapes", () => {
 
   test("a rough line around a disc is drawn to the disc's edge; a tiny one stays as it was drawn", () => {
     const image = imageOf(200, 160, (x, y) => (Math.hypot(x + 0.5 - 100, y + 0.5 - 80) < 50 ? [0.5, 0.2, 0.1] : [0.1, 0.15, 0.2]));
-    const pieces = superpixels(featuresOf(image), 200, 160, everywhere(image));
+    const features = featuresOf(image);
+    const pieces = superpixels(features, 200, 160, everywhere(image));
     const rough = Array.from({ length: 24 }, (_, i) => {
       const radius = 50 + (i % 2 ? 4 : -4);
       return { x: (100 + radius * Math.cos((i * Math.PI) / 12)) / 200, y: (80 + radius * Math.sin((i * Math.PI) / 12)) / 160 };
     });
     const drawn = fillPolygon(rough, 200, 160);
-    const snapped = snapToEdges(drawn, pieces);
+    const snapped = snapToEdges(drawn, pieces, features);
     const wrong = (mask: Uint8Array): number => mask.reduce((sum, inside, i) => sum + (inside === (disc.labels[i] === 2 ? 1 : 0) ? 0 : 1), 0);
     expect(wrong(snapped)).toBeLessThan(0.4 * wrong(drawn));
     const dot = fillPolygon([{ x: 0.5, y: 0.5 }, { x: 0.51, y: 0.5 }, { x: 0.51, y: 0.51 }], 200, 160);
-    expect(snapToEdges(dot, pieces)).toBe(dot);
+    expect(snapToEdges(dot, pieces, features)).toBe(dot);
   });
 
   test("an area of two colours splits where they meet; one of a single piece does not", () => {
-    const image = imageOf(200, 160, (x) => (x < 120 ? [0.5, 0.4, 0.2] : [0.1, 0.12, 0.3]));
+    const image = imageOf(200, 160, (x: number) => (x < 120 ? [0.5, 0.4, 0.2] : [0.1, 0.12, 0.3]));
     const features = featuresOf(image);
     const pieces = superpixels(features, 200, 160, everywhere(image));
-    const map = mapOf(200, 160, (x, y) => (y < 80 ? 4 : 1));
+    const map = mapOf(200, 160, (_, y) => (y < 80 ? 4 : 1));
     const mask = splitArea(map, 4, pieces, features)!;
     const right = mask.reduce((sum, inside, i) => sum + (inside === 1 && i % 200 >= 118 ? 1 : 0), 0);
     expect(right / (80 * 80)).toBeGreaterThan(0.95);

@@ -24,12 +24,13 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
   const image = areaImageOf(photo);
   const { width, height } = image;
   const mask = new Uint8Array(width * height).fill(1);
-  const pieces = superpixels(featuresOf(image), width, height, mask);
+  const features = featuresOf(image);
+  const pieces = superpixels(features, width, height, mask);
   let map = emptyMap(width, height);
   const labelled = DEMO_AREAS.map((area, i) => ({ ...area, label: i + 1 }));
   for (const { outlines, label } of [...labelled].sort((a, b) => a.layer - b.layer)) {
     for (const outline of outlines) {
-      const inside = snapToEdges(fillPolygon(outline.map(([x, y]) => ({ x, y })), width, height), pieces);
+      const inside = snapToEdges(fillPolygon(outline.map(([x, y]) => ({ x, y })), width, height), pieces, features);
       map = withLabel(map, label, (i) => inside[i] === 1);
     }
   }

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import sharp, { type Sharp } from "sharp";
+import sharp, { type OutputInfo, type Sharp } from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
 import { KINDS, makeProfile } from "./icc.test-helper";
 import { formatOf } from "./photo-format";
@@ -17,7 +17,7 @@ const kept = (bytes: Buffer): string => {
 };
 const read = (bytes: Buffer): Promise<ReadPhoto> => readPhoto(kept(bytes));
 const picture = (width: number, height: number, background = "#8a5030"): Sharp => sharp({ create: { width, height, channels: 3, background } });
-const pixelsOf = (working: Buffer): Promise<{ data: Buffer; info: sharp.OutputInfo }> => sharp(working).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+const pixelsOf = (working: Buffer): Promise<{ data: Buffer; info: OutputInfo }> => sharp(working).removeAlpha().raw().toBuffer({ resolveWithObject: true });
 const pixel = async (working: Buffer, x: number, y: number): Promise<number[]> => {
   const { data, info } = await pixelsOf(working);
   return [...data.subarray(3 * (y * info.width + x), 3 * (y * info.width + x) + 3)];
