@@ -1,41 +1,88 @@
 "use client";
 
 import { ImagePlus } from "lucide-react";
-import { useRef, useState } from "react";
-import { uploadPhoto } from "./upload";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { isForField } from "@/ui/undo";
+import { fileIn, uploadPhoto } from "./upload";
 
-/** Brings in the painter's own photo; the new painting opens, a refused photo is explained. */
+type Bringing = { readonly state: "idle" } | { readonly state: "busy"; readonly share: number } | { readonly state: "refused"; readonly message: string };
+
+/** Listens for photos dropped anywhere on the page or pasted into it; true while one is held over it. */
+function useDroppedPhotos(bring: (file: File) => void): boolean {
+  const [over, setOver] = useState(false);
+  useEffect(() => {
+    const hasFile = (event: DragEvent): boolean => event.dataTransfer?.types.includes("Files") ?? false;
+    const onDragOver = (event: DragEvent): void => {
+      if (!hasFile(event)) return;
+      event.preventDefault();
+      setOver(true);
+    };
+    const onDragLeave = (event: DragEvent): void => {
+      if (event.relatedTarget === null) setOver(false);
+    };
+    const onDrop = (event: DragEvent): void => {
+      if (!hasFile(event)) return;
+      event.preventDefault();
+      setOver(false);
+      const file = fileIn(event.dataTransfer);
+      if (file) bring(file);
+    };
+    const onPaste = (event: ClipboardEvent): void => {
+      const file = fileIn(event.clipboardData);
+      if (!file || isForField(event)) return;
+      event.preventDefault();
+      bring(file);
+    };
+    window.addEventListener("dragover", onDragOver);
+    window.addEventListener("dragleave", onDragLeave);
+    window.addEventListener("drop", onDrop);
+    window.addEventListener("paste", onPaste);
+    return () => {
+      window.removeEventListener("dragover", onDragOver);
+      window.removeEventListener("dragleave", onDragLeave);
+      window.removeEventListener("drop", onDrop);
+      window.removeEventListener("paste", onPaste);
+    };
+  }, [bring]);
+  return over;
+}
+
+/** Brings in the painter's own photo by button, drop or paste; the new painting opens, a refused photo is explained. */
 export function NewPainting({ className = "btn btn-sm", words = "Your photo" }: { className?: string; words?: string }) {
   const input = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState(false);
-  const [fault, setFault] = useState<string | null>(null);
-  const bring = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    setBusy(true);
-    setFault(null);
-    const result = await uploadPhoto(file);
-    if ("id" in result) window.location.assign(`/painting/${result.id}`);
-    else {
-      setFault(result.message);
-      setBusy(false);
-    }
-  };
+  const [bringing, setBringing] = useState<Bringing>({ state: "idle" });
+  const busy = bringing.state === "busy";
+  const bring = useCallback((file: File): void => {
+    setBringing({ state: "busy", share: 0 });
+    void uploadPhoto(file, (share) => setBringing({ state: "busy", share })).then((result) => {
+      if ("id" in result) window.location.assign(`/painting/${result.id}`);
+      else setBringing({ state: "refused", message: result.message });
+    });
+  }, []);
+  const over = useDroppedPhotos(bring);
   return (
     <div className="relative">
-      <button type="button" className={className} disabled={busy} onClick={() => input.current?.click()}>
-        <ImagePlus size={16} /> {busy ? "Developing …" : words}
+      <button type="button" className={className} disabled={busy} onClick={() => input.current?.click()} title="Choose a photo, drop one anywhere on the page, or paste one">
+        <ImagePlus size={16} /> {busy ? (bringing.share < 1 ? `Bringing it in, ${Math.round(100 * bringing.share)} %` : "Developing …") : words}
       </button>
       <input
-        ref={input} type="file" accept="image/jpeg,image/png,image/webp" className="hidden" aria-label="Photo file" tabIndex={-1}
+        ref={input} type="file" accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff" className="hidden" aria-label="Photo file" tabIndex={-1}
         onChange={(event) => {
-          void bring(event.target.files?.[0]);
+          const file = event.target.files?.[0];
+          if (file) bring(file);
           event.target.value = "";
         }}
       />
-      {fault && (
+      {busy && <progress className="progress absolute inset-x-0 -bottom-1.5 h-1" aria-label="Bringing the photo in" {...(bringing.share < 1 ? { value: bringing.share, max: 1 } : {})} />}
+      {over && (
+        <div className="pointer-events-none fixed inset-3 z-50 grid place-items-center rounded-box border-2 border-dashed border-primary bg-base-100/80">
+          <p className="name-face text-3xl">Let go: a new painting begins with this photo</p>
+        </div>
+      )}
+      {bringing.state === "refused" && (
         <div role="alert" className="absolute top-full right-0 z-40 mt-2 w-80 rounded-box border border-error bg-base-100 p-4 shadow-md">
-          <p>{fault}</p>
-          <button type="button" className="btn btn-sm mt-3" onClick={() => setFault(null)}>All right</button>
+          <p>{bringing.message}</p>
+          <button type="button" className="btn btn-sm mt-3" onClick={() => setBringing({ state: "idle" })}>All right</button>
         </div>
       )}
     </div>

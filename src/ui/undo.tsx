@@ -12,7 +12,7 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.matches("input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select");
 
 /** True where a key belongs to what is being typed or to an open dialog, not to the room. */
-export function isForField(event: KeyboardEvent): boolean {
+export function isForField(event: Event): boolean {
   return isTyping(event.target) || document.querySelector("dialog[open]") !== null;
 }
 

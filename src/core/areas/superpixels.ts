@@ -112,35 +112,82 @@ function recentre(features: Float32Array, width: number, { count, data }: Centre
   }
 }
 
-/** Makes every piece one connected patch: scraps smaller than a quarter of a piece join the patch before them. */
-function connect(width: number, labels: Int32Array): { labels: Int32Array; count: number } {
-  const out = new Int32Array(labels.length).fill(-2);
-  const smallest = (SPACING_PX * SPACING_PX) / 4;
+/** Patches of equal labels that hang together, numbered from 0 in reading order; -1 where the sheet doesn't reach. */
+function connectedPatches(width: number, labels: Int32Array): { patches: Int32Array; count: number } {
+  const patches = new Int32Array(labels.length).fill(-2);
   const queue = new Int32Array(labels.length);
   let count = 0;
   for (let start = 0; start < labels.length; start++) {
-    if (out[start] !== -2) continue;
+    if (patches[start] !== -2) continue;
     if (labels[start] < 0) {
-      out[start] = -1;
+      patches[start] = -1;
       continue;
     }
-    const x0 = start % width;
-    const before = x0 > 0 && out[start - 1] >= 0 ? out[start - 1] : start >= width && out[start - width] >= 0 ? out[start - width] : -1;
     let length = 1;
     queue[0] = start;
-    out[start] = count;
+    patches[start] = count;
     for (let head = 0; head < length; head++) {
       const i = queue[head];
       const x = i % width;
-      if (x > 0 && out[i - 1] === -2 && labels[i - 1] === labels[start]) out[(queue[length++] = i - 1)] = count;
-      if (x < width - 1 && out[i + 1] === -2 && labels[i + 1] === labels[start]) out[(queue[length++] = i + 1)] = count;
-      if (i >= width && out[i - width] === -2 && labels[i - width] === labels[start]) out[(queue[length++] = i - width)] = count;
-      if (i < labels.length - width && out[i + width] === -2 && labels[i + width] === labels[start]) out[(queue[length++] = i + width)] = count;
+      if (x > 0 && patches[i - 1] === -2 && labels[i - 1] === labels[start]) patches[(queue[length++] = i - 1)] = count;
+      if (x < width - 1 && patches[i + 1] === -2 && labels[i + 1] === labels[start]) patches[(queue[length++] = i + 1)] = count;
+      if (i >= width && patches[i - width] === -2 && labels[i - width] === labels[start]) patches[(queue[length++] = i - width)] = count;
+      if (i < labels.length - width && patches[i + width] === -2 && labels[i + width] === labels[start]) patches[(queue[length++] = i + width)] = count;
     }
-    if (length < smallest && before >= 0) for (let j = 0; j < length; j++) out[queue[j]] = before;
-    else count++;
+    count++;
   }
-  return { labels: out, count };
+  return { patches, count };
+}
+
+/** Makes every piece one connected patch: scraps smaller than a quarter of a piece join the neighbour most like them. */
+function connect(width: number, labels: Int32Array, features: Float32Array): { labels: Int32Array; count: number } {
+  const { patches, count } = connectedPatches(width, labels);
+  const size = new Uint32Array(count);
+  const mean = new Float64Array(3 * count);
+  for (let i = 0; i < patches.length; i++) {
+    const k = patches[i];
+    if (k < 0) continue;
+    size[k]++;
+    for (let c = 0; c < 3; c++) mean[3 * k + c] += features[3 * i + c];
+  }
+  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
+  const smallest = (SPACING_PX * SPACING_PX) / 4;
+  const into = new Int32Array(count).fill(-1);
+  const least = new Float64Array(count).fill(Infinity);
+  const offer = (scrap: number, other: number): void => {
+    if (scrap < 0 || other < 0 || scrap === other || size[scrap] >= smallest) return;
+    // Larger neighbours first: a scrap beside scraps alone would only make a larger scrap.
+    const strange = Math.hypot(mean[3 * scrap] - mean[3 * other], mean[3 * scrap + 1] - mean[3 * other + 1], mean[3 * scrap + 2] - mean[3 * other + 2]) + (size[other] < smallest ? 10 : 0);
+    if (strange < least[scrap]) {
+      least[scrap] = strange;
+      into[scrap] = other;
+    }
+  };
+  for (let i = 0; i < patches.length; i++) {
+    if (i % width < width - 1) {
+      offer(patches[i], patches[i + 1]);
+      offer(patches[i + 1], patches[i]);
+    }
+    if (i < patches.length - width) {
+      offer(patches[i], patches[i + width]);
+      offer(patches[i + width], patches[i]);
+    }
+  }
+  const number = new Int32Array(count).fill(-1);
+  let pieces = 0;
+  const homeOf = (k: number): number => {
+    let home = k;
+    for (let hops = 0; into[home] >= 0 && hops < 8; hops++) home = into[home];
+    return home;
+  };
+  const out = new Int32Array(labels.length).fill(-1);
+  for (let i = 0; i < patches.length; i++) {
+    if (patches[i] < 0) continue;
+    const home = homeOf(patches[i]);
+    if (number[home] < 0) number[home] = pieces++;
+    out[i] = number[home];
+  }
+  return { labels: out, count: pieces };
 }
 
 /**
@@ -157,5 +204,5 @@ export function superpixels(features: Float32Array, width: number, height: numbe
     assign(features, width, height, mask, centres, labels, distance);
     recentre(features, width, centres, labels);
   }
-  return { width, height, ...connect(width, labels) };
+  return { width, height, ...connect(width, labels, features) };
 }

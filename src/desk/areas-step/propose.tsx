@@ -22,7 +22,8 @@ export function Propose() {
   const propose = useDesk((s) => s.propose);
   const tool = useDesk((s) => s.tool);
   const { setLasso, setTool } = useDesk((s) => s);
-  const hasRegions = useDesk((s) => s.document.areas.some(({ region }) => region !== null));
+  const drawn = useDesk((s) => s.document.areas.filter(({ region }) => region !== null).length);
+  const hasRegions = drawn > 0;
   const edits = useEdits();
   const [shapes, setShapes] = useState(16);
   const [wanted, setWanted] = useState(!hasRegions);
@@ -30,10 +31,12 @@ export function Propose() {
   const asked = useRef(0);
 
   const accepting = edits.busy;
+  // The slider counts all shapes: those that are areas already need no proposal.
+  const rest = Math.max(1, shapes - drawn);
   useEffect(() => {
     if (!study || !wanted || accepting) return;
     const mine = ++asked.current;
-    study.ask("propose", { look, labels: map.labels, shapes }).then(
+    study.ask("propose", { look, labels: map.labels, shapes: rest }).then(
       ({ labels, shapes: found, milliseconds }) => {
         if (mine !== asked.current) return;
         propose(found > 0 ? { map: { ...map, labels }, shapes: found } : null);
@@ -41,7 +44,7 @@ export function Propose() {
       },
       (error: Error) => mine === asked.current && setWords(error.message),
     );
-  }, [study, wanted, accepting, look, map, shapes, propose]);
+  }, [study, wanted, accepting, look, map, rest, propose]);
 
   const open = (measured?.uncovered ?? 1) > 0.002;
   return (

@@ -1,0 +1,367 @@
+import { expect, test, type Page } from "@playwright/test";
+import sharp from "sharp";
+import { labOfLinear, LINEAR, srgbOfLinear, viewing, type ViewKind } from "@/core";
+import { startServer, type RunningServer } from "./server";
+
+test.describe.configure({ mode: "serial" });
+
+let server: RunningServer;
+const faults: string[] = [];
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+test.beforeEach(({ page }) => {
+  page.on("pageerror", (error) => faults.push(error.message));
+  page.on("console", (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()));
+});
+test.afterEach(() => expect(faults.splice(0)).toEqual([]));
+
+const photo = (page: Page) => page.getByRole("application");
+const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+const step = (page: Page, name: string) => page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: new RegExp(`${name}$`) }).click();
+const shapes = (page: Page) => page.getByRole("region", { name: "Areas step" }).getByRole("list", { name: "Areas" }).getByRole("listitem");
+const undo = (page: Page) => page.getByRole("button", { name: "Undo" }).click();
+
+/** Patches of the working space's own bytes, 100 pixels each, six across; a TIFF with sharp's Display P3 profile keeps them. */
+const PATCHES = [[128, 128, 128], [200, 60, 50], [60, 90, 160], [90, 130, 80], [230, 220, 190], [40, 34, 30], [120, 110, 130], [250, 250, 250], [180, 140, 60], [20, 20, 24], [150, 150, 140], [255, 255, 255]];
+async function chart(): Promise<Buffer> {
+  const data = Buffer.alloc(600 * 200 * 3);
+  for (let y = 0; y < 200; y++) for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)], 3 * (y * 600 + x));
+  return sharp(data, { raw: { width: 600, height: 200, channels: 3 } }).png().toBuffer();
+}
+const middle = (i: number) => ({ x: ((i % 6) + 0.5) / 6, y: (Math.floor(i / 6) + 0.5) / 2 });
+
+async function spot(page: Page, at: { x: number; y: number }): Promise<{ x: number; y: number }> {
+  const box = (await photo(page).boundingBox())!;
+  return { x: box.x + at.x * box.width, y: box.y + at.y * box.height };
+}
+async function click(page: Page, at: { x: number; y: number }): Promise<void> {
+  const { x, y } = await spot(page, at);
+  await page.mouse.click(x, y);
+}
+
+async function bring(page: Page, name: string, buffer: Buffer): Promise<void> {
+  await page.goto(server.url);
+  await page.getByLabel("Photo file").setInputFiles({ name, mimeType: "image/png", buffer });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), { timeout: 60_000 });
+  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
+}
+
+/** The screen's colour at a spot of the photo. */
+async function screenAt(page: Page, at: { x: number; y: number }): Promise<number[]> {
+  const { x, y } = await spot(page, at);
+  const png = await page.screenshot({ clip: { x: Math.round(x) - 2, y: Math.round(y) - 2, width: 4, height: 4 } });
+  return [...(await sharp(png).removeAlpha().raw().toBuffer()).subarray(0, 3)];
+}
+
+test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({ page }) => {
+  await bring(page, "chart.png", await chart());
+  await expect(page.getByRole("region", { name: "Photo step" })).toContainText("Look before you mix");
+  await page.mouse.move(5, 400);
+  // The PNG has no profile, so it is sRGB: its working copy is these colours in Display P3.
+  const working = await page.evaluate(async () => {
+    const id = performance.getEntriesByType("resource").map(({ name }) => /photos\/([0-9a-f]{64})/.exec(name)?.[1]).find(Boolean);
+    const bitmap = await createImageBitmap(await (await fetch(`/api/photos/${id}?copy=working`)).blob(), { colorSpaceConversion: "none" });
+    const context = new OffscreenCanvas(600, 200).getContext("2d")!;
+    context.drawImage(bitmap, 0, 0);
+    return Array.from({ length: 12 }, (_, i) => [...context.getImageData(100 * (i % 6) + 50, 100 * Math.floor(i / 6) + 50, 1, 1).data].slice(0, 3));
+  });
+  const keys: readonly (readonly [string, ViewKind])[] = [["1", "plain"], ["2", "values"], ["3", "heightened"], ["4", "temperature"], ["5", "hue"]];
+  for (const [key, kind] of keys) {
+    await page.keyboard.press(key);
+    await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", kind);
+    await page.waitForTimeout(200);
+    for (const i of [0, 1, 2, 3, 4, 5, 6, 8, 10]) {
+      const [r, g, b] = working[i].map((byte) => LINEAR[byte]);
+      const seen = viewing.seen({ r, g, b }, { kind, steps: 5 });
+      const expected = [seen.r, seen.g, seen.b].map((x) => 255 * Math.min(1, Math.max(0, srgbOfLinear(x))));
+      const shown = await screenAt(page, middle(i));
+      expect(Math.max(...shown.map((x, c) => Math.abs(x - expected[c]))), `${kind}, patch ${i}: ${shown} for ${expected}`).toBeLessThan(4);
+    }
+  }
+  // The value shares: of twelve equal patches each is a twelfth.
+  await page.getByRole("button", { name: "2 values" }).click();
+  const dark = working.filter((bytes) => labOfLinear({ r: LINEAR[bytes[0]], g: LINEAR[bytes[1]], b: LINEAR[bytes[2]] }).L < 51).length;
+  await expect(page.getByRole("img", { name: /Shares of 2 values/ })).toHaveAttribute("aria-label", new RegExp(`: ${Math.round((100 * dark) / 12)} percent`));
+  await expect(page.getByRole("region", { name: "Values" })).toContainText("8.3 % of the sheet is burnt out");
+  await page.getByRole("button", { name: "Show where" }).click();
+  await page.keyboard.press("1");
+  await page.waitForTimeout(300);
+  const { x, y } = await spot(page, middle(11));
+  const stripes = await sharp(await page.screenshot({ clip: { x: x - 10, y: y - 10, width: 20, height: 20 } })).greyscale().stats();
+  expect(stripes.channels[0].max - stripes.channels[0].min).toBeGreaterThan(200);
+});
+
+test("the white: a neutral is picked, the areas' colours follow, and it is taken back", async ({ page }) => {
+  const cast = await sharp(await chart()).linear([1, 0.92, 0.72], [0, 0, 0]).png().toBuffer();
+  await bring(page, "warm.png", cast);
+  await click(page, middle(0));
+  await expect(page.getByRole("region", { name: "Colour taken from the photo" })).toContainText(/warm \+/);
+  await page.keyboard.type("Card");
+  await page.keyboard.press("Enter");
+  await step(page, "Photo");
+  const white = page.getByRole("region", { name: "White" });
+  await white.getByRole("button", { name: "Pick a neutral" }).click();
+  await click(page, middle(6));
+  await click(page, middle(6));
+  await expect(page.getByRole("region", { name: "Colour taken from the photo" })).not.toContainText(/warm \+[1-9]\d/);
+  await page.keyboard.press("Escape");
+  // The grey patch is grey now, and the area that was measured on it with it.
+  await white.getByRole("button", { name: "Pick another neutral" }).click();
+  await click(page, middle(0));
+  const shown = await screenAt(page, middle(0));
+  expect(Math.max(...shown) - Math.min(...shown)).toBeLessThan(3);
+  await expect(white.getByRole("img", { name: "The neutral before and after" })).toBeVisible();
+  await step(page, "Areas");
+  await page.getByRole("button", { name: "Area 1: Card" }).click();
+  await expect(page.getByRole("article", { name: "Area 1: Card" })).toContainText("neutral grey");
+  await step(page, "Photo");
+  await white.getByRole("button", { name: "As it is" }).click();
+  const before = await screenAt(page, middle(0));
+  expect(before[0] - before[2]).toBeGreaterThan(25);
+  await undo(page);
+  await expect(white).toContainText("100 % corrected");
+});
+
+test("the sheet: format, unit, wrong sizes, straightening and placing by mouse and keys; one drag is one step to undo", async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole("button", { name: "Paintings" }).click();
+  await page.getByRole("link", { name: /pump house/ }).click();
+  await step(page, "Photo");
+  const sheet = page.getByRole("region", { name: "Sheet" });
+  await sheet.getByLabel("Format").selectOption("Square 20 × 20");
+  let box = (await photo(page).boundingBox())!;
+  expect(box.width / box.height).toBeCloseTo(1, 1);
+  await expect(sheet).toContainText("67 % of the photo");
+  await sheet.getByLabel("Width, cm").fill("0,5");
+  await sheet.getByLabel("Width, cm").press("Enter");
+  await expect(sheet.getByRole("alert")).toContainText("between 2 and 300 cm");
+  await sheet.getByLabel("Width, cm").fill("30,5");
+  await sheet.getByLabel("Width, cm").press("Enter");
+  box = (await photo(page).boundingBox())!;
+  expect(box.width / box.height).toBeCloseTo(30.5 / 20, 1);
+  await sheet.getByLabel("in", { exact: true }).check();
+  await expect(sheet.getByLabel("Width, in")).toHaveValue("12.01");
+  await sheet.getByRole("button", { name: "Stand it up" }).click();
+  await expect(sheet.getByLabel("Width, in")).toHaveValue("7.87");
+  await undo(page);
+
+  await sheet.getByLabel("Format").selectOption("A5");
+  await sheet.getByRole("button", { name: "Place the sheet" }).click();
+  const frame = page.locator("[data-frame]");
+  const start = (await frame.boundingBox())!;
+  await page.mouse.move(start.x + start.width - 3, start.y + start.height - 3);
+  await page.mouse.down();
+  await page.mouse.move(start.x + start.width - 150, start.y + start.height - 100, { steps: 6 });
+  await page.mouse.up();
+  const smaller = (await frame.boundingBox())!;
+  expect(smaller.width).toBeLessThan(start.width - 100);
+  expect(smaller.width / smaller.height).toBeCloseTo(start.width / start.height, 1);
+  await page.mouse.move(smaller.x + 60, smaller.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(smaller.x + 110, smaller.y + 60, { steps: 5 });
+  await page.mouse.up();
+  expect((await frame.boundingBox())!.x - smaller.x).toBeGreaterThan(35);
+  await undo(page);
+  expect((await frame.boundingBox())!.x).toBeCloseTo(smaller.x, 0);
+  await photo(page).focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
+  expect((await frame.boundingBox())!.x).toBeLessThan(smaller.x - 5);
+  for (let i = 0; i < 5; i++) await page.keyboard.press("]");
+  await expect(sheet).toContainText("2.5°");
+  await sheet.getByRole("button", { name: "Done" }).click();
+  await saved(page);
+  await page.reload();
+  await step(page, "Photo");
+  await expect(sheet).toContainText("2.5°");
+  await expect(sheet.getByLabel("Format")).toHaveValue("A5");
+  await sheet.getByLabel("Format").selectOption("photo");
+  await expect(sheet).toContainText("takes in the whole photo");
+});
+
+test("two points are compared by mouse and by keys, pinned, and still there after a new start", async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole("button", { name: "Paintings" }).click();
+  await page.getByRole("link", { name: "chart" }).click();
+  await step(page, "Photo");
+  const compare = page.getByRole("region", { name: "Compare" });
+  await compare.getByRole("button", { name: "Compare two points" }).click();
+  await expect(compare.getByRole("status")).toHaveText("Click the first point.");
+  await click(page, middle(1));
+  await expect(compare.getByRole("status")).toHaveText("Now the second.");
+  await click(page, middle(2));
+  const pairs = compare.getByRole("list", { name: "Pairs" }).getByRole("listitem");
+  await expect(pairs.first()).toContainText(/a is darker|b is darker/);
+  await expect(pairs.first()).toContainText(/a is warmer, by \d+; a is purer/);
+  await compare.getByRole("button", { name: "Pin this pair" }).click();
+  await expect(pairs.first()).toContainText("pair 1");
+  await photo(page).focus();
+  await page.keyboard.press("Enter");
+  for (let i = 0; i < 10; i++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(pairs).toHaveCount(2);
+  await saved(page);
+  await page.reload();
+  await step(page, "Photo");
+  await expect(pairs).toHaveCount(1);
+  await compare.getByRole("button", { name: "Remove pair 1" }).click();
+  await expect(pairs).toHaveCount(0);
+});
+
+test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({ page }) => {
+  await bring(page, "patches.png", await chart());
+  await step(page, "Areas");
+  const areas = page.getByRole("region", { name: "Areas step" });
+  await expect(areas.getByRole("status")).toContainText(/\d+ shapes, found in \d/);
+  const slider = areas.getByRole("slider", { name: "How many shapes" });
+  await slider.fill("0.527");
+  await expect(areas.getByRole("button", { name: "Take all 12 as areas" })).toBeVisible();
+  // One shape by a click, the others with the button.
+  await click(page, middle(1));
+  await expect(shapes(page)).toHaveCount(1);
+  await expect(shapes(page).first()).toContainText(/8\.[2-4] %/);
+  await areas.getByRole("button", { name: /Take all \d+ as areas/ }).click();
+  await expect(shapes(page)).toHaveCount(12);
+  await expect(areas).toContainText("the whole sheet");
+  await undo(page);
+  await expect(shapes(page)).toHaveCount(1);
+  await page.getByRole("button", { name: "Redo" }).click();
+  await expect(shapes(page)).toHaveCount(12);
+
+  await click(page, middle(1));
+  const sheet = page.getByRole("article", { name: /^Area 1:/ });
+  await expect(sheet).toContainText("It touches");
+  await expect(sheet).toContainText(/cm, hard/);
+  await sheet.getByRole("textbox", { name: "Name of the area" }).fill("Red roof");
+  await page.keyboard.press("Enter");
+  const choice = page.getByRole("combobox", { name: "Paint it together with" });
+  const other = await choice.locator("option").first().textContent();
+  await page.getByRole("button", { name: "Merge" }).click();
+  await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/16\.\d % of the sheet/);
+  await expect(page.getByRole("button", { name: `: ${other}` })).toHaveCount(0);
+  await page.getByRole("button", { name: "Split in two" }).click();
+  await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/8\.\d % of the sheet/);
+  await undo(page);
+  await undo(page);
+  await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/8\.3 % of the sheet/);
+  await saved(page);
+  await page.reload();
+  await step(page, "Areas");
+  await expect(shapes(page)).toHaveCount(12);
+  await expect(shapes(page).filter({ hasText: "Red roof" })).toHaveCount(1);
+});
+
+test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's edges", async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await bring(page, "drawn.png", await chart());
+  await step(page, "Areas");
+  const areas = page.getByRole("region", { name: "Areas step" });
+  await areas.getByRole("button", { name: "Draw one yourself" }).click();
+  // Roughly around patch 2, a few pixels off its edges.
+  const rough = [[0.34, 0.02], [0.49, 0.02], [0.49, 0.48], [0.34, 0.48]];
+  const places = await Promise.all(rough.map(([x, y]) => spot(page, { x, y })));
+  await page.mouse.move(places[0].x, places[0].y);
+  await page.mouse.down();
+  for (const place of [...places.slice(1), places[0]]) await page.mouse.move(place.x, place.y, { steps: 12 });
+  await page.mouse.up();
+  const made = page.getByRole("article", { name: /^Area 1:/ });
+  await expect(made).toContainText(/8\.[1-5] % of the sheet/);
+  await expect(made).toContainText(/blue/);
+
+  // By keys: corner by corner around the middle of patch 9, closed with Enter twice.
+  await made.getByRole("button", { name: "All areas" }).click();
+  await areas.getByRole("button", { name: /Draw one yourself|Done drawing/ }).click();
+  if (await areas.getByRole("button", { name: "Draw one yourself" }).isVisible()) await areas.getByRole("button", { name: "Draw one yourself" }).click();
+  await photo(page).focus();
+  await page.keyboard.press("Enter");
+  for (let i = 0; i < 8; i++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  for (let i = 0; i < 25; i++) await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(2);
+  await page.keyboard.press("Escape");
+
+  // By touch: two fingers only move the photo, one draws.
+  const client = await context.newCDPSession(page);
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly { x: number; y: number }[]) => client.send("Input.dispatchTouchEvent", { type, touchPoints: points.map((point, id) => ({ ...point, id })) });
+  const [a, b] = [await spot(page, { x: 0.4, y: 0.5 }), await spot(page, { x: 0.6, y: 0.5 })];
+  await touch("touchStart", [a]);
+  await touch("touchStart", [a, b]);
+  for (let i = 1; i <= 5; i++) await touch("touchMove", [{ x: a.x - 12 * i, y: a.y }, { x: b.x + 12 * i, y: b.y }]);
+  await touch("touchEnd", []);
+  await expect(page.getByRole("button", { name: "Farther" })).toBeEnabled();
+  await page.getByRole("button", { name: "Show the whole sheet" }).click();
+  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(2);
+  const around = await Promise.all([[0.02, 0.03], [0.15, 0.03], [0.15, 0.47], [0.02, 0.47], [0.02, 0.05]].map(([x, y]) => spot(page, { x, y })));
+  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Areas$/ }).click();
+  await areas.getByRole("button", { name: "Draw one yourself" }).click();
+  await touch("touchStart", [around[0]]);
+  for (let k = 1; k < around.length; k++) for (let i = 1; i <= 8; i++) await touch("touchMove", [{ x: around[k - 1].x + ((around[k].x - around[k - 1].x) * i) / 8, y: around[k - 1].y + ((around[k].y - around[k - 1].y) * i) / 8 }]);
+  await touch("touchEnd", []);
+  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(3);
+  await context.close();
+});
+
+test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole("button", { name: "Paintings" }).click();
+  await page.getByRole("link", { name: "patches" }).click();
+  await step(page, "Areas");
+  await click(page, middle(2));
+  const sheet = page.getByRole("article", { name: /^Area/ });
+  const chroma = async (): Promise<number> => Number((await sheet.getByText(/^chroma$/).locator("xpath=following-sibling::dd").textContent())!);
+  const value = async (): Promise<number> => Number((await sheet.getByText(/^value$/).first().locator("xpath=following-sibling::dd").textContent())!);
+  const before = { chroma: await chroma(), value: await value() };
+  await sheet.getByLabel("heighten").check();
+  await expect.poll(chroma).toBeGreaterThan(before.chroma * 1.2);
+  expect(await value()).toBeCloseTo(before.value, 1);
+  await sheet.getByLabel("turn the hue").check();
+  await sheet.getByRole("slider", { name: "Turn of the hue" }).fill("180");
+  await expect(sheet).not.toContainText(/clear blue|muted blue|vivid blue/);
+  await sheet.getByLabel("as for all").check();
+  await sheet.getByRole("button", { name: "All areas" }).click();
+  const areas = page.getByRole("region", { name: "Areas step" });
+  await areas.getByRole("group", { name: "Value curve" }).or(areas.getByLabel("high key")).first().waitFor();
+  await areas.getByLabel("high key").check();
+  await click(page, middle(2));
+  await expect.poll(value).toBeGreaterThan(before.value + 0.5);
+  await undo(page);
+  await expect.poll(value).toBeCloseTo(before.value, 1);
+  await sheet.getByRole("button", { name: "All areas" }).click();
+  const point = areas.getByRole("slider", { name: "Painted value for the photo's 5" });
+  await point.focus();
+  for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowDown");
+  await expect(areas.getByLabel("bent by hand")).toBeChecked();
+  await areas.getByRole("button", { name: "Squint: see them flat" }).click();
+  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "squint");
+  await page.keyboard.press("o");
+  await page.waitForTimeout(400);
+  // Flat: the middle of a patch and a place near its corner show one colour, and it is the swatch's.
+  const [centre, corner] = [await screenAt(page, { x: 0.4167, y: 0.36 }), await screenAt(page, { x: 0.35, y: 0.1 })];
+  expect(Math.max(...centre.map((x, i) => Math.abs(x - corner[i])))).toBeLessThan(3);
+  // The relations say something about the areas as they are.
+  await expect(areas.getByRole("region", { name: "Relations" })).toContainText(/Lightest is .* darkest is/);
+});
+
+test("a photo is dropped on the page, and one is pasted", async ({ page }) => {
+  await page.goto(server.url);
+  await photo(page).waitFor();
+  const bytes = [...(await sharp({ create: { width: 90, height: 60, channels: 3, background: "#607080" } }).png().toBuffer())];
+  const drop = (kind: "drop" | "paste", name: string) => page.evaluate(({ data, kind: event, name: called }) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([new Uint8Array(data)], called, { type: "image/png" }));
+    if (event === "paste") window.dispatchEvent(new ClipboardEvent("paste", { clipboardData: transfer, bubbles: true, cancelable: true }));
+    else {
+      window.dispatchEvent(new DragEvent("dragover", { dataTransfer: transfer, bubbles: true, cancelable: true }));
+      window.dispatchEvent(new DragEvent("drop", { dataTransfer: transfer, bubbles: true, cancelable: true }));
+    }
+  }, { data: bytes, kind, name });
+  await drop("drop", "dropped.png");
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("dropped", { timeout: 30_000 });
+  await photo(page).waitFor();
+  await drop("paste", "pasted.png");
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("pasted", { timeout: 30_000 });
+});
