@@ -34,22 +34,39 @@ function count(name, ok, file, read) {
   totals.failed += counts.failed;
 }
 
+const mayInstall = existsSync("/usr/bin/apt-get") && process.getuid?.() === 0;
+
+function install(...packages) {
+  run("apt-get", ["update", "-qq"]);
+  run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", ...packages], { DEBIAN_FRONTEND: "noninteractive" });
+}
+
 /** Path of a Chromium, installed through apt when there is none and we may. */
 function chromium() {
   const places = [process.env.CHROMIUM_PATH, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"];
   const found = () => places.find((path) => path && existsSync(path));
-  if (!found() && existsSync("/usr/bin/apt-get") && process.getuid?.() === 0) {
+  if (!found() && mayInstall) {
     console.log("Installing Chromium for the browser tests …");
-    run("apt-get", ["update", "-qq"]);
-    run("apt-get", ["install", "-y", "-qq", "chromium"], { DEBIAN_FRONTEND: "noninteractive" });
+    install("chromium");
   }
   return found();
+}
+
+/** Programs that make files for the tests; without them those tests are left out, and said to be. */
+function fileMakers() {
+  const missing = () => ["heif-enc", "exiftool"].filter((program) => !existsSync(join("/usr/bin", program)));
+  if (missing().length > 0 && mayInstall) {
+    console.log("Installing heif-enc and exiftool for the photo tests …");
+    install("libheif-examples", "libimage-exiftool-perl");
+  }
+  for (const program of missing()) console.log(`left out: tests that need ${program}`);
 }
 
 ensureBuild();
 check("types", run(process.execPath, [tool("typescript", "bin", "tsc"), "--noEmit"]));
 check("lint", run(process.execPath, [tool("eslint", "bin", "eslint.js"), ".", "--max-warnings", "0"]));
 
+fileMakers();
 const unit = join(scratch, "unit.json");
 const unitOk = run(process.execPath, [tool("vitest", "vitest.mjs"), "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`]);
 count("Unit tests", unitOk, unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }));

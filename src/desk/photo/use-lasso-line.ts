@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Point } from "@/core";
 
 export interface LassoLine {
@@ -22,46 +22,55 @@ const CLOSING = 0.008;
 
 /** A line drawn around a shape: in one drag, or corner by corner. */
 export function useLassoLine(onClosed: (points: readonly Point[]) => void): LassoLine {
+  // Moves come faster than the page is drawn: the line itself is kept aside, what is shown follows it.
+  const line = useRef<{ points: readonly Point[]; from: Point | null; far: boolean }>({ points: [], from: null, far: false });
   const [points, setPoints] = useState<readonly Point[]>([]);
-  const [drawn, setDrawn] = useState<{ from: Point; far: boolean } | null>(null);
-  const close = (line: readonly Point[]): void => {
-    setPoints([]);
-    if (line.length >= 3) onClosed(line);
+  const set = (next: readonly Point[]): void => {
+    line.current.points = next;
+    setPoints(next);
+  };
+  const close = (): void => {
+    const drawn = line.current.points;
+    set([]);
+    if (drawn.length >= 3) onClosed(drawn);
   };
   const near = (a: Point, b: Point, limit: number): boolean => Math.hypot(a.x - b.x, a.y - b.y) < limit;
   const corner = (point: Point): void => {
-    if (points.length >= 3 && near(point, points[0], CLOSING)) close(points);
-    else setPoints([...points, point]);
+    const now = line.current.points;
+    if (now.length >= 3 && near(point, now[0], CLOSING)) close();
+    else set([...now, point]);
   };
   return {
     points,
     press: (point) => {
-      setDrawn({ from: point, far: false });
+      Object.assign(line.current, { from: point, far: false });
       corner(point);
     },
     drag: (point, scale) => {
-      if (!drawn) return;
-      if (!drawn.far && !near(point, drawn.from, CLICK_PX / scale)) setDrawn({ ...drawn, far: true });
-      const last = points[points.length - 1];
-      if (last && !near(point, last, STRIDE_PX / scale)) setPoints([...points, point]);
+      const { from, points: now } = line.current;
+      if (!from) return;
+      if (!near(point, from, CLICK_PX / scale)) line.current.far = true;
+      const last = now[now.length - 1];
+      if (last && !near(point, last, STRIDE_PX / scale)) set([...now, point]);
     },
     release: () => {
-      if (drawn?.far) close(points);
-      setDrawn(null);
+      if (line.current.far) close();
+      line.current.from = null;
     },
     onKey: (key, at) => {
-      if (key === "Escape") setPoints([]);
-      else if (key === "Backspace") setPoints(points.slice(0, -1));
+      const now = line.current.points;
+      if (key === "Escape") set([]);
+      else if (key === "Backspace") set(now.slice(0, -1));
       else if (key === "Enter" || key === " ") {
-        const last = points[points.length - 1];
-        if (last && near(at, last, 1e-9)) close(points);
+        const last = now[now.length - 1];
+        if (last && near(at, last, 1e-9)) close();
         else corner(at);
       } else return false;
       return true;
     },
     cancel: () => {
-      setPoints([]);
-      setDrawn(null);
+      set([]);
+      line.current.from = null;
     },
   };
 }
