@@ -31,6 +31,8 @@ test("foreign Host and Origin are refused, one's own are not", async () => {
   expect(await status("/", { origin: "http://evil.example" })).toBe(403);
   expect(await status("/", { origin: "null" })).toBe(403);
   expect(await status("/paintbox", { origin: server.url })).toBe(200);
+  // The photos' own door, which large bodies go through, is as strict.
+  expect(await status("/api/photos", { origin: "http://evil.example" }, "POST")).toBe(403);
   const port = new URL(server.url).port;
   expect(await status("/paintbox", { host: `localhost:${port}` })).toBe(200);
 });
@@ -62,6 +64,14 @@ test("wrong uploads get a clear message and store nothing", async () => {
   }
   expect((await upload(still, "%E0%A4%A")).status).toBe(400);
   expect(storedPhotos()).toEqual(before);
+});
+
+test("a photo of more than 10 MB arrives whole", async () => {
+  const noise = Buffer.from(Uint8Array.from({ length: 2400 * 1600 * 3 }, (_, i) => (i * 2654435761) >>> 24));
+  const large = await sharp(noise, { raw: { width: 2400, height: 1600, channels: 3 } }).png({ compressionLevel: 0 }).toBuffer();
+  expect(large.length).toBeGreaterThan(11e6);
+  const response = await upload(large, "large.png");
+  expect(response.status).toBe(201);
 });
 
 test("a refused photo is explained on the desk and nothing else changes", async ({ page }) => {

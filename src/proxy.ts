@@ -1,20 +1,5 @@
 import { NextResponse, type NextRequest } from "next/server";
-
-const LOCAL_NAMES = new Set(["127.0.0.1", "localhost", "[::1]"]);
-
-/** True for this machine's own names, with any port: a page elsewhere that points its name here is refused. */
-function isLocal(host: string | null): boolean {
-  if (!host) return false;
-  return LOCAL_NAMES.has(host.replace(/:\d+$/, ""));
-}
-
-function isOwnOrigin(origin: string, host: string): boolean {
-  try {
-    return new URL(origin).host === host;
-  } catch {
-    return false;
-  }
-}
+import { fromOwnPages, NOT_OWN } from "@/server/own-pages";
 
 function policy(nonce: string): string {
   const development = process.env.NODE_ENV === "development";
@@ -35,13 +20,12 @@ function policy(nonce: string): string {
   ].join("; ");
 }
 
-/** Every request: refuses foreign Host and Origin, sets the content policy and the usual hardening headers. */
+/** A photo on its way in is let past: here its body would be held in memory and cut at 10 MB. Its own door checks where it comes from. */
+export const config = { matcher: "/((?!api/photos$).*)" };
+
+/** Every other request: refuses foreign Host and Origin, sets the content policy and the usual hardening headers. */
 export function proxy(request: NextRequest): NextResponse {
-  const host = request.headers.get("host");
-  const origin = request.headers.get("origin");
-  if (!host || !isLocal(host) || (origin !== null && !isOwnOrigin(origin, host))) {
-    return new NextResponse("Abendrot answers only to this machine's own pages.", { status: 403 });
-  }
+  if (!fromOwnPages(request.headers)) return new NextResponse(NOT_OWN, { status: 403 });
   const nonce = btoa(crypto.randomUUID());
   const headers = new Headers(request.headers);
   const csp = policy(nonce);

@@ -9,7 +9,7 @@ import { closeCopy, readPhoto, smallCopy, type ReadPhoto } from "./developing/re
 const photoFolder = (data: string, id: string): string => join(data, "photos", id);
 
 /** The copies made from a stored original: the one that is measured, one for going close, one for lists. */
-export const COPIES = { working: "working-p3.webp", close: "close-p3.jpg", small: "small.jpg" } as const;
+export const COPIES = { working: "working-p3.png", close: "close-p3.jpg", small: "small.jpg" } as const;
 export type PhotoCopy = keyof typeof COPIES;
 
 async function writeSynced(path: string, bytes: Buffer): Promise<void> {

@@ -1,29 +1,26 @@
-import { join } from "node:path";
-import { Worker } from "node:worker_threads";
-import { z } from "zod";
+import { runAside } from "./aside";
 
-const decoded = z.object({
-  data: z.instanceof(Uint8Array<ArrayBuffer>), width: z.int().positive(), height: z.int().positive(),
-  fullWidth: z.int().positive(), fullHeight: z.int().positive(),
-});
 /** Three bytes a pixel, upright (the decoder turns as the file says), perhaps shrunk. */
-export type DecodedHeic = z.infer<typeof decoded>;
+export interface DecodedHeic {
+  readonly data: Buffer;
+  readonly width: number;
+  readonly height: number;
+  readonly fullWidth: number;
+  readonly fullHeight: number;
+}
 
-const SECONDS = 60;
+const HEAD_BYTES = 16;
 
-/** Decodes a HEIC file's main picture; its longer side stays at least `atLeastPx` long. Throws when it can't. */
-export function decodeHeic(path: string, atLeastPx: number): Promise<DecodedHeic> {
-  return new Promise((resolve, reject) => {
-    const file = join(/* turbopackIgnore: true */ process.cwd(), "src", "server", "developing", "heic-worker.mjs");
-    const worker = new Worker(file, { workerData: { path, atLeastPx } });
-    const limit = setTimeout(() => end(() => reject(new Error("took too long"))), SECONDS * 1000);
-    function end(settle: () => void): void {
-      clearTimeout(limit);
-      void worker.terminate();
-      settle();
-    }
-    worker.once("message", (message: unknown) => end(() => resolve(decoded.parse(message))));
-    worker.once("error", (error) => end(() => reject(error)));
-    worker.once("exit", () => end(() => reject(new Error("ended without a picture"))));
-  });
+function read(output: Buffer): DecodedHeic | null {
+  if (output.length < HEAD_BYTES) return null;
+  const [width, height, fullWidth, fullHeight] = [0, 4, 8, 12].map((at) => output.readUInt32LE(at));
+  const data = output.subarray(HEAD_BYTES);
+  return data.length === 3 * width * height ? { data, width, height, fullWidth, fullHeight } : null;
+}
+
+/** Decodes a HEIC file's main picture; its longer side stays at least `atLeastPx` long, if it is. Throws when it can't. */
+export async function decodeHeic(path: string, atLeastPx: number): Promise<DecodedHeic> {
+  const decoded = read(await runAside("heic-decoder.mjs", path, String(atLeastPx)));
+  if (!decoded) throw new Error("The HEIC file can't be decoded.");
+  return decoded;
 }

@@ -2,9 +2,10 @@ import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { open, stat } from "node:fs/promises";
 import sharp, { type Metadata, type Sharp } from "sharp";
+import { runAside } from "./aside";
 import { decodeHeic } from "./heic";
 import { codedColourOf, formatOf, isAnimatedPng, isCameraRaw, otherKindOf, type PhotoFormat } from "./photo-format";
-import { convert, isUsable, standardProfile, toDisplayP3, type FilePixels } from "./working-space";
+import { convert, isDisplayP3, isUsable, standardProfile, toDisplayP3, type FilePixels } from "./working-space";
 
 /** Largest upload, bytes, and largest picture, pixels. */
 export const MAX_BYTES = 300 * 1024 * 1024;
@@ -32,7 +33,7 @@ export interface ReadPhoto {
   /** Size as it is seen, turned as the camera says. */
   readonly widthPx: number;
   readonly heightPx: number;
-  /** Display P3, upright, at most 2000 pixels long, lossless WebP without a profile. */
+  /** Display P3, upright, at most 2000 pixels long, PNG without a profile: larger than a lossless WebP and made twenty times as fast. */
   readonly working: Buffer;
   readonly workingWidthPx: number;
   readonly workingHeightPx: number;
@@ -89,7 +90,12 @@ async function profileOf(head: Buffer, header: Metadata, channels: 1 | 3): Promi
 
 const OPTIONS = { limitInputPixels: MAX_PIXELS, failOn: "truncated" } as const;
 const within = (image: Sharp, side: number): Sharp => image.resize({ width: side, height: side, fit: "inside", withoutEnlargement: true });
-const to16Bits = (bytes: Uint8Array): Uint16Array => Uint16Array.from(bytes, (byte) => byte * 257);
+
+function to16Bits(bytes: Uint8Array): Uint16Array {
+  const out = new Uint16Array(bytes.length);
+  for (let i = 0; i < bytes.length; i++) out[i] = bytes[i] * 257;
+  return out;
+}
 
 interface Shrunk extends FilePixels {
   readonly width: number;
@@ -145,6 +151,9 @@ function sha256Of(path: string): Promise<string> {
   });
 }
 
+// Photos are read one after another and hardly ever twice: what libvips would keep of them is only in the way.
+sharp.cache(false);
+
 let last: Promise<unknown> = Promise.resolve();
 /** One picture at a time: several large ones at once would not fit the memory. */
 export function inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -181,7 +190,7 @@ export function readPhoto(path: string): Promise<ReadPhoto> {
     refuseBySize(header, format);
     try {
       const { image, full } = await develop(path, format, head, header, WORKING_SIDE_PX);
-      const { data, info } = await image.webp({ lossless: true, effort: 0 }).toBuffer({ resolveWithObject: true });
+      const { data, info } = await image.png({ compressionLevel: 1 }).toBuffer({ resolveWithObject: true });
       return { id: await sha256Of(path), format, bytes: size, widthPx: full.width, heightPx: full.height, working: data, workingWidthPx: info.width, workingHeightPx: info.height };
     } catch (error) {
       throw error instanceof PhotoRefused ? error : damaged;
@@ -192,11 +201,16 @@ export function readPhoto(path: string): Promise<ReadPhoto> {
 /** Longer side of the copy shown when the painter goes close, px: a photo of 24 megapixels has 6000. */
 const CLOSE_SIDE_PX = 6000;
 
-/** A copy for going close, Display P3 without a profile, JPEG: what is seen, not what is measured. */
+/**
+ * A copy for going close, upright JPEG whose bytes are Display P3: what is seen, not what is
+ * measured. Colours beyond sRGB are cut to it on the way, but for the HEIC files of phones, which
+ * are in Display P3 already.
+ */
 export function closeCopy(path: string, format: PhotoFormat): Promise<Buffer> {
   return inTurn(async () => {
-    const { image } = await develop(path, format, await headOf(path), await headerOf(path), CLOSE_SIDE_PX);
-    return image.jpeg({ quality: 92, chromaSubsampling: "4:4:4" }).toBuffer();
+    const { icc } = await headerOf(path);
+    const words = format === "heic" ? ["heic", ...(icc && isDisplayP3(icc) ? ["p3"] : [])] : [];
+    return runAside("close-copier.mjs", path, String(CLOSE_SIDE_PX), ...words);
   });
 }
 

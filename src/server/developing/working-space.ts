@@ -40,6 +40,22 @@ export function isUsable(icc: Buffer | undefined, channels: 1 | 3): icc is Buffe
   return icc !== undefined && icc.length > 128 && icc.length <= MAX_PROFILE_BYTES && icc.toString("latin1", 16, 20) === SIGNATURES[channels];
 }
 
+const TAG_BYTES = 12;
+
+/** Whether a profile's red primary is Display P3's (XYZ for D50, from the primaries of SMPTE RP 431-2 by Bradford; from memory). */
+export function isDisplayP3(icc: Buffer): boolean {
+  const tags = icc.length > 132 ? icc.readUInt32BE(128) : 0;
+  for (let i = 0; i < tags && 132 + TAG_BYTES * (i + 1) <= icc.length; i++) {
+    const at = 132 + TAG_BYTES * i;
+    if (icc.toString("latin1", at, at + 4) !== "rXYZ") continue;
+    const body = icc.readUInt32BE(at + 4);
+    if (body + 20 > icc.length) return false;
+    const xyz = [8, 12, 16].map((offset) => icc.readInt32BE(body + offset) / 65536);
+    return [0.5151, 0.2412, -0.0011].every((x, j) => Math.abs(x - xyz[j]) < 0.002);
+  }
+  return false;
+}
+
 /**
  * Converts pixels to another RGB profile, 8 bits a channel, by Little CMS: relative colorimetric,
  * the white of the file becoming the white of the screen. Throws when a profile can't be used.

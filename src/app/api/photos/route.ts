@@ -9,6 +9,7 @@ import { createPainting } from "@/db/paintings";
 import { dataFolder } from "@/server/environment";
 import { database } from "@/server/house";
 import { MAX_BYTES, PhotoRefused, readPhoto } from "@/server/developing/read-photo";
+import { fromOwnPages, NOT_OWN } from "@/server/own-pages";
 import { storePhoto } from "@/server/photo-store";
 import { refuse, saveBody } from "@/server/reply";
 
@@ -26,6 +27,7 @@ const titleOf = (name: string): string => name.replace(/\.[^.]*$/, "").replace(/
 
 /** Takes a photo (the body is the file itself) and lays out a new painting with it. */
 export async function POST(request: Request): Promise<NextResponse> {
+  if (!fromOwnPages(request.headers)) return refuse(403, NOT_OWN);
   const name = fileName.safeParse(request.headers.get("x-file-name") ?? "photo");
   if (!name.success) return refuse(400, "The photo's file name could not be read. Rename the file and try again.");
   const arriving = join(dataFolder(), "photos", `.arriving-${randomUUID()}`);

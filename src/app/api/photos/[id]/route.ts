@@ -17,7 +17,7 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   const copy = whichCopy.parse(new URL(request.url).searchParams.get("copy") ?? "working");
   try {
     return new Response(await readCopy(dataFolder(), photo, copy), {
-      headers: { "content-type": COPIES[copy].endsWith("webp") ? "image/webp" : "image/jpeg", "cache-control": "private, max-age=31536000, immutable" },
+      headers: { "content-type": COPIES[copy].endsWith("png") ? "image/png" : "image/jpeg", "cache-control": "private, max-age=31536000, immutable" },
     });
   } catch {
     return refuse(404, "The photo's file is missing from the data folder.");
