@@ -17,7 +17,21 @@ async function faults(page: Page): Promise<string[]> {
 }
 
 const views: readonly (readonly [name: string, path: string, prepare: (page: Page) => Promise<unknown>])[] = [
-  ["the desk with all areas", "/", (page) => page.getByRole("region", { name: "Areas" }).waitFor({ timeout: 60_000 })],
+  ["the desk with all areas", "/", (page) => page.getByRole("region", { name: "Mixes step" }).waitFor({ timeout: 60_000 })],
+  ["the photo step in values, the sheet being placed", "/", async (page) => {
+    await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Photo$/ }).click();
+    await page.getByRole("button", { name: "5 values" }).click();
+    await page.getByRole("button", { name: "Place the sheet" }).click();
+  }],
+  ["the areas step with proposals", "/", async (page) => {
+    await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Areas$/ }).click();
+    await page.getByRole("region", { name: "Relations" }).waitFor();
+  }],
+  ["an area's shape", "/", async (page) => {
+    await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Areas$/ }).click();
+    await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
+    await page.getByRole("region", { name: "Neighbours" }).waitFor();
+  }],
   ["an area with its ways", "/", async (page) => {
     await page.getByRole("button", { name: /^Area 5:/ }).click();
     await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();

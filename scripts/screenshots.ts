@@ -24,15 +24,35 @@ const openArea = (number: number) => async (page: Page): Promise<void> => {
   await page.mouse.move(640, 20);
 };
 
+const step = async (page: Page, name: string): Promise<void> => {
+  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: new RegExp(`${name}$`) }).click();
+  await page.waitForTimeout(1200);
+};
+
 await shoot("desk", "/");
+await shoot("values", "/", async (page) => {
+  await step(page, "Photo");
+  await page.getByRole("button", { name: "5 values" }).click();
+});
+await shoot("squint", "/", async (page) => {
+  await step(page, "Areas");
+  await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
+  await page.keyboard.press("6");
+});
+await shoot("values-to-paint", "/", async (page) => {
+  await step(page, "Areas");
+  await page.keyboard.press("4");
+  await page.getByRole("region", { name: "Relations" }).scrollIntoViewIfNeeded();
+  await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 1e5));
+});
 await shoot("recipe", "/", openArea(5));
 await shoot("ways", "/", async (page) => {
   await openArea(4)(page);
-  await page.getByRole("complementary", { name: "Present step" }).evaluate((panel) => panel.scrollTo(0, 545));
+  await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 545));
 });
 await shoot("taking-a-colour", "/", async (page) => {
   const box = (await page.getByRole("application").boundingBox())!;
-  await page.mouse.click(box.x + 0.695 * box.width, box.y + 0.67 * box.height);
+  await page.mouse.click(box.x + 0.715 * box.width, box.y + 0.67 * box.height);
   await page.mouse.move(box.x + 0.31 * box.width, box.y + 0.3 * box.height);
 });
 await shoot("from-the-paintbox", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click());
@@ -57,6 +77,20 @@ await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
   await below.getByRole("button", { name: /quinacridone gold/i }).first().click();
 });
 await shoot("dusk", "/", openArea(7), "dark");
+
+// These change the painting, so they come last.
+await shoot("placing-the-sheet", "/", async (page) => {
+  await step(page, "Photo");
+  await page.getByRole("button", { name: "Place the sheet" }).click();
+  await page.getByRole("slider", { name: "Straighten" }).fill("-2.5");
+});
+await shoot("areas", "/", async (page) => {
+  await step(page, "Areas");
+  await page.getByRole("button", { name: "Start over" }).click();
+  await page.getByRole("slider", { name: "How many shapes" }).fill("0.72");
+  await page.getByRole("button", { name: /Take all/ }).waitFor();
+  await page.waitForTimeout(1500);
+});
 
 await browser.close();
 await server.stop("SIGTERM");

@@ -40,7 +40,7 @@ export function Propose() {
       ({ labels, shapes: found, milliseconds }) => {
         if (mine !== asked.current) return;
         propose(found > 0 ? { map: { ...map, labels }, shapes: found } : null);
-        setWords(found > 0 ? `${found} ${found === 1 ? "shape" : "shapes"}, found in ${(milliseconds / 1000).toFixed(1)} s` : "Every part of the sheet has an area.");
+        setWords(found > 0 ? `${found} ${found === 1 ? "shape" : "shapes"}${milliseconds > 80 ? `, found in ${(milliseconds / 1000).toFixed(1)} s` : ""}` : "Every part of the sheet has an area.");
       },
       (error: Error) => mine === asked.current && setWords(error.message),
     );
