@@ -214,7 +214,7 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
   expect((await names()).slice(0, 2)).toEqual([before[1], before[0]]);
   await page.keyboard.press("Control+z");
   expect(await names()).toEqual(before);
-  await well(0).locator("[draggable]").dragTo(well(11));
+  await well(0).locator("[data-pan]").dragTo(well(11));
   expect((await names())[11]).toBe(before[0]);
   expect((await names())[0]).toBe("empty");
   await box.getByRole("combobox", { name: "Order the box" }).selectOption("lights to darks");
@@ -233,6 +233,41 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
   await page.getByRole("tab", { name: "Boxes" }).click();
   expect((await names())[0]).toBe("Lemon yellow");
   expect(await names()).toHaveLength(10);
+});
+
+test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP palette is read", async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await openBox(page);
+  await page.getByRole("tab", { name: "Boxes" }).click();
+  const box = page.getByRole("region", { name: "Box: For the canal" });
+  const well = (at: number) => box.locator(`[data-well="${at}"]`);
+  const label = (at: number) => well(at).getAttribute("aria-label");
+  const half = (await well(0).boundingBox())!.width;
+  await box.getByRole("button", { name: /^Row 1 has half pans/ }).click();
+  await expect(box.getByRole("button", { name: /^Row 1 has whole pans/ })).toBeVisible();
+  expect((await well(0).boundingBox())!.width).toBeGreaterThan(1.4 * half);
+  expect((await well(5).boundingBox())!.width).toBe(half);
+  const [first, fourth] = [await label(1), await label(3)];
+  const [a, b] = [(await well(1).boundingBox())!, (await well(3).boundingBox())!];
+  const client = await context.newCDPSession(page);
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", x?: number, y?: number) => client.send("Input.dispatchTouchEvent", { type, touchPoints: x === undefined ? [] : [{ x, y: y! }] });
+  await touch("touchStart", a.x + 40, a.y + 30);
+  for (let i = 1; i <= 10; i++) await touch("touchMove", a.x + 40 + ((b.x - a.x) * i) / 10, a.y + 30);
+  await touch("touchEnd");
+  await expect(well(3)).toHaveAttribute("aria-label", first!.replace("well 2", "well 4"));
+  await expect(well(1)).toHaveAttribute("aria-label", fourth!.replace("well 4", "well 2"));
+  await saved(page);
+  await page.reload();
+  await page.getByRole("tab", { name: "Boxes" }).click();
+  await expect(box.getByRole("button", { name: /^Row 1 has whole pans/ })).toBeVisible();
+
+  await page.getByRole("button", { name: "Import" }).click();
+  const dialog = page.getByRole("dialog", { name: "Import paints" });
+  await dialog.locator("input[type=file]").setInputFiles({ name: "field.gpl", mimeType: "text/plain", buffer: Buffer.from("GIMP Palette\nName: Field\n#\n 10 30 120 Indanthrone blue\n 1 2 3 Nothing known\n") });
+  await expect(dialog.getByRole("status")).toContainText("1 paints can be taken, 1 can't");
+  await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 5");
+  await context.close();
 });
 
 test("a paintbox that can't be right is not saved whatever sends it", async () => {

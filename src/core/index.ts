@@ -57,4 +57,4 @@ export { linearSrgbOfLinearP3, linearP3OfLinearSrgb } from "./spectrum/display-p
 export { srgbOfLinear } from "./spectrum/srgb";
 export { decodeText } from "./formats/text";
 export { guessColumns, PAINT_COLUMNS, readPaintRows, readTable, writeTable, type ColumnMap, type PaintColumn, type PaintRow, type RawTable } from "./formats/paint-table";
-export { writeGimpPalette, type PaletteColour } from "./formats/gimp-palette";
+export { readGimpPalette, writeGimpPalette, type PaletteColour } from "./formats/gimp-palette";

@@ -44,17 +44,26 @@ export const paintEntry = z.object({
 });
 export type PaintEntry = z.infer<typeof paintEntry>;
 
+export const panKind = z.enum(["whole pan", "half pan"]);
+export type PanKind = z.infer<typeof panKind>;
+
 /** A real box: rows and columns of pans, a paint or nothing in each well. */
 export const travelBox = z.object({
   id: z.uuid(),
   name: text(80).min(1, "A box needs a name."),
   rows: z.int().gte(1).lte(12, "A box has at most 12 rows."),
   columns: z.int().gte(1).lte(24, "A box has at most 24 columns."),
-  pan: z.enum(["whole pan", "half pan"]),
+  pan: panKind,
+  /** Pans of each row, top first, where rows differ; empty: all rows have the box's pans. A whole pan is as wide as two half pans. */
+  rowPans: z.array(panKind).default([]),
   /** Paint ids row by row; null is an empty well. */
   wells: z.array(z.uuid().nullable()),
-}).refine(({ rows, columns, wells }) => wells.length === rows * columns, "A box has as many wells as rows times columns.");
+}).refine(({ rows, columns, wells }) => wells.length === rows * columns, "A box has as many wells as rows times columns.")
+  .refine(({ rows, rowPans }) => rowPans.length === 0 || rowPans.length === rows, "Pans are told for every row or for none.");
 export type TravelBox = z.infer<typeof travelBox>;
+
+/** The pans of a box's row. */
+export const panOfRow = (box: Pick<TravelBox, "pan"> & { readonly rowPans?: readonly PanKind[] }, row: number): PanKind => box.rowPans?.[row] ?? box.pan;
 
 /** The whole paintbox, in its own order, and its boxes; saved and undone as one piece. */
 export const paintboxDocument = z.object({

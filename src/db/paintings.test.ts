@@ -42,7 +42,7 @@ describe("the paintbox", () => {
     const [first, second] = document.paints;
     const green = { ...second, notes: "half empty", left: 0.5, price: 8.5, currency: "EUR", boughtOn: "2024-05-01", label: { ...second.label, staining: "St" }, favourite: true };
     const third = newPaint({ id: randomUUID(), name: "Wished", status: "wished for", pigments: [{ pigmentId: "PV23", share: 1 }] });
-    const travel = { id: randomUUID(), name: "Tin", rows: 1, columns: 3, pan: "half pan" as const, wells: [first.id, null, green.id] };
+    const travel = { id: randomUUID(), name: "Tin", rows: 1, columns: 3, pan: "half pan" as const, rowPans: [], wells: [first.id, null, green.id] };
     expect(await savePaintbox(open.db, revision, { paints: [green, first, third], boxes: [travel] })).toBe(revision + 1);
     expect((await findPaintbox(open.db)).document).toEqual({ paints: [green, first, third], boxes: [travel] });
     const broken = { ...third, id: randomUUID(), pigments: [{ pigmentId: "PB29", share: -1 }] };
@@ -85,7 +85,7 @@ describe("the paintbox", () => {
     expect(paintboxDocument.safeParse({ paints: [good, good] }).success).toBe(false);
     const tin = { id: randomUUID(), name: "Tin", rows: 2, columns: 2, pan: "half pan", wells: [good.id, null, null, null] };
     expect(paintboxDocument.safeParse({ paints: [good], boxes: [tin] }).success).toBe(true);
-    for (const wrong of [{ ...tin, wells: [null] }, { ...tin, rows: 0 }, { ...tin, name: "" }, { ...tin, pan: "bucket" }]) expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
+    for (const wrong of [{ ...tin, wells: [null] }, { ...tin, rows: 0 }, { ...tin, name: "" }, { ...tin, pan: "bucket" }, { ...tin, rowPans: ["half pan"] }]) expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
   });
 });
 

@@ -2,7 +2,7 @@
 
 import { Upload, X } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
-import { decodeText, guessColumns, PAINT_COLUMNS, readPaintRows, readTable, type ColumnMap, type PaintColumn, type RawTable } from "@/core";
+import { decodeText, guessColumns, PAINT_COLUMNS, readGimpPalette, readPaintRows, readTable, type ColumnMap, type PaintColumn, type RawTable } from "@/core";
 import type { PaintEntry } from "@/db/paintbox-document";
 import { entriesOfJson, entryOfRow } from "./exchange";
 import { usePaintbox } from "./paintbox-store";
@@ -33,7 +33,7 @@ export function ImportDialog() {
     const entries = entriesOfJson(text);
     if (entries) return setStep({ step: "ready", fileName: file.name, entries });
     try {
-      const table = readTable(text);
+      const table = readGimpPalette(text) ?? readTable(text);
       setStep({ step: "columns", fileName: file.name, table, map: guessColumns(table.headers) });
     } catch (error) {
       setStep({ step: "choose", fault: error instanceof RangeError ? error.message : "The file could not be read. Save it as CSV and try again." });
@@ -74,8 +74,8 @@ export function ImportDialog() {
             <button type="button" className="btn btn-square btn-ghost btn-sm ml-auto" aria-label="Close" onClick={close}><X size={16} /></button>
           </div>
           <label className="block">
-            <span className="mb-1 block">A CSV file with a first line that names its columns, in any order, or a JSON file from this program.</span>
-            <input type="file" accept=".csv,.tsv,.txt,.json,text/csv,application/json" className="file-input w-full" onChange={(event) => void read(event.target.files?.[0])} />
+            <span className="mb-1 block">A CSV file with a first line that names its columns, in any order, a JSON file from this program, or a GIMP palette whose colours are named after pigments.</span>
+            <input type="file" accept=".csv,.tsv,.txt,.json,.gpl,text/csv,application/json" className="file-input w-full" onChange={(event) => void read(event.target.files?.[0])} />
           </label>
           {step.step === "choose" && step.fault && <p role="alert" className="text-error">{step.fault}</p>}
           {step.step === "columns" && (

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { writeGimpPalette } from "./gimp-palette";
+import { readGimpPalette, writeGimpPalette } from "./gimp-palette";
 import { guessColumns, PAINT_COLUMNS, readPaintRows, readTable, writeTable } from "./paint-table";
 import { readPigments, writePigments } from "./pigment-words";
 import { decodeText } from "./text";
@@ -83,4 +83,23 @@ describe("pigments as they are written", () => {
 test("a GIMP palette is what the format's description asks for", () => {
   const text = writeGimpPalette("Pump\nhouse", [{ rgb: [1, 22, 255], name: "Ultramarine\tdeep" }]);
   expect(text).toBe("GIMP Palette\nName: Pump house\nColumns: 4\n#\n  1  22 255\tUltramarine deep\n");
+});
+
+describe("reading GIMP palettes", () => {
+  test("colours with their names, as the format's own description has them; comments and settings are passed over", () => {
+    const text = "GIMP Palette\nName: Field box\nColumns: 4\n#\n  8  24 160\tPB29\n240 200  30\tYellow ochre\r\n# a remark\n 10  10  10\tUntitled\n";
+    const table = readGimpPalette(text)!;
+    expect(table.headers).toEqual(["name", "pigments", "notes"]);
+    const { good, bad } = readPaintRows(table, guessColumns(table.headers));
+    expect(good.map(({ name, pigments, fileLine }) => [name, pigments[0].pigmentId, fileLine])).toEqual([["PB29", "PB29", 5], ["Yellow ochre", "PY43", 6]]);
+    expect(good[0].notes).toContain("8 24 160");
+    expect(bad).toMatchObject([{ line: 8 }]);
+  });
+
+  test("what is written is read back; another text is no palette, and a wrong line is told", () => {
+    const written = writeGimpPalette("Box", [{ name: "Viridian", rgb: [0, 90, 80] }]);
+    expect(readGimpPalette(written)!.rows.filter(([name]) => name !== "")).toEqual([["Viridian", "PG18", expect.stringContaining("0 90 80")]]);
+    expect(readGimpPalette("name,pigments\nA,PB29")).toBeNull();
+    expect(() => readGimpPalette("GIMP Palette\n300 0 0 Too red")).toThrow(/Line 2/);
+  });
 });

@@ -1,3 +1,7 @@
+import { searchPigments } from "../pigment/search";
+import type { RawTable } from "./paint-table";
+import { writePigments } from "./pigment-words";
+
 /** One colour of a palette file: encoded sRGB bytes and a name. */
 export interface PaletteColour {
   readonly rgb: readonly [number, number, number];
@@ -10,4 +14,32 @@ const oneLine = (text: string): string => text.replace(/[\r\n\t]+/g, " ").trim()
 export function writeGimpPalette(name: string, colours: readonly PaletteColour[], columns = 4): string {
   const lines = colours.map(({ rgb, name: colour }) => `${rgb.map((byte) => String(byte).padStart(3)).join(" ")}\t${oneLine(colour)}`);
   return ["GIMP Palette", `Name: ${oneLine(name)}`, `Columns: ${columns}`, "#", ...lines, ""].join("\n");
+}
+
+const isGimpPalette = (text: string): boolean => /^\uFEFF?GIMP Palette\s*$/m.test(text.split("\n", 1)[0]);
+
+/** Pigments of the best answer to a colour's name, as text; none when the handbook knows nothing by it. */
+function pigmentsNamed(name: string): string {
+  const [best] = searchPigments(name, 1);
+  return best ? writePigments(best.pigments) : "";
+}
+
+/**
+ * Reads a GIMP palette file as a table of names and the pigments they name, a row for each line after the first, so that a
+ * line of the file is found again; what is no colour is an empty row. Returns null when the text
+ * is no GIMP palette. Throws a RangeError when a colour line can't be right.
+ */
+export function readGimpPalette(text: string): RawTable | null {
+  if (!isGimpPalette(text)) return null;
+  const lines = text.replace(/\s+$/, "").split(/\r?\n/);
+  const rows = lines.slice(1).map((line, i) => {
+    if (/^\s*(#|$)/.test(line) || /^(Name|Columns):/.test(line)) return ["", "", ""];
+    const colour = /^\s*(\d+)\s+(\d+)\s+(\d+)(?:\s+(.*))?$/.exec(line);
+    if (!colour || [colour[1], colour[2], colour[3]].some((byte) => Number(byte) > 255)) {
+      throw new RangeError(`Line ${i + 2} of the palette is no colour: three numbers from 0 to 255 and a name are expected.`);
+    }
+    const name = (colour[4] ?? "").trim();
+    return [name && name !== "Untitled" ? name : `Colour of line ${i + 2}`, pigmentsNamed(name), `From a palette file, there ${colour[1]} ${colour[2]} ${colour[3]}.`];
+  });
+  return { headers: ["name", "pigments", "notes"], rows };
 }
