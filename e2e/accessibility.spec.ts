@@ -61,6 +61,8 @@ for (const colorScheme of ["light", "dark"] as const) {
     for (const [name, path, prepare] of views) {
       test(name, async ({ page }) => {
         await page.goto(`${server.url}${path}`);
+        // What is clicked before the page is alive does nothing.
+        if (path === "/") await page.getByRole("application").waitFor({ timeout: 60_000 });
         await prepare(page);
         expect(await faults(page)).toEqual([]);
       });

@@ -84,7 +84,7 @@ test("twins are found, a paint is found by pigment and status, and the desk mixe
   await expect(paints(page).first()).toContainText("PBr7");
   await saved(page);
   await page.goto(server.url);
-  await expect(page.getByRole("region", { name: "Areas" })).toContainText("all 30 paints", { timeout: 60_000 });
+  await expect(page.getByRole("region", { name: "Mixes step" })).toContainText("all 30 paints", { timeout: 60_000 });
 });
 
 test("removing is undone, from the button and from the keyboard", async ({ page }) => {

@@ -24,8 +24,14 @@ const GOOD_ENOUGH = 0.02;
 /** A share below this speaks for leaving the paint out; the smaller combination is polished on its own. */
 const VANISHING_SHARE = 0.004;
 
-/** A grid point's distance to the target with CIE94-like weights around the target (CIE 116-1995): cheap, ranks well. */
-function gridRanking(target: Lab, table: ReachTable, valueWeight: number): { cost: Float64Array; point: Uint32Array } {
+/** The best grid point of each combination for a target, and its squared distance. */
+export interface GridRanking {
+  readonly cost: Float64Array;
+  readonly point: Uint32Array;
+}
+
+/** Ranks all combinations by their nearest grid point, with CIE94-like weights around the target (CIE 116-1995): cheap, ranks well. */
+export function rankOnGrid(target: Lab, table: ReachTable, valueWeight: number): GridRanking {
   const { firstPoint, L, a, b } = table;
   const count = firstPoint.length - 1;
   const C = Math.hypot(target.a, target.b);
@@ -68,7 +74,7 @@ function cheapest(costs: Float64Array, count: number, combinations: ReachTable["
   return best;
 }
 
-function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPoint: number, kL: number): ContinuousMix {
+function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPoint: number, kL: number, evaluations = EVALUATIONS): ContinuousMix {
   const combination = table.combinations[combinationIndex];
   const count = combination.length;
   const [p0, p1 = p0, p2 = p0] = combination;
@@ -89,10 +95,19 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
   };
   const start = Float64Array.from({ length: count }, (_, p) => Math.log(p === 0 ? from.load : from.shares[p] / from.shares[0]));
   const inward = start[0] > -0.3 ? -0.3 : 0.3;
-  const { point, cost: best } = nelderMead(cost, start, [inward, 0.5, 0.5].slice(0, count), EVALUATIONS, COST_TOLERANCE, GOOD_ENOUGH);
+  const { point, cost: best } = nelderMead(cost, start, [inward, 0.5, 0.5].slice(0, count), evaluations, COST_TOLERANCE, GOOD_ENOUGH);
   const shares = [1, ...Array.from(point.subarray(1), ratio)];
   const total = shares.reduce((a, b) => a + b, 0);
   return { combination, shares: shares.map((s) => s / total), load: loadOf(point[0]), cost: best };
+}
+
+/** Evaluations that bring a combination's cost near enough to choose by; a recipe gets more. */
+const ROUGH_EVALUATIONS = 45;
+
+/** The `count` best combinations of a ranking, each roughly optimised with the full film model: its index and its cost. */
+export function polishMixes(target: Lab, table: ReachTable, valueWeight: number, ranking: GridRanking, count: number): readonly { readonly index: number; readonly cost: number }[] {
+  return cheapest(ranking.cost, Math.min(count, ranking.cost.length), table.combinations, 0)
+    .map((index) => ({ index, cost: polish(target, table, index, ranking.point[index], 1 / valueWeight, ROUGH_EVALUATIONS).cost }));
 }
 
 /**
@@ -102,7 +117,7 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
  * @param valueWeight how much a difference in value counts against one in hue or chroma; 1 is CIEDE2000
  */
 export function closestMixes(target: Lab, table: ReachTable, valueWeight: number): readonly ContinuousMix[] {
-  const ranking = gridRanking(target, table, valueWeight);
+  const ranking = rankOnGrid(target, table, valueWeight);
   const chosen = new Set(cheapest(ranking.cost, POLISHED, table.combinations, 0));
   // The best single paints and pairs always get their chance, for the simplest ways.
   for (const size of [1, 2]) {
