@@ -32,6 +32,11 @@ const views: readonly (readonly [name: string, path: string, prepare: (page: Pag
     await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
     await page.getByRole("region", { name: "Neighbours" }).waitFor();
   }],
+  ["the palette step with its answer", "/", async (page) => {
+    await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
+    await page.getByRole("button", { name: "Find the best palettes" }).click();
+    await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
+  }],
   ["an area with its ways", "/", async (page) => {
     await page.getByRole("button", { name: /^Area 5:/ }).click();
     await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();

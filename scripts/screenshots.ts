@@ -45,6 +45,11 @@ await shoot("values-to-paint", "/", async (page) => {
   await page.getByRole("region", { name: "Relations" }).scrollIntoViewIfNeeded();
   await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 1e5));
 });
+await shoot("palette", "/", async (page) => {
+  await step(page, "Palette");
+  await page.getByRole("button", { name: "Find the best palettes" }).click();
+  await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
+});
 await shoot("recipe", "/", openArea(5));
 await shoot("ways", "/", async (page) => {
   await openArea(4)(page);

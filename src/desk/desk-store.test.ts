@@ -101,6 +101,14 @@ describe("looking", () => {
   });
 });
 
+test("a palette is laid out with its recipes in one step", () => {
+  now().layOut([gold, red], new Map([["a", recipe]]));
+  expect(now().document.palette).toEqual([gold, red]);
+  expect(now().document.areas.map((one) => one.recipe)).toEqual([recipe, null]);
+  undo();
+  expect(now().document).toEqual(document);
+});
+
 describe("the study of the photo", () => {
   const half: LabelMap = { width: 8, height: 4, labels: Uint8Array.from({ length: 32 }, (_, i) => (i % 8 < 4 ? 1 : 2)) };
 

@@ -15,7 +15,7 @@ export interface TakenSample {
 }
 
 /** The desk's steps in a painter's order. */
-export const STEPS = ["photo", "areas", "mixes"] as const;
+export const STEPS = ["photo", "areas", "palette", "mixes"] as const;
 export type Step = (typeof STEPS)[number];
 
 /** What a press on the photo does. */
@@ -86,6 +86,8 @@ export interface DeskState {
   readonly removeArea: (id: string) => void;
   /** Chooses recipes and lays their paints on the palette. */
   readonly chooseRecipes: (recipes: ReadonlyMap<string, StoredRecipe | null>) => void;
+  /** Lays out a palette in place of the present one, with the recipes found for it. */
+  readonly layOut: (paintIds: readonly string[], recipes: ReadonlyMap<string, StoredRecipe>) => void;
   readonly addToPalette: (paintId: string) => void;
   readonly removeFromPalette: (paintId: string) => void;
   readonly movePaint: (paintId: string, by: -1 | 1) => void;
@@ -95,7 +97,7 @@ export interface DeskState {
 export type LassoUse = "new" | "add" | "take";
 
 /** The tool that a step starts with. */
-const FIRST_TOOL: Readonly<Record<Step, Tool>> = { photo: "sample", areas: "select", mixes: "sample" };
+const FIRST_TOOL: Readonly<Record<Step, Tool>> = { photo: "sample", areas: "select", palette: "select", mixes: "sample" };
 
 /** A label that no area has; null when all are taken. */
 export function freeLabel(areas: readonly PaintingArea[]): number | null {
@@ -188,6 +190,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
                 palette: [...new Set([...d.palette, ...paints])],
               };
             }),
+          layOut: (paintIds, recipes) => change((d) => ({ ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) })),
           addToPalette: (paintId) => change((d) => ({ ...d, palette: [...new Set([...d.palette, paintId])] })),
           removeFromPalette: (paintId) => change((d) => ({ ...d, palette: d.palette.filter((id) => id !== paintId) })),
           movePaint: (paintId, by) =>

@@ -15,6 +15,7 @@ import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
 import { AreaList } from "./panel/area-list";
 import { SampleCard } from "./panel/sample-card";
+import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
 import { MeasuredProvider, PhotoProvider, useAreaMap, useLook, useMeasuring, useOpenedPhoto, type OpenPhoto } from "./photo-study";
 import { PhotoPane } from "./photo/photo-pane";
@@ -35,6 +36,7 @@ function Panel() {
   if (taken) return <SampleCard key={JSON.stringify(taken.sample)} taken={taken} />;
   if (step === "photo") return <PhotoStep />;
   if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
+  if (step === "palette") return <PaletteStep />;
   return area ? <AreaDetail key={area.id} area={area} /> : <AreaList />;
 }
 

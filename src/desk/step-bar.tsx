@@ -5,6 +5,7 @@ import { STEPS, useDesk, type Step } from "./desk-store";
 const WORDS: Readonly<Record<Step, { name: string; title: string }>> = {
   photo: { name: "Photo", title: "Sheet, white, and a measured look" },
   areas: { name: "Areas", title: "What is painted as one shape, and in what colour" },
+  palette: { name: "Palette", title: "Which few paints to lay out" },
   mixes: { name: "Mixes", title: "How to mix each area's colour" },
 };
 

@@ -268,9 +268,26 @@ const binomial = (n: number, k: number): number => {
   return Math.round(out);
 };
 
+/**
+ * Rankings without what no palette better than `limit` can use: a target's mix may cost at most the
+ * limit less what the other targets cost at their very best.
+ */
+function worthwhile(ranked: readonly Ranked[], limit: number): readonly Ranked[] {
+  if (!Number.isFinite(limit)) return ranked;
+  const least = ranked.map(({ cost }) => cost[0] ?? 0);
+  const all = least.reduce((sum, cost) => sum + cost, 0);
+  return ranked.map((target, t) => {
+    const most = limit - (all - least[t]);
+    let end = target.cost.length;
+    while (end > 1 && target.cost[end - 1] > most) end--;
+    const { low, mid, high, cost, paints, count } = target;
+    return { low: low.subarray(0, end), mid: mid.subarray(0, end), high: high.subarray(0, end), cost: cost.subarray(0, end), paints: paints.subarray(0, 3 * end), count: count.subarray(0, end) };
+  });
+}
+
 /** Hears of progress and may stop the search by answering true. */
 export type OnNode = (nodes: number) => boolean;
-const ASK_EVERY = 4096;
+const ASK_EVERY = 512;
 
 /** The choice was stopped. */
 export class Stopped extends Error {}
@@ -280,10 +297,11 @@ export class Stopped extends Error {}
  * are out. Two bounds cut the tree: each target's best mix among what may still be in, with no more
  * new paints than there is room for; and the relaxed choice under prices (see bestPrices).
  */
-function chooseSize(ranked: readonly Ranked[], { must }: PaletteRules, free: readonly number[], size: number, most: number, paints: number, warm: { prices: Prices | null; start: readonly number[] }, onNode: OnNode): { choice: SizeChoice; prices: Prices } {
+function chooseSize(all: readonly Ranked[], { must }: PaletteRules, free: readonly number[], size: number, most: number, paints: number, warm: { prices: Prices | null; start: readonly number[] }, onNode: OnNode): { choice: SizeChoice; prices: Prices } {
   const best = new Best(most);
-  searchNearby(ranked, must, free, size, best, warm.start);
-  searchNearby(ranked, must, free, size, best, []);
+  searchNearby(all, must, free, size, best, warm.start);
+  searchNearby(all, must, free, size, best, []);
+  const ranked = worthwhile(all, best.limit);
   const prices = bestPrices(ranked, must, free, size, best.limit === Infinity ? best.kept[0]?.error ?? 0 : best.limit, paints);
   const priced = price(ranked, prices, paints);
   const { worth } = priced;
@@ -293,10 +311,11 @@ function chooseSize(ranked: readonly Ranked[], { must }: PaletteRules, free: rea
   // Where each target's best priced mix stands in its ranking, a row for each depth of the tree.
   const places = new Int32Array(targets * (order.length + 2));
   const totals = new Float64Array(paints);
+  const each = Array.from({ length: size - must.length + 1 }, () => new Float64Array(ranked.length));
   const everything = bitsOf([...must, ...order]);
   const whole = ranked.map((target) => {
     const short = emptyShort(target.cost.length);
-    shorten({ ...target, length: target.cost.length }, short, bitsOf(must), everything, Math.min(3, size - must.length));
+    shorten({ ...target, length: target.cost.length }, short, bitsOf(must), everything, Math.min(3, size - must.length), Infinity);
     return short;
   });
   const shorts = Array.from({ length: size - must.length + 1 }, (_, room) => (room >= Math.min(3, size - must.length) ? whole : ranked.map((target) => emptyShort(target.cost.length))));
@@ -304,7 +323,7 @@ function chooseSize(ranked: readonly Ranked[], { must }: PaletteRules, free: rea
 
   /** `row` is where this node's places lie; `priceBound` what the relaxed choice costs here. */
   const visit = (taken: readonly number[], depth: number, row: number, priceBound: number): void => {
-    if (++nodes % ASK_EVERY === 0 && onNode(nodes)) throw new Stopped();
+    if (++nodes % ASK_EVERY === 1 && onNode(nodes)) throw new Stopped();
     const room = size - taken.length;
     const rest = order.length - depth;
     if (rest < room) return;
@@ -319,13 +338,14 @@ function chooseSize(ranked: readonly Ranked[], { must }: PaletteRules, free: rea
       for (let i = depth; i < order.length; i++) if (totals[order[i]] < best.limit) best.offer([...taken, order[i]], totals[order[i]]);
       return;
     }
-    if (alone(shorts[room], bitsOf([...taken, ...order.slice(depth)]), best.limit) >= best.limit - 1e-9) return;
+    const least = alone(shorts[room], bitsOf([...taken, ...order.slice(depth)]), best.limit, each[room]);
+    if (least >= best.limit - 1e-9) return;
     const paint = order[depth];
     // Taking the paint in leaves the bound as it was: it was counted among those that earn most.
     const widened = [...taken, paint];
     const [now, still] = [bitsOf(widened), bitsOf([...widened, ...order.slice(depth + 1)])];
     // With three or more to come a mix can lack all its paints: there is nothing to cut until then.
-    if (room <= 3) shorts[room].forEach((short, t) => shorten(short, shorts[room - 1][t], now, still, room - 1));
+    if (room <= 3) shorts[room].forEach((short, t) => shorten(short, shorts[room - 1][t], now, still, room - 1, best.limit - (least - each[room][t])));
     visit(widened, depth + 1, row, priceBound);
     // Leaving it out, the next one takes its place, and targets whose best mix held it look further.
     let bound = priceBound + worth[paint] - worth[order[depth + room]];
@@ -350,7 +370,6 @@ function chooseSize(ranked: readonly Ranked[], { must }: PaletteRules, free: rea
     places[t] = firstWithin(target, everything, 0);
     root += target.cost[places[t]];
   });
-  if (process.env.DBG) console.log("root", size, root.toFixed(4), "best", best.kept[0].error.toFixed(4), "fifth", best.limit.toFixed(4));
   visit(must, 0, 0, root);
   return {
     prices,
@@ -369,13 +388,15 @@ interface Short {
 
 const emptyShort = (room: number): Short => ({ low: new Uint32Array(room), mid: new Uint32Array(room), high: new Uint32Array(room), cost: new Float64Array(room), length: 0 });
 
-/** Keeps of a ranking what lies in the open set with at most `room` paints that are not taken yet, down to the best that the taken ones do alone. */
-function shorten(from: Short, to: Short, taken: Bits, open: Bits, room: number): void {
+/** Keeps of a ranking what lies in the open set with at most `room` paints that are not taken yet and costs at most `most`, down to the best that the taken ones do alone. */
+function shorten(from: Short, to: Short, taken: Bits, open: Bits, room: number, most: number): void {
   const [outLow, outMid, outHigh] = [~open.low, ~open.mid, ~open.high];
   const [newLow, newMid, newHigh] = [~taken.low, ~taken.mid, ~taken.high];
   let n = 0;
-  for (let i = 0; i < from.length; i++) {
-    const [low, mid, high] = [from.low[i], from.mid[i], from.high[i]];
+  for (let i = 0; i < from.length && from.cost[i] <= most; i++) {
+    const low = from.low[i];
+    const mid = from.mid[i];
+    const high = from.high[i];
     if ((low & outLow) !== 0 || (mid & outMid) !== 0 || (high & outHigh) !== 0) continue;
     const missing = ones(low & newLow) + ones(mid & newMid) + ones(high & newHigh);
     if (missing > room) continue;
@@ -412,27 +433,31 @@ function lastPaint(short: readonly Short[], taken: Bits, paints: number, totals:
   for (let p = 0; p < paints; p++) totals[p] += base;
 }
 
-/** Each target's best mix among the open paints in shortened rankings: with no more new paints than there is room for. */
-function alone(short: readonly Short[], open: Bits, limit: number): number {
+/** Each target's best mix among the open paints in shortened rankings, with no more new paints than there is room for: into `each`, and their sum. */
+function alone(short: readonly Short[], open: Bits, limit: number, each: Float64Array): number {
   let sum = 0;
   const [outLow, outMid, outHigh] = [~open.low, ~open.mid, ~open.high];
-  for (const { low, mid, high, cost, length } of short) {
+  for (let t = 0; t < short.length; t++) {
+    const { low, mid, high, cost, length } = short[t];
     let found = OUT_OF_REACH;
     for (let i = 0; i < length; i++) {
       if ((low[i] & outLow) !== 0 || (mid[i] & outMid) !== 0 || (high[i] & outHigh) !== 0) continue;
       found = cost[i];
       break;
     }
+    each[t] = found;
     sum += found;
     if (sum >= limit) break;
   }
   return sum;
 }
 
-function ones(x: number): number {
-  let n = 0;
-  for (let bits = x >>> 0; bits !== 0; bits = (bits & (bits - 1)) >>> 0) n++;
-  return n;
+/** Bits set, counted in parallel (Warren 2002, Hacker's Delight, figure 5-2). */
+function ones(bits: number): number {
+  if (bits === 0) return 0;
+  let x = bits - ((bits >>> 1) & 0x55555555);
+  x = (x & 0x33333333) + ((x >>> 2) & 0x33333333);
+  return (((x + (x >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
 }
 
 /**

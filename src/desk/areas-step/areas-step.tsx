@@ -72,7 +72,7 @@ export function AreasStep() {
             </section>
             <ValueMapping />
             <Relations />
-            <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("mixes")}>On to the mixes</button>
+            <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("palette")}>On to the palette</button>
           </div>
         </>
       )}

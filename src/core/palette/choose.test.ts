@@ -1,0 +1,120 @@
+import { describe, expect, test } from "vitest";
+import { PAPERS } from "../film/paper";
+import { HANDBOOK, pigmentById } from "../pigment/handbook";
+import { DEFAULT_MATCH, prepareMatch } from "../mix/match";
+import { paintModel } from "../mix/paint";
+import { predict } from "../mix/predict";
+import { valueRange } from "../mix/range";
+import { seededRandom } from "../random";
+import { choosePalettes, MAX_PAINTS, Stopped } from "./choose";
+import { recommendedSize, servedBy, whatOneMoreBuys } from "./gain";
+import { mixCosts, type MixCosts } from "./mix-costs";
+
+/** Made-up costs of all mixes of up to three paints: more paints usually come nearer, as with real ones. */
+function madeUp(paints: number, targets: number, seed: number, most = 3): MixCosts {
+  const random = seededRandom(seed);
+  const combinations: number[][] = [];
+  for (let a = 0; a < paints; a++) {
+    combinations.push([a]);
+    for (let b = a + 1; b < paints; b++) {
+      combinations.push([a, b]);
+      for (let c = b + 1; most > 2 && c < paints; c++) combinations.push([a, b, c]);
+    }
+  }
+  return {
+    paints, combinations, weights: Array.from({ length: targets }, () => [0.5, 1, 2, 4][Math.floor(4 * random())]),
+    costs: Array.from({ length: targets }, () => Float64Array.from(combinations, ({ length }) => Math.max(0, (40 * random() * random()) / length - 0.5))),
+  };
+}
+
+const subsets = (n: number, k: number, from = 0): number[][] => (k === 0 ? [[]] : Array.from({ length: Math.max(0, n - from) }, (_, i) => subsets(n, k - 1, from + i + 1).map((rest) => [from + i, ...rest])).flat());
+
+/** Every palette of a size, tried. */
+function bruteForce(costs: MixCosts, size: number, most: number, allowed: (palette: readonly number[]) => boolean = () => true): { paints: number[]; error: number }[] {
+  const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
+  return subsets(costs.paints, size).filter(allowed)
+    .map((paints) => ({ paints, error: servedBy(costs, paints).reduce((sum, { error }, t) => sum + costs.weights[t] * error, 0) / total }))
+    .sort((a, b) => a.error - b.error).slice(0, most);
+}
+
+describe("the best palettes of all, against trying every one", () => {
+  test.each([[9, 5, 1], [11, 7, 2], [12, 4, 3], [10, 12, 4]])("%i paints, %i targets: the best five of every size", (paints, targets, seed) => {
+    const costs = madeUp(paints, targets, seed);
+    for (const { size, best, outOf } of choosePalettes(costs, [1, 2, 3, 4, 5, 6, 7])) {
+      const all = bruteForce(costs, size, 5);
+      expect(best.map(({ error }) => error)).toEqual(all.map(({ error }) => expect.closeTo(error, 9)));
+      expect(outOf).toBe(subsets(paints, size).length);
+      // Where no two are equal, they are the same palettes.
+      if (new Set(all.map(({ error }) => error.toFixed(9))).size === all.length) expect(best.map((one) => one.paints)).toEqual(all.map((one) => one.paints));
+    }
+  });
+
+  test("under rules: paints that must be in it, paints that must not", () => {
+    const costs = madeUp(11, 6, 8);
+    const rules = { must: [2, 7], never: [0, 5] };
+    for (const { size, best } of choosePalettes(costs, [1, 2, 3, 4, 5], rules, 3)) {
+      const all = bruteForce(costs, size, 3, (palette) => rules.must.every((p) => palette.includes(p)) && !rules.never.some((p) => palette.includes(p)));
+      expect(best.map(({ error }) => error)).toEqual(all.map(({ error }) => expect.closeTo(error, 9)));
+    }
+    expect(choosePalettes(costs, [1], rules)).toEqual([]);
+    expect(choosePalettes(costs, [12])).toEqual([]);
+  });
+
+  test("more than 64 paints, in the third word of a set, are chosen as well", () => {
+    const costs = madeUp(70, 3, 5, 2);
+    const [choice] = choosePalettes(costs, [2], undefined, 4);
+    expect(choice.best.map(({ error }) => error)).toEqual(bruteForce(costs, 2, 4).map(({ error }) => expect.closeTo(error, 9)));
+    expect(() => choosePalettes(madeUp(3, 1, 1), [1], undefined, 1)).not.toThrow();
+    expect(() => choosePalettes({ ...costs, paints: MAX_PAINTS + 1 }, [1])).toThrow(RangeError);
+  });
+
+  test("can be stopped", () => {
+    expect(() => choosePalettes(madeUp(30, 12, 6), [6], undefined, 5, () => true)).toThrow(Stopped);
+  });
+
+  test("more paints never make the best error worse, and the recommended size is where one more hardly helps", () => {
+    const choices = choosePalettes(madeUp(14, 8, 11), [1, 2, 3, 4, 5, 6, 7, 8]);
+    choices.slice(1).forEach(({ best }, i) => expect(best[0].error).toBeLessThanOrEqual(choices[i].best[0].error + 1e-9));
+    const size = recommendedSize(choices);
+    const [now, next] = [choices.find((c) => c.size === size)!, choices.find((c) => c.size === size + 1)];
+    if (next) expect(now.best[0].error - next.best[0].error).toBeLessThan(0.4);
+  });
+});
+
+describe("trade facts on real pigments (common practice, no source)", () => {
+  const ids = ["PY3", "PY154", "PY43", "PBr7-burnt-sienna", "PBr7-burnt-umber", "PR101-light-red", "PB29", "PB15-green-shade", "PV19-rose", "PO73", "PG7"];
+  const paints = ids.map((id) => paintModel(id, [{ pigmentId: pigmentById(id).id, share: 1 }], 1));
+  const table = prepareMatch(paints, PAPERS[0], DEFAULT_MATCH);
+  const error = (lab: { L: number; a: number; b: number }, names: readonly string[]): number => servedBy(mixCosts([{ lab, weight: 1 }], table, 1.5), names.map((name) => ids.indexOf(name)))[0].error;
+  /** An orange-red poppy in the sun: what a strong wash of such a paint looks like. */
+  const flower = predict([{ paint: paints[ids.indexOf("PO73")], parts: 1 }], 0.6, PAPERS[0]).dry;
+  const earthTriad = ["PY43", "PBr7-burnt-sienna", "PB29"];
+
+  test("the handbook still has these pigments", () => expect(ids.every((id) => HANDBOOK.some((pigment) => pigment.id === id))).toBe(true));
+
+  test("a bright orange-red flower needs its own tube", () => {
+    expect(error(flower, ["PY154", "PV19-rose", "PB29"])).toBeGreaterThan(error(flower, ["PO73"]) + 2);
+    const [three] = choosePalettes(mixCosts([{ lab: flower, weight: 4 }, { lab: { L: 55, a: 2, b: -20 }, weight: 1 }], table, 1.5), [3]);
+    expect(three.best[0].paints.map((p) => ids[p])).toContain("PO73");
+  });
+
+  test("an earth triad suits rock and wet ground and fails on fresh green", () => {
+    expect(error({ L: 52, a: 6, b: 18 }, earthTriad)).toBeLessThan(1.5);
+    expect(error({ L: 36, a: 7, b: 12 }, earthTriad)).toBeLessThan(2.5);
+    expect(error({ L: 65, a: -38, b: 52 }, earthTriad)).toBeGreaterThan(10);
+  });
+
+  test("one blue and one brown still reach a near-black", () => {
+    const pair = ["PB29", "PBr7-burnt-umber"].map((id) => paints[ids.indexOf(id)]);
+    expect(valueRange(pair, PAPERS[0]).darkest).toBeLessThan(2.9);
+  });
+
+  test("what one more paint buys is told by target", () => {
+    const targets = [{ lab: flower, weight: 1 }, { lab: { L: 60, a: 0, b: -25 }, weight: 1 }];
+    const costs = mixCosts(targets, table, 1.5);
+    const { come, go, gains } = whatOneMoreBuys(costs, [ids.indexOf("PB29")], [ids.indexOf("PB29"), ids.indexOf("PO73")]);
+    expect([come.map((p) => ids[p]), go]).toEqual([["PO73"], []]);
+    expect(gains[0].target).toBe(0);
+    expect(gains[0].gain).toBeGreaterThan(20);
+  });
+});
