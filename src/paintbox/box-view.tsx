@@ -31,7 +31,7 @@ function Well({ at, size, label, onKeyDown, children }: { at: number; size: { wi
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <div
       ref={setNodeRef} role="group" data-well={at} tabIndex={at === 0 ? 0 : -1} onKeyDown={onKeyDown} aria-label={label}
-      className={`rounded-field border ${isOver ? "border-primary" : "border-(--hairline)"}`} style={{ width: size.width, minHeight: size.height + 44 }}
+      className={`grid rounded-field border ${isOver ? "border-primary" : "border-(--hairline)"}`} style={{ width: size.width, minHeight: size.height + 44 }}
     >
       {children}
     </div>

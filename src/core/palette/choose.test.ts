@@ -6,7 +6,8 @@ import { paintModel } from "../mix/paint";
 import { predict } from "../mix/predict";
 import { valueRange } from "../mix/range";
 import { seededRandom } from "../random";
-import { choosePalettes, MAX_PAINTS, Stopped } from "./choose";
+import { MAX_PAINTS } from "./choice/bits";
+import { choosePalettes, Stopped } from "./choose";
 import { recommendedSize, servedBy, whatOneMoreBuys } from "./gain";
 import { mixCosts, type MixCosts } from "./mix-costs";
 
