@@ -2,10 +2,12 @@
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
  * Run: npm run bench
  */
+import highs from "highs";
 import * as spectral from "spectral.js";
-import { HANDBOOK, matchOver, paintModel, PAPERS, prepareMatch, type PaintModel } from "@/core";
+import { choosePalettes, HANDBOOK, matchOver, mixCosts, paintModel, PAPERS, prepareMatch, type PaintModel } from "@/core";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/film/kernel/film-kernel";
 import { seededRandom } from "@/core/random";
+import { paletteProgram } from "./palette-program";
 
 const paper = PAPERS[0];
 const models: PaintModel[] = HANDBOOK.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }]));
@@ -71,3 +73,21 @@ row("table for 40 paints (goal 4000 ms)", `${fortyTime.toFixed(0)} ms`);
 row("the same after one paint has changed", `${median(() => void prepareMatch([...forty.slice(0, 39), models[1]], paper, undefined, fortyTable), 3).toFixed(0)} ms`);
 row("one area over it (goal 20 ms)", `${median(() => void matchOver(target, fortyTable), 9).toFixed(0)} ms`);
 row("12 areas from nothing (goal 2000 ms)", `${(tableTime + twelveTime).toFixed(0)} ms`);
+
+const few = models.filter((_, i) => i % 8 === 3).slice(0, 12);
+const wanted = twelve.slice(0, 6).map((lab6, i) => ({ lab: lab6, weight: [1, 4, 2, 1, 1, 0.5][i] }));
+const fewCosts = mixCosts(wanted, prepareMatch(few, paper), 1.5);
+const solver = await highs();
+const fourTime = median(() => void choosePalettes(fewCosts, [4], undefined, 1), 5);
+const programText = paletteProgram(fewCosts, 4);
+const highsTime = median(() => void solver.solve(programText, { mip_rel_gap: 0 }), 3);
+row("best 4 of 12 paints for 6 areas, proven", `${fourTime.toFixed(1)} ms`);
+row("the same by HiGHS (mixed-integer programming)", `${highsTime.toFixed(0)} ms`);
+row("ratio, HiGHS to ours (goal 20)", (highsTime / fourTime).toFixed(1));
+const boxPaints = models.filter((_, i) => i % 4 === 1).slice(0, 28);
+const boxTable = prepareMatch(boxPaints, paper);
+const boxTargets = twelve.map((lab12) => ({ lab: lab12, weight: 1 }));
+const costTime = median(() => void mixCosts(boxTargets, boxTable, 1.5), 3);
+const boxCosts = mixCosts(boxTargets, boxTable, 1.5);
+row("28 paints, 12 areas: costs of all mixes", `${costTime.toFixed(0)} ms`);
+row("best five of each size, 1 to 6", `${median(() => void choosePalettes(boxCosts, [1, 2, 3, 4, 5, 6]), 1).toFixed(0)} ms`);

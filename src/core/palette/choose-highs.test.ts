@@ -1,28 +1,12 @@
 import highs from "highs";
 import { describe, expect, test } from "vitest";
+import { paletteProgram } from "../../../bench/palette-program";
 import { PAPERS } from "../film/paper";
 import { HANDBOOK } from "../pigment/handbook";
 import { DEFAULT_MATCH, prepareMatch } from "../mix/match";
 import { paintModel } from "../mix/paint";
 import { choosePalettes } from "./choose";
-import { mixCosts, type MixCosts } from "./mix-costs";
-
-/**
- * The choice as a mixed-integer program in CPLEX's LP format: y says which paints are laid out, x
- * which mix serves which target, and a mix needs all its paints.
- */
-function program({ combinations, costs, weights, paints }: MixCosts, size: number): string {
-  const x = (t: number, c: number): string => `x${t}_${c}`;
-  const each = costs.flatMap((cost, t) => [...combinations.keys()].map((c) => ({ t, c, weighted: weights[t] * cost[c] })));
-  return [
-    "Minimize", ` obj: ${each.map(({ t, c, weighted }) => `${weighted.toFixed(9)} ${x(t, c)}`).join("\n + ")}`,
-    "Subject To",
-    ...costs.map((_, t) => ` one${t}: ${[...combinations.keys()].map((c) => x(t, c)).join("\n + ")} = 1`),
-    ...each.flatMap(({ t, c }) => combinations[c].map((p) => ` n${t}_${c}_${p}: ${x(t, c)} - y${p} <= 0`)),
-    ` size: ${Array.from({ length: paints }, (_, p) => `y${p}`).join(" + ")} = ${size}`,
-    "Binary", ` ${Array.from({ length: paints }, (_, p) => `y${p}`).join(" ")}`, "End",
-  ].join("\n");
-}
+import { mixCosts } from "./mix-costs";
 
 describe("the best palette of real pigments, against the HiGHS solver (mixed-integer programming)", async () => {
   const solver = await highs();
@@ -37,7 +21,7 @@ describe("the best palette of real pigments, against the HiGHS solver (mixed-int
 
   test.each([2, 3, 4, 5])("%i of twelve paints: the same optimum", (size) => {
     const [{ best }] = choosePalettes(costs, [size]);
-    const { ObjectiveValue, Status, Columns } = solver.solve(program(costs, size), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+    const { ObjectiveValue, Status, Columns } = solver.solve(paletteProgram(costs, size), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
     expect(Status).toBe("Optimal");
     expect(best[0].error).toBeCloseTo(ObjectiveValue / total, 5);
     // Where the second best is clearly worse, the paints are the same as well.
