@@ -3,7 +3,7 @@
 import { createContext, useContext } from "react";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, useStore, type StoreApi } from "zustand";
-import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Lab, type LabelMap, type Point, type ViewKind } from "@/core";
+import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Lab, type LabelMap, type Point, type ViewKind, type WhiteMatrix } from "@/core";
 import type { PaintingArea, PaintingDocument, StoredRecipe, Study } from "@/db/painting-document";
 
 /** A colour taken from the photo that has no name yet. */
@@ -113,7 +113,8 @@ function withoutRegion(study: Study, region: number): Study {
   return { ...study, map: { ...study.map, packed: packMap(withLabel(map, 0, (i) => map.labels[i] === region)) } };
 }
 
-const matrixOf = (white: Study["white"]) => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
+/** The white correction of a study. */
+export const whiteOf = (white: Study["white"]): WhiteMatrix => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
 
 type Undoable = Pick<DeskState, "document">;
 export type DeskStore = StoreApi<DeskState> & { temporal: StoreApi<TemporalState<Undoable>> };
@@ -162,7 +163,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
           changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
           setWhite: (white) =>
             change((d) => {
-              const [from, to] = [matrixOf(d.study.white), matrixOf(white)];
+              const [from, to] = [whiteOf(d.study.white), whiteOf(white)];
               return { ...d, study: { ...d.study, white }, areas: d.areas.map((area) => ({ ...area, lab: rewhiten(area.lab, from, to) })) };
             }),
           setAreas: (map, areas) =>

@@ -1,11 +1,11 @@
 "use client";
 
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
-import { AS_IT_IS, emptyMap, mapSizeOf, unpackMap, whiteMatrix, wholePhoto, type AreasMeasured, type Frame, type LabelMap, type PixelArray, type WhiteMatrix } from "@/core";
+import { emptyMap, mapSizeOf, unpackMap, wholePhoto, type AreasMeasured, type Frame, type LabelMap, type PixelArray, type WhiteMatrix } from "@/core";
 import type { PhotoRow } from "@/db/photos";
 import type { Study } from "@/db/painting-document";
 import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
-import { useDesk } from "./desk-store";
+import { useDesk, whiteOf } from "./desk-store";
 
 type Asked<K extends PhotoQuestion["kind"]> = Omit<Extract<PhotoQuestion, { kind: K }>, "kind" | "job">;
 
@@ -111,8 +111,6 @@ export function sheetOf(study: Study, size: { width: number; height: number }): 
   const { aspect } = frameOf(study, size);
   return aspect >= 1 ? { widthCm: USUAL_LENGTH_CM, heightCm: USUAL_LENGTH_CM / aspect } : { widthCm: USUAL_LENGTH_CM * aspect, heightCm: USUAL_LENGTH_CM };
 }
-
-export const whiteOf = (white: Study["white"]): WhiteMatrix => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
 
 export function useFrame(): Frame {
   const { size } = usePhoto();

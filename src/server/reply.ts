@@ -6,10 +6,9 @@ export function refuse(status: number, message: string): NextResponse {
   return NextResponse.json({ message }, { status });
 }
 
-/** Reads a request's body whole, or null as soon as it grows past `limit` bytes. */
-export async function readBody(request: Request, limit: number): Promise<Buffer | null> {
-  if (Number(request.headers.get("content-length") ?? 0) > limit) return null;
-  const chunks: Uint8Array[] = [];
+/** Hands over a request's body piece by piece; false, and the rest is left unread, as soon as it grows past `limit` bytes. */
+async function takeBody(request: Request, limit: number, take: (chunk: Uint8Array) => Promise<unknown> | void): Promise<boolean> {
+  if (Number(request.headers.get("content-length") ?? 0) > limit) return false;
   let size = 0;
   const reader = request.body?.getReader();
   while (reader) {
@@ -18,31 +17,25 @@ export async function readBody(request: Request, limit: number): Promise<Buffer 
     size += value.length;
     if (size > limit) {
       await reader.cancel();
-      return null;
+      return false;
     }
-    chunks.push(value);
+    await take(value);
   }
-  return Buffer.concat(chunks);
+  return true;
+}
+
+/** Reads a request's body whole, or null as soon as it grows past `limit` bytes. */
+export async function readBody(request: Request, limit: number): Promise<Buffer | null> {
+  const chunks: Uint8Array[] = [];
+  return (await takeBody(request, limit, (chunk) => void chunks.push(chunk))) ? Buffer.concat(chunks) : null;
 }
 
 /** Writes a request's body to a new file as it arrives; false, and the file is cut short, as soon as it grows past `limit` bytes. */
 export async function saveBody(request: Request, path: string, limit: number): Promise<boolean> {
-  if (Number(request.headers.get("content-length") ?? 0) > limit) return false;
   const file = await open(path, "wx");
-  let size = 0;
-  const reader = request.body?.getReader();
   try {
-    while (reader) {
-      const { done, value } = await reader.read();
-      if (done) break;
-      size += value.length;
-      if (size > limit) {
-        await reader.cancel();
-        return false;
-      }
-      await file.write(value);
-    }
-    return true;
+    // appendFile writes a piece whole, where a single write may stop short.
+    return await takeBody(request, limit, (chunk) => file.appendFile(chunk));
   } finally {
     await file.close();
   }
