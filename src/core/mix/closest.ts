@@ -1,8 +1,9 @@
-import { deltaE00Of } from "../spectrum/difference";
 import type { Lab } from "../spectrum/colour";
+import { temperatureOf } from "../spectrum/describe";
 import { MAX_LOAD, MIN_LOAD } from "../film/load";
+import { chromaScale, FREE_HUE, fullMetric, hueScale, judged, type MixMetric } from "./metric";
 import { nelderMead } from "./nelder-mead";
-import { gridMix, type ReachTable } from "./reach-table";
+import { GRID_LOADS, gridLoadsUpTo, gridMix, type ReachTable } from "./reach-table";
 
 /** The best mix of one combination before rounding. */
 export interface ContinuousMix {
@@ -30,24 +31,39 @@ export interface GridRanking {
   readonly point: Uint32Array;
 }
 
-/** Ranks all combinations by their nearest grid point, with CIE94-like weights around the target (CIE 116-1995): cheap, ranks well. */
-export function rankOnGrid(target: Lab, table: ReachTable, valueWeight: number): GridRanking {
+/** Last grid load of each combination that none of its paints forbids, as a count of loads. */
+function loadsAllowed({ combinations, paints }: ReachTable, { strongest }: MixMetric): Uint8Array {
+  const most = paints.map((paint) => gridLoadsUpTo(strongest(paint)));
+  return Uint8Array.from(combinations, (combination) => Math.min(...combination.map((p) => most[p])));
+}
+
+/**
+ * Ranks all combinations by their nearest grid point, with CIE94-like weights around the target
+ * (CIE 116-1995): cheap, ranks well. With hues free only value, chroma and temperature count.
+ */
+export function rankOnGrid(target: Lab, table: ReachTable, metric: MixMetric): GridRanking {
   const { firstPoint, L, a, b } = table;
+  const { valueWeight, freeHue } = metric;
   const count = firstPoint.length - 1;
   const C = Math.hypot(target.a, target.b);
-  const sc = 1 / (1 + 0.045 * C);
-  const sh = 1 / (1 + 0.015 * C);
+  const chroma = chromaScale(C) ** 2 * (freeHue ? FREE_HUE.chroma ** 2 : 1);
+  const hue = freeHue ? 0 : hueScale(C) ** 2;
+  const temperature = freeHue ? (chromaScale(C) * FREE_HUE.temperature) ** 2 : 0;
+  const warm = { a: temperatureOf({ L: 0, a: 1, b: 0 }), b: temperatureOf({ L: 0, a: 0, b: 1 }) };
+  const allowed = loadsAllowed(table, metric);
   const cost = new Float64Array(count);
   const point = new Uint32Array(count);
   for (let c = 0; c < count; c++) {
     let best = Infinity;
+    const most = allowed[c];
     for (let p = firstPoint[c], end = firstPoint[c + 1]; p < end; p++) {
       const dL = (L[p] - target.L) * valueWeight;
       let d = dL * dL;
-      if (d >= best) continue;
+      if (d >= best || (most < GRID_LOADS && (p - firstPoint[c]) % GRID_LOADS >= most)) continue;
       const dC = Math.sqrt(a[p] * a[p] + b[p] * b[p]) - C;
-      const dab = (a[p] - target.a) * (a[p] - target.a) + (b[p] - target.b) * (b[p] - target.b);
-      d += dC * dC * sc * sc + Math.max(0, dab - dC * dC) * sh * sh;
+      const [da, db] = [a[p] - target.a, b[p] - target.b];
+      d += dC * dC * chroma + Math.max(0, da * da + db * db - dC * dC) * hue;
+      if (temperature > 0) d += (da * warm.a + db * warm.b) ** 2 * temperature;
       if (d < best) {
         best = d;
         point[c] = p - firstPoint[c];
@@ -56,6 +72,13 @@ export function rankOnGrid(target: Lab, table: ReachTable, valueWeight: number):
     cost[c] = best;
   }
   return { cost, point };
+}
+
+/** L, a, b of each combination's best grid point. */
+export function gridColour({ firstPoint, L, a, b }: ReachTable, { point }: GridRanking): Float32Array {
+  const colours = new Float32Array(3 * point.length);
+  point.forEach((at, c) => colours.set([L[firstPoint[c] + at], a[firstPoint[c] + at], b[firstPoint[c] + at]], 3 * c));
+  return colours;
 }
 
 /** Indices of the `count` lowest costs among combinations of a size (0: any), lowest first. */
@@ -74,14 +97,14 @@ function cheapest(costs: Float64Array, count: number, combinations: ReachTable["
   return best;
 }
 
-function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPoint: number, kL: number, evaluations = EVALUATIONS): ContinuousMix {
+function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPoint: number, metric: MixMetric, evaluations = EVALUATIONS): ContinuousMix {
   const combination = table.combinations[combinationIndex];
   const count = combination.length;
   const [p0, p1 = p0, p2 = p0] = combination;
   const { computer } = table;
   const from = gridMix(combination, table.loudness, gridPoint);
   const logMin = Math.log(MIN_LOAD);
-  const logMax = Math.log(MAX_LOAD);
+  const logMax = Math.log(Math.min(MAX_LOAD, ...combination.map((p) => metric.strongest(table.paints[p]))));
   const loadOf = (x: number): number => Math.exp(Math.min(logMax, Math.max(logMin, x)));
   // Coordinates: log load, then the log ratio of each further paint to the first.
   const ratio = (x: number): number => Math.exp(Math.min(9, Math.max(-9, x)));
@@ -91,7 +114,7 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
     const total = 1 + s1 + s2;
     computer.put(0, p0, p1, p2, 1 / total, s1 / total, s2 / total, loadOf(x[0]));
     const lab = computer.run(1);
-    return deltaE00Of(target.L, target.a, target.b, lab[0], lab[1], lab[2], kL);
+    return judged(target, lab[0], lab[1], lab[2], metric);
   };
   const start = Float64Array.from({ length: count }, (_, p) => Math.log(p === 0 ? from.load : from.shares[p] / from.shares[0]));
   const inward = start[0] > -0.3 ? -0.3 : 0.3;
@@ -104,10 +127,23 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
 /** Evaluations that bring a combination's cost near enough to choose by; a recipe gets more. */
 const ROUGH_EVALUATIONS = 45;
 
-/** The `count` best combinations of a ranking, each roughly optimised with the full film model: its index and its cost. */
-export function polishMixes(target: Lab, table: ReachTable, valueWeight: number, ranking: GridRanking, count: number): readonly { readonly index: number; readonly cost: number }[] {
-  return cheapest(ranking.cost, Math.min(count, ranking.cost.length), table.combinations, 0)
-    .map((index) => ({ index, cost: polish(target, table, index, ranking.point[index], 1 / valueWeight, ROUGH_EVALUATIONS).cost }));
+/** A combination roughly optimised: its index, cost and colour. */
+export interface PolishedMix {
+  readonly index: number;
+  readonly cost: number;
+  readonly made: Lab;
+}
+
+/** The `count` best combinations of a ranking, each roughly optimised with the full film model. */
+export function polishMixes(target: Lab, table: ReachTable, metric: MixMetric, ranking: GridRanking, count: number): readonly PolishedMix[] {
+  return cheapest(ranking.cost, Math.min(count, ranking.cost.length), table.combinations, 0).map((index) => {
+    const { combination, shares, load, cost } = polish(target, table, index, ranking.point[index], metric, ROUGH_EVALUATIONS);
+    const [p0, p1 = p0, p2 = p0] = combination;
+    const [c0, c1 = 0, c2 = 0] = shares;
+    table.computer.put(0, p0, p1, p2, c0, c1, c2, load);
+    const [L, a, b] = table.computer.run(1);
+    return { index, cost, made: { L, a, b } };
+  });
 }
 
 /**
@@ -117,14 +153,15 @@ export function polishMixes(target: Lab, table: ReachTable, valueWeight: number,
  * @param valueWeight how much a difference in value counts against one in hue or chroma; 1 is CIEDE2000
  */
 export function closestMixes(target: Lab, table: ReachTable, valueWeight: number): readonly ContinuousMix[] {
-  const ranking = rankOnGrid(target, table, valueWeight);
+  const metric = fullMetric(valueWeight);
+  const ranking = rankOnGrid(target, table, metric);
   const chosen = new Set(cheapest(ranking.cost, POLISHED, table.combinations, 0));
   // The best single paints and pairs always get their chance, for the simplest ways.
   for (const size of [1, 2]) {
     cheapest(ranking.cost, 6, table.combinations, size).forEach((c) => chosen.add(c));
   }
   return [...chosen]
-    .map((c) => polish(target, table, c, ranking.point[c], 1 / valueWeight))
+    .map((c) => polish(target, table, c, ranking.point[c], metric))
     .filter((mix) => mix.shares.every((share) => share > VANISHING_SHARE))
     .sort((a, b) => a.cost - b.cost);
 }

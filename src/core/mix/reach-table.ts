@@ -8,7 +8,11 @@ import type { PaintModel } from "./paint";
 const STEPS = { two: 8, three: 6 } as const;
 /** Loads on the grid, even in the logarithm. */
 const LOADS = 7;
+export const GRID_LOADS = LOADS;
 const LOAD_GRID = Array.from({ length: LOADS }, (_, i) => MIN_LOAD ** (1 - i / (LOADS - 1)));
+
+/** How many loads of the grid, from the thinnest, are no stronger than this; at least the thinnest. */
+export const gridLoadsUpTo = (strongest: number): number => Math.max(1, LOAD_GRID.filter((load) => load <= strongest + 1e-9).length);
 
 /**
  * Colours that a set of paints can make on a paper, on a coarse grid: the starting points of every
@@ -56,7 +60,7 @@ function gridOf(count: number): readonly (readonly [number, number, number])[] {
 const GRIDS = [gridOf(1), gridOf(2), gridOf(3)];
 
 /** How strongly a paint speaks in a mix: the mean of K and S over the bands. Evens out the grid. */
-function loudness({ optics }: PaintModel): number {
+export function loudnessOf({ optics }: PaintModel): number {
   let sum = 0;
   for (let i = 0; i < optics.K.length; i++) sum += optics.K[i] + 0.5 * optics.S[i];
   return sum / optics.K.length + 0.05;
@@ -131,7 +135,7 @@ export function buildReachTable(paints: readonly PaintModel[], paper: Paper, rul
   });
   const points = firstPoint[combinations.length];
   const [L, a, b] = [new Float32Array(points), new Float32Array(points), new Float32Array(points)];
-  const table = { paints, paper, combinations, firstPoint, L, a, b, computer: filmComputer(paints, paper), loudness: Float64Array.from(paints, loudness) };
+  const table = { paints, paper, combinations, firstPoint, L, a, b, computer: filmComputer(paints, paper), loudness: Float64Array.from(paints, loudnessOf) };
   let wanted: number[] = Array.from(combinations.keys());
   if (before && before.paper.id === paper.id) {
     const old = new Map(combinationKeys(before.paints, before.combinations).map((key, c) => [key, c]));

@@ -27,7 +27,11 @@ const USUAL_ROUGHNESS = 0.12;
 /** Differences in weight below this keep together. */
 const SAME_WEIGHT = 0.35;
 
-function sorted(mix: readonly MixPart[], sorting: number): readonly MixPart[] {
+/** How far heavy and light paints part on a paper, for a mix whose heaviest granulates so much; for {@link sorted}. */
+export const sortingOn = (paper: Paper, granulation: number): number => SORTING * Math.min(1.5, Math.sqrt(paper.roughness / USUAL_ROUGHNESS)) * Math.max(0.3, granulation);
+
+/** A mix as it lies in the hollows (sorting above 0) or at the edge and on the hills (below 0). */
+export function sorted(mix: readonly MixPart[], sorting: number): readonly MixPart[] {
   const total = mix.reduce((sum, { parts }) => sum + parts, 0);
   const mean = mix.reduce((sum, { paint, parts }) => sum + (paint.weight * parts) / total, 0);
   return mix.map((part) => ({ ...part, parts: part.parts * Math.exp(sorting * (part.paint.weight - mean)) }));
@@ -42,7 +46,7 @@ export function separationOf(mix: readonly MixPart[], load: Load, paper: Paper):
   const heavy = byWeight[0].paint;
   const light = byWeight[byWeight.length - 1].paint;
   const apart = heavy.weight - light.weight;
-  const sorting = apart < SAME_WEIGHT ? 0 : SORTING * Math.min(1.5, Math.sqrt(paper.roughness / USUAL_ROUGHNESS)) * Math.max(0.3, heavy.granulation);
+  const sorting = apart < SAME_WEIGHT ? 0 : sortingOn(paper, heavy.granulation);
   const [hollowLoad, , hillLoad] = [...textureOf(paper.roughness, 0).loads].reverse();
   const hollows = predict(sorted(mix, sorting), load * hollowLoad, paper).dry;
   const edge = predict(sorted(mix, -sorting), load * hillLoad, paper).dry;

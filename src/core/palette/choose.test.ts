@@ -6,9 +6,10 @@ import { paintModel } from "../mix/paint";
 import { predict } from "../mix/predict";
 import { valueRange } from "../mix/range";
 import { seededRandom } from "../random";
-import { MAX_PAINTS } from "./choice/bits";
+import { MAX_PAINTS } from "./choice/paint-set";
 import { choosePalettes, Stopped } from "./choose";
 import { recommendedSize, servedBy, whatOneMoreBuys } from "./gain";
+import { withinDemand } from "./demands";
 import { mixCosts, type MixCosts } from "./mix-costs";
 
 /** Made-up costs of all mixes of up to three paints: more paints usually come nearer, as with real ones. */
@@ -61,7 +62,33 @@ describe("the best palettes of all, against trying every one", () => {
     expect(choosePalettes(costs, [12])).toEqual([]);
   });
 
-  test("more than 64 paints, in the third word of a set, are chosen as well", () => {
+  test("at least and at most so many of a kind, alone and together, and how many palettes that leaves", () => {
+    const costs = madeUp(11, 6, 9);
+    const kinds = [{ paints: [0, 3, 4, 8], least: 2, most: 3 }, { paints: [1, 4, 6], least: 0, most: 1 }, { paints: [9, 10], least: 1, most: 2 }];
+    const keeps = (palette: readonly number[]): boolean => kinds.every(({ paints, least, most }) => {
+      const has = palette.filter((p) => paints.includes(p)).length;
+      return has >= least && has <= most;
+    });
+    for (const must of [[], [6]]) {
+      const allowed = (palette: readonly number[]): boolean => must.every((p) => palette.includes(p)) && keeps(palette);
+      for (const { size, best, outOf } of choosePalettes(costs, [2, 3, 4, 5, 6, 8], { must, never: [], kinds }, 4)) {
+        const all = bruteForce(costs, size, 4, allowed);
+        expect(best.map(({ error }) => error)).toEqual(all.map(({ error }) => expect.closeTo(error, 9)));
+        expect(outOf).toBe(subsets(11, size).filter(allowed).length);
+      }
+    }
+  });
+
+  test("what must be reached: only palettes that do it, and none where none does", () => {
+    const costs = madeUp(10, 5, 12);
+    const demands = [withinDemand(costs, 1, 3), withinDemand(costs, 3, 4)];
+    for (const { size, best } of choosePalettes({ ...costs, demands }, [1, 2, 3, 4], undefined, 5)) {
+      const all = bruteForce(costs, size, 5, (palette) => [[1, 2.5], [3, 3.5]].every(([t, most]) => servedBy(costs, palette)[t].error <= most));
+      expect(best.map(({ error }) => error)).toEqual(all.map(({ error }) => expect.closeTo(error, 9)));
+    }
+  });
+
+  test("more than 64 paints are chosen from as well", () => {
     const costs = madeUp(70, 3, 5, 2);
     const [choice] = choosePalettes(costs, [2], undefined, 4);
     expect(choice.best.map(({ error }) => error)).toEqual(bruteForce(costs, 2, 4).map(({ error }) => expect.closeTo(error, 9)));

@@ -1,13 +1,23 @@
+import type { Lab } from "../spectrum/colour";
 import type { SizeChoice } from "./choose";
 import type { MixCosts } from "./mix-costs";
 
-/** Error of each target under a palette (less what nobody sees), and the combination that serves it. */
-export function servedBy({ combinations, costs }: MixCosts, palette: readonly number[]): readonly { readonly error: number; readonly combination: readonly number[] }[] {
+/** How a target is served by a palette: its error (less what nobody sees), the combination, and the colour it makes. */
+export interface ServedTarget {
+  readonly error: number;
+  readonly combination: readonly number[];
+  readonly made: Lab | null;
+}
+
+/** How each target is served by a palette of at least one paint. */
+export function servedBy({ combinations, costs, made }: MixCosts, palette: readonly number[]): readonly ServedTarget[] {
   const within = new Set(palette);
-  const usable = [...combinations.keys()].filter((c) => combinations[c].every((p) => within.has(p)));
-  return costs.map((cost) => {
+  // Of mixes that do equally well the simplest serves.
+  const usable = [...combinations.keys()].filter((c) => combinations[c].every((p) => within.has(p))).sort((a, b) => combinations[a].length - combinations[b].length);
+  return costs.map((cost, t) => {
     const best = usable.reduce((least, c) => (cost[c] < cost[least] ? c : least), usable[0]);
-    return { error: cost[best], combination: combinations[best] };
+    const colour = made?.[t].subarray(3 * best, 3 * best + 3);
+    return { error: cost[best], combination: combinations[best], made: colour ? { L: colour[0], a: colour[1], b: colour[2] } : null };
   });
 }
 
@@ -16,15 +26,19 @@ const HARDLY_HELPS = 0.4;
 /** A mean error above this is not good enough to stop at while paints still help at all. From memory. */
 const NOT_GOOD_ENOUGH = 2.5;
 
-/** The size to recommend: the smallest after which one more paint hardly helps. */
-export function recommendedSize(choices: readonly SizeChoice[]): number {
-  const sorted = [...choices].sort((a, b) => a.size - b.size);
-  const at = sorted.findIndex(({ best: [now] }, i) => {
-    const next = sorted[i + 1]?.best[0];
+/**
+ * The size to recommend between two sizes: the smallest after which one more paint hardly helps.
+ * Sizes at which no palette does what must be reached don't count.
+ */
+export function recommendedSize(choices: readonly SizeChoice[], from = 1, to = Infinity): number {
+  const found = [...choices].filter(({ best }) => best.length > 0).sort((a, b) => a.size - b.size);
+  const sorted = found.filter(({ size }) => size >= from && size <= to);
+  const at = sorted.findIndex(({ best: [now], size }) => {
+    const next = found.find((choice) => choice.size === size + 1)?.best[0];
     const gain = next ? now.error - next.error : 0;
     return gain < HARDLY_HELPS && (now.error < NOT_GOOD_ENOUGH || gain < HARDLY_HELPS / 4);
   });
-  return sorted[at < 0 ? sorted.length - 1 : at]?.size ?? 0;
+  return (sorted[at < 0 ? sorted.length - 1 : at] ?? found.at(-1))?.size ?? 0;
 }
 
 /** What the step from one palette to a larger one brings: paints that come and go, and each target's gain, largest first. */

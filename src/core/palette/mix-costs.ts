@@ -1,5 +1,6 @@
 import type { Lab } from "../spectrum/colour";
-import { polishMixes, rankOnGrid } from "../mix/closest";
+import { polishMixes, rankOnGrid, gridColour } from "../mix/closest";
+import { fullMetric, type MixMetric } from "../mix/metric";
 import type { ReachTable } from "../mix/reach-table";
 
 /** One area as the choice of a palette sees it. */
@@ -16,7 +17,11 @@ export interface MixCosts {
   readonly combinations: readonly (readonly number[])[];
   /** CIEDE2000 with the value weight, less what nobody sees, combination after combination for each target. */
   readonly costs: readonly Float64Array[];
+  /** L, a, b of each combination's best mix for each target. */
+  readonly made?: readonly Float32Array[];
   readonly weights: readonly number[];
+  /** What a palette must be able to do beside: a row for each demand, 0 for combinations that do it (see demands.ts). */
+  readonly demands?: readonly Float64Array[];
 }
 
 /** Errors up to this are seen by nobody and count nothing, or five palettes that all do would be told apart by nothing. CIEDE2000, from memory. */
@@ -28,15 +33,24 @@ const POLISHED = 240;
 /**
  * The error of the best mix of every combination for every target: from the reach table's grid,
  * and optimised with the full film model where a combination is among the target's best.
+ * @param metric a value weight for plain CIEDE2000, or another way to judge a mix
  * @param onTarget told after each target, for progress
  */
-export function mixCosts(targets: readonly PaletteTarget[], table: ReachTable, valueWeight: number, onTarget: (done: number) => void = () => {}): MixCosts {
+export function mixCosts(targets: readonly PaletteTarget[], table: ReachTable, metric: number | MixMetric, onTarget: (done: number) => void = () => {}): MixCosts {
+  const judge = typeof metric === "number" ? fullMetric(metric) : metric;
+  const made: Float32Array[] = [];
   const costs = targets.map(({ lab }, i) => {
-    const ranking = rankOnGrid(lab, table, valueWeight);
+    const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
-    for (const { index, cost: polished } of polishMixes(lab, table, valueWeight, ranking, POLISHED)) cost[index] = Math.min(cost[index], polished);
+    const colours = gridColour(table, ranking);
+    for (const polished of polishMixes(lab, table, judge, ranking, POLISHED)) {
+      if (polished.cost >= cost[polished.index]) continue;
+      cost[polished.index] = polished.cost;
+      colours.set([polished.made.L, polished.made.a, polished.made.b], 3 * polished.index);
+    }
+    made.push(colours);
     onTarget(i + 1);
     return cost.map((error) => Math.max(0, error - UNSEEN));
   });
-  return { paints: table.paints.length, combinations: table.combinations, costs, weights: targets.map(({ weight }) => weight) };
+  return { paints: table.paints.length, combinations: table.combinations, costs, made, weights: targets.map(({ weight }) => weight) };
 }

@@ -1,88 +1,115 @@
 import type { MixCosts } from "../mix-costs";
-import { bitsOf, type Bits } from "./bits";
+import { codeOf, lacking, MAX_PAINTS, type States } from "./paint-set";
 
-/** Combinations of one target, best first under the present prices, as bit sets of paints. */
+/** Combinations of one target, cheapest first. */
 export interface Ranked {
-  readonly low: Uint32Array;
-  readonly mid: Uint32Array;
-  readonly high: Uint32Array;
+  /** The paints, see codeOf. */
+  readonly code: Uint32Array;
   /** Weighted error. */
   readonly cost: Float64Array;
-  /** Up to three paints a combination; the first is repeated. */
-  readonly paints: Uint8Array;
-  /** How many different paints. */
-  readonly count: Uint8Array;
+  length: number;
 }
 
-/** A target's useful combinations, cheapest first: one whose part does as well is never needed. */
-export function rank({ combinations, weights }: MixCosts, costs: Float64Array, target: number, allowed: (paint: number) => boolean): Ranked {
-  const byKey = new Map<string, number>();
-  combinations.forEach((combination, c) => byKey.set(combination.join(), costs[c]));
-  const useful = [...combinations.keys()].filter((c) => {
-    const combination = combinations[c];
-    if (!combination.every(allowed)) return false;
-    if (combination.length === 1) return true;
-    const parts = combination.length === 2
-      ? combination.map((p) => [p])
-      : [...combination.map((p) => [p]), [combination[0], combination[1]], [combination[0], combination[2]], [combination[1], combination[2]]];
-    return parts.every((part) => (byKey.get(part.join()) ?? Infinity) > costs[c]);
-  });
-  useful.sort((a, b) => costs[a] - costs[b]);
-  const ranked: Ranked = {
-    low: new Uint32Array(useful.length), mid: new Uint32Array(useful.length), high: new Uint32Array(useful.length),
-    cost: Float64Array.from(useful, (c) => weights[target] * costs[c]), paints: new Uint8Array(3 * useful.length), count: new Uint8Array(useful.length),
-  };
-  useful.forEach((c, i) => {
-    const bits = bitsOf(combinations[c]);
-    ranked.low[i] = bits.low;
-    ranked.mid[i] = bits.mid;
-    ranked.high[i] = bits.high;
-    ranked.count[i] = combinations[c].length;
-    for (let j = 0; j < 3; j++) ranked.paints[3 * i + j] = combinations[c][Math.min(j, combinations[c].length - 1)];
-  });
-  return ranked;
-}
-
-export function permuted(ranked: Ranked, order: readonly number[], cost: Float64Array): Ranked {
-  const pick = <T extends Uint32Array | Uint8Array>(from: T): T => from.map((_, i) => from[order[i]]) as T;
-  const paints = new Uint8Array(ranked.paints.length);
-  order.forEach((from, i) => paints.set(ranked.paints.subarray(3 * from, 3 * from + 3), 3 * i));
-  return { low: pick(ranked.low), mid: pick(ranked.mid), high: pick(ranked.high), count: pick(ranked.count), paints, cost };
-}
-
-/** First entry of a ranking, from a place on, whose paints all lie in a set; the ranking's length when there is none. */
-export function firstWithin({ low, mid, high }: Ranked, set: Bits, from = 0): number {
-  const [outLow, outMid, outHigh] = [~set.low, ~set.mid, ~set.high];
-  for (let i = from; i < low.length; i++) if ((low[i] & outLow) === 0 && (mid[i] & outMid) === 0 && (high[i] & outHigh) === 0) return i;
-  return low.length;
-}
-
-/** A target that no mix of the palette serves counts as this far off; it can't happen while every paint stands alone. */
+/** A target that no mix of a palette serves counts as this far off. */
 export const OUT_OF_REACH = 1e6;
 
-/** Weighted sum of errors of a set of paints. */
-export function errorOf(ranked: readonly Ranked[], set: Bits): number {
+/** For each combination its proper parts (single paints and pairs), six places each, as indices of combinations; -1 where there is none. */
+export function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array {
+  const key = (a: number, b: number): number => a * 256 + b;
+  const at = new Map<number, number>();
+  combinations.forEach((paints, c) => paints.length < 3 && at.set(key(paints[0], paints[1] ?? 255), c));
+  const parts = new Int32Array(6 * combinations.length).fill(-1);
+  combinations.forEach((paints, c) => {
+    if (paints.length === 1) return;
+    let n = 6 * c;
+    for (const p of paints) parts[n++] = at.get(key(p, 255)) ?? -1;
+    if (paints.length < 3) return;
+    for (const [i, j] of [[0, 1], [0, 2], [1, 2]]) parts[n++] = at.get(key(paints[i], paints[j])) ?? -1;
+  });
+  return parts;
+}
+
+/** Fine enough that hardly any two costs fall together, coarse enough to leave room for an index in a double. */
+const KEY_SCALE = 2 ** 24;
+const KEY_INDEX = 2 ** 18;
+
+/** A target's useful combinations, cheapest first: one whose part does as well is never needed. */
+function rank(combinations: MixCosts["combinations"], parts: Int32Array, costs: Float64Array, weight: number): Ranked {
+  const keys = new Float64Array(costs.length);
+  let n = 0;
+  for (let c = 0; c < costs.length; c++) {
+    if (costs[c] >= OUT_OF_REACH) continue;
+    let needed = true;
+    for (let i = 6 * c, end = i + 6; i < end && needed; i++) needed = parts[i] < 0 || costs[parts[i]] > costs[c];
+    if (needed) keys[n++] = Math.floor(costs[c] * KEY_SCALE) * KEY_INDEX + c;
+  }
+  const sorted = keys.subarray(0, n).sort();
+  const order = Uint32Array.from(sorted, (key) => key % KEY_INDEX);
+  // Costs that share a key stand next to each other, perhaps in the wrong order.
+  for (let i = 1; i < n; i++) for (let j = i; j > 0 && costs[order[j - 1]] > costs[order[j]]; j--) [order[j - 1], order[j]] = [order[j], order[j - 1]];
+  return { code: Uint32Array.from(order, (c) => codeOf(combinations[c])), cost: Float64Array.from(order, (c) => weight * costs[c]), length: n };
+}
+
+/** Rankings of all targets. Throws a RangeError for more paints than a choice can be made from. */
+export function rankAll({ paints, combinations, costs, weights, demands = [] }: MixCosts): readonly Ranked[] {
+  if (paints > MAX_PAINTS || combinations.length > KEY_INDEX) throw new RangeError(`A palette is chosen from at most ${MAX_PAINTS} paints and ${KEY_INDEX} mixes.`);
+  const parts = partsOfCombinations(combinations);
+  return [...costs.map((cost, t) => rank(combinations, parts, cost, weights[t])), ...demands.map((demand) => rank(combinations, parts, demand, 1))];
+}
+
+export const emptyRanked = (room: number): Ranked => ({ code: new Uint32Array(room), cost: new Float64Array(room), length: 0 });
+
+/**
+ * Keeps of a ranking what lacks at most `room` paints and costs at most `most`, down to the best
+ * that the taken ones do alone: in `to`, which may be `from` itself.
+ */
+export function shorten(from: Ranked, to: Ranked, states: States, room: number, most: number): void {
+  const { code, cost, length } = from;
+  const most3 = Math.min(3, room);
+  let n = 0;
+  for (let i = 0; i < length && cost[i] <= most; i++) {
+    const missing = lacking(code[i], states);
+    if (missing > most3) continue;
+    to.code[n] = code[i];
+    to.cost[n++] = cost[i];
+    if (missing === 0) break;
+  }
+  to.length = n;
+}
+
+/** Weighted sum of errors of the taken paints. */
+export function errorOf(ranked: readonly Ranked[], states: States): number {
   let sum = 0;
-  for (const target of ranked) {
-    const i = firstWithin(target, set);
-    sum += i < target.cost.length ? target.cost[i] : OUT_OF_REACH;
+  for (const { code, cost, length } of ranked) {
+    let i = 0;
+    while (i < length && lacking(code[i], states) !== 0) i++;
+    sum += i < length ? cost[i] : OUT_OF_REACH;
   }
   return sum;
 }
 
-/**
- * Rankings without what no palette better than `limit` can use: a target's mix may cost at most the
- * limit less what the other targets cost at their very best.
- */
-export function worthwhile(ranked: readonly Ranked[], limit: number): readonly Ranked[] {
-  if (!Number.isFinite(limit)) return ranked;
-  const least = ranked.map(({ cost }) => cost[0] ?? 0);
-  const all = least.reduce((sum, cost) => sum + cost, 0);
-  return ranked.map((target, t) => {
-    const most = limit - (all - least[t]);
-    let end = target.cost.length;
-    while (end > 1 && target.cost[end - 1] > most) end--;
-    const { low, mid, high, cost, paints, count } = target;
-    return { low: low.subarray(0, end), mid: mid.subarray(0, end), high: high.subarray(0, end), cost: cost.subarray(0, end), paints: paints.subarray(0, 3 * end), count: count.subarray(0, end) };
-  });
+const gains = new Float64Array(256);
+
+/** Weighted error of the taken paints with each open one added, for all of them at once, into `totals`. */
+export function errorWithEach(ranked: readonly Ranked[], states: States, paints: number, totals: Float64Array): void {
+  totals.fill(0, 0, paints);
+  let base = 0;
+  for (const { code, cost, length } of ranked) {
+    gains.fill(Infinity, 0, paints);
+    let own = OUT_OF_REACH;
+    for (let i = 0; i < length; i++) {
+      const c = code[i];
+      const missing = lacking(c, states);
+      if (missing > 1) continue;
+      if (missing === 0) {
+        own = cost[i];
+        break;
+      }
+      const paint = states[c & 255] === 1 ? c & 255 : states[(c >>> 8) & 255] === 1 ? (c >>> 8) & 255 : c >>> 16;
+      if (gains[paint] === Infinity) gains[paint] = cost[i];
+    }
+    base += own;
+    for (let p = 0; p < paints; p++) if (gains[p] < own) totals[p] += gains[p] - own;
+  }
+  for (let p = 0; p < paints; p++) totals[p] += base;
 }

@@ -1,0 +1,81 @@
+import { MAX_LOAD, type Load } from "../film/load";
+import type { KindRule } from "./choice/kinds";
+import { isKind, type Kind, type PaintTraits } from "./traits";
+
+/** The painter's school, as settings; each list's first is the one that suits most. */
+export const APPROACH_CHOICES = {
+  size: ["middle", "lean", "wide"],
+  primaries: ["free", "red-yellow-blue", "magenta-yellow-cyan"],
+  darks: ["free", "primaries", "brown", "tube"],
+  hues: ["photo", "free"],
+  granulation: ["allow", "seek", "avoid"],
+  opacity: ["free", "tints", "transparent"],
+  greys: ["free", "opposites", "earths", "tube"],
+  lasting: ["lasting", "sketchbook"],
+  mixing: ["well", "paper"],
+} as const;
+export type ApproachKey = keyof typeof APPROACH_CHOICES;
+export type ApproachChoices = { readonly [K in ApproachKey]: (typeof APPROACH_CHOICES)[K][number] };
+
+/** All settings, with the numbers among them. */
+export interface Approach extends ApproachChoices {
+  /** How much a difference in value counts against one in hue or chroma. */
+  readonly valueWeight: number;
+  /** Most pigments in one mix. */
+  readonly maxPigments: number;
+  /** One pigment in each paint, no convenience mixes. */
+  readonly single: boolean;
+  /** The palette must go as dark as this Munsell value; null: as dark as it comes. */
+  readonly darkest: number | null;
+}
+
+export const DEFAULT_APPROACH: Approach = {
+  size: "middle", primaries: "free", darks: "free", hues: "photo", granulation: "allow", opacity: "free", greys: "free", lasting: "lasting", mixing: "well",
+  valueWeight: 1.5, maxPigments: 3, single: false, darkest: null,
+};
+
+/** Sizes between which a palette is recommended: lean, middle or wide. */
+export const SIZE_RANGE: Readonly<Record<Approach["size"], { readonly from: number; readonly to: number }>> = {
+  lean: { from: 3, to: 5 }, middle: { from: 6, to: 9 }, wide: { from: 6, to: 12 },
+};
+
+/** An opaque paint laid no stronger than this still lets the paper through. From memory. */
+const TINT_LOAD: Load = 0.25;
+/** Mixed on the paper, two paints meet; a third is mud. Common practice, no source. */
+const PAINTS_ON_PAPER = 2;
+
+/** Why a paint isn't chosen from; null when it may be. */
+export function leftOutBecause(approach: Approach, traits: PaintTraits): "fades" | "mixed" | "granulates" | "opaque" | "neutral" | null {
+  if (approach.lasting === "lasting" && traits.lightfastness > 2) return "fades";
+  if (approach.single && traits.pigments > 1) return "mixed";
+  if (approach.granulation === "avoid" && isKind(traits, "granulating")) return "granulates";
+  if (approach.opacity === "transparent" && traits.opaque) return "opaque";
+  const tube = approach.darks === "tube" || approach.greys === "tube";
+  if (!tube && (approach.darks !== "free" || approach.greys !== "free") && isKind(traits, "neutral")) return "neutral";
+  return null;
+}
+
+/** Strongest load that an approach lays a paint at. */
+export const strongestLoad = (approach: Approach, traits: PaintTraits): Load => (approach.opacity === "tints" && traits.opaque ? TINT_LOAD : MAX_LOAD);
+
+export const paintsInMix = (approach: Approach): 2 | 3 => (approach.mixing === "paper" ? PAINTS_ON_PAPER : 3);
+
+/** A rule on a kind that the paints at hand can or can't keep. */
+export interface ApproachRule extends KindRule {
+  readonly kind: Kind;
+}
+
+/**
+ * The kinds that an approach asks for, for sizes that have room for them: primaries of its school,
+ * a darkening brown, a neutral tube, an earth, a granulating paint.
+ */
+export function approachRules(approach: Approach, traits: readonly PaintTraits[]): readonly ApproachRule[] {
+  const asked = new Set<Kind>();
+  if (approach.primaries === "red-yellow-blue") (["red", "yellow", "blue"] as const).forEach((kind) => asked.add(kind));
+  if (approach.primaries === "magenta-yellow-cyan") (["magenta", "yellow", "cyan"] as const).forEach((kind) => asked.add(kind));
+  if (approach.darks === "brown") asked.add("dark brown");
+  if (approach.darks === "tube" || approach.greys === "tube") asked.add("neutral");
+  if (approach.greys === "earths") asked.add("earth");
+  if (approach.granulation === "seek") asked.add("granulating");
+  return [...asked].map((kind) => ({ kind, paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])), least: 1, most: traits.length }));
+}

@@ -1,0 +1,136 @@
+import type { Best } from "./nearby";
+import { keepsRules, type KindRule } from "./kinds";
+import { emptySplit, LastTwo, splitRankings } from "./last-two";
+import { CLOSED, lacking, NONE, OPEN, statesOf, TAKEN, type States } from "./paint-set";
+import { emptyRanked, errorOf, errorWithEach, OUT_OF_REACH, shorten, type Ranked } from "./ranking";
+
+/** Hears of progress and may stop the search by answering true. */
+export type OnNode = (nodes: number) => boolean;
+const ASK_EVERY = 64;
+
+/** The choice was stopped. */
+export class Stopped extends Error {}
+
+const SLACK = 1e-9;
+
+const votes = new Float64Array(256);
+/** How many of the targets with the fewest ways left are asked which paint to decide next. */
+const ASKED = 4;
+
+/** The open paint that the targets with the fewest ways left depend on most. */
+function mostNeeded(ranked: readonly Ranked[], states: States, open: readonly number[]): number {
+  votes.fill(0);
+  const pressed = ranked.filter(({ code, length }) => length > 0 && lacking(code[0], states) !== 0).sort((a, b) => a.length - b.length).slice(0, ASKED);
+  for (const { code, length } of pressed) {
+    const v = 1 / (length * length);
+    for (let i = 0; i < length; i++) {
+      const c = code[i];
+      if (lacking(c, states) >= CLOSED) continue;
+      votes[c & 255] += v;
+      votes[(c >>> 8) & 255] += v;
+      votes[c >>> 16] += v;
+    }
+  }
+  let best = open[0];
+  for (const p of open) if (votes[p] > votes[best]) best = p;
+  return best;
+}
+
+/** What one size is searched for in. */
+export interface SizeSearch {
+  /** Rankings of all targets. */
+  readonly all: readonly Ranked[];
+  readonly must: readonly number[];
+  readonly free: readonly number[];
+  readonly kinds: readonly KindRule[];
+  readonly size: number;
+  /** How many paints there are, chosen from or not. */
+  readonly paints: number;
+}
+
+/**
+ * Finds all palettes that belong among the best, by branch and bound. The paint decided next is the
+ * one that the targets with the fewest mixes left depend on most ("fail first", Haralick and
+ * Elliott 1980); a part of the tree is cut when even each target's best mix among what may still be
+ * in, with no more new paints than there are wells left, costs too much; and the last two wells are
+ * filled by weighing all pairs at once. Returns how many parts of the tree were looked at.
+ */
+export function searchAll({ all, must, free, kinds, size, paints }: SizeSearch, best: Best, onNode: OnNode): number {
+  const states = statesOf(must, free);
+  const targets = all.length;
+  const totals = new Float64Array(paints);
+  const firsts = new Float64Array(targets);
+  const lists: Ranked[][] = [all.map((target) => emptyRanked(target.length))];
+  const lastTwo = new LastTwo(paints, targets);
+  const split = emptySplit(all.map(({ length }) => length));
+  let nodes = 0;
+
+  /** Each target's cheapest mix that can still be had, from the places where it stood before. */
+  const leastOf = (own: readonly Ranked[], places: Int32Array): number => {
+    let sum = 0;
+    own.forEach(({ code, cost, length }, t) => {
+      let i = places[t];
+      while (i < length && lacking(code[i], states) >= CLOSED) i++;
+      places[t] = i;
+      firsts[t] = i < length ? cost[i] : OUT_OF_REACH;
+      sum += firsts[t];
+    });
+    return sum;
+  };
+
+  const branch = (taken: readonly number[], level: number): void => {
+    const room = size - taken.length;
+    const own = lists[level];
+    const closed: number[] = [];
+    const places = new Int32Array(targets);
+    for (let first = true; ; first = false) {
+      if (++nodes % ASK_EVERY === 1 && onNode(nodes)) throw new Stopped();
+      const keeps = keepsRules(kinds, states, room, paints, (p) => {
+        states[p] = CLOSED;
+        closed.push(p);
+      });
+      const open = free.filter((p) => states[p] === OPEN);
+      if (!keeps || open.length < room) break;
+      if (room === 0 || open.length === room) {
+        const palette = [...taken, ...open.slice(0, room)];
+        best.offer(palette, errorOf(own, statesOf(palette)));
+        break;
+      }
+      const least = leastOf(own, places);
+      if (least >= best.limit - SLACK) break;
+      if (room === 1) {
+        errorWithEach(own, states, paints, totals);
+        for (const p of open) if (totals[p] < best.limit) best.offer([...taken, p], totals[p]);
+        break;
+      }
+      if (room === 2) {
+        splitRankings(own, states, split);
+        lastTwo.run(split, NONE, states, open, best.limit, (p, q, error) => {
+          best.offer([...taken, p, q], error);
+          return best.limit;
+        });
+        break;
+      }
+      if (room === 3 && first) splitRankings(own, states, split);
+      const paint = mostNeeded(own, states, open);
+      states[paint] = TAKEN;
+      if (room === 3) {
+        lastTwo.run(split, paint, states, open.filter((p) => p !== paint), best.limit, (p, q, error) => {
+          best.offer([...taken, paint, p, q], error);
+          return best.limit;
+        });
+      } else {
+        const to = (lists[level + 1] ??= all.map((target) => emptyRanked(target.length)));
+        own.forEach((target, t) => shorten(target, to[t], states, room - 1, best.limit - (least - firsts[t])));
+        branch([...taken, paint], level + 1);
+      }
+      states[paint] = CLOSED;
+      closed.push(paint);
+    }
+    for (const p of closed) states[p] = OPEN;
+  };
+
+  all.forEach((target, t) => shorten(target, lists[0][t], states, size - must.length, Infinity));
+  branch(must, 0);
+  return nodes;
+}

@@ -1,0 +1,42 @@
+import type { Lab } from "../spectrum/colour";
+import { rankOnGrid } from "../mix/closest";
+import type { MixMetric } from "../mix/metric";
+import { paintModel, type PaintModel } from "../mix/paint";
+import { buildReachTable } from "../mix/reach-table";
+import type { Paper } from "../film/paper";
+import { HANDBOOK } from "../pigment/handbook";
+import { UNSEEN } from "./mix-costs";
+
+/** What to do about a colour that no paint at hand reaches. */
+export interface Wished {
+  /** Pigment to wish for; null: none of the handbook helps enough, so let the colour go. */
+  readonly pigmentId: string | null;
+  /** Error with it. */
+  readonly error: number;
+}
+
+/** A pigment is worth wishing for when it takes away this share of the error, and at least this much of it. From memory. */
+const WORTH = { share: 0.4, least: 1.5 } as const;
+/** Metals that are no advice for a painter. */
+const UNWANTED = new Set(["lead", "antimony"]);
+
+/**
+ * For colours that some paints don't reach: the lasting pigment of the handbook that, alone or
+ * with one of them, comes nearest.
+ * @param errors that they are missed by now
+ */
+export function wishFor(targets: readonly Lab[], errors: readonly number[], paints: readonly PaintModel[], paper: Paper, metric: MixMetric): readonly Wished[] {
+  const owned = new Set(paints.flatMap(({ pigmentIds }) => pigmentIds));
+  const candidates = HANDBOOK.filter(({ id, lightfastness, hazards = [] }) => !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)));
+  const best: Wished[] = targets.map(() => ({ pigmentId: null, error: Infinity }));
+  for (const { id } of candidates) {
+    const table = buildReachTable([paintModel(id, [{ pigmentId: id, share: 1 }]), ...paints], paper, { maxPaints: 2, maxPigments: 12 });
+    const own = [...table.combinations.keys()].filter((c) => table.combinations[c].includes(0));
+    targets.forEach((target, t) => {
+      const { cost } = rankOnGrid(target, table, metric);
+      const error = Math.max(0, Math.sqrt(own.reduce((least, c) => Math.min(least, cost[c]), Infinity)) - UNSEEN);
+      if (error < best[t].error) best[t] = { pigmentId: id, error };
+    });
+  }
+  return best.map((wish, t) => (errors[t] - wish.error >= Math.max(WORTH.least, WORTH.share * errors[t]) ? wish : { pigmentId: null, error: errors[t] }));
+}
