@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { CURVE_KINDS, MAX_ANGLE_DEGREES, MAX_LABEL, unpackMap, type Light, type Plane } from "@/core";
+import { APPROACH_CHOICES, CURVE_KINDS, DEFAULT_APPROACH, MAX_ANGLE_DEGREES, MAX_LABEL, unpackMap, type Approach, type Light, type Plane } from "@/core";
 
 const finite = z.number().refine(Number.isFinite);
 
@@ -25,7 +25,7 @@ const point = z.object({ x: share, y: share });
 /** What the painter wants of a colour beside its value (core: Wish). */
 export const wish = z.discriminatedUnion("way", [
   z.object({ way: z.literal("follow") }),
-  z.object({ way: z.literal("heighten"), by: finite.gte(1).lte(3) }),
+  z.object({ way: z.literal("heighten"), by: finite.gte(0.3).lte(3) }),
   z.object({ way: z.literal("turn"), degrees: finite.gte(-180).lte(180) }),
 ]);
 
@@ -81,6 +81,29 @@ export type Study = z.infer<typeof study>;
 
 export const NEW_STUDY: Study = { frame: null, sheet: null, white: null, map: null, wish: { way: "follow" }, curve: { kind: "lights" }, pairs: [] };
 
+/** The painter's school for this painting (core: Approach), a default of one's own included. */
+export const approach = z.object({
+  size: z.enum(APPROACH_CHOICES.size), primaries: z.enum(APPROACH_CHOICES.primaries), darks: z.enum(APPROACH_CHOICES.darks), hues: z.enum(APPROACH_CHOICES.hues),
+  granulation: z.enum(APPROACH_CHOICES.granulation), opacity: z.enum(APPROACH_CHOICES.opacity), greys: z.enum(APPROACH_CHOICES.greys),
+  lasting: z.enum(APPROACH_CHOICES.lasting), mixing: z.enum(APPROACH_CHOICES.mixing),
+  valueWeight: finite.gte(1).lte(4), maxPigments: z.int().gte(1).lte(6), single: z.boolean(), darkest: finite.gte(1).lte(9).nullable(),
+});
+
+/** What the palette of one painting must hold, must not, and must reach. */
+export const paletteRules = z.object({
+  must: z.array(z.uuid()).max(12, "A palette can't hold more than 12 paints that must be in it."), never: z.array(z.uuid()).max(2000),
+  /** Areas that must be reached within so much, dE00. */
+  reach: z.object({ areaIds: z.array(z.uuid()).max(60), within: finite.gte(1).lte(20) }),
+});
+export type StoredRules = z.infer<typeof paletteRules>;
+export const NO_RULES: StoredRules = { must: [], never: [], reach: { areaIds: [], within: 4 } };
+
+/** A palette kept under a name, beside the one in the tray. */
+export const keptPalette = z.object({
+  id: z.uuid(), name: z.string().trim().min(1, "A palette needs a name.").max(60, "Names of palettes are at most 60 letters long."), paints: z.array(z.uuid()).min(1).max(40),
+});
+export type KeptPalette = z.infer<typeof keptPalette>;
+
 /** What the painter can change about a painting, saved as one piece and undone as one piece. */
 export const paintingDocument = z.object({
   title: z.string().trim().min(1, "A painting needs a title.").max(120, "Titles are at most 120 letters long."),
@@ -88,6 +111,8 @@ export const paintingDocument = z.object({
   areas: z.array(paintingArea).max(60, "A painting holds at most 60 areas."),
   palette: z.array(z.uuid()).max(40),
   study,
+  approach, rules: paletteRules,
+  palettes: z.array(keptPalette).max(12, "At most 12 palettes can be kept beside the tray."),
 }).refine((d) => new Set(d.areas.map((a) => a.id)).size === d.areas.length, "Two areas have the same id.")
   .refine((d) => new Set(d.palette).size === d.palette.length, "A paint lies on the palette twice.")
   .refine((d) => new Set(d.areas.flatMap((a) => a.region ?? [])).size === d.areas.filter((a) => a.region !== null).length, "Two areas claim the same region.")
@@ -95,6 +120,6 @@ export const paintingDocument = z.object({
 export type PaintingDocument = z.infer<typeof paintingDocument>;
 
 /** A painting just begun. */
-export const newPainting = (title: string, paperId: string): PaintingDocument => ({ title, paperId, areas: [], palette: [], study: NEW_STUDY });
+export const newPainting = (title: string, paperId: string, own: Approach = DEFAULT_APPROACH): PaintingDocument => ({ title, paperId, areas: [], palette: [], study: NEW_STUDY, approach: own, rules: NO_RULES, palettes: [] });
 
 export const savePaintingRequest = z.object({ revision: z.int().gte(0), document: paintingDocument });

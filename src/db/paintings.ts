@@ -60,6 +60,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
       })),
       palette: wells.map((well) => well.paintId),
       study: row.painting.study,
+      approach: row.painting.approach, rules: row.painting.rules, palettes: row.painting.palettes,
     },
   };
 }
@@ -88,8 +89,8 @@ async function writeParts(db: Database, id: string, document: PaintingDocument):
 /** Creates a painting with all its parts, or nothing; returns its id. */
 export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
   return db.transaction(async (tx) => {
-    const { title, paperId, study } = document;
-    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId, study }).returning({ id: paintings.id });
+    const { title, paperId, study, approach, rules, palettes } = document;
+    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId, study, approach, rules, palettes }).returning({ id: paintings.id });
     await writeParts(tx, id, document);
     return id;
   });
@@ -100,10 +101,11 @@ export async function createPainting(db: Database, photoId: string, document: Pa
  * Throws RevisionConflict, PaintingNotFound or UnknownPaint, and then changes nothing.
  */
 export async function savePainting(db: Database, id: string, revision: number, document: PaintingDocument): Promise<number> {
+  const { title, paperId, study, approach, rules, palettes } = document;
   return db.transaction(async (tx) => {
     const [updated] = await tx
       .update(paintings)
-      .set({ title: document.title, paperId: document.paperId, study: document.study, revision: revision + 1, updatedAt: sql`now()` })
+      .set({ title, paperId, study, approach, rules, palettes, revision: revision + 1, updatedAt: sql`now()` })
       .where(and(eq(paintings.id, id), eq(paintings.revision, revision)))
       .returning({ revision: paintings.revision });
     if (!updated) {

@@ -1,7 +1,8 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { PaintEntry, TravelBox } from "./paintbox-document";
-import { NEW_STUDY, type PaintingArea, type StoredRecipe, type Study } from "./painting-document";
+import { DEFAULT_APPROACH, type Approach } from "@/core";
+import { NEW_STUDY, NO_RULES, type KeptPalette, type PaintingArea, type StoredRecipe, type StoredRules, type Study } from "./painting-document";
 
 /** Something owned: its label facts. Its optics come from its pigments in the handbook. */
 export const paints = pgTable("paints", {
@@ -66,6 +67,9 @@ export const paintings = pgTable("paintings", {
   photoId: text("photo_id").notNull().references(() => photos.id),
   revision: integer("revision").notNull().default(0),
   study: jsonb("study").$type<Study>().notNull().default(NEW_STUDY),
+  approach: jsonb("approach").$type<Approach>().notNull().default(DEFAULT_APPROACH),
+  rules: jsonb("rules").$type<StoredRules>().notNull().default(NO_RULES),
+  palettes: jsonb("palettes").$type<KeptPalette[]>().notNull().default([]),
   createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
 }, (t) => [index("paintings_updated").on(t.updatedAt)]);
@@ -98,3 +102,6 @@ export const palettePaints = pgTable("palette_paints", {
   paintId: uuid("paint_id").notNull().references(() => paints.id, { onDelete: "cascade" }),
   position: integer("position").notNull(),
 }, (t) => [primaryKey({ columns: [t.paintingId, t.paintId] })]);
+
+/** What the painter set for all paintings to come, one row a setting. */
+export const settings = pgTable("settings", { key: text("key").primaryKey(), value: jsonb("value").notNull() });

@@ -3,8 +3,8 @@
 import { createContext, useContext } from "react";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, useStore, type StoreApi } from "zustand";
-import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Lab, type LabelMap, type Point, type ViewKind, type WhiteMatrix } from "@/core";
-import type { PaintingArea, PaintingDocument, StoredRecipe, Study } from "@/db/painting-document";
+import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Approach, type Lab, type LabelMap, type Point, type ViewKind, type WhiteMatrix } from "@/core";
+import type { KeptPalette, PaintingArea, PaintingDocument, StoredRecipe, StoredRules, Study } from "@/db/painting-document";
 
 /** A colour taken from the photo that has no name yet. */
 export interface TakenSample {
@@ -18,11 +18,15 @@ export interface TakenSample {
 export const STEPS = ["photo", "areas", "palette", "mixes"] as const;
 export type Step = (typeof STEPS)[number];
 
+/** What the palette step shows. */
+export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as const;
+export type PaletteView = (typeof PALETTE_VIEWS)[number];
+
 /** What a press on the photo does. */
 export type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
 
-/** How the photo is seen: a view of the core's, or the areas flat in their target colours. */
-export type Seeing = ViewKind | "squint";
+/** How the photo is seen: a view of the core's, the areas flat in their target colours, or the photo through the palette. */
+export type Seeing = ViewKind | "squint" | "palette";
 
 /** Shapes proposed for what is no area yet. */
 export interface Proposal {
@@ -54,6 +58,11 @@ export interface DeskState {
   readonly outlines: boolean;
   /** Whether burnt-out and blocked places are marked. */
   readonly marks: boolean;
+  /** Where the split between the photo and its repainting stands, as a share of the view; 0 shows the repainting alone. */
+  readonly split: number;
+  readonly paletteView: PaletteView;
+  /** A palette that is being tried in thought, in place of the tray's; null when none is. */
+  readonly tried: readonly string[] | null;
   readonly proposal: Proposal | null;
   /** What a finished lasso makes of its shape. */
   readonly lasso: LassoUse;
@@ -64,6 +73,9 @@ export interface DeskState {
   readonly see: (seeing: Seeing) => void;
   readonly setValueSteps: (steps: number) => void;
   readonly toggle: (which: "outlines" | "marks") => void;
+  readonly setSplit: (split: number) => void;
+  readonly showPalette: (view: PaletteView) => void;
+  readonly tryPalette: (paintIds: readonly string[] | null) => void;
   readonly propose: (proposal: Proposal | null) => void;
   readonly setLasso: (use: LassoUse) => void;
   readonly comparePoint: (point: Point) => void;
@@ -88,7 +100,12 @@ export interface DeskState {
   readonly chooseRecipes: (recipes: ReadonlyMap<string, StoredRecipe | null>) => void;
   /** Lays out a palette in place of the present one, with the recipes found for it. */
   readonly layOut: (paintIds: readonly string[], recipes: ReadonlyMap<string, StoredRecipe>) => void;
+  readonly changeApproach: (change: Partial<Approach>) => void;
+  readonly changeRules: (change: Partial<StoredRules>) => void;
+  readonly setKept: (palettes: readonly KeptPalette[]) => void;
   readonly addToPalette: (paintId: string) => void;
+  /** Puts a paint in another one's well; one that lies in the tray already changes places with it. */
+  readonly putInWell: (paintId: string, inPlaceOf: string) => void;
   readonly removeFromPalette: (paintId: string) => void;
   readonly movePaint: (paintId: string, by: -1 | 1) => void;
 }
@@ -104,6 +121,11 @@ export function freeLabel(areas: readonly PaintingArea[]): number | null {
   const taken = new Set(areas.map((area) => area.region));
   for (let label = 1; label <= MAX_LABEL; label++) if (!taken.has(label)) return label;
   return null;
+}
+
+/** A palette with a paint in another one's well; the two change places when both lie in it. */
+export function withPaintIn(palette: readonly string[], paintId: string, inPlaceOf: string): string[] {
+  return palette.map((id) => (id === inPlaceOf ? paintId : id === paintId ? inPlaceOf : id));
 }
 
 /** A study whose map no longer has a region; its pixels belong to no area. */
@@ -141,15 +163,21 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
           valueSteps: 5,
           outlines: document.areas.length > 0,
           marks: false,
+          split: 0.5,
+          paletteView: "choose",
+          tried: null,
           proposal: null,
           lasso: "new",
           pair: null,
           // The first look is at the photo alone.
-          goTo: (step) => set({ step, tool: FIRST_TOOL[step], taken: null, outlines: step !== "photo", ...(step !== "areas" && { proposal: null }) }),
+          goTo: (step) => set({ step, tool: FIRST_TOOL[step], taken: null, tried: null, outlines: step !== "photo", ...(step !== "areas" && { proposal: null }) }),
           setTool: (tool) => set({ tool, taken: null }),
           see: (seeing) => set({ seeing }),
           setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
           toggle: (which) => set((s) => ({ [which]: !s[which] })),
+          setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
+          showPalette: (paletteView) => set({ paletteView, tried: null }),
+          tryPalette: (tried) => set({ tried }),
           propose: (proposal) => set({ proposal }),
           setLasso: (lasso) => set({ lasso, tool: "lasso" }),
           comparePoint: (point) => set(({ pair }) => ({ pair: pair && !pair.b ? { a: pair.a, b: point } : { a: point, b: null } })),
@@ -192,6 +220,10 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
               };
             }),
           layOut: (paintIds, recipes) => change((d) => ({ ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) })),
+          changeApproach: (part) => change((d) => ({ ...d, approach: { ...d.approach, ...part } })),
+          changeRules: (part) => change((d) => ({ ...d, rules: { ...d.rules, ...part } })),
+          setKept: (palettes) => change((d) => ({ ...d, palettes: [...palettes] })),
+          putInWell: (paintId, inPlaceOf) => change((d) => ({ ...d, palette: withPaintIn(d.palette, paintId, inPlaceOf) })),
           addToPalette: (paintId) => change((d) => ({ ...d, palette: [...new Set([...d.palette, paintId])] })),
           removeFromPalette: (paintId) => change((d) => ({ ...d, palette: d.palette.filter((id) => id !== paintId) })),
           movePaint: (paintId, by) =>

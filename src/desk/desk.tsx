@@ -15,13 +15,16 @@ import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
 import { AreaList } from "./panel/area-list";
 import { SampleCard } from "./panel/sample-card";
+import { BenchProvider } from "./palette-step/bench";
 import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
 import { MeasuredProvider, PhotoProvider, useAreaMap, useLook, useMeasuring, useOpenedPhoto, type OpenPhoto } from "./photo-study";
 import { PhotoPane } from "./photo/photo-pane";
+import { ReachProvider } from "./reach";
 import { StepBar } from "./step-bar";
 import { TargetsProvider, useComputedTargets } from "./targets";
 import { Tray } from "./tray/tray";
+import { WellDragging } from "./tray/well-dragging";
 
 interface DeskProps {
   readonly painting: StoredPainting;
@@ -59,7 +62,13 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
   return (
     <EditsProvider value={edits}>
       <MeasuredProvider value={measured}>
-        <TargetsProvider value={useComputedTargets()}>{children}</TargetsProvider>
+        <TargetsProvider value={useComputedTargets()}>
+          <ReachProvider>
+            <BenchProvider>
+              <WellDragging>{children}</WellDragging>
+            </BenchProvider>
+          </ReachProvider>
+        </TargetsProvider>
       </MeasuredProvider>
     </EditsProvider>
   );
@@ -75,7 +84,7 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { sto
       <Studied photo={photo}>
         <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
           <Header id={painting.id} titles={titles} save={save} />
-          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px]">
+          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)]">
             <h1 className="sr-only">{painting.document.title}</h1>
             <PhotoPane />
             <aside aria-label="Present step" className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100">

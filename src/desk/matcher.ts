@@ -1,8 +1,9 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
-import { DEFAULT_MATCH, type Lab, type MatchOptions, type Recipe } from "@/core";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { DEFAULT_MATCH, paintsInMix, type Lab, type MatchOptions, type Recipe } from "@/core";
 import type { MatchReply, MatchRequest } from "@/workers/match-messages";
+import { useDesk } from "./desk-store";
 import type { KnownPaint } from "./paints";
 
 export interface MatchTarget {
@@ -15,7 +16,7 @@ export interface MatchQuestion {
   readonly targets: readonly MatchTarget[];
   readonly paints: readonly KnownPaint[];
   readonly paperId: string;
-  readonly options?: MatchOptions;
+  readonly options: MatchOptions;
 }
 
 interface MatchListener {
@@ -30,7 +31,7 @@ export class Matcher {
   private job = 0;
   private listener: MatchListener | null = null;
 
-  ask({ targets, paints, paperId, options = DEFAULT_MATCH }: MatchQuestion, listener: MatchListener): void {
+  ask({ targets, paints, paperId, options }: MatchQuestion, listener: MatchListener): void {
     this.worker ??= this.start();
     this.listener = listener;
     this.job++;
@@ -68,6 +69,12 @@ export class Matcher {
   }
 }
 
+/** How mixes are sought under the painting's approach. */
+export function useMatchOptions(): MatchOptions {
+  const approach = useDesk((s) => s.document.approach);
+  return useMemo(() => ({ ...DEFAULT_MATCH, valueWeight: approach.valueWeight, maxPigments: approach.maxPigments, maxPaints: paintsInMix(approach) }), [approach]);
+}
+
 /** A matcher of one's own for as long as a component is shown. */
 export function useMatcher(): Matcher {
   const [matcher] = useState(() => new Matcher());
@@ -84,20 +91,21 @@ export type WaysState =
 export function useWays(lab: Lab, paints: readonly KnownPaint[], paperId: string): WaysState {
   const matcher = useMatcher();
   const [answer, setAnswer] = useState<{ key: string; ways: WaysState } | null>(null);
-  const key = JSON.stringify([lab, paperId, paints.map((paint) => paint.id)]);
+  const options = useMatchOptions();
+  const key = JSON.stringify([lab, paperId, options, paints.map((paint) => paint.id)]);
   const latest = useRef(paints);
   useEffect(() => {
     latest.current = paints;
   }, [paints]);
   useEffect(() => {
-    const [target, paper] = JSON.parse(key) as [Lab, string];
+    const [target, paper, how] = JSON.parse(key) as [Lab, string, MatchOptions];
     const settle = (ways: WaysState): void => setAnswer({ key, ways });
     if (latest.current.length === 0) {
       settle({ state: "found", recipes: [] });
       return;
     }
     matcher.ask(
-      { targets: [{ id: "one", lab: target }], paints: latest.current, paperId: paper },
+      { targets: [{ id: "one", lab: target }], paints: latest.current, paperId: paper, options: how },
       { found: (_, recipes) => settle({ state: "found", recipes }), finished: () => {}, failed: (message) => settle({ state: "failed", message }) },
     );
   }, [matcher, key]);

@@ -1,11 +1,11 @@
 "use client";
 
 import { createContext, useContext, useMemo } from "react";
-import { curveOf, targetColour, valueRange, type CurveValues, type Lab, type ValueRange } from "@/core";
+import { curveOf, lchOfLab, loadOfWater, predict, targetColour, valueRange, type CurveValues, type Lab, type ValueRange } from "@/core";
 import { MIXABLE } from "@/db/paintbox-document";
 import type { PaintingArea, Study } from "@/db/painting-document";
 import { useDesk } from "./desk-store";
-import { usePaints, usePaper } from "./paints";
+import { namedParts, usePaints, usePaper } from "./paints";
 
 /** The values that paper and paintbox can do; targets don't wait for a palette. */
 export function useBoxRange(): ValueRange {
@@ -38,5 +38,28 @@ export function useComputedTargets(): ReadonlyMap<string, Lab> {
   const wish = useDesk((s) => s.document.study.wish);
   const curve = useCurve();
   const paper = usePaper();
-  return useMemo(() => new Map(areas.map((area) => [area.id, targetColour(area.lab, area.wish ?? wish, curve, paper)])), [areas, wish, curve, paper]);
+  const hues = useDesk((s) => s.document.approach.hues);
+  const paints = usePaints();
+  return useMemo(() => new Map(areas.map((area) => {
+    const target = targetColour(area.lab, area.wish ?? wish, curve, paper);
+    const parts = hues === "free" && area.recipe ? namedParts(area.recipe, paints) : null;
+    return [area.id, parts && area.recipe ? withHueOf(target, predict(parts, loadOfWater(area.recipe.waterParts), paper).dry) : target];
+  })), [areas, wish, curve, paper, hues, paints]);
+}
+
+/** A colour of one's value and chroma and the other's hue: with hues free the areas follow their recipes. */
+export function withHueOf(target: Lab, other: Lab): Lab {
+  const { h } = lchOfLab(other);
+  const { C } = lchOfLab(target);
+  const angle = (h * Math.PI) / 180;
+  return { L: target.L, a: C * Math.cos(angle), b: C * Math.sin(angle) };
+}
+
+/** The colours of the areas before hues follow any recipe: what a palette is chosen for. */
+export function useWantedColours(): readonly Lab[] {
+  const areas = useDesk((s) => s.document.areas);
+  const wish = useDesk((s) => s.document.study.wish);
+  const curve = useCurve();
+  const paper = usePaper();
+  return useMemo(() => areas.map((area) => targetColour(area.lab, area.wish ?? wish, curve, paper)), [areas, wish, curve, paper]);
 }

@@ -15,7 +15,7 @@ export interface PuddleUse {
 }
 
 /** One mix in one well, used at one strength or several. */
-export interface Puddle {
+export interface SharedPuddle {
   /** Parts in the smallest whole numbers it was given in, largest first. */
   readonly parts: PuddleUse["parts"];
   /** Weakest first: a puddle is thinned by adding water and never made stronger so. */
@@ -30,11 +30,11 @@ function mixKey(parts: PuddleUse["parts"]): string {
 }
 
 /** All puddles of a painting, the largest area first; areas that share a mix share a puddle. */
-export function puddlesOf(uses: readonly PuddleUse[]): readonly Puddle[] {
+export function puddlesOf(uses: readonly PuddleUse[]): readonly SharedPuddle[] {
   const byMix = new Map<string, PuddleUse[]>();
   for (const use of uses) byMix.set(mixKey(use.parts), [...(byMix.get(mixKey(use.parts)) ?? []), use]);
   return [...byMix.values()]
-    .map((together): Puddle => ({
+    .map((together): SharedPuddle => ({
       parts: [...together.reduce((few, use) => (sum(use.parts) < sum(few.parts) ? use : few)).parts].sort((a, b) => b.parts - a.parts),
       uses: together.map(({ id, waterParts, areaCm2 }) => ({ id, waterParts, areaCm2 })).sort((a, b) => b.waterParts - a.waterParts),
       areaCm2: together.reduce((total, { areaCm2 }) => total + areaCm2, 0),

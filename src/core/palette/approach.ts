@@ -4,7 +4,7 @@ import { isKind, type Kind, type PaintTraits } from "./traits";
 
 /** The painter's school, as settings; each list's first is the one that suits most. */
 export const APPROACH_CHOICES = {
-  size: ["middle", "lean", "wide"],
+  size: ["lean", "middle", "wide"],
   primaries: ["free", "red-yellow-blue", "magenta-yellow-cyan"],
   darks: ["free", "primaries", "brown", "tube"],
   hues: ["photo", "free"],
@@ -30,7 +30,7 @@ export interface Approach extends ApproachChoices {
 }
 
 export const DEFAULT_APPROACH: Approach = {
-  size: "middle", primaries: "free", darks: "free", hues: "photo", granulation: "allow", opacity: "free", greys: "free", lasting: "lasting", mixing: "well",
+  size: "lean", primaries: "free", darks: "free", hues: "photo", granulation: "allow", opacity: "free", greys: "free", lasting: "lasting", mixing: "well",
   valueWeight: 1.5, maxPigments: 3, single: false, darkest: null,
 };
 

@@ -47,14 +47,15 @@ export const prepareChoice = (costs: MixCosts): PreparedChoice => ({ costs, rank
  * errors; the optimum is exact for the given costs. Sizes that the rules can't fill are left out.
  * Throws Stopped when `onNode` answers true.
  * @param most how many palettes to give for each size
+ * @param first palettes to begin looking from, such as the best of a size less
  */
-export function choosePrepared({ costs, ranked }: PreparedChoice, sizes: readonly number[], rules: PaletteRules = { must: [], never: [] }, most = 5, onNode: OnNode = () => false): readonly SizeChoice[] {
+export function choosePrepared({ costs, ranked }: PreparedChoice, sizes: readonly number[], rules: PaletteRules = { must: [], never: [] }, most = 5, onNode: OnNode = () => false, first: readonly (readonly number[])[] = []): readonly SizeChoice[] {
   const never = new Set(rules.never);
   const must = rules.must.filter((p) => !never.has(p));
   const free = Array.from({ length: costs.paints }, (_, p) => p).filter((p) => !never.has(p) && !must.includes(p));
   const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
   const kinds = rules.kinds ?? [];
-  let starts: readonly (readonly number[])[] = [];
+  let starts = first;
   return [...sizes].sort((a, b) => a - b).flatMap((size) => {
     if (size < Math.max(1, must.length) || size > must.length + free.length) return [];
     const best = new Best(most, allowedBy(kinds));

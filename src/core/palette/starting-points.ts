@@ -29,7 +29,7 @@ const apart = (h: number, g: number): number => Math.abs(((h - g + 540) % 360) -
 
 /**
  * Classic structures, each filled from these paints by what it is for: a bright triad spans the
- * most, an earth triad is red and yellow earth with the quietest blue, a pair of each primary lies
+ * most, an earth triad is red and yellow earth, clear rather than opaque, with a quiet, dark, granulating blue, a pair of each primary lies
  * furthest apart in hue while bright, opposites are the two that grey each other darkest, and the
  * accent is the purest paint far from both. The structures are common practice, no source.
  */
@@ -45,11 +45,12 @@ export function startingPoints(paints: readonly PaintModel[], traits: readonly P
   const triad = highest(triads, ([y, r, b]) => spanOf(traits[y], traits[r], traits[b])) ?? [yellows[0], reds[0], blues[0]];
 
   const earths = of("earth");
+  const clear = (p: number): number => traits[p].chroma - (traits[p].opaque ? 10 : 0);
   const quietBlues = all.filter((p) => isKind(traits[p], "blue") || (isKind(traits[p], "neutral") && traits[p].hueDegrees > 180));
   const earthTriad = [
-    highest(earths.filter((p) => traits[p].hueDegrees > 70), (p) => traits[p].chroma),
-    highest(earths.filter((p) => traits[p].hueDegrees < 66), (p) => traits[p].chroma),
-    highest(quietBlues, (p) => traits[p].granulation * 20 - traits[p].chroma),
+    highest(earths.filter((p) => traits[p].hueDegrees > 70), clear),
+    highest(earths.filter((p) => traits[p].hueDegrees < 66), clear),
+    highest(quietBlues, (p) => 20 * traits[p].granulation - 0.5 * traits[p].chroma - traits[p].masstoneL),
   ];
 
   const widest = (kind: readonly number[]): readonly (number | undefined)[] =>

@@ -11,7 +11,7 @@ import { paintedValue, type CurveValues } from "./value-curve";
 /** What the painter wants of an area's colour, beside its value. */
 export type Wish =
   | { readonly way: "follow" }
-  /** OKLab chroma times `by`. */
+  /** OKLab chroma times `by`: above 1 brighter, below muted. */
   | { readonly way: "heighten"; readonly by: number }
   /** Hue turned by so many degrees of CIELAB hue angle, value and chroma kept. */
   | { readonly way: "turn"; readonly degrees: number };

@@ -15,13 +15,13 @@ interface WishChoiceProps {
   readonly onWish: (wish: Wish | null) => void;
 }
 
-/** What is wanted of a colour: follow the photo, raise its chroma, or turn its hue and keep its value. */
+/** What is wanted of a colour: follow the photo, raise or lower its chroma, or turn its hue and keep its value. */
 export function WishChoice({ name, wish, none, onWish }: WishChoiceProps) {
   const { temporal } = useDeskStore();
   const choices: readonly { way: Wish["way"] | null; words: string; start: Wish | null }[] = [
     ...(none ? [{ way: null, words: none, start: null }] : []),
     { way: "follow", words: "follow the photo", start: { way: "follow" } },
-    { way: "heighten", words: "heighten", start: { way: "heighten", by: HEIGHTEN_FIRST } },
+    { way: "heighten", words: "heighten or mute", start: { way: "heighten", by: HEIGHTEN_FIRST } },
     { way: "turn", words: "turn the hue", start: { way: "turn", degrees: TURN_FIRST } },
   ];
   return (
@@ -35,7 +35,7 @@ export function WishChoice({ name, wish, none, onWish }: WishChoiceProps) {
       </div>
       {wish?.way === "heighten" && (
         <label className="flex items-center gap-3">
-          <SmoothSlider history={temporal} className="range range-xs flex-1 [--range-fill:0]" min={1} max={3} step={0.05} value={wish.by} aria-label="Chroma" aria-valuetext={`${wish.by.toFixed(2)} times the photo's`} onSlide={(by) => onWish({ way: "heighten", by })} />
+          <SmoothSlider history={temporal} className="range range-xs flex-1 [--range-fill:0]" min={0.3} max={3} step={0.05} value={wish.by} aria-label="Chroma" aria-valuetext={`${wish.by.toFixed(2)} times the photo's`} onSlide={(by) => onWish({ way: "heighten", by })} />
           <span className="w-28 whitespace-nowrap">chroma × {wish.by.toFixed(2)}</span>
         </label>
       )}

@@ -1,7 +1,7 @@
 "use client";
 
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { FoundSize } from "./chooser";
+import type { FoundSize } from "@/workers/palette-messages";
 
 /** Error against the number of paints: where the line flattens, one more paint hardly helps. */
 export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chosen: number }) {
@@ -12,7 +12,7 @@ export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chos
       <ResponsiveContainer width="100%" height="100%">
         <LineChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
           <CartesianGrid stroke="var(--hairline)" vertical={false} />
-          <XAxis dataKey="size" type="number" domain={[1, 8]} ticks={[1, 2, 3, 4, 5, 6, 7, 8]} stroke="currentColor" tick={{ fontSize: 12 }} label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 12, fill: "currentColor" }} />
+          <XAxis dataKey="size" type="number" domain={[1, 12]} ticks={[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]} stroke="currentColor" tick={{ fontSize: 12 }} label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 12, fill: "currentColor" }} />
           <YAxis stroke="currentColor" width={40} tick={{ fontSize: 12 }} domain={[0, "auto"]} label={{ value: "off by, dE00", angle: -90, position: "insideLeft", fontSize: 12, fill: "currentColor", dy: 34 }} />
           <Line dataKey="error" stroke="currentColor" strokeWidth={2} dot={{ r: 3, fill: "currentColor" }} isAnimationActive={false} />
           {now && <ReferenceDot x={now.size} y={now.error} r={6} fill="var(--color-primary)" stroke="none" />}

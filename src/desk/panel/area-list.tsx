@@ -8,6 +8,7 @@ import { useDesk } from "../desk-store";
 import { namedParts, usePaints, usePaper } from "../paints";
 import { useTarget } from "../targets";
 import { MixAll } from "./mix-all";
+import { PuddleList } from "./puddle-list";
 
 function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; paper: Paper }) {
   const select = useDesk((s) => s.select);
@@ -64,6 +65,7 @@ export function AreaList() {
       )}
       <div className="space-y-4 px-6 pt-4">
         {areas.length > 0 && <MixAll />}
+        <PuddleList />
         <label className="block">
           <span className="label-line block">Paper</span>
           <select className="select w-full" value={paper.id} onChange={(event) => setPaper(event.target.value)}>

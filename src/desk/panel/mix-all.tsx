@@ -1,10 +1,9 @@
 "use client";
 
 import { useState } from "react";
-import { DEFAULT_MATCH } from "@/core";
 import type { StoredRecipe } from "@/db/painting-document";
 import { useDesk } from "../desk-store";
-import { useMatcher } from "../matcher";
+import { useMatcher, useMatchOptions } from "../matcher";
 import { usePaper, useSourcePaints } from "../paints";
 import { useTargets } from "../targets";
 import { SourceChoice } from "./source-choice";
@@ -20,6 +19,7 @@ export function MixAll() {
   const paints = useSourcePaints();
   const paper = usePaper();
   const targets = useTargets();
+  const options = useMatchOptions();
   const unmixed = areas.filter((area) => area.recipe === null);
   const wanted = unmixed.length > 0 ? unmixed : areas;
 
@@ -27,7 +27,7 @@ export function MixAll() {
     const found = new Map<string, StoredRecipe>();
     setRun({ state: "running", done: 0, of: wanted.length });
     matcher.ask(
-      { targets: wanted.map(({ id, lab }) => ({ id, lab: targets.get(id) ?? lab })), paints, paperId: paper.id, options: { ...DEFAULT_MATCH, ways: 1 } },
+      { targets: wanted.map(({ id, lab }) => ({ id, lab: targets.get(id) ?? lab })), paints, paperId: paper.id, options: { ...options, ways: 1 } },
       {
         found: (id, [best], done) => {
           if (best) found.set(id, { parts: [...best.parts], waterParts: best.waterParts });

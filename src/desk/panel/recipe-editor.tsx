@@ -8,6 +8,7 @@ import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints } from "../paints";
 import { useTarget } from "../targets";
+import { OtherStrengths } from "./other-strengths";
 import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
@@ -58,6 +59,7 @@ export function RecipeEditor({ area, recipe, paper }: { area: PaintingArea; reci
       </div>
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
       <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
+      <OtherStrengths mix={parts} waterParts={recipe.waterParts} dry={dry} paper={paper} onWater={(waterParts) => change({ waterParts })} />
       <div className="space-y-1 border-t border-(--hairline) pt-2.5">
         {parts.map(({ paint, parts: amount, name }) => (
           <div key={paint.id} className="flex items-center gap-2">

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { screenColourOfLab, type LabelMap, type WhiteMatrix } from "@/core";
 import { useDesk } from "../desk-store";
 import { usePhoto } from "../photo-study";
+import { useReachCube } from "../reach";
 import { useTargets } from "../targets";
 import { scaleOf, type Camera } from "./camera";
 import { ViewPainter } from "./view-painter";
@@ -40,6 +41,8 @@ export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
   const seeing = useDesk((s) => s.seeing);
   const valueSteps = useDesk((s) => s.valueSteps);
   const marks = useDesk((s) => s.marks);
+  const split = useDesk((s) => s.split);
+  const cube = useReachCube();
   const areas = useDesk((s) => s.document.areas);
   const targets = useTargets();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -57,7 +60,7 @@ export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
     return [[area.region, [Math.round(255 * r), Math.round(255 * g), Math.round(255 * b)] as const] as const];
   })), [areas, targets]);
 
-  const bench = useRef<{ painter: ViewPainter; photo?: unknown; map?: unknown; colours?: unknown } | null>(null);
+  const bench = useRef<{ painter: ViewPainter; photo?: unknown; map?: unknown; colours?: unknown; cube?: unknown } | null>(null);
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
@@ -84,15 +87,16 @@ export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
         if (now.photo !== photo) now.painter.setPhoto(photo);
         if (now.map !== map) now.painter.setAreas(map);
         if (now.colours !== colours) now.painter.setTargets(colours);
-        Object.assign(now, { photo, map, colours });
-        now.painter.draw({ camera, seeing, valueSteps, white, marks });
-        element.dataset.drawn = seeing;
+        if (now.cube !== cube) now.painter.setReach(cube);
+        Object.assign(now, { photo, map, colours, cube });
+        now.painter.draw({ camera, seeing, valueSteps, white, marks, split });
+        element.dataset.drawn = seeing === "palette" && !cube ? "plain" : seeing;
       } catch {
         setUndrawable(true);
       }
     });
     return () => cancelAnimationFrame(frame);
-  }, [pixels, closeCopy, camera, seeing, valueSteps, white, marks, map, colours, undrawable, restored]);
+  }, [pixels, closeCopy, camera, seeing, valueSteps, white, marks, split, cube, map, colours, undrawable, restored]);
 
   const { width, height } = camera.view;
   return (

@@ -6,6 +6,7 @@ import { useEdits } from "../edits-context";
 import { MAX_RADIUS, MIN_RADIUS, useDesk } from "../desk-store";
 import { usePaints, usePaper } from "../paints";
 import { useAreaMap, useFrame, usePhoto, useWhite } from "../photo-study";
+import { useLookedAt } from "../reach";
 import { useTargets } from "../targets";
 import { AreaMarker } from "./area-marker";
 import { matrixTo, photoOfScreen, scaleOf, screenOfPhoto } from "./camera";
@@ -16,6 +17,7 @@ import { PairMarks } from "./pair-marks";
 import { PhotoCanvas } from "./photo-canvas";
 import { useCamera } from "./use-camera";
 import { useLassoLine } from "./use-lasso-line";
+import { SplitLine } from "./split-line";
 import { useTwoFingers } from "./use-two-fingers";
 import { ValueRail } from "./value-rail";
 import { ViewBar } from "./view-bar";
@@ -51,7 +53,7 @@ function useSize(): [(element: HTMLElement | null) => void, { width: number; hei
 /** Values of the areas on the rail: what the photo shows, and what is to be painted. */
 function Rail({ height }: { height: number }) {
   const areas = useDesk((s) => s.document.areas);
-  const palette = useDesk((s) => s.document.palette);
+  const palette = useLookedAt();
   const selectedId = useDesk((s) => s.selectedId);
   const select = useDesk((s) => s.select);
   const paints = usePaints();
@@ -76,6 +78,7 @@ export function PhotoPane() {
   const radius = useDesk((s) => s.radius);
   const tool = useDesk((s) => s.tool);
   const step = useDesk((s) => s.step);
+  const seeing = useDesk((s) => s.seeing);
   const outlines = useDesk((s) => s.outlines);
   const proposal = useDesk((s) => s.proposal);
   const degree = useDesk((s) => s.document.study.white?.degree ?? 1);
@@ -273,6 +276,7 @@ export function PhotoPane() {
               )}
             </div>
           )}
+          {pixels && seeing === "palette" && <div className="pointer-events-none absolute" style={{ width, height }}><SplitLine /></div>}
           {pixels && cursor && sample && (
             <div className="pointer-events-none absolute" style={{ width, height }}>
               <Loupe

@@ -13,6 +13,7 @@ const WAYS: readonly { seeing: Seeing; words: string; title: string }[] = [
   { seeing: "temperature", words: "warm | cool", title: "How warm or cool each place is, at its own value" },
   { seeing: "hue", words: "hue alone", title: "Every hue at one value; greys stay grey" },
   { seeing: "squint", words: "squint", title: "The areas as flat shapes in the colours to be painted" },
+  { seeing: "palette", words: "in paint", title: "The photo in the nearest colours that the palette makes; drag the line to compare" },
 ];
 
 /** The ways of seeing, each on a key of its own, and how close one stands. */
@@ -65,8 +66,8 @@ export function ViewBar({ zoom, zoomAt, showAll }: { zoom: number; zoomAt: (fact
         <label className="flex cursor-pointer items-center gap-1.5" title="Lines around the areas (key O)">
           <input type="checkbox" className="checkbox checkbox-xs" checked={outlines} onChange={() => toggle("outlines")} /> outlines
         </label>
-        <label className="flex cursor-pointer items-center gap-1.5" title="Stripes where the photo is burnt out or blocked: no colour can be trusted there (key B)">
-          <input type="checkbox" className="checkbox checkbox-xs" checked={marks} onChange={() => toggle("marks")} /> lost
+        <label className="flex cursor-pointer items-center gap-1.5" title={seeing === "palette" ? "Stripes where the palette's nearest colour is clearly off (key B)" : "Stripes where the photo is burnt out or blocked: no colour can be trusted there (key B)"}>
+          <input type="checkbox" className="checkbox checkbox-xs" checked={marks} onChange={() => toggle("marks")} /> {seeing === "palette" ? "out of reach" : "lost"}
         </label>
         <span className="flex items-center">
           <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label="Farther" title="Farther (key −)" disabled={zoom <= 1} onClick={() => zoomAt(1 / 1.5)}><Minus size={13} /></button>

@@ -1,4 +1,4 @@
-import { stepGrey, stepLimits, type LabelMap, type PixelArray, type WhiteMatrix } from "@/core";
+import { stepGrey, stepLimits, type LabelMap, type PixelArray, type ReachCube, type WhiteMatrix } from "@/core";
 import { photoOfScreen, type Camera } from "./camera";
 import { FRAGMENT_SHADER, MODES, VERTEX_SHADER } from "./view-shader";
 import type { Seeing } from "../desk-store";
@@ -10,9 +10,11 @@ export interface Scene {
   readonly valueSteps: number;
   readonly white: WhiteMatrix;
   readonly marks: boolean;
+  /** Share of the view to the left of which the photo stays as it is, when it is seen through the palette. */
+  readonly split: number;
 }
 
-const UNIFORMS = ["photo", "areas", "targets", "toPhoto", "white", "mode", "steps", "limits", "greys", "marks", "ground"] as const;
+const UNIFORMS = ["photo", "areas", "targets", "toPhoto", "white", "mode", "steps", "limits", "greys", "marks", "reach", "split", "ground"] as const;
 
 function compiled(gl: WebGL2RenderingContext): WebGLProgram {
   const program = gl.createProgram();
@@ -35,6 +37,8 @@ export class ViewPainter {
   private readonly photo: WebGLTexture;
   private readonly areas: WebGLTexture;
   private readonly targets: WebGLTexture;
+  private readonly reach: WebGLTexture;
+  private hasReach = false;
 
   /** Throws when the browser has no WebGL 2. */
   constructor(canvas: HTMLCanvasElement) {
@@ -47,10 +51,12 @@ export class ViewPainter {
     gl.uniform1i(this.at.photo, 0);
     gl.uniform1i(this.at.areas, 1);
     gl.uniform1i(this.at.targets, 2);
-    [this.photo, this.areas, this.targets] = [0, 1, 2].map(() => gl.createTexture());
+    gl.uniform1i(this.at.reach, 3);
+    [this.photo, this.areas, this.targets, this.reach] = [0, 1, 2, 3].map(() => gl.createTexture());
     gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
     this.setAreas({ width: 1, height: 1, labels: new Uint8Array(1) });
     this.setTargets(new Map());
+    this.setReach(null);
   }
 
   /** Longest side that a texture may have here, px. */
@@ -97,7 +103,19 @@ export class ViewPainter {
     gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA8, 256, 1, 0, gl.RGBA, gl.UNSIGNED_BYTE, texels);
   }
 
-  draw({ camera, seeing, valueSteps, white, marks }: Scene): void {
+  /** The photo's colours through the palette; null while they are not known. */
+  setReach(cube: ReachCube | null): void {
+    const { gl } = this;
+    const side = cube?.side ?? 1;
+    gl.activeTexture(gl.TEXTURE3);
+    gl.bindTexture(gl.TEXTURE_3D, this.reach);
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER]) gl.texParameteri(gl.TEXTURE_3D, filter, gl.LINEAR);
+    for (const wrap of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, wrap, gl.CLAMP_TO_EDGE);
+    gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA8, side, side, side, 0, gl.RGBA, gl.UNSIGNED_BYTE, cube?.rgba ?? new Uint8Array(4));
+    this.hasReach = cube !== null;
+  }
+
+  draw({ camera, seeing, valueSteps, white, marks, split }: Scene): void {
     const { gl, at } = this;
     const { view } = camera;
     const o = photoOfScreen(camera, { x: 0, y: 0 });
@@ -106,7 +124,8 @@ export class ViewPainter {
     gl.viewport(0, 0, gl.drawingBufferWidth, gl.drawingBufferHeight);
     gl.uniformMatrix3fv(at.toPhoto, false, [x.x - o.x, x.y - o.y, 0, y.x - o.x, y.y - o.y, 0, o.x, o.y, 1]);
     gl.uniformMatrix3fv(at.white, true, white);
-    gl.uniform1i(at.mode, MODES[seeing]);
+    gl.uniform1i(at.mode, seeing === "palette" && !this.hasReach ? MODES.plain : MODES[seeing]);
+    gl.uniform1f(at.split, split);
     gl.uniform1i(at.steps, valueSteps);
     if (valueSteps > 0) {
       gl.uniform1fv(at.limits, stepLimits(valueSteps));

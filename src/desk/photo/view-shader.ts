@@ -1,4 +1,4 @@
-import { BURNT_BYTE, BLOCKED_BYTE, LINEAR, MAX_STEPS, viewing } from "@/core";
+import { BURNT_BYTE, BLOCKED_BYTE, CUBE_MISS, LINEAR, MAX_STEPS, viewing } from "@/core";
 
 const number = (x: number): string => (Number.isInteger(x) ? x.toFixed(1) : String(x));
 const pair = ([a, b]: readonly [number, number]): string => `vec2(${number(a)}, ${number(b)})`;
@@ -12,8 +12,11 @@ void main() {
   gl_Position = vec4(corner, 0.0, 1.0);
 }`;
 
+/** From this miss on, CIELAB with the value weight, a place counts as out of the palette's reach. From memory. */
+export const OUT_OF_REACH_MISS = 8;
+
 /** Numbers of the ways of seeing in the shader. */
-export const MODES = { plain: 0, values: 1, heightened: 2, temperature: 3, hue: 4, squint: 5 } as const;
+export const MODES = { plain: 0, values: 1, heightened: 2, temperature: 3, hue: 4, squint: 5, palette: 6 } as const;
 
 /**
  * The ways of seeing on the graphics card. The rules and constants are the core's (photo/views),
@@ -34,6 +37,8 @@ uniform int steps;
 uniform float limits[${MAX_STEPS}];
 uniform float greys[${MAX_STEPS}];
 uniform bool marks;
+uniform mediump sampler3D reach; // encoded Display P3 -> encoded sRGB that the palette makes; alpha: by how much it misses
+uniform float split;            // the photo as it is to the left of this share of the view
 uniform vec3 ground;            // encoded sRGB beyond the photo
 
 const mat3 P3_TO_SRGB = mat3(1.2249401762805598, -0.04205695470968816, -0.019637554590334432, -0.22494017628055996, 1.0420569547096883, -0.07863604555063188, 0.0, 0.0, 1.0982736001409663);
@@ -114,6 +119,14 @@ void main() {
     vec3 faint = mix(encoded(P3_TO_SRGB * (white * light)), vec3(0.62), 0.75);
     if (mod(gl_FragCoord.x + gl_FragCoord.y, 9.0) < 1.5) faint -= 0.09;
     shown = vec4(colour.a > 0.01 ? mix(faint, colour.rgb / colour.a, colour.a) : faint, 1.0);
+    return;
+  }
+  if (mode == 6) {
+    vec3 side = vec3(textureSize(reach, 0));
+    vec4 reached = texture(reach, (encoded(white * light) * (side - 1.0) + 0.5) / side);
+    vec3 painted = reached.rgb;
+    if (marks && reached.a > ${number(OUT_OF_REACH_MISS / CUBE_MISS)}) painted = mix(painted, vec3(painted.g < 0.5 ? 1.0 : 0.0), 0.7 * step(8.2, mod(gl_FragCoord.x + gl_FragCoord.y, 10.0)));
+    shown = vec4(at.x < split ? encoded(P3_TO_SRGB * (white * light)) : painted, 1.0);
     return;
   }
   vec3 colour = encoded(seen(white * light));

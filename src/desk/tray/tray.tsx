@@ -1,12 +1,16 @@
 "use client";
 
+import { useDraggable, useDroppable } from "@dnd-kit/core";
 import { X } from "lucide-react";
 import { useMemo, type KeyboardEvent } from "react";
 import { valueRange, type Paper } from "@/core";
 import { Strip } from "@/ui/strip";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
+import { useLookedAt } from "../reach";
 import { AddPaint } from "./add-paint";
+import { TrayNews } from "./tray-news";
+import { NEW_WELL } from "./well-dragging";
 
 /** Numbers of the areas whose recipes use a paint. */
 function useUses(): ReadonlyMap<string, readonly number[]> {
@@ -27,13 +31,16 @@ function Well({ paint, paper, uses, width }: { paint: KnownPaint; paper: Paper; 
     event.preventDefault();
   };
   const work = uses.length > 0 ? `for ${uses.join(", ")}` : "unused";
+  const { setNodeRef: setWellRef, isOver } = useDroppable({ id: `well ${paint.id}`, data: { well: paint.id } });
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `paint ${paint.id}`, data: { paintId: paint.id } });
   return (
-    <li className="group relative flex-none" style={{ width }}>
+    <li ref={setWellRef} data-well={paint.name} className={`group relative flex-none rounded-field ${isOver && !isDragging ? "outline-2 outline-offset-2 outline-primary" : ""}`} style={{ width }}>
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a well is moved and emptied with keys */}
       <div
         role="group" aria-label={`${paint.name}, ${paint.codes}, ${work}. Arrow keys move it, Delete takes it out.`}
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-        tabIndex={0} onKeyDown={onKeyDown} className="rounded-field"
+        tabIndex={0} onKeyDown={onKeyDown} ref={setNodeRef} {...listeners}
+        className={`touch-pan-x rounded-field ${isDragging ? "relative z-30 bg-base-100 opacity-80" : ""}`} style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       >
         <Strip mix={[{ paint: paint.model, parts: 1 }]} paper={paper} width={width} height={Math.round(width / 4.4)} label={`${paint.name} from masstone to tint`} />
         <p className="name-face mt-0.5 truncate text-[0.95rem] leading-tight" title={paint.name}>{paint.name}</p>
@@ -58,14 +65,18 @@ const GAP_PX = 12;
 /** The palette along the bottom: its wells, what each paint does here, and the values it reaches. */
 export function Tray() {
   const palette = useDesk((s) => s.document.palette);
+  const lookedAt = useLookedAt();
   const paints = usePaints();
   const paper = usePaper();
   const uses = useUses();
+  const { setNodeRef, isOver } = useDroppable({ id: "new well", data: { well: NEW_WELL } });
   const wells = palette.flatMap((id) => paints.get(id) ?? []);
-  const range = useMemo(() => valueRange(palette.flatMap((id) => paints.get(id)?.model ?? []), paper), [palette, paints, paper]);
+  const range = useMemo(() => valueRange(lookedAt.flatMap((id) => paints.get(id)?.model ?? []), paper), [lookedAt, paints, paper]);
   const width = Math.floor(Math.min(WIDEST, Math.max(NARROWEST, ROOM_PX / Math.max(1, wells.length) - GAP_PX)));
   return (
-    <section aria-label="Tray" className="flex items-center gap-5 border-t border-(--hairline) bg-base-100 px-5 py-3">
+    <section aria-label="Tray" className="border-t border-(--hairline) bg-base-100 px-5 py-3">
+      <TrayNews />
+      <div className="flex items-center gap-5">
       <div className="w-24 shrink-0">
         <h2 className="name-face text-xl leading-tight">Palette</h2>
         <p className="label-line leading-snug">{wells.length === 1 ? "1 paint" : `${wells.length} paints`}</p>
@@ -75,7 +86,8 @@ export function Tray() {
         {wells.map((paint) => <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />)}
         {wells.length === 0 && <li className="quiet self-center">Choose a recipe and its paints are laid out here, or lay them out yourself.</li>}
       </ul>
-      <AddPaint paper={paper} />
+      <div ref={setNodeRef} className={`flex self-stretch rounded-field ${isOver ? "outline-2 outline-offset-2 outline-primary" : ""}`}><AddPaint paper={paper} /></div>
+      </div>
     </section>
   );
 }

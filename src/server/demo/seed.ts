@@ -8,7 +8,7 @@ import {
 import type { Database } from "@/db/database";
 import { findPaintbox, savePaintbox } from "@/db/paintbox";
 import { newPaint, type TravelBox } from "@/db/paintbox-document";
-import { NEW_STUDY, newArea, type PaintingArea, type Study } from "@/db/painting-document";
+import { NEW_STUDY, newArea, newPainting, type PaintingArea, type Study } from "@/db/painting-document";
 import { createPainting } from "@/db/paintings";
 import { readPhoto } from "../developing/read-photo";
 import { storePhoto } from "../photo-store";
@@ -73,6 +73,7 @@ export async function seedDemo(db: Database, data: string): Promise<void> {
       const [best] = matchOver(targetColour(area.lab, study.wish, curve, PAPERS[0]), table, { ...DEFAULT_MATCH, ways: 1 });
       return { ...area, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
     });
-    await createPainting(tx, photo.id, { title: "The pump house at last light", paperId: PAPERS[0].id, areas: mixed, palette, study: { ...study, frame } });
+    const palettes = [{ id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) }];
+    await createPainting(tx, photo.id, { ...newPainting("The pump house at last light", PAPERS[0].id), areas: mixed, palette, palettes, study: { ...study, frame } });
   });
 }

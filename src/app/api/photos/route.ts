@@ -6,6 +6,7 @@ import { z } from "zod";
 import { PAPERS } from "@/core";
 import { newPainting } from "@/db/painting-document";
 import { createPainting } from "@/db/paintings";
+import { ownApproach } from "@/db/settings";
 import { dataFolder } from "@/server/environment";
 import { database } from "@/server/house";
 import { MAX_BYTES, PhotoRefused, readPhoto } from "@/server/developing/read-photo";
@@ -37,7 +38,7 @@ export async function POST(request: Request): Promise<NextResponse> {
     if (!(await saveBody(request, arriving, MAX_BYTES))) return refuse(413, "The file is over 300 MB. Save the photo smaller and try again.");
     const photo = await readPhoto(arriving);
     await storePhoto(db, dataFolder(), photo, arriving, name.data);
-    const id = await createPainting(db, photo.id, newPainting(titleOf(name.data), PAPERS[0].id));
+    const id = await createPainting(db, photo.id, newPainting(titleOf(name.data), PAPERS[0].id, await ownApproach(db)));
     return NextResponse.json({ id }, { status: 201 });
   } catch (error) {
     if (error instanceof PhotoRefused) return refuse(422, error.message);

@@ -7,7 +7,7 @@ import { LOADS, type Lattice } from "./lattice";
 import { PointTree } from "./point-tree";
 
 /** Sides of the cube of colours; encoded Display P3 along each. */
-export const CUBE_SIDE = 21;
+export const CUBE_SIDE = 17;
 /** Misses are kept as a share of this, CIELAB with the value weight. */
 export const CUBE_MISS = 32;
 
@@ -19,29 +19,67 @@ export interface ReachCube {
 }
 
 /** Reached colours fall together in cells of this size, CIELAB. */
-const GRAIN = 2;
+const GRAIN = 2.2;
 
 /** Colours put between two neighbouring loads, on the straight line. */
-const BETWEEN = 3;
+const BETWEEN = 2;
 
-/** Distinct reached colours: value-weighted L, a, b by turns. */
-function cloudOf({ lab }: Lattice, valueWeight: number): Float32Array {
+/** Distinct reached colours, those between neighbouring places and loads on straight lines included: value-weighted L, a, b by turns. */
+function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number): Float32Array {
   const seen = new Set<number>();
   const points: number[] = [];
-  for (let i = 0; i < lab.length; i += 3) {
-    const next = (i / 3 + 1) % LOADS.length === 0 ? i : i + 3;
-    for (let step = 0; step <= (next === i ? 0 : BETWEEN); step++) {
-      const t = step / (BETWEEN + 1);
-      const L = (lab[i] * (1 - t) + lab[next] * t) * valueWeight;
-      const a = lab[i + 1] * (1 - t) + lab[next + 1] * t;
-      const b = lab[i + 2] * (1 - t) + lab[next + 2] * t;
-      const key = (Math.round(L / GRAIN) * 256 + Math.round(a / GRAIN) + 128) * 256 + Math.round(b / GRAIN) + 128;
-      if (seen.has(key)) continue;
-      seen.add(key);
-      points.push(L, a, b);
+  const one = new Float64Array(3 * LOADS.length);
+  const add = (): void => {
+    for (let l = 0; l < LOADS.length; l++) {
+      const next = Math.min(l + 1, LOADS.length - 1);
+      for (let step = 0; step <= (next === l ? 0 : BETWEEN); step++) {
+        const t = step / (BETWEEN + 1);
+        const L = (one[3 * l] * (1 - t) + one[3 * next] * t) * valueWeight;
+        const a = one[3 * l + 1] * (1 - t) + one[3 * next + 1] * t;
+        const b = one[3 * l + 2] * (1 - t) + one[3 * next + 2] * t;
+        const key = (Math.round(L / GRAIN) * 256 + Math.round(a / GRAIN) + 128) * 256 + Math.round(b / GRAIN) + 128;
+        if (seen.has(key)) continue;
+        seen.add(key);
+        points.push(L, a, b);
+      }
+    }
+  };
+  const row = 3 * LOADS.length;
+  for (let n = 0; n < nets.length; n++) {
+    const from = n * places.length * row;
+    for (let p = 0; p < places.length; p++) {
+      one.set(lab.subarray(from + p * row, from + (p + 1) * row));
+      add();
+    }
+    for (const [i, j, k] of triangles) {
+      for (let c = 0; c < row; c++) one[c] = (lab[from + i * row + c] + lab[from + j * row + c] + lab[from + k * row + c]) / 3;
+      add();
     }
   }
   return Float32Array.from(points);
+}
+
+/** Side of the cells by which the inside of the reach is told, CIELAB with the value weight. */
+const CELL = 5;
+const CELLS = { L: 84, ab: 56 } as const;
+
+/** Cells that hold reached colours, and whose neighbours all do: what lies in one of those can be mixed as it is. */
+class Inside {
+  private readonly held = new Uint8Array(CELLS.L * CELLS.ab * CELLS.ab);
+  constructor(cloud: Float32Array) {
+    for (let i = 0; i < cloud.length; i += 3) this.held[this.at(cloud[i], cloud[i + 1], cloud[i + 2])] = 1;
+  }
+  private at(L: number, a: number, b: number): number {
+    const side = (x: number): number => Math.min(CELLS.ab - 2, Math.max(1, Math.round(x / CELL) + CELLS.ab / 2));
+    return (Math.min(CELLS.L - 2, Math.max(1, Math.round(L / CELL) + 1)) * CELLS.ab + side(a)) * CELLS.ab + side(b);
+  }
+  has(L: number, a: number, b: number): boolean {
+    const { held } = this;
+    const at = this.at(L, a, b);
+    const row = CELLS.ab;
+    const layer = CELLS.ab * CELLS.ab;
+    return (held[at] & held[at - 1] & held[at + 1] & held[at - row] & held[at + row] & held[at - layer] & held[at + layer]) === 1;
+  }
 }
 
 /**
@@ -51,6 +89,7 @@ function cloudOf({ lab }: Lattice, valueWeight: number): Float32Array {
 export function reachCube(lattice: Lattice, wanted: (photo: Lab) => Lab, valueWeight: number): ReachCube {
   const cloud = cloudOf(lattice, valueWeight);
   const tree = new PointTree(cloud);
+  const inside = new Inside(cloud);
   let at = 0;
   const screen = new Uint8Array(cloud.length);
   const done = new Uint8Array(cloud.length / 3);
@@ -59,6 +98,11 @@ export function reachCube(lattice: Lattice, wanted: (photo: Lab) => Lab, valueWe
   for (let i = 0; i < CUBE_SIDE ** 3; i++) {
     const [r, g, b] = [i % CUBE_SIDE, Math.floor(i / CUBE_SIDE) % CUBE_SIDE, Math.floor(i / CUBE_SIDE ** 2)];
     const want = wanted(labOfXyz(xyzOfLinearP3({ r: light[r], g: light[g], b: light[b] })));
+    if (inside.has(want.L * valueWeight, want.a, want.b)) {
+      const { rgb } = screenColourOfLab(want);
+      rgba.set([rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)), 4 * i);
+      continue;
+    }
     // The neighbour's nearest is a good first guess.
     at = tree.nearest(want.L * valueWeight, want.a, want.b, at);
     if (!done[at / 3]) {

@@ -1,0 +1,18 @@
+import { eq } from "drizzle-orm";
+import { DEFAULT_APPROACH, type Approach } from "@/core";
+import type { Database } from "./database";
+import { approach } from "./painting-document";
+import { settings } from "./schema";
+
+const OWN_APPROACH = "approach";
+
+/** The approach that new paintings start with: the painter's own, or ours. What can't be read any more counts as none. */
+export async function ownApproach(db: Database): Promise<Approach> {
+  const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, OWN_APPROACH));
+  return approach.safeParse(row?.value).data ?? DEFAULT_APPROACH;
+}
+
+/** Keeps an approach for all paintings to come. */
+export async function keepApproach(db: Database, value: Approach): Promise<void> {
+  await db.insert(settings).values({ key: OWN_APPROACH, value }).onConflictDoUpdate({ target: settings.key, set: { value } });
+}
