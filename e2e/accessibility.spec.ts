@@ -16,6 +16,12 @@ async function faults(page: Page): Promise<string[]> {
   return violations.flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary?.split("\n")[1]?.trim() ?? ""}`));
 }
 
+async function paletteView(page: Page, name: string): Promise<void> {
+  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
+  await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
+  await page.getByRole("radio", { name, exact: true }).click();
+}
+
 const views: readonly (readonly [name: string, path: string, prepare: (page: Page) => Promise<unknown>])[] = [
   ["the desk with all areas", "/", (page) => page.getByRole("region", { name: "Mixes step" }).waitFor({ timeout: 60_000 })],
   ["the photo step in values, the sheet being placed", "/", async (page) => {
@@ -32,10 +38,28 @@ const views: readonly (readonly [name: string, path: string, prepare: (page: Pag
     await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
     await page.getByRole("region", { name: "Neighbours" }).waitFor();
   }],
-  ["the palette step with its answer", "/", async (page) => {
-    await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
-    await page.getByRole("button", { name: "Find the best palettes" }).click();
-    await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
+  ["the palette step with its answer and approach", "/", async (page) => {
+    await paletteView(page, "Choose");
+    await page.getByRole("button", { name: /^Approach/ }).click();
+    await page.getByRole("button", { name: "Or begin from a classic" }).click();
+    await page.getByRole("button", { name: "Lay out: earth triad" }).waitFor();
+  }],
+  ["paints tried out", "/", async (page) => {
+    await paletteView(page, "Try out");
+    await page.getByRole("region", { name: "What each paint earns" }).waitFor();
+  }],
+  ["palettes side by side", "/", async (page) => {
+    await paletteView(page, "Side by side");
+    await page.getByRole("table").waitFor();
+  }],
+  ["the reach, the photo in paint", "/", async (page) => {
+    await paletteView(page, "Reach");
+    await page.getByRole("img", { name: /^Reach at value/ }).waitFor();
+    await page.keyboard.press("7");
+  }],
+  ["the ring test", "/", async (page) => {
+    await paletteView(page, "In water");
+    await page.getByRole("img", { name: /^Ring of/ }).waitFor();
   }],
   ["an area with its ways", "/", async (page) => {
     await page.getByRole("button", { name: /^Area 5:/ }).click();

@@ -25,6 +25,8 @@ const pairsOf = (paints: readonly number[]): readonly (readonly [number, number]
 
 /** Hues that printers call primary, CIELAB degrees of middle washes. From memory: lemon, magenta, cyan. */
 const PROCESS_HUES = { yellow: 98, magenta: 345, cyan: 240 } as const;
+/** Printers' colours lie over each other: an opaque one spoils them. Counted in chroma, from memory. */
+const OPAQUE_PROCESS = 40;
 const apart = (h: number, g: number): number => Math.abs(((h - g + 540) % 360) - 180);
 
 /**
@@ -61,7 +63,7 @@ export function startingPoints(paints: readonly PaintModel[], traits: readonly P
   const opposites = highest(pairsOf(pure).filter(([p, q]) => apart(traits[p].hueDegrees, traits[q].hueDegrees) > 110), ([p, q]) => -neutral(p, q) - 0.3 * darkest(p, q));
   const accent = opposites && highest(all.filter((p) => !opposites.includes(p)), (p) => Math.hypot(traits[p].purest.a, traits[p].purest.b) * Math.min(1, Math.min(...opposites.map((q) => apart(traits[p].hueDegrees, traits[q].hueDegrees))) / 60));
 
-  const nearest = (kind: "yellow" | "magenta" | "cyan"): number | undefined => highest(of(kind), (p) => traits[p].chroma - 1.5 * apart(traits[p].hueDegrees, PROCESS_HUES[kind]));
+  const nearest = (kind: "yellow" | "magenta" | "cyan"): number | undefined => highest(of(kind), (p) => traits[p].chroma - 1.5 * apart(traits[p].hueDegrees, PROCESS_HUES[kind]) - (traits[p].opaque ? OPAQUE_PROCESS : 0));
   const browns = earths.filter((p) => traits[p].hueDegrees > 40 && traits[p].hueDegrees < 82);
   const couple = highest(of("blue").flatMap((b) => browns.map((e) => [b, e] as const)), ([b, e]) => -darkest(b, e) - 0.3 * neutral(b, e)) ?? [of("blue")[0], browns[0]];
 

@@ -68,7 +68,7 @@ function Setting<K extends ApproachKey>({ setting }: { setting: K }) {
   return (
     <label className="grid grid-cols-[5.6rem_minmax(0,1fr)] items-baseline gap-x-2 py-1">
       <span>{name}</span>
-      <select className="select select-sm h-7 w-full text-[0.92rem]" value={chosen} onChange={(event) => changeApproach({ [setting]: event.target.value } as Partial<Approach>)}>
+      <select className="select select-sm h-7 w-full text-[0.92rem]" aria-label={name} title={effect} value={chosen} onChange={(event) => changeApproach({ [setting]: event.target.value } as Partial<Approach>)}>
         {APPROACH_CHOICES[setting].map((choice) => <option key={choice} value={choice}>{choices[choice as Approach[K]][0]}</option>)}
       </select>
       <span className="label-line col-start-2 leading-snug">{effect}</span>

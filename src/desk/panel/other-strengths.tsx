@@ -32,7 +32,7 @@ export function OtherStrengths({ mix, waterParts, dry, paper, onWater }: OtherSt
             <>
               <span aria-hidden className="h-6 w-10 shrink-0" style={{ background: screenColourOfLab(at.dry).hex }} />
               <span className="min-w-0 flex-1 leading-snug"><span className="font-semibold">{name}</span>, {waterWords(at.waterParts)}: {changeWords(dry, at.dry)}</span>
-              <button type="button" className="btn btn-ghost btn-xs" aria-label={`Mix it ${name.toLowerCase()}`} onClick={() => onWater(at.waterParts)}>So</button>
+              <button type="button" className="btn btn-ghost btn-xs" aria-label={`Mix it ${name.toLowerCase()}`} onClick={() => onWater(at.waterParts)}>Use</button>
             </>
           ) : <span className="quiet">{none}</span>}
         </li>
