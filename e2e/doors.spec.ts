@@ -110,3 +110,12 @@ test("a second Abendrot on the same data folder, and one on the same port, are r
   expect(await third.ended).toBe(1);
   expect(third.output()).toContain("is in use");
 });
+
+test("an approach is kept as a default only when it is one", async () => {
+  const put = (body: unknown): Promise<Response> => fetch(`${server.url}/api/approach`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+  for (const wrong of [null, {}, { size: "huge" }]) {
+    const response = await put(wrong);
+    expect(response.status).toBe(400);
+    expect((await response.json() as { message: string }).message).toContain("could not be kept");
+  }
+});

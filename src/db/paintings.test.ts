@@ -1,12 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { packMap } from "@/core";
+import { DEFAULT_APPROACH, packMap } from "@/core";
 import { openDatabase, type OpenDatabase } from "./open";
 import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "./paintbox-document";
 import { RevisionConflict } from "./revision";
 import { newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "./painting-document";
 import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, savePainting, UnknownPaint } from "./paintings";
+import { keepApproach, ownApproach } from "./settings";
 import { addPhoto, findPhoto } from "./photos";
 
 let open: OpenDatabase;
@@ -129,6 +130,22 @@ describe("paintings", () => {
     expect(document.areas).toEqual([door]);
   });
 
+  test("its approach, rules and kept palettes come back; a default of one's own starts new paintings", async () => {
+    const own: PaintingDocument["approach"] = { ...DEFAULT_APPROACH, primaries: "magenta-yellow-cyan", darkest: 3, lasting: "sketchbook" };
+    const mine = plan({ approach: own, rules: { must: [paintIds[0]], never: [paintIds[1]], reach: { areaIds: [], within: 2 } }, palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }] });
+    const id = await createPainting(open.db, photoId, plan());
+    expect((await findPainting(open.db, id))?.document).toMatchObject({ approach: DEFAULT_APPROACH, palettes: [] });
+    await savePainting(open.db, id, 0, mine);
+    expect((await findPainting(open.db, id))?.document).toEqual(mine);
+    expect(await ownApproach(open.db)).toEqual(DEFAULT_APPROACH);
+    await keepApproach(open.db, own);
+    await keepApproach(open.db, { ...own, single: true });
+    expect(newPainting("Next", "cotton-rough", await ownApproach(open.db)).approach).toEqual({ ...own, single: true });
+    // What a later version can't read any more counts as none.
+    await keepApproach(open.db, { ...own, primaries: "squares" } as unknown as typeof own);
+    expect(await ownApproach(open.db)).toEqual(DEFAULT_APPROACH);
+  });
+
   test("its study and its areas' shapes come back as they were saved; a painting from before has an empty study", async () => {
     const map = { width: 6, height: 2, labels: Uint8Array.from([1, 1, 1, 2, 2, 2, 1, 1, 1, 2, 2, 0]) };
     const document = plan({
@@ -167,6 +184,9 @@ describe("what is no painting is turned away", () => {
     ["a region that two areas claim", { ...good, areas: [area("Sky", { region: 1 }), area("Bank", { region: 1 })] }],
     ["a label beyond the map's", { ...good, areas: [area("Sky", { region: 256 })] }],
     ["a map that can't be read", { ...good, study: { ...good.study, map: { width: 10, height: 10, packed: "AAAA" } } }],
+    ["thirteen kept palettes", { ...good, palettes: Array.from({ length: 13 }, (_, i) => ({ id: randomUUID(), name: `No. ${i}`, paints: [randomUUID()] })) }],
+    ["a kept palette without a name", { ...good, palettes: [{ id: randomUUID(), name: " ", paints: [randomUUID()] }] }],
+    ["an approach of a kind there isn't", { ...good, approach: { ...good.approach, darks: "squid" } }],
     ["a curve that falls", { ...good, study: { ...good.study, curve: { kind: "bent", values: [3, 2, 5, 7, 9] } } }],
     ["a weight of one's own", { ...good, areas: [{ ...good.areas[0], weight: 3 }] }],
     ["an area twice", { ...good, areas: [good.areas[0], good.areas[0]] }],

@@ -168,3 +168,34 @@ describe("the study of the photo", () => {
     expect(now().document).toEqual(document);
   });
 });
+
+describe("the palette's own settings", () => {
+  test("a paint takes another's well; two in the tray change places", () => {
+    now().putInWell(gold, red);
+    expect(now().document.palette).toEqual([blue, gold]);
+    now().putInWell(gold, blue);
+    expect(now().document.palette).toEqual([gold, blue]);
+    undo();
+    undo();
+    expect(now().document.palette).toEqual([blue, red]);
+  });
+  test("approach, rules and kept palettes are undone like everything else; what is tried in thought isn't the document's", () => {
+    now().changeApproach({ primaries: "red-yellow-blue" });
+    now().changeRules({ never: [gold] });
+    now().setKept([{ id: gold, name: "Two", paints: [blue, red] }]);
+    expect(now().document).toMatchObject({ approach: { primaries: "red-yellow-blue", size: document.approach.size }, rules: { never: [gold], must: [] }, palettes: [{ name: "Two" }] });
+    const before = now().document;
+    now().tryPalette([blue, gold]);
+    expect(now().document).toBe(before);
+    now().showPalette("reach");
+    expect([now().tried, now().paletteView]).toEqual([null, "reach"]);
+    for (let i = 0; i < 3; i++) undo();
+    expect(now().document).toEqual(document);
+  });
+  test("the line between photo and repainting stays on the photo", () => {
+    now().setSplit(1.4);
+    expect(now().split).toBe(1);
+    now().setSplit(-1);
+    expect(now().split).toBe(0);
+  });
+});
