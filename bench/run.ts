@@ -4,7 +4,7 @@
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
-import { choosePalettes, HANDBOOK, matchOver, mixCosts, paintModel, PAPERS, prepareMatch, type PaintModel } from "@/core";
+import { choosePalettes, choosePrepared, HANDBOOK, latticeOf, matchOver, mixCosts, paintModel, PAPERS, prepareChoice, prepareMatch, reachCube, ringPixels, servedBy, sliceAt, type PaintModel } from "@/core";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/film/kernel/film-kernel";
 import { seededRandom } from "@/core/random";
 import { paletteProgram } from "./palette-program";
@@ -84,10 +84,34 @@ const highsTime = median(() => void solver.solve(programText, { mip_rel_gap: 0 }
 row("best 4 of 12 paints for 6 areas, proven", `${fourTime.toFixed(1)} ms`);
 row("the same by HiGHS (mixed-integer programming)", `${highsTime.toFixed(0)} ms`);
 row("ratio, HiGHS to ours (goal 20)", (highsTime / fourTime).toFixed(1));
-const boxPaints = models.filter((_, i) => i % 4 === 1).slice(0, 28);
-const boxTable = prepareMatch(boxPaints, paper);
-const boxTargets = twelve.map((lab12) => ({ lab: lab12, weight: 1 }));
-const costTime = median(() => void mixCosts(boxTargets, boxTable, 1.5), 3);
-const boxCosts = mixCosts(boxTargets, boxTable, 1.5);
-row("28 paints, 12 areas: costs of all mixes", `${costTime.toFixed(0)} ms`);
-row("best five of each size, 1 to 6", `${median(() => void choosePalettes(boxCosts, [1, 2, 3, 4, 5, 6]), 1).toFixed(0)} ms`);
+
+/** From nothing to the best five of sizes 1 to 8, and again after a rule has changed. */
+function choiceTimes(count: number): { whole: number; rule: number } {
+  const own = count > 60 ? models.slice(0, count) : models.filter((_, i) => i % 2 === 0).slice(0, count);
+  const start = performance.now();
+  const costs = mixCosts(twelve.map((lab, i) => ({ lab, weight: [1, 4, 2, 0.5][i % 4] })), prepareMatch(own, paper), 1.5);
+  const prepared = prepareChoice(costs);
+  const sizes = [1, 2, 3, 4, 5, 6, 7, 8];
+  const [, , three] = choosePrepared(prepared, sizes);
+  const whole = performance.now() - start;
+  const from = performance.now();
+  choosePrepared(prepared, sizes, { must: [], never: [three.best[0].paints[0]] });
+  return { whole, rule: performance.now() - from };
+}
+choiceTimes(20);
+for (const [count, goal] of [[40, 3], [80, 15]]) {
+  const { whole, rule } = choiceTimes(count);
+  row(`${count} paints, 12 areas, sizes 1 to 8 from nothing (goal ${goal} s)`, `${(whole / 1000).toFixed(1)} s`);
+  row(`the same after a rule has changed${count === 40 ? " (goal 300 ms)" : ""}`, `${rule.toFixed(0)} ms`);
+}
+
+const eight = ["PY154", "PV19-rose", "PB29", "PB15-green-shade", "PBr7-burnt-sienna", "PY43", "PR254", "PG7"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+const lattice = latticeOf(eight, paper);
+const latticeTime = median(() => void latticeOf(eight, paper), 5);
+const cubeTime = median(() => void reachCube(lattice, (lab) => lab, 1.5), 5);
+row("reach of 8 paints", `${latticeTime.toFixed(0)} ms`);
+row("a slice of it", `${median(() => void sliceAt(lattice, 55), 9).toFixed(0)} ms`);
+row("photo through the palette, reach included (goal 400 ms)", `${(latticeTime + cubeTime).toFixed(0)} ms and one drawing`);
+row("ring test of 5 paints, 600 px", `${median(() => void ringPixels(eight.slice(0, 5), paper, 600, 1), 3).toFixed(0)} ms`);
+const servedCosts = mixCosts(twelve.map((lab) => ({ lab, weight: 1 })), fortyTable, 1.5);
+row("30 auditions over 40 paints, 12 areas (goal 100 ms)", `${median(() => { for (let p = 0; p < 30; p++) servedBy(servedCosts, [p, 31, 32, 33, 34, 35]); }, 5).toFixed(0)} ms`);

@@ -212,6 +212,15 @@ test("rules and the approach are kept with the painting and answered at once; a 
   await expect(panel(page).getByRole("list", { name: "Must and never" })).toContainText(`never ${never}`);
   await expect(panel(page).getByRole("button", { name: /^Approach/ })).toContainText("magenta, yellow, cyan");
 
+  await panel(page).getByRole("button", { name: "At least or at most so many of a kind" }).click();
+  await panel(page).getByLabel("At least or at most").selectOption("most");
+  await panel(page).getByLabel("How many", { exact: true }).last().selectOption("0");
+  await panel(page).getByLabel("Of which kind").selectOption("earth");
+  await panel(page).getByRole("button", { name: "Add", exact: true }).click();
+  await expect(panel(page)).toContainText("at most 0 earths");
+  await found(page);
+  await expect(panel(page).getByRole("list").filter({ hasText: "The best" })).not.toContainText(/sienna|umber|ochre|Light red/);
+
   // What must be reached leaves small palettes with nothing, and says so.
   await panel(page).getByRole("button", { name: /No area must be reached/ }).click();
   await panel(page).getByRole("checkbox", { name: "Brick in the sun" }).check();

@@ -45,32 +45,24 @@ await shoot("values-to-paint", "/", async (page) => {
   await page.getByRole("region", { name: "Relations" }).scrollIntoViewIfNeeded();
   await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 1e5));
 });
-await shoot("palette", "/", async (page) => {
+const lookAtPalette = async (page: Page, view: string): Promise<void> => {
   await step(page, "Palette");
-  await page.getByRole("button", { name: "Find the best palettes" }).click();
   await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
-});
+  await page.getByRole("radio", { name: view, exact: true }).click();
+  await page.waitForTimeout(2500);
+};
+await shoot("palette", "/", (page) => lookAtPalette(page, "Choose"));
+await shoot("side-by-side", "/", (page) => lookAtPalette(page, "Side by side"));
+await shoot("in-water", "/", (page) => lookAtPalette(page, "In water"));
 await shoot("recipe", "/", openArea(5));
 await shoot("ways", "/", async (page) => {
   await openArea(4)(page);
   await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 545));
 });
-await shoot("taking-a-colour", "/", async (page) => {
-  const box = (await page.getByRole("application").boundingBox())!;
-  await page.mouse.click(box.x + 0.715 * box.width, box.y + 0.67 * box.height);
-  await page.mouse.move(box.x + 0.31 * box.width, box.y + 0.3 * box.height);
-});
-await shoot("from-the-paintbox", "/", (page) => page.getByRole("button", { name: "paint", exact: true }).click());
 await shoot("paintbox", "/paintbox");
 await shoot("paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click());
 await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());
-await shoot("import", "/paintbox", async (page) => {
-  await page.getByRole("button", { name: "Import" }).click();
-  const csv = "Paint;Pigment;Brand;Size\nNight blue;PB60;Quillfen;15 ml\nOdd one;PX99;Quillfen;5\nBurnt umber;PBr7;Ottermoor;10";
-  await page.locator("dialog[open] input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
-});
 await shoot("handbook", "/handbook");
-await shoot("pigment", "/handbook?pigment=PV29");
 await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
   await page.getByRole("button", { name: "another paint" }).click();
   const picker = page.getByRole("dialog", { name: "Add a paint to the mix" });
@@ -84,6 +76,20 @@ await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
 await shoot("dusk", "/", openArea(7), "dark");
 
 // These change the painting, so they come last.
+await shoot("trying-out", "/", async (page) => {
+  await lookAtPalette(page, "Choose");
+  await page.getByRole("button", { name: "Or begin from a classic" }).click();
+  await page.getByRole("button", { name: "Lay out: bright triad" }).click();
+  await lookAtPalette(page, "Try out");
+  await page.getByRole("list", { name: "Paints to try" }).getByRole("button").nth(1).focus();
+  await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 330));
+});
+await shoot("reach", "/", async (page) => {
+  await lookAtPalette(page, "Reach");
+  await page.keyboard.press("7");
+  await page.keyboard.press("b");
+  await page.waitForTimeout(2000);
+});
 await shoot("placing-the-sheet", "/", async (page) => {
   await step(page, "Photo");
   await page.getByRole("button", { name: "Place the sheet" }).click();

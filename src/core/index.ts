@@ -30,8 +30,8 @@ export { choosePalettes, choosePrepared, prepareChoice, Stopped, type ChosenPale
 export { recommendedSize, servedBy, whatOneMoreBuys, type ServedTarget } from "./palette/gain";
 export { mixCosts, UNSEEN, type MixCosts, type PaletteTarget } from "./palette/mix-costs";
 export { darkDemand, withinDemand } from "./palette/demands";
-export { APPROACH_CHOICES, approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, SIZE_RANGE, strongestLoad, type Approach, type ApproachKey } from "./palette/approach";
-export { isKind, traitsOf, type Kind, type PaintTraits } from "./palette/traits";
+export { APPROACH_CHOICES, approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, SIZE_RANGE, strongestLoad, wishUnder, type Approach, type ApproachKey } from "./palette/approach";
+export { isKind, KINDS, traitsOf, type Kind, type PaintTraits } from "./palette/traits";
 export { startingPoints, STRUCTURES, type StartingPoint, type Structure } from "./palette/starting-points";
 export { DOES_NOTHING, savedMixing, worthOf, type PaletteWorth, type PaintWorth, type Saving } from "./palette/worth";
 export { wishFor, type Wished } from "./palette/wish-for";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { APPROACH_CHOICES, CURVE_KINDS, DEFAULT_APPROACH, MAX_ANGLE_DEGREES, MAX_LABEL, unpackMap, type Approach, type Light, type Plane } from "@/core";
+import { APPROACH_CHOICES, CURVE_KINDS, DEFAULT_APPROACH, KINDS, MAX_ANGLE_DEGREES, MAX_LABEL, unpackMap, type Approach, type Light, type Plane } from "@/core";
 
 const finite = z.number().refine(Number.isFinite);
 
@@ -83,7 +83,7 @@ export const NEW_STUDY: Study = { frame: null, sheet: null, white: null, map: nu
 
 /** The painter's school for this painting (core: Approach), a default of one's own included. */
 export const approach = z.object({
-  size: z.enum(APPROACH_CHOICES.size), primaries: z.enum(APPROACH_CHOICES.primaries), darks: z.enum(APPROACH_CHOICES.darks), hues: z.enum(APPROACH_CHOICES.hues),
+  size: z.enum(APPROACH_CHOICES.size), primaries: z.enum(APPROACH_CHOICES.primaries), darks: z.enum(APPROACH_CHOICES.darks), hues: z.enum(APPROACH_CHOICES.hues), chroma: z.enum(APPROACH_CHOICES.chroma),
   granulation: z.enum(APPROACH_CHOICES.granulation), opacity: z.enum(APPROACH_CHOICES.opacity), greys: z.enum(APPROACH_CHOICES.greys),
   lasting: z.enum(APPROACH_CHOICES.lasting), mixing: z.enum(APPROACH_CHOICES.mixing),
   valueWeight: finite.gte(1).lte(4), maxPigments: z.int().gte(1).lte(6), single: z.boolean(), darkest: finite.gte(1).lte(9).nullable(),
@@ -92,11 +92,13 @@ export const approach = z.object({
 /** What the palette of one painting must hold, must not, and must reach. */
 export const paletteRules = z.object({
   must: z.array(z.uuid()).max(12, "A palette can't hold more than 12 paints that must be in it."), never: z.array(z.uuid()).max(2000),
+  /** At least and at most so many of a kind. */
+  kinds: z.array(z.object({ kind: z.enum(KINDS), least: z.int().gte(0).lte(12), most: z.int().gte(0).lte(12) })).max(20),
   /** Areas that must be reached within so much, dE00. */
   reach: z.object({ areaIds: z.array(z.uuid()).max(60), within: finite.gte(1).lte(20) }),
 });
 export type StoredRules = z.infer<typeof paletteRules>;
-export const NO_RULES: StoredRules = { must: [], never: [], reach: { areaIds: [], within: 4 } };
+export const NO_RULES: StoredRules = { must: [], never: [], kinds: [], reach: { areaIds: [], within: 4 } };
 
 /** A palette kept under a name, beside the one in the tray. */
 export const keptPalette = z.object({

@@ -132,7 +132,7 @@ describe("paintings", () => {
 
   test("its approach, rules and kept palettes come back; a default of one's own starts new paintings", async () => {
     const own: PaintingDocument["approach"] = { ...DEFAULT_APPROACH, primaries: "magenta-yellow-cyan", darkest: 3, lasting: "sketchbook" };
-    const mine = plan({ approach: own, rules: { must: [paintIds[0]], never: [paintIds[1]], reach: { areaIds: [], within: 2 } }, palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }] });
+    const mine = plan({ approach: own, rules: { must: [paintIds[0]], never: [paintIds[1]], kinds: [{ kind: "granulating", least: 0, most: 1 }], reach: { areaIds: [], within: 2 } }, palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }] });
     const id = await createPainting(open.db, photoId, plan());
     expect((await findPainting(open.db, id))?.document).toMatchObject({ approach: DEFAULT_APPROACH, palettes: [] });
     await savePainting(open.db, id, 0, mine);

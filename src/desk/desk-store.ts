@@ -219,7 +219,8 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
                 palette: [...new Set([...d.palette, ...paints])],
               };
             }),
-          layOut: (paintIds, recipes) => change((d) => ({ ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) })),
+          // From now on this palette is what is mixed from.
+          layOut: (paintIds, recipes) => set(({ document: d }) => ({ source: "tray", document: { ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) } })),
           changeApproach: (part) => change((d) => ({ ...d, approach: { ...d.approach, ...part } })),
           changeRules: (part) => change((d) => ({ ...d, rules: { ...d.rules, ...part } })),
           setKept: (palettes) => change((d) => ({ ...d, palettes: [...palettes] })),

@@ -6,7 +6,7 @@ import type { Laid, ReachAnswers, ReachQuestion, ReachReply, ReachRequest } from
 import { AskedWorker } from "./asked-worker";
 import { useDesk } from "./desk-store";
 import { usePaints, usePaper } from "./paints";
-import { useCurve } from "./targets";
+import { useCurve, useWish } from "./targets";
 
 type ReachWorker = AskedWorker<ReachRequest, ReachAnswers, Extract<ReachReply, { kind: never }>>;
 
@@ -79,7 +79,7 @@ export function useReach<K extends ReachQuestion>(kind: K, question: Omit<Extrac
 /** The photo's colours through the palette, computed while that is how the photo is seen. */
 export function useReachCube(): ReachCube | null {
   const seeing = useDesk((s) => s.seeing);
-  const wish = useDesk((s) => s.document.study.wish);
+  const wish = useWish();
   const valueWeight = useDesk((s) => s.document.approach.valueWeight);
   const laid = useLaid();
   const curve = useCurve();

@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useContext, useMemo } from "react";
-import { curveOf, lchOfLab, loadOfWater, predict, targetColour, valueRange, type CurveValues, type Lab, type ValueRange } from "@/core";
+import { curveOf, lchOfLab, loadOfWater, predict, targetColour, valueRange, wishUnder, type CurveValues, type Lab, type ValueRange, type Wish } from "@/core";
 import { MIXABLE } from "@/db/paintbox-document";
 import type { PaintingArea, Study } from "@/db/painting-document";
 import { useDesk } from "./desk-store";
@@ -32,10 +32,17 @@ export const useTargets = (): ReadonlyMap<string, Lab> => useContext(TargetsCont
 /** The colour to paint in one area. */
 export const useTarget = (area: PaintingArea): Lab => useTargets().get(area.id) ?? area.lab;
 
+/** What is wished of the whole painting's colours: by hand, or else by the approach. */
+export function useWish(): Wish {
+  const wish = useDesk((s) => s.document.study.wish);
+  const approach = useDesk((s) => s.document.approach);
+  return useMemo(() => wishUnder(approach, wish), [approach, wish]);
+}
+
 /** Computes the colours to paint; once, for the whole desk. */
 export function useComputedTargets(): ReadonlyMap<string, Lab> {
   const areas = useDesk((s) => s.document.areas);
-  const wish = useDesk((s) => s.document.study.wish);
+  const wish = useWish();
   const curve = useCurve();
   const paper = usePaper();
   const hues = useDesk((s) => s.document.approach.hues);
@@ -58,7 +65,7 @@ export function withHueOf(target: Lab, other: Lab): Lab {
 /** The colours of the areas before hues follow any recipe: what a palette is chosen for. */
 export function useWantedColours(): readonly Lab[] {
   const areas = useDesk((s) => s.document.areas);
-  const wish = useDesk((s) => s.document.study.wish);
+  const wish = useWish();
   const curve = useCurve();
   const paper = usePaper();
   return useMemo(() => areas.map((area) => targetColour(area.lab, area.wish ?? wish, curve, paper)), [areas, wish, curve, paper]);

@@ -3,7 +3,7 @@ import { PAPERS } from "../film/paper";
 import { prepareMatch } from "../mix/match";
 import { fullMetric } from "../mix/metric";
 import { paintModel } from "../mix/paint";
-import { approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, strongestLoad, type Approach } from "./approach";
+import { approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, strongestLoad, wishUnder, type Approach } from "./approach";
 import { choosePalettes } from "./choose";
 import { darkDemand } from "./demands";
 import { servedBy } from "./gain";
@@ -48,6 +48,13 @@ describe("what an approach leaves out, and says why", () => {
     const thin = costsFor(deep, { ...fullMetric(1.5), strongest: (paint) => strongestLoad(tints, byId.get(paint.id)!) });
     expect(errorOf(thin, ["PR101-light-red"])).toBeGreaterThan(errorOf(costsFor(deep), ["PR101-light-red"]) + 5);
   });
+});
+
+test("a bright or muted approach moves chroma where nothing is wished by hand", () => {
+  const turned = { way: "turn", degrees: 40 } as const;
+  expect(wishUnder({ chroma: "photo" }, { way: "follow" })).toEqual({ way: "follow" });
+  expect(wishUnder({ chroma: "muted" }, { way: "follow" })).toMatchObject({ way: "heighten", by: 0.75 });
+  expect(wishUnder({ chroma: "bright" }, turned)).toBe(turned);
 });
 
 describe("what an approach asks for", () => {

@@ -1,4 +1,5 @@
 import { MAX_LOAD, type Load } from "../film/load";
+import type { Wish } from "../target/target";
 import type { KindRule } from "./choice/kinds";
 import { isKind, type Kind, type PaintTraits } from "./traits";
 
@@ -8,6 +9,7 @@ export const APPROACH_CHOICES = {
   primaries: ["free", "red-yellow-blue", "magenta-yellow-cyan"],
   darks: ["free", "primaries", "brown", "tube"],
   hues: ["photo", "free"],
+  chroma: ["photo", "bright", "muted"],
   granulation: ["allow", "seek", "avoid"],
   opacity: ["free", "tints", "transparent"],
   greys: ["free", "opposites", "earths", "tube"],
@@ -30,9 +32,16 @@ export interface Approach extends ApproachChoices {
 }
 
 export const DEFAULT_APPROACH: Approach = {
-  size: "lean", primaries: "free", darks: "free", hues: "photo", granulation: "allow", opacity: "free", greys: "free", lasting: "lasting", mixing: "well",
+  size: "lean", primaries: "free", darks: "free", hues: "photo", chroma: "photo", granulation: "allow", opacity: "free", greys: "free", lasting: "lasting", mixing: "well",
   valueWeight: 1.5, maxPigments: 3, single: false, darkest: null,
 };
+
+/** What a bright and a muted approach make of chroma where nothing else is wished. From memory. */
+const CHROMA_BY = { photo: 1, bright: 1.25, muted: 0.75 } as const;
+
+/** The wish for a painting's colours under an approach: what is wished by hand goes first. */
+export const wishUnder = (approach: Pick<Approach, "chroma">, wish: Wish): Wish =>
+  wish.way === "follow" && approach.chroma !== "photo" ? { way: "heighten", by: CHROMA_BY[approach.chroma] } : wish;
 
 /** Sizes between which a palette is recommended: lean, middle or wide. */
 export const SIZE_RANGE: Readonly<Record<Approach["size"], { readonly from: number; readonly to: number }>> = {

@@ -32,6 +32,11 @@ const WORDS: Words = {
     photo: ["as wished", "Hues count as the photo has them, or as wished under Areas."],
     free: ["follow the palette", "Value, contrast and warm against cool are kept; hues may go where the palette leads."],
   } },
+  chroma: { name: "Chroma", choices: {
+    photo: ["as the photo", "Neither raised nor lowered."],
+    bright: ["bright", "A quarter more, unless wished otherwise under Areas."],
+    muted: ["muted", "A quarter less, unless wished otherwise under Areas."],
+  } },
   granulation: { name: "Granulation", choices: {
     allow: ["allowed", "Neither sought nor avoided."],
     seek: ["sought", "At least one granulating paint."],

@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { approachRules, leftOutBecause, paintsInMix, spreadPaints, strongestLoad, traitsOf, type PaintTraits } from "@/core";
+import { approachRules, isKind, leftOutBecause, paintsInMix, spreadPaints, strongestLoad, traitsOf, type PaintTraits } from "@/core";
 import { MIXABLE } from "@/db/paintbox-document";
 import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
 import { AskedWorker, WorkerStopped } from "../asked-worker";
@@ -97,7 +97,11 @@ function useQuestion() {
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
     const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));
     const choice: Choice = {
-      sizes: SIZES, must, never, darkest: approach.darkest, kinds: usable.map(({ paints: own, least, most }) => ({ paints: [...own], least, most })),
+      sizes: SIZES, must, never, darkest: approach.darkest, 
+      kinds: [
+        ...usable.map(({ paints: own, least, most }) => ({ paints: [...own], least, most })),
+        ...rules.kinds.map(({ kind, least, most }) => ({ paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])), least, most })),
+      ],
       within: areas.flatMap(({ id }, target) => (rules.reach.areaIds.includes(id) ? [{ target, most: rules.reach.within }] : [])),
     };
     return {

@@ -11,6 +11,7 @@ import { ApproachPanel } from "./approach-panel";
 import { useBench } from "./bench";
 import { Classics } from "./classics";
 import { GainChart } from "./gain-chart";
+import { KindRules } from "./kind-rules";
 import { useLayOut } from "./lay-out";
 import { MustReach } from "./must-reach";
 import { areasWord, FAIR, gainWords, GOOD, listed, paintsWord } from "./words";
@@ -99,6 +100,7 @@ export function ChooseView() {
       <p className="quiet leading-snug">Of {paintsWord(choosable.length)}, the few that serve the {areasWord(areas.length)} best, each by its weight and by value first. Every palette of a size is weighed or shown to be worse.</p>
       <ApproachPanel />
       <Rules onDrop={drop} />
+      <KindRules />
       <MustReach />
       <div className="flex h-7 items-center gap-3 text-[0.9rem]">
         {state === "working" && (

@@ -103,7 +103,7 @@ export function Worth({ served }: { served: ServedPalette }) {
   const nameOf = (p: number): string => paints[p].name;
   return (
     <section aria-label="What each paint earns" className="space-y-2">
-      <p className="leading-snug"><span className="font-semibold">In the tray, off by {served.error.toFixed(1)}.</span> {whyWords(own, weighed, served, areaNames, range.darkest)}</p>
+      <p className="leading-snug"><span className="font-semibold">In the tray, off by {served.error.toFixed(1)}. Why these?</span> {whyWords(own, weighed, served, areaNames, range.darkest)}</p>
       <ul>
         {weighed.paints.map(({ paint, targets, loss, hanging }) => {
           const known = paints[paint];
@@ -114,7 +114,7 @@ export function Worth({ served }: { served: ServedPalette }) {
               <Strip mix={[{ paint: known.model, parts: 1 }]} paper={paper} width={76} height={17} label={known.name} />
               <div className="min-w-0">
                 <p className="name-face truncate leading-tight">{known.name}</p>
-                <p className="label-line leading-snug">
+                <p className="label-line leading-snug" title={firstOf(targets.map((t) => areaNames[t]), 60)}>
                   {targets.length === 0 ? "unused" : areasWord(targets.length)}{amount >= 0.005 && ` · ${Math.round(100 * amount)} % of the paint`}
                   {hanging.length > 0 && ` · ${firstOf(hanging.map(({ target }) => areaNames[target]), 2)} ${hanging.length > 1 ? "hang" : "hangs"} on it`}
                 </p>
