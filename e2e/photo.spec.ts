@@ -1,6 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { labOfLinear, LINEAR, srgbOfLinear, viewing, type ViewKind } from "@/core";
+import { curveOf, DEFAULT_APPROACH, labOfLinear, latticeOf, LINEAR, paintModel, PAPERS, reachCube, srgbOfLinear, targetColour, valueRange, viewing, type ViewKind } from "@/core";
+import { DEMO_PAINTS } from "@/server/demo/paintbox";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -56,18 +57,23 @@ async function screenAt(page: Page, at: { x: number; y: number }): Promise<numbe
   return [...(await sharp(png).removeAlpha().raw().toBuffer()).subarray(0, 3)];
 }
 
-test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({ page }) => {
-  await bring(page, "chart.png", await chart());
-  await expect(page.getByRole("region", { name: "Photo step" })).toContainText("Look before you mix");
-  await page.mouse.move(5, 400);
+/** The patches as the working copy has them, encoded Display P3. */
+async function workingColours(page: Page): Promise<number[][]> {
   // The PNG has no profile, so it is sRGB: its working copy is these colours in Display P3.
-  const working = await page.evaluate(async () => {
+  return page.evaluate(async () => {
     const id = performance.getEntriesByType("resource").map(({ name }) => /photos\/([0-9a-f]{64})/.exec(name)?.[1]).find(Boolean);
     const bitmap = await createImageBitmap(await (await fetch(`/api/photos/${id}?copy=working`)).blob(), { colorSpaceConversion: "none" });
     const context = new OffscreenCanvas(600, 200).getContext("2d")!;
     context.drawImage(bitmap, 0, 0);
     return Array.from({ length: 12 }, (_, i) => [...context.getImageData(100 * (i % 6) + 50, 100 * Math.floor(i / 6) + 50, 1, 1).data].slice(0, 3));
   });
+}
+
+test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({ page }) => {
+  await bring(page, "chart.png", await chart());
+  await expect(page.getByRole("region", { name: "Photo step" })).toContainText("Look before you mix");
+  await page.mouse.move(5, 400);
+  const working = await workingColours(page);
   const keys: readonly (readonly [string, ViewKind])[] = [["1", "plain"], ["2", "values"], ["3", "heightened"], ["4", "temperature"], ["5", "hue"]];
   for (const [key, kind] of keys) {
     await page.keyboard.press(key);
@@ -92,6 +98,54 @@ test("a new photo opens at the first step; each way of seeing shows what the com
   const { x, y } = await spot(page, middle(11));
   const stripes = await sharp(await page.screenshot({ clip: { x: x - 10, y: y - 10, width: 20, height: 20 } })).greyscale().stats();
   expect(stripes.channels[0].max - stripes.channels[0].min).toBeGreaterThan(200);
+});
+
+test("in paint: each patch shows the nearest colour that the tray makes, as the computation says; the line keeps the photo beside it", async ({ page }) => {
+  await bring(page, "chart-in-paint.png", await chart());
+  const names = ["Yellow ochre", "Light red", "Ultramarine"];
+  await page.getByRole("button", { name: "paint", exact: true }).click();
+  const picker = page.getByRole("dialog", { name: "Lay a paint in the tray" });
+  for (const name of names) await picker.getByRole("button", { name: new RegExp(name) }).click();
+  await picker.getByRole("button", { name: "Close" }).first().click();
+  await page.keyboard.press("7");
+  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "palette", { timeout: 30_000 });
+
+  const models = DEMO_PAINTS.map(({ name, pigments, tintingStrength }) => paintModel(name, pigments, tintingStrength));
+  const curve = curveOf("lights", valueRange(models, PAPERS[0]));
+  const lattice = latticeOf(names.map((name) => models.find(({ id }) => id === name)!), PAPERS[0]);
+  const { side, rgba } = reachCube(lattice, (lab) => targetColour(lab, { way: "follow" }, curve, PAPERS[0]), DEFAULT_APPROACH.valueWeight);
+  /** The cube between its places, as the graphics card reads it. */
+  const through = (encoded: readonly number[]): number[] => {
+    const at = encoded.map((x) => Math.min(side - 1.000001, x * (side - 1)));
+    return [0, 1, 2].map((channel) => {
+      let sum = 0;
+      for (let corner = 0; corner < 8; corner++) {
+        const on = [corner & 1, (corner >> 1) & 1, corner >> 2];
+        const weight = at.reduce((w, x, axis) => w * (on[axis] ? x % 1 : 1 - (x % 1)), 1);
+        const [r, g, b] = at.map((x, axis) => Math.floor(x) + on[axis]);
+        sum += weight * rgba[4 * (r + side * (g + side * b)) + channel];
+      }
+      return sum;
+    });
+  };
+  const working = await workingColours(page);
+  const line = page.getByLabel("Line between the photo and its repainting");
+  await line.fill("0");
+  await page.waitForTimeout(300);
+  for (const i of [0, 1, 2, 3, 4, 5, 6, 8, 10]) {
+    const expected = through(working[i].map((byte) => byte / 255));
+    const shown = await screenAt(page, middle(i));
+    expect(Math.max(...shown.map((x, c) => Math.abs(x - expected[c]))), `patch ${i}: ${shown} for ${expected}`).toBeLessThan(5);
+  }
+  await line.fill("1");
+  await page.waitForTimeout(300);
+  for (const i of [1, 4]) {
+    const [r, g, b] = working[i].map((byte) => LINEAR[byte]);
+    const plain = viewing.seen({ r, g, b }, { kind: "plain", steps: 5 });
+    const expected = [plain.r, plain.g, plain.b].map((x) => 255 * Math.min(1, Math.max(0, srgbOfLinear(x))));
+    const shown = await screenAt(page, middle(i));
+    expect(Math.max(...shown.map((x, c) => Math.abs(x - expected[c])))).toBeLessThan(4);
+  }
 });
 
 test("the white: a neutral is picked, the areas' colours follow, and it is taken back", async ({ page }) => {

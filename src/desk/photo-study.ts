@@ -5,42 +5,18 @@ import { emptyMap, mapSizeOf, unpackMap, wholePhoto, type AreasMeasured, type Fr
 import type { PhotoRow } from "@/db/photos";
 import type { Study } from "@/db/painting-document";
 import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
+import { AskedWorker } from "./asked-worker";
 import { useDesk, whiteOf } from "./desk-store";
 
-type Asked<K extends PhotoQuestion["kind"]> = Omit<Extract<PhotoQuestion, { kind: K }>, "kind" | "job">;
-
 /** The worker that knows the photo's pixels: proposes, measures, splits. */
-export class PhotoStudy {
-  private readonly worker: Worker;
-  private job = 0;
-  private readonly waiting = new Map<number, { resolve: (answer: never) => void; reject: (error: Error) => void }>();
+export type PhotoStudy = AskedWorker<PhotoQuestion, PhotoAnswers, Extract<PhotoReply, { kind: never }>>;
 
-  constructor(pixels: PixelArray) {
-    this.worker = new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" });
-    this.worker.onmessage = ({ data }: MessageEvent<PhotoReply>) => {
-      const asked = this.waiting.get(data.job);
-      this.waiting.delete(data.job);
-      if (data.kind === "answered") asked?.resolve(data.answer as never);
-      else asked?.reject(new Error(data.message));
-    };
-    this.worker.onerror = () => {
-      for (const { reject } of this.waiting.values()) reject(new Error("The study of the photo stopped. Load the page again."));
-      this.waiting.clear();
-    };
-    this.worker.postMessage({ kind: "open", width: pixels.width, height: pixels.height, data: pixels.data });
-  }
-
-  ask<K extends PhotoQuestion["kind"]>(kind: K, question: Asked<K>): Promise<PhotoAnswers[K]> {
-    const job = ++this.job;
-    return new Promise((resolve, reject) => {
-      this.waiting.set(job, { resolve, reject });
-      this.worker.postMessage({ kind, job, ...question });
-    });
-  }
-
-  close(): void {
-    this.worker.terminate();
-  }
+function studyOf(pixels: PixelArray): PhotoStudy {
+  return new AskedWorker(() => {
+    const worker = new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" });
+    worker.postMessage({ kind: "open", width: pixels.width, height: pixels.height, data: pixels.data });
+    return worker;
+  });
 }
 
 /** The photo on the desk and all that is known of it. */
@@ -83,14 +59,14 @@ export function useOpenedPhoto(row: PhotoRow): OpenPhoto {
     decode(`/api/photos/${row.id}?copy=working`).then(
       (pixels) => {
         if (left) return;
-        study = new PhotoStudy(pixels);
+        study = studyOf(pixels);
         setLoaded({ pixels, study });
       },
       () => !left && setLoaded("failed"),
     );
     return () => {
       left = true;
-      study?.close();
+      study?.stop();
     };
   }, [row.id]);
   return useMemo(() => ({

@@ -5,12 +5,14 @@ import { PAPERS } from "../film/paper";
 import { HANDBOOK, pigmentById } from "../pigment/handbook";
 import { hueOrder, tintingStrengthOf } from "../pigment/order";
 import { lchOfLab } from "../spectrum/lab";
+import { rankOnGrid } from "./closest";
+import { fullMetric, judged } from "./metric";
 import { nelderMead } from "./nelder-mead";
 import { paintModel } from "./paint";
 import { MAX_PARTS, partsNear, roundMix, TOUCH } from "./parts";
 import { predict } from "./predict";
 import { valueRange } from "./range";
-import { buildReachTable, gridMix } from "./reach-table";
+import { buildReachTable, GRID_LOADS, gridLoadsUpTo, gridMix } from "./reach-table";
 import { pickWays, type Way } from "./ways";
 
 const paper = PAPERS[0];
@@ -159,5 +161,41 @@ describe("orders and ladders", () => {
     expect(() => predict([], 0.5, paper)).toThrow(RangeError);
     expect(() => predict([{ paint: paint("PB29"), parts: 0 }], 0.5, paper)).toThrow(RangeError);
     expect(() => predict([{ paint: paint("PB29"), parts: 1 }], Number.NaN, paper)).toThrow(RangeError);
+  });
+});
+
+describe("judging a mix", () => {
+  const target = { L: 50, a: 20, b: 20 };
+  test("plain CIEDE2000 with the value weight: kL is its inverse (Sharma, Wu and Dalal 2005)", () => {
+    const off = judged(target, 55, 20, 20, fullMetric(2));
+    expect(off).toBeCloseTo(2 * judged(target, 55, 20, 20, fullMetric(1)), 6);
+    expect(judged(target, 50, 20, 20, fullMetric(1.5))).toBe(0);
+  });
+  test("with hues free a turn along the same warmth costs nothing, value and chroma still do", () => {
+    const free = { valueWeight: 1.5, freeHue: true };
+    const pole = (55 * Math.PI) / 180;
+    const mirrored = (h: number): { a: number; b: number } => ({ a: 30 * Math.cos(pole + h), b: 30 * Math.sin(pole + h) });
+    const [one, two] = [mirrored(0.7), mirrored(-0.7)];
+    expect(judged({ L: 50, ...one }, 50, two.a, two.b, free)).toBeCloseTo(0, 9);
+    expect(judged({ L: 50, ...one }, 50, two.a, two.b, { ...free, freeHue: false })).toBeGreaterThan(10);
+    expect(judged({ L: 50, ...one }, 60, one.a, one.b, free)).toBeCloseTo(15, 9);
+    expect(judged({ L: 50, ...one }, 50, -one.a, -one.b, free)).toBeGreaterThan(1);
+    expect(judged({ L: 50, ...one }, 50, one.a / 2, one.b / 2, free)).toBeGreaterThan(1);
+  });
+  test("the grid ranks as the metric judges: the nearest of its points, no stronger than allowed", () => {
+    const paints = ["PB29", "PBr7-burnt-sienna", "PY43"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+    const table = buildReachTable(paints, PAPERS[0], { maxPaints: 2, maxPigments: 3 });
+    const dark = { L: 25, a: 5, b: 5 };
+    for (const strongest of [1, 0.25]) {
+      const { cost, point } = rankOnGrid(dark, table, { valueWeight: 1, freeHue: true, strongest: () => strongest });
+      cost.forEach((best, c) => {
+        const [from, to] = [table.firstPoint[c], table.firstPoint[c + 1]];
+        const allowed = Array.from({ length: to - from }, (_, i) => i).filter((i) => gridMix(table.combinations[c], table.loudness, i).load <= strongest + 1e-9);
+        const tried = allowed.map((i) => judged(dark, table.L[from + i], table.a[from + i], table.b[from + i], { valueWeight: 1, freeHue: true }));
+        expect(Math.sqrt(best)).toBeCloseTo(Math.min(...tried), 4);
+        expect(allowed).toContain(point[c]);
+      });
+    }
+    expect([gridLoadsUpTo(1), gridLoadsUpTo(0)]).toEqual([GRID_LOADS, 1]);
   });
 });

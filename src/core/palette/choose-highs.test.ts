@@ -6,6 +6,7 @@ import { HANDBOOK } from "../pigment/handbook";
 import { DEFAULT_MATCH, prepareMatch } from "../mix/match";
 import { paintModel } from "../mix/paint";
 import { choosePalettes } from "./choose";
+import { darkDemand, withinDemand } from "./demands";
 import { mixCosts } from "./mix-costs";
 
 describe("the best palette of real pigments, against the HiGHS solver (mixed-integer programming)", async () => {
@@ -28,6 +29,19 @@ describe("the best palette of real pigments, against the HiGHS solver (mixed-int
     if (best[1].error - best[0].error > 1e-4) {
       const chosen = paints.map((_, p) => p).filter((p) => (Columns[`y${p}`] as { Primal: number }).Primal > 0.5);
       expect(best[0].paints).toEqual(chosen);
+    }
+  });
+
+  test("under a demand, the darkest value and an area that must be reached: the same optimum, or none for either", () => {
+    const dark = darkDemand(table, 3);
+    const near = withinDemand(costs, 3, 4);
+    const asked = { ...costs, demands: [dark, near] };
+    for (const { size, best } of choosePalettes(asked, [1, 2, 3])) {
+      const program = paletteProgram({ ...costs, costs: [...costs.costs, dark, near], weights: [...costs.weights, 1, 1] }, size);
+      const { ObjectiveValue, Status } = solver.solve(program, { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+      expect(Status).toBe("Optimal");
+      if (best.length === 0) expect(ObjectiveValue).toBeGreaterThan(1e5);
+      else expect(best[0].error).toBeCloseTo(ObjectiveValue / total, 4);
     }
   });
 });

@@ -7,7 +7,7 @@ import { predict } from "../mix/predict";
 import { valueRange } from "../mix/range";
 import { seededRandom } from "../random";
 import { MAX_PAINTS } from "./choice/paint-set";
-import { choosePalettes, Stopped } from "./choose";
+import { choosePalettes, choosePrepared, prepareChoice, Stopped, type SizeChoice } from "./choose";
 import { recommendedSize, servedBy, whatOneMoreBuys } from "./gain";
 import { withinDemand } from "./demands";
 import { mixCosts, type MixCosts } from "./mix-costs";
@@ -106,6 +106,40 @@ describe("the best palettes of all, against trying every one", () => {
     const size = recommendedSize(choices);
     const [now, next] = [choices.find((c) => c.size === size)!, choices.find((c) => c.size === size + 1)];
     if (next) expect(now.best[0].error - next.best[0].error).toBeLessThan(0.4);
+  });
+});
+
+describe("a recommended size", () => {
+  const choice = (size: number, error: number | null): SizeChoice => ({ size, outOf: 1, nodes: 1, best: error === null ? [] : [{ paints: [], error }] });
+  const sizes = [choice(1, 9), choice(2, 4), choice(3, 1.2), choice(4, 1.1), choice(5, 1.05), choice(6, 1.04)];
+  test.each([[1, Infinity, 3], [4, 9, 4], [1, 2, 2], [7, 9, 6]])("between %d and %d: %d", (from, to, expected) => expect(recommendedSize(sizes, from, to)).toBe(expected));
+  test("sizes that can't do what must be reached don't count; nothing found, nothing recommended", () => {
+    expect(recommendedSize([choice(1, null), choice(2, null), ...sizes.slice(2)])).toBe(3);
+    expect(recommendedSize([choice(1, null)])).toBe(0);
+  });
+});
+
+describe("larger choices, where only the search's own bounds help", () => {
+  test.each([[16, 6, 21], [18, 3, 22]])("%i paints, %i targets: fours and fives like every palette tried", (paints, targets, seed) => {
+    const costs = madeUp(paints, targets, seed);
+    for (const { size, best, nodes } of choosePalettes(costs, [4, 5])) {
+      expect(best.map(({ error }) => error)).toEqual(bruteForce(costs, size, 5).map(({ error }) => expect.closeTo(error, 9)));
+      expect(nodes).toBeLessThan(subsets(paints, size).length);
+    }
+  });
+  test("a size on its own is the same as one after the others, and beginning from anything changes nothing", () => {
+    const prepared = prepareChoice(madeUp(15, 8, 31));
+    const [, , , five] = choosePrepared(prepared, [2, 3, 4, 5]);
+    const [alone] = choosePrepared(prepared, [5]);
+    const [begun] = choosePrepared(prepared, [5], undefined, 5, undefined, [[14, 13, 12], [0]]);
+    for (const other of [alone, begun]) expect(other.best.map(({ error }) => error)).toEqual(five.best.map(({ error }) => expect.closeTo(error, 9)));
+  });
+  test("many palettes that do equally well: five of them, each once", () => {
+    const costs = madeUp(12, 2, 3);
+    costs.costs.forEach((row) => row.fill(0));
+    const [{ best }] = choosePalettes(costs, [4]);
+    expect(best.map(({ error }) => error)).toEqual([0, 0, 0, 0, 0]);
+    expect(new Set(best.map(({ paints }) => paints.join())).size).toBe(5);
   });
 });
 
