@@ -3,6 +3,7 @@ import { request as httpRequest } from "node:http";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 import sharp from "sharp";
+import { newPainting } from "@/db/painting-document";
 import { freePort, launch, startServer, type RunningServer } from "./server";
 
 let server: RunningServer;
@@ -88,8 +89,7 @@ test("a refused photo is explained on the desk and nothing else changes", async 
 test("what is no painting is not saved, and unknown addresses say so", async ({ page }) => {
   const put = (id: string, body: string): Promise<Response> => fetch(`${server.url}/api/paintings/${id}`, { method: "PUT", body });
   const someId = "7d1c5c8e-1f57-4a55-9f53-0d9b5b7a1c11";
-  const study = { frame: null, sheet: null, white: null, map: null, wish: { way: "follow" }, curve: { kind: "lights" }, pairs: [] };
-  const empty = { title: "A", paperId: "cotton-rough", areas: [], palette: [], study };
+  const empty = newPainting("A", "cotton-rough");
   expect((await put(someId, "{")).status).toBe(400);
   expect((await put(someId, JSON.stringify({ revision: 0, document: { ...empty, title: "" } }))).status).toBe(400);
   expect((await put(someId, JSON.stringify({ revision: 0, document: empty }))).status).toBe(404);
