@@ -1,6 +1,7 @@
 import type { Lab } from "../spectrum/colour";
 import { polishMixes, rankOnGrid, gridColour } from "../mix/closest";
 import { fullMetric, type MixMetric } from "../mix/metric";
+import { refineMixes } from "../mix/refine";
 import type { ReachTable } from "../mix/reach-table";
 
 /** One area as the choice of a palette sees it. */
@@ -27,12 +28,16 @@ export interface MixCosts {
 /** Errors up to this are seen by nobody and count nothing, or five palettes that all do would be told apart by nothing. CIEDE2000, from memory. */
 export const UNSEEN = 0.5;
 
-/** Combinations of each target that are optimised with the full film model; the others keep their cost on the grid. */
-const POLISHED = 240;
+/** Combinations whose nearest grid point is off by more than this keep that cost; the others are refined with the full film model. Measured: the grid is off by 10 at most where a mix is right. */
+const REFINED = 16;
+/** At most so many for each target, nearest first: reached only by more than about fifty paints. */
+const MOST_REFINED = 12_000;
+/** The best of each target are optimised once more, by another way that minds the edges of what can be mixed. */
+const POLISHED = 48;
 
 /**
  * The error of the best mix of every combination for every target: from the reach table's grid,
- * and optimised with the full film model where a combination is among the target's best.
+ * refined with the full film model wherever the grid comes near.
  * @param metric a value weight for plain CIEDE2000, or another way to judge a mix
  * @param onTarget told after each target, for progress
  */
@@ -43,7 +48,12 @@ export function mixCosts(targets: readonly PaletteTarget[], table: ReachTable, m
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
     const colours = gridColour(table, ranking);
-    for (const polished of polishMixes(lab, table, judge, ranking, POLISHED)) {
+    const near = [...cost.keys()].filter((c) => cost[c] <= REFINED);
+    const refined = near.length > MOST_REFINED ? near.sort((a, b) => cost[a] - cost[b]).slice(0, MOST_REFINED) : near;
+    // The grid's cost is by CIE94's weights: what is refined is judged anew.
+    for (const c of refined) cost[c] = Infinity;
+    refineMixes(lab, table, judge, ranking, refined, cost, colours);
+    for (const polished of polishMixes(lab, table, judge, { ...ranking, cost }, POLISHED)) {
       if (polished.cost >= cost[polished.index]) continue;
       cost[polished.index] = polished.cost;
       colours.set([polished.made.L, polished.made.a, polished.made.b], 3 * polished.index);
