@@ -65,8 +65,10 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
 
   // By dragging onto a well: that paint goes, this one comes.
   const held = await wells(page);
-  const grip = candidates.locator("[data-grip]").first();
-  const comes = (await grip.getAttribute("data-grip"))!;
+  // The list is sorted anew by what each would do now.
+  await page.waitForTimeout(1500);
+  const comes = (await candidates.locator("[data-grip]").first().getAttribute("data-grip"))!;
+  const grip = candidates.locator(`[data-grip="${comes}"]`);
   await grip.scrollIntoViewIfNeeded();
   const from = (await grip.boundingBox())!;
   const to = (await page.locator(`[data-well="${held[2]}"]`).boundingBox())!;

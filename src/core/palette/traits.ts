@@ -57,7 +57,7 @@ export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulation }
   switch (kind) {
     case "yellow": return pure && within(h, 72, 115) && chroma > 30;
     case "red": return pure && within(h, 0, 48) && chroma > 35;
-    case "magenta": return pure && within(h, 320, 8) && chroma > 40;
+    case "magenta": return pure && within(h, 320, 355) && chroma > 40;
     case "blue": return pure && within(h, 225, 300) && chroma > 18;
     case "cyan": return pure && within(h, 200, 263) && chroma > 18;
     case "earth": return family === "earth";
