@@ -101,7 +101,7 @@ test("a new photo opens at the first step; each way of seeing shows what the com
 });
 
 test("in paint: each patch shows the nearest colour that the tray makes, as the computation says; the line keeps the photo beside it", async ({ page }) => {
-  await bring(page, "chart-in-paint.png", await chart());
+  await bring(page, "painted.png", await chart());
   const names = ["Yellow ochre", "Light red", "Ultramarine"];
   await page.getByRole("button", { name: "paint", exact: true }).click();
   const picker = page.getByRole("dialog", { name: "Lay a paint in the tray" });
