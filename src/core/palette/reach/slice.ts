@@ -1,7 +1,7 @@
 import { outlinesOf } from "../../areas/outline";
 import { temperatureOf } from "../../spectrum/describe";
 import type { Lab } from "../../spectrum/colour";
-import { LOADS, STEPS, type Lattice } from "./lattice";
+import { LOADS, type Lattice } from "./lattice";
 
 /** Half the side of the hue and chroma plane, CIELAB units, and its cells. */
 export const PLANE_HALF = 110;
@@ -133,6 +133,3 @@ export function withinSlice({ outlines }: Pick<ReachSlice, "outlines">, { a, b }
   }
   return inside;
 }
-
-/** Number of steps along a pair's path, for those who read it. */
-export const PATH_STEPS = STEPS;
