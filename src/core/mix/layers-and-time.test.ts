@@ -118,10 +118,11 @@ describe("fading, an estimate by class", () => {
 
 describe("likely error", () => {
   const typical = one("PB29")[0].paint;
-  const measured = { ...typical, basis: "measured" as const };
+  const measured = { ...typical, measured: { miss: 1.04, loads: [0.05, 1] as const, on: "2026-10-03", way: "card" } };
+  const earlier = { ...typical, measured: { ...measured.measured, on: "2026-03-01" } };
   test("is the trial's for unseen mixes of two, smaller for measured paints, between for half and half", () => {
-    expect(likelyErrorOf([typical, typical])).toEqual({ median: 5, p90: 12, basis: "typical" });
-    expect(likelyErrorOf([measured, measured])).toEqual({ median: 1.3, p90: 3.5, basis: "measured" });
+    expect(likelyErrorOf([typical, typical])).toEqual({ median: 5, p90: 12, basis: "typical", measurements: [] });
+    expect(likelyErrorOf([measured, measured])).toEqual({ median: 1.3, p90: 3.4, basis: "measured", measurements: [{ on: "2026-10-03", way: "card" }] });
     const half = likelyErrorOf([typical, measured]);
     expect(half.basis).toBe("mixed");
     expect(half.median).toBeGreaterThan(1.3);
@@ -129,7 +130,18 @@ describe("likely error", () => {
   });
   test("grows with the paints and with the distance from a measured wash", () => {
     expect(likelyErrorOf([typical]).median).toBeLessThan(likelyErrorOf([typical, typical, typical]).median);
-    expect(likelyErrorOf([measured], 2).median).toBeGreaterThan(likelyErrorOf([measured]).median);
+    expect(likelyErrorOf([measured], 0.01).median).toBeGreaterThan(likelyErrorOf([measured], 0.1).median);
+    expect(likelyErrorOf([measured], 0.1).median).toBe(likelyErrorOf([measured]).median);
+  });
+  test("names every measurement that it stands on, newest first", () => {
+    expect(likelyErrorOf([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual(["2026-10-03", "2026-03-01"]);
+  });
+  test("a measured paint has its own optics, whatever strength its label says", () => {
+    const K = Array.from({ length: 36 }, (_, i) => i / 10);
+    const own = paintModel("own", [{ pigmentId: "PB29", share: 1 }], 0.5, { ...measured.measured, K, S: K.map(() => 0.2) });
+    expect([...own.optics.K]).toEqual(K);
+    expect(own.measured?.on).toBe("2026-10-03");
+    expect(own.pigmentIds).toEqual(["PB29"]);
   });
 });
 

@@ -1,6 +1,20 @@
 import { blendOptics, type Optics } from "../pigment/optics";
+import type { Load } from "../film/load";
 import type { PigmentShare } from "../pigment/share";
 import { pigmentById, type Pigment } from "../pigment/handbook";
+
+/** Optics fitted to a painter's own swatches, and what is known of how good they are. */
+export interface MeasuredOptics {
+  readonly K: readonly number[];
+  readonly S: readonly number[];
+  /** How far predictions of its washes are likely to be off, median dE00. */
+  readonly miss: number;
+  /** Least and greatest load that was measured. */
+  readonly loads: readonly [Load, Load];
+  /** Day of the measurement, e.g. "2026-11-25", and the way it was taken. */
+  readonly on: string;
+  readonly way: string;
+}
 
 /** A paint as the film model sees it. */
 export interface PaintModel {
@@ -13,17 +27,19 @@ export interface PaintModel {
   readonly weight: number;
   /** Share of the load that seems to go in drying on a fully absorbent sheet. */
   readonly dryingShift: number;
-  readonly basis: "typical" | "measured";
+  /** The measurement that its optics stand on; null for the handbook's typical ones. */
+  readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way"> | null;
 }
 
 /** What a wash of a pigment with no known large shift loses in drying. From memory. */
 const ORDINARY_DRYING_SHIFT = 0.05;
 
 /**
- * Paint model from its pigments' typical optics.
- * @param tintingStrength 1 typical; a student's paint with filler has less. Scales K and S.
+ * Paint model from its own measured optics where there are any, else from its pigments' typical ones.
+ * @param tintingStrength 1 typical; a student's paint with filler has less. Scales K and S of the
+ * handbook; what was measured has it in it already.
  */
-export function paintModel(id: string, pigments: readonly PigmentShare[], tintingStrength = 1): PaintModel {
+export function paintModel(id: string, pigments: readonly PigmentShare[], tintingStrength = 1, measured: MeasuredOptics | null = null): PaintModel {
   const total = pigments.reduce((sum, { share }) => sum + share, 0);
   const known: { pigment: Pigment; share: number }[] = pigments.map(({ pigmentId, share }) => ({
     pigment: pigmentById(pigmentId),
@@ -32,11 +48,11 @@ export function paintModel(id: string, pigments: readonly PigmentShare[], tintin
   const mean = (of: (pigment: Pigment) => number): number => known.reduce((sum, { pigment, share }) => sum + share * of(pigment), 0);
   return {
     id,
-    optics: blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength }))),
+    optics: measured ? { K: Float64Array.from(measured.K), S: Float64Array.from(measured.S) } : blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength }))),
     pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
     granulation: mean(({ granulation }) => granulation),
     weight: mean(({ weight }) => weight),
     dryingShift: mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
-    basis: "typical",
+    measured,
   };
 }

@@ -60,6 +60,6 @@ export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Pred
     dryReflectance,
     hills: colour(dryAt(load * texture.loads[0])),
     hollows: colour(dryAt(load * texture.loads[2])),
-    likelyError: likelyErrorOf(mix.map(({ paint }) => paint)),
+    likelyError: likelyErrorOf(mix.map(({ paint }) => paint), load),
   };
 }

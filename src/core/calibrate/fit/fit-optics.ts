@@ -1,0 +1,126 @@
+import { filmReflectance } from "../../film/film";
+import { DRY_SURFACE, insideOf } from "../../film/surface";
+import { textureOf } from "../../film/texture";
+import type { Load } from "../../film/load";
+import type { PaintModel } from "../../mix/paint";
+import type { Optics } from "../../pigment/optics";
+import { BANDS, type Reflectance } from "../../spectrum/bands";
+import type { Lab, Xyz } from "../../spectrum/colour";
+import { deltaE00 } from "../../spectrum/difference";
+import { labOfXyz } from "../../spectrum/lab";
+import { linearSrgbOfXyz, xyzOfLinearSrgb } from "../../spectrum/srgb";
+import { xyzOfReflectance } from "../../spectrum/xyz";
+import { CORRECTIONS, correctedOptics, LIKELY } from "./corrections";
+import { leastSquares, type LeastSquares } from "./least-squares";
+
+/** What was measured of one swatch, or of one part of it. */
+export interface Reading {
+  /** Swatches brushed from one puddle have the same number; their load is estimated together. */
+  readonly puddle: number;
+  /** What the load was meant to be. */
+  readonly meantLoad: Load;
+  readonly over: "paper" | "black";
+  readonly lab: Lab;
+  /** Spectrum, where the reading has one: it is fitted in the place of Lab. */
+  readonly reflectance?: Reflectance;
+  /** Channels of the photo that were cut off at nothing (linear sRGB r, g, b): the colour lies beyond what it could hold. */
+  readonly cutOff?: readonly [boolean, boolean, boolean];
+  /** Own uncertainty of the reading, dE00, beyond the usual. */
+  readonly unsure?: number;
+}
+
+/** The sheet that swatches were painted on. */
+export interface Ground {
+  /** Reflectance of the bare paper, seen from outside. */
+  readonly paper: Reflectance;
+  /** Reflectance of the bare black line; null when nothing was painted over black. */
+  readonly black: Reflectance | null;
+  /** Relative spread of the load that a smooth paint has on it. */
+  readonly roughness: number;
+}
+
+/** Fitted optics with everything that tells how good they are. */
+export interface FittedOptics {
+  readonly optics: Optics;
+  /** Load of each puddle as estimated, by its number. */
+  readonly loads: ReadonlyMap<number, Load>;
+  /** The fitted colour of each reading and how far it is from the measured one. */
+  readonly fitted: readonly { readonly lab: Lab; readonly dE00: number }[];
+  /** Root mean square of those differences, dE00. */
+  readonly rms: number;
+  /** The fit itself, from which the likely error of predictions is reckoned. */
+  readonly solution: LeastSquares;
+}
+
+/** How far a puddle's load may be from what was meant: one standard deviation of its logarithm. From memory, for drops counted. */
+export const LOAD_UNSURE = 0.14;
+/** A reading is off by this much even when all goes well, CIELAB units near grey; more where chroma is high. From memory. */
+const LAB_UNSURE = 1.2;
+/** A meter's reading is off by this share of full scale, and the model by this share of the reading itself. From memory. */
+const SPECTRUM_UNSURE = { floor: 0.006, share: 0.025 } as const;
+
+function clipped(xyz: Xyz, cutOff: readonly [boolean, boolean, boolean]): Xyz {
+  const { r, g, b } = linearSrgbOfXyz(xyz);
+  return xyzOfLinearSrgb({ r: cutOff[0] ? Math.max(0, r) : r, g: cutOff[1] ? Math.max(0, g) : g, b: cutOff[2] ? Math.max(0, b) : b });
+}
+
+/** A film model of the readings: reflectance of each for given optics and loads. */
+function seenBy(readings: readonly Reading[], ground: Ground, granulation: number) {
+  const texture = textureOf(ground.roughness, granulation);
+  const inside = (seen: Reflectance): Reflectance => seen.map((r) => Math.max(0, insideOf(r, DRY_SURFACE)));
+  const under = { paper: inside(ground.paper), black: ground.black && inside(ground.black) };
+  return ({ K, S }: Optics, loads: ReadonlyMap<number, Load>): Reflectance[] =>
+    readings.map(({ puddle, over }) => {
+      const below = under[over];
+      if (!below) throw new RangeError("A swatch over black needs the colour of the bare black.");
+      return filmReflectance(K, S, loads.get(puddle)!, below, DRY_SURFACE, texture, 1, new Float64Array(BANDS));
+    });
+}
+
+/**
+ * Fits a paint's K and S to its swatches: the handbook's optics under smooth corrections, loads
+ * estimated with them, so that the squares of all differences are least, each in units of what is
+ * likely: readings as measured, corrections and loads as expected beforehand (maximum a posteriori).
+ * @param base the paint as the handbook has it
+ * Throws a RangeError without a reading.
+ */
+export function fitOptics(base: Pick<PaintModel, "optics" | "granulation">, readings: readonly Reading[], ground: Ground): FittedOptics {
+  if (readings.length === 0) throw new RangeError("There is nothing to fit: no swatch was read.");
+  const puddles = [...new Set(readings.map(({ puddle }) => puddle))];
+  const meant = puddles.map((puddle) => Math.log(readings.find((reading) => reading.puddle === puddle)!.meantLoad));
+  const model = seenBy(readings, ground, base.granulation);
+  const loadsAt = (at: Float64Array): Map<number, Load> => new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i])]));
+  const colourOf = (reflectance: Reflectance, { cutOff }: Reading): Lab => {
+    const xyz = xyzOfReflectance(reflectance);
+    return labOfXyz(cutOff ? clipped(xyz, cutOff) : xyz);
+  };
+  const residuals = (at: Float64Array): Float64Array => {
+    const made = model(correctedOptics(base.optics, at), loadsAt(at));
+    const list: number[] = [];
+    readings.forEach((reading, i) => {
+      const { lab, reflectance } = reading;
+      if (reflectance) {
+        // Neighbouring bands tell much the same: together they count as a dozen.
+        for (let band = 0; band < BANDS; band++) {
+          list.push((made[i][band] - reflectance[band]) / (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * reflectance[band])));
+        }
+        return;
+      }
+      const own = colourOf(made[i], reading);
+      const unsure = Math.hypot(LAB_UNSURE, reading.unsure ?? 0);
+      const chroma = unsure * (1 + 0.045 * Math.hypot(lab.a, lab.b));
+      list.push((own.L - lab.L) / unsure, (own.a - lab.a) / chroma, (own.b - lab.b) / chroma);
+    });
+    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i] / LIKELY[i]);
+    meant.forEach((load, i) => list.push((at[CORRECTIONS + i] - load) / LOAD_UNSURE));
+    return Float64Array.from(list);
+  };
+  const solution = leastSquares(residuals, Float64Array.of(...new Float64Array(CORRECTIONS), ...meant));
+  const optics = correctedOptics(base.optics, solution.at);
+  const loads = loadsAt(solution.at);
+  const fitted = model(optics, loads).map((reflectance, i) => {
+    const lab = colourOf(reflectance, readings[i]);
+    return { lab, dE00: deltaE00(lab, readings[i].lab) };
+  });
+  return { optics, loads, fitted, rms: Math.sqrt(fitted.reduce((sum, { dE00 }) => sum + dE00 * dE00, 0) / fitted.length), solution };
+}

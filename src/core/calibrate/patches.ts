@@ -1,0 +1,114 @@
+import type { Paper } from "../film/paper";
+import { loadOfWater, type WaterParts } from "../film/load";
+import type { PaintModel } from "../mix/paint";
+import { BANDS, type Reflectance } from "../spectrum/bands";
+import type { Lab } from "../spectrum/colour";
+import { labOfXyz, xyzOfLab } from "../spectrum/lab";
+import { xyzOfReflectance } from "../spectrum/xyz";
+import type { RowRead } from "./card/read-card";
+import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
+import { likelyMiss } from "./fit/likely-miss";
+import { CARD_WATER } from "./washes";
+
+/** What lies at a place that was measured. */
+export const PATCH_KINDS = ["wash", "across on paper", "across on line", "bare line", "bare paper"] as const;
+export type PatchKind = (typeof PATCH_KINDS)[number];
+
+/** One place measured, by whatever way: photo, meter, typed numbers, a file. */
+export interface MeasuredPatch {
+  readonly what: PatchKind;
+  /** Swatches brushed from one puddle have the same number. */
+  readonly swatch: number;
+  /** Water to one part of paint, as it was meant. */
+  readonly waterParts: WaterParts;
+  readonly lab: Lab;
+  readonly reflectance?: readonly number[];
+  readonly cutOff?: readonly [boolean, boolean, boolean];
+  readonly unsure?: number;
+  /** Set aside by the painter. */
+  readonly leftOut?: boolean;
+}
+
+/** What the patches give to fit. */
+interface ToFit {
+  readonly readings: readonly Reading[];
+  /** Which patch each reading is. */
+  readonly indices: readonly number[];
+  readonly ground: Ground;
+}
+
+/** A bare line lighter than this is no black line, L*. */
+const BLACK_LINE = 45;
+
+const spectrumOf = ({ reflectance }: MeasuredPatch): Reflectance | undefined => reflectance && Float64Array.from(reflectance);
+
+/** The bare sheet: its own spectrum if it was measured, else the paper's typical one, scaled where its colour was measured. */
+function paperOf(patches: readonly MeasuredPatch[], paper: Paper): Reflectance {
+  const bare = patches.find(({ what, leftOut }) => what === "bare paper" && !leftOut);
+  if (!bare) return paper.reflectance;
+  const scale = xyzOfLab(bare.lab).Y / xyzOfReflectance(paper.reflectance).Y;
+  return spectrumOf(bare) ?? paper.reflectance.map((r) => r * scale);
+}
+
+/** Sorts patches into readings and the ground that they were painted on. */
+function toFit(patches: readonly MeasuredPatch[], paper: Paper): ToFit {
+  const line = patches.find(({ what, leftOut, lab }) => what === "bare line" && !leftOut && lab.L < BLACK_LINE);
+  const black = line ? (spectrumOf(line) ?? new Float64Array(BANDS).fill(xyzOfLab(line.lab).Y)) : null;
+  const used = patches.flatMap((patch, index) => {
+    const { what, leftOut } = patch;
+    if (leftOut || what === "bare line" || what === "bare paper" || (what === "across on line" && !black)) return [];
+    const { swatch, waterParts, lab, cutOff, unsure } = patch;
+    const reading: Reading = { puddle: swatch, meantLoad: loadOfWater(waterParts), over: what === "across on line" ? "black" : "paper", lab, reflectance: spectrumOf(patch), cutOff, unsure };
+    return [{ reading, index }];
+  });
+  return {
+    readings: used.map(({ reading }) => reading), indices: used.map(({ index }) => index),
+    ground: { paper: paperOf(patches, paper), black, roughness: paper.roughness },
+  };
+}
+
+/** A paint fitted to its patches, ready to be kept. */
+export interface PaintFit extends Pick<FittedOptics, "optics" | "rms"> {
+  /** The fitted colour of each patch and its distance; null for one that was not fitted. */
+  readonly fitted: readonly ({ readonly lab: Lab; readonly dE00: number; readonly load: number } | null)[];
+  /** How far predictions of its washes are likely to be off, median dE00. */
+  readonly miss: number;
+  /** Least and greatest load that was measured. */
+  readonly loads: readonly [number, number];
+}
+
+/** Fewer washes than this tell too little. */
+export const LEAST_WASHES = 2;
+
+/**
+ * Fits a paint to the patches measured of it.
+ * @param base the paint as the handbook has it
+ * Returns words for the painter instead when there is too little to go by, or when what was
+ * measured is too far from any paint with these pigments.
+ */
+export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, patches: readonly MeasuredPatch[], paper: Paper): PaintFit | { readonly refused: string } {
+  const { readings, indices, ground } = toFit(patches, paper);
+  const washes = new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle));
+  if (washes.size < LEAST_WASHES) return { refused: "At least two washes on bare paper are needed to measure a paint." };
+  const fit = fitOptics(base, readings, ground);
+  if (fit.rms > TOO_FAR) {
+    return { refused: `These colours don't fit the paint's pigments: they are ${fit.rms.toFixed(0)} dE00 off in the mean. Is it the right paint, and are the washes in order?` };
+  }
+  const fitted: (PaintFit["fitted"][number])[] = patches.map(() => null);
+  indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
+  const loads = [...fit.loads.values()];
+  return { optics: fit.optics, rms: fit.rms, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
+}
+
+/** Further off than this in the mean, something else was painted than was said. From the simulated bench, where a wrong paint is over it as a rule. */
+const TOO_FAR = 6;
+
+/** The patches of a card's row. */
+export function patchesOfRow({ places }: Pick<RowRead, "places">, water: readonly WaterParts[] = CARD_WATER): MeasuredPatch[] {
+  return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure } }) => ({ what, swatch, waterParts: water[swatch], lab, cutOff, unsure }));
+}
+
+/** A patch from a spectrum. */
+export function patchOfSpectrum(what: PatchKind, swatch: number, waterParts: WaterParts, reflectance: Reflectance): MeasuredPatch {
+  return { what, swatch, waterParts, lab: labOfXyz(xyzOfReflectance(reflectance)), reflectance: [...reflectance] };
+}
