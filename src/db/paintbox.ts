@@ -1,5 +1,7 @@
 import { and, asc, eq, inArray, notInArray, sql } from "drizzle-orm";
+import type { MeasuredOptics } from "@/core";
 import type { Database } from "./database";
+import { measuredOptics } from "./measurements";
 import type { PaintEntry, PaintboxDocument } from "./paintbox-document";
 import { paintbox, paintPigments, paints } from "./schema";
 import { RevisionConflict } from "./revision";
@@ -17,6 +19,17 @@ export async function listPaints(db: Database): Promise<PaintEntry[]> {
   const byPaint = new Map<string, PaintEntry["pigments"]>();
   for (const { paintId, pigmentId, share } of shares) byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId, share }]);
   return rows.map(({ position: _position, createdAt: _createdAt, ...facts }) => ({ ...facts, pigments: byPaint.get(facts.id) ?? [] }));
+}
+
+/** A paint with the optics measured of it; null for none. */
+export interface StockedPaint extends PaintEntry {
+  readonly measured: MeasuredOptics | null;
+}
+
+/** All paints as they are mixed from: with their own measured optics where there are any. */
+export async function listStockedPaints(db: Database): Promise<StockedPaint[]> {
+  const [list, measured] = await Promise.all([listPaints(db), measuredOptics(db)]);
+  return list.map((paint) => ({ ...paint, measured: measured.get(paint.id) ?? null }));
 }
 
 /** The paintbox and its revision. */

@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import { boolean, check, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { PaintEntry, TravelBox } from "./paintbox-document";
 import { DEFAULT_APPROACH, type Approach } from "@/core";
+import type { MeasuringWay, StoredFit, StoredPatch } from "./measurement-document";
 import { NEW_STUDY, NO_RULES, type KeptPalette, type PaintingArea, type StoredRecipe, type StoredRules, type Study } from "./painting-document";
 
 /** Something owned: its label facts. Its optics come from its pigments in the handbook. */
@@ -105,3 +106,27 @@ export const palettePaints = pgTable("palette_paints", {
 
 /** What the painter set for all paintings to come, one row a setting. */
 export const settings = pgTable("settings", { key: text("key").primaryKey(), value: jsonb("value").notNull() });
+
+/** A card printed for swatches: which paint goes in which row. */
+export const swatchCards = pgTable("swatch_cards", {
+  id: integer("id").primaryKey().generatedAlwaysAsIdentity(),
+  paints: jsonb("paints").$type<string[]>().notNull(),
+  paperId: text("paper_id").notNull(),
+  on: date("made_on", { mode: "string" }).notNull(),
+});
+
+/** What was measured of a paint on one day. It outlives the paint's entry, so that undo brings back all of it. */
+export const measurements = pgTable("measurements", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  paintId: uuid("paint_id").notNull(),
+  on: date("measured_on", { mode: "string" }).notNull(),
+  way: text("way").$type<MeasuringWay>().notNull(),
+  paperId: text("paper_id").notNull(),
+  photoId: text("photo_id").references(() => photos.id),
+  cardId: integer("card_id"),
+  patches: jsonb("patches").$type<StoredPatch[]>().notNull(),
+  fit: jsonb("fit").$type<StoredFit>().notNull(),
+  /** False: set aside, an older one counts. */
+  counts: boolean("counts").notNull().default(true),
+  createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+}, (t) => [index("measurements_paint").on(t.paintId, t.on)]);

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useMemo, useState, type ReactNode } from "react";
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { StockedPaint } from "@/db/paintbox";
 import type { PaintingTitle, StoredPainting } from "@/db/paintings";
 import { isForField, useUndoKeys } from "@/ui/undo";
 import { useAutosave } from "@/ui/autosave";
@@ -28,7 +28,7 @@ import { WellDragging } from "./tray/well-dragging";
 
 interface DeskProps {
   readonly painting: StoredPainting;
-  readonly paints: readonly PaintEntry[];
+  readonly paints: readonly StockedPaint[];
   readonly titles: readonly PaintingTitle[];
 }
 

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { DEFAULT_MATCH, paintsInMix, type Lab, type MatchOptions, type Recipe } from "@/core";
 import type { MatchReply, MatchRequest } from "@/workers/match-messages";
+import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
 import type { KnownPaint } from "./paints";
 
@@ -37,7 +38,7 @@ export class Matcher {
     this.job++;
     this.post({
       kind: "match", job: this.job, paperId, options: { ...options }, targets: [...targets],
-      paints: paints.map(({ id, pigments, tintingStrength }) => ({ id, pigments: [...pigments], tintingStrength })),
+      paints: paints.map(messageOf),
     });
   }
 

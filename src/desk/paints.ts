@@ -2,22 +2,23 @@
 
 import { createContext, useContext, useMemo } from "react";
 import { paintModel, paperById, pigmentById, spreadPaints, type PaintModel, type Paper } from "@/core";
-import { MIXABLE, type PaintEntry } from "@/db/paintbox-document";
+import type { StockedPaint } from "@/db/paintbox";
+import { MIXABLE } from "@/db/paintbox-document";
 import type { NamedPart } from "@/ui/recipe-bar";
 import type { StoredRecipe } from "@/db/painting-document";
 import { useDesk } from "./desk-store";
 
 /** A paint of the box with its model. */
-export interface KnownPaint extends PaintEntry {
+export interface KnownPaint extends StockedPaint {
   readonly model: PaintModel;
   /** Colour Index names of its pigments, e.g. "PB29" or "PG36 PY150 PR101". */
   readonly codes: string;
 }
 
-export function knownPaint(paint: PaintEntry): KnownPaint {
+export function knownPaint(paint: StockedPaint): KnownPaint {
   return {
     ...paint,
-    model: paintModel(paint.id, paint.pigments, paint.tintingStrength),
+    model: paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured),
     codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
   };
 }

@@ -3,6 +3,7 @@
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { ReachCube } from "@/core";
 import type { Laid, ReachAnswers, ReachQuestion, ReachReply, ReachRequest } from "@/workers/reach-messages";
+import { messageOf } from "@/workers/paint-message";
 import { AskedWorker } from "./asked-worker";
 import { useDesk } from "./desk-store";
 import { usePaints, usePaper } from "./paints";
@@ -42,7 +43,7 @@ export function useLaid(only?: readonly string[]): Laid | null {
   return useMemo(() => {
     const own = (JSON.parse(key) as string[]).flatMap((id) => paints.get(id) ?? []).slice(0, 40);
     if (own.length === 0) return null;
-    return { paperId: paper.id, paints: own.map(({ id, pigments, tintingStrength }) => ({ id, pigments: [...pigments], tintingStrength })) };
+    return { paperId: paper.id, paints: own.map(messageOf) };
   }, [key, paints, paper]);
 }
 

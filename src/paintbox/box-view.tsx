@@ -3,16 +3,16 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { Plus, Printer, Trash2 } from "lucide-react";
 import { useMemo, useRef, type KeyboardEvent, type ReactNode } from "react";
-import { arrangePaints, BOX_ORDERS, fillWells, paintModel, PAPERS, pigmentById, resizeWells, type BoxOrder } from "@/core";
+import { arrangePaints, BOX_ORDERS, fillWells, PAPERS, pigmentById, resizeWells, type BoxOrder } from "@/core";
 import { MIXABLE, panOfRow, type PaintEntry, type PanKind, type TravelBox } from "@/db/paintbox-document";
 import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
+import { useModelOf } from "./measured";
 import { usePaintbox } from "./paintbox-store";
 
 const paper = PAPERS[0];
 const WELL_PX = { "whole pan": { width: 140, height: 84 }, "half pan": { width: 92, height: 60 } } as const;
 const codesOf = (paint: PaintEntry): string => paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
-const modelOf = (paint: PaintEntry) => paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength);
 
 function swapped(wells: TravelBox["wells"], from: number, to: number): TravelBox["wells"] {
   const next = [...wells];
@@ -41,6 +41,7 @@ function Well({ at, size, label, onKeyDown, children }: { at: number; size: { wi
 /** A paint in its well: dragged with the mouse, a pen or a finger. */
 function PanPaint({ at, paint, size, onOpen }: { at: number; paint: PaintEntry; size: { width: number; height: number }; onOpen: () => void }) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: at });
+  const modelOf = useModelOf();
   return (
     <div
       ref={setNodeRef} {...listeners} data-pan className={`relative cursor-grab touch-none ${isDragging ? "z-20 bg-base-100 opacity-90" : ""}`}
@@ -58,10 +59,11 @@ function PanPaint({ at, paint, size, onOpen }: { at: number; paint: PaintEntry; 
 /** One real box: its wells are filled, moved by dragging or with Alt and the arrow keys, ordered, and printed as labels. */
 function Box({ box, paints }: { box: TravelBox; paints: readonly PaintEntry[] }) {
   const { changeBox, removeBox, open } = usePaintbox((s) => s);
+  const modelOf = useModelOf();
   const grid = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
   const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
-  const pickable = useMemo(() => paints.filter(({ status }) => MIXABLE.has(status) || status === "wished for").map((paint) => ({ id: paint.id, name: paint.name, detail: codesOf(paint), search: paint.maker, model: modelOf(paint) })), [paints]);
+  const pickable = useMemo(() => paints.filter(({ status }) => MIXABLE.has(status) || status === "wished for").map((paint) => ({ id: paint.id, name: paint.name, detail: codesOf(paint), search: paint.maker, model: modelOf(paint) })), [paints, modelOf]);
   const setPans = (pan: PanKind, row: number): void => {
     const rowPans = Array.from({ length: box.rows }, (_, i) => (i === row ? pan : panOfRow(box, i)));
     changeBox(box.id, { rowPans });

@@ -1,6 +1,6 @@
 "use client";
 
-import { paintModel, PAPERS, screenColourOfLab, predict, writeGimpPalette, writeTable, type PaintRow } from "@/core";
+import { PAPERS, screenColourOfLab, predict, writeGimpPalette, writeTable, type PaintModel, type PaintRow } from "@/core";
 import { newPaint, paintboxDocument, paintFaults, paintForm, paintStatus, type PaintboxDocument, type PaintEntry } from "@/db/paintbox-document";
 
 /** Offers a text as a file to keep. */
@@ -22,9 +22,10 @@ export function exportJson(document: PaintboxDocument): void {
 }
 
 /** Each paint as one colour: a middle wash on white cotton. */
-export function exportGimpPalette({ paints }: PaintboxDocument): void {
-  const colours = paints.map(({ id, name, pigments, tintingStrength }) => {
-    const { rgb } = screenColourOfLab(predict([{ paint: paintModel(id, pigments, tintingStrength), parts: 1 }], 0.4, PAPERS[0]).dry);
+export function exportGimpPalette({ paints }: PaintboxDocument, modelOf: (paint: PaintEntry) => PaintModel): void {
+  const colours = paints.map((paint) => {
+    const { name } = paint;
+    const { rgb } = screenColourOfLab(predict([{ paint: modelOf(paint), parts: 1 }], 0.4, PAPERS[0]).dry);
     return { name, rgb: [rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)) as [number, number, number] };
   });
   offer("paintbox.gpl", "text/plain", writeGimpPalette("Paintbox", colours));

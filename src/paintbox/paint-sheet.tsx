@@ -2,11 +2,12 @@
 
 import { Plus, Star, Trash2, X } from "lucide-react";
 import { useId, useState, type ReactNode } from "react";
-import { labelContradictions, paintModel, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
+import { labelContradictions, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
 import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/db/paintbox-document";
 import { Caution } from "@/ui/caution";
 import { propertyWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
+import { useModelOf } from "./measured";
 import { usePaintbox } from "./paintbox-store";
 
 /** Paint in a typical full wash over a quarter sheet. From memory. */
@@ -134,7 +135,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
   const { change, remove, open } = usePaintbox((s) => s);
   const pigments = paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId));
   const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards ?? []))];
-  const model = paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength);
+  const model = useModelOf()(paint);
   const perMl = paint.price !== null && paint.sizeMl ? paint.price / paint.sizeMl : null;
   const doubts = labelContradictions(paint.label, pigments);
   const label = (key: keyof PaintEntry["label"]) => (text: string): Partial<PaintEntry> => ({ label: { ...paint.label, [key]: text } });

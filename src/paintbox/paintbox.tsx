@@ -2,7 +2,8 @@
 
 import { Star } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
-import { findTwins, hueOrder, lchOfLab, looksOf, paintModel, PAPERS, pigmentById, type PaintModel } from "@/core";
+import { findTwins, hueOrder, lchOfLab, looksOf, PAPERS, pigmentById, type PaintModel } from "@/core";
+import type { Measurement } from "@/db/measurement-document";
 import type { StoredPaintbox } from "@/db/paintbox";
 import { MIXABLE, paintStatus, type PaintEntry } from "@/db/paintbox-document";
 import { useAutosave } from "@/ui/autosave";
@@ -17,6 +18,7 @@ import { BoxView } from "./box-view";
 import { Gaps } from "./gaps";
 import { ImportDialog } from "./import-dialog";
 import { Lists } from "./lists";
+import { MeasuredProvider, useModelOf } from "./measured";
 import { PaintSheet } from "./paint-sheet";
 import { chosenPaints, QUESTIONS } from "./questions";
 
@@ -30,19 +32,8 @@ interface Shown {
   readonly codes: string;
 }
 
-const known = new WeakMap<PaintEntry, Shown>();
-
-/** A paint with its model, made once for each state of the paint. */
-function showOf(paint: PaintEntry): Shown {
-  const shown = known.get(paint) ?? makeShown(paint);
-  known.set(paint, shown);
-  return shown;
-}
-
-const makeShown = (paint: PaintEntry): Shown => ({
-  paint,
-  model: paintModel(`${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength}`, paint.pigments, paint.tintingStrength),
-  codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
+const showOf = (paint: PaintEntry, modelOf: (paint: PaintEntry) => PaintModel): Shown => ({
+  paint, model: modelOf(paint), codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
 });
 
 function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
@@ -99,8 +90,9 @@ function Room({ revision }: { revision: number }) {
   const [order, setOrder] = useState<Order>("by hue");
 
   useUndoKeys(store.temporal);
+  const modelOf = useModelOf();
 
-  const all = useMemo(() => document.paints.map(showOf), [document.paints]);
+  const all = useMemo(() => document.paints.map((paint) => showOf(paint, modelOf)), [document.paints, modelOf]);
   const shown = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     const chosen = new Set(chosenPaints(document.paints, choice));
@@ -151,7 +143,7 @@ function Room({ revision }: { revision: number }) {
               <ImportDialog />
               <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportCsv(document)}>CSV</button>
               <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportJson(document)}>JSON</button>
-              <button type="button" className="btn btn-ghost btn-sm" title="GIMP palette: a middle wash of each" onClick={() => exportGimpPalette(document)}>GPL</button>
+              <button type="button" className="btn btn-ghost btn-sm" title="GIMP palette: a middle wash of each" onClick={() => exportGimpPalette(document, modelOf)}>GPL</button>
             </span>
           </search>
           {all.length === 0 && <p className="name-face py-8 text-xl">The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.</p>}
@@ -183,11 +175,13 @@ function Room({ revision }: { revision: number }) {
 }
 
 /** The paintbox: every paint as its strip; one opens as a sheet; adding one takes a code and Enter. */
-export function Paintbox({ stored }: { stored: StoredPaintbox }) {
+export function Paintbox({ stored, measurements }: { stored: StoredPaintbox; measurements: readonly Measurement[] }) {
   const [store] = useState(() => createPaintboxStore(stored.document));
   return (
     <PaintboxProvider value={store}>
-      <Room revision={stored.revision} />
+      <MeasuredProvider stored={measurements}>
+        <Room revision={stored.revision} />
+      </MeasuredProvider>
     </PaintboxProvider>
   );
 }

@@ -4,7 +4,7 @@ import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { CONVENIENCE_MIXES, COUNTABLE_WATER, HANDBOOK, paintModel, PAPERS, paperById, pigmentById, waterWords, type PigmentShare } from "@/core";
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { StockedPaint } from "@/db/paintbox";
 import { PaintPicker, type PickablePaint } from "@/ui/paint-picker";
 import { RoomHeader } from "@/ui/room-header";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
@@ -15,9 +15,9 @@ import { PartRow } from "./part-row";
 const codesOf = (pigments: readonly PigmentShare[]): string => pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
 
 /** Own paints first, then the handbook's pigments and convenience mixes. */
-function allPaints(owned: readonly PaintEntry[]): readonly PickablePaint[] {
+function allPaints(owned: readonly StockedPaint[]): readonly PickablePaint[] {
   return [
-    ...owned.map(({ id, name, pigments, tintingStrength }) => ({ id, name, detail: `yours · ${codesOf(pigments)}`, model: paintModel(id, pigments, tintingStrength) })),
+    ...owned.map(({ id, name, pigments, tintingStrength, measured }) => ({ id, name, detail: `yours${measured ? ", measured" : ""} · ${codesOf(pigments)}`, model: paintModel(id, pigments, tintingStrength, measured) })),
     ...HANDBOOK.map(({ id, name, code, also }) => ({ id, name, detail: code, search: also?.join(" "), model: paintModel(id, [{ pigmentId: id, share: 1 }]) })),
     ...CONVENIENCE_MIXES.map(({ id, name, pigments }) => ({ id, name, detail: codesOf(pigments), model: paintModel(id, pigments) })),
   ];
@@ -38,7 +38,7 @@ function WaterSlider({ label, waterParts, onChange }: { label: string; waterPart
 }
 
 /** Up to three paints, moved part by part: what they make wet and dry, settling, as a glaze. */
-export function TryMix({ owned, start }: { owned: readonly PaintEntry[]; start: string | null }) {
+export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start: string | null }) {
   const paints = useMemo(() => allPaints(owned), [owned]);
   const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
   const [store] = useState(() => createTrialStore(start && byId.has(start) ? [start, start === "PBr7-burnt-sienna" ? "PB29" : "PBr7-burnt-sienna"] : ["PB29", "PBr7-burnt-sienna"]));

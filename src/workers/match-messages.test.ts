@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import { DEFAULT_MATCH, HANDBOOK } from "@/core";
 import { matchRequest, type MatchReply, type MatchRequest } from "./match-messages";
 
-const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1 }));
+const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null }));
 const job = (number: number, targets: number): MatchRequest => ({
   kind: "match", job: number, paperId: "cotton-rough", paints, options: { ...DEFAULT_MATCH },
   targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 } })),

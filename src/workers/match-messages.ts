@@ -1,13 +1,8 @@
 import { z } from "zod";
 import type { Recipe } from "@/core";
+import { paintMessage } from "./paint-message";
 
 const lab = z.object({ L: z.number(), a: z.number(), b: z.number() });
-
-const paint = z.object({
-  id: z.string(),
-  pigments: z.array(z.object({ pigmentId: z.string(), share: z.number().positive() })).min(1),
-  tintingStrength: z.number().positive(),
-});
 
 const options = z.object({
   maxPaints: z.union([z.literal(1), z.literal(2), z.literal(3)]),
@@ -19,7 +14,7 @@ const options = z.object({
 /** What the match worker is asked. A newer job, or `cancel`, ends the one before it. */
 export const matchRequest = z.discriminatedUnion("kind", [
   z.object({
-    kind: z.literal("match"), job: z.int(), paperId: z.string(), paints: z.array(paint), options,
+    kind: z.literal("match"), job: z.int(), paperId: z.string(), paints: z.array(paintMessage), options,
     targets: z.array(z.object({ id: z.string(), lab })).max(100),
   }),
   z.object({ kind: z.literal("cancel") }),

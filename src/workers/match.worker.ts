@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
-import { matchOver, paintModel, paperById, prepareMatch } from "@/core";
+import { matchOver, paperById, prepareMatch } from "@/core";
 import { matchRequest, type MatchReply, type MatchRequest } from "./match-messages";
+import { modelOf } from "./paint-message";
 
 type MatchJob = Extract<MatchRequest, { kind: "match" }>;
 type Table = ReturnType<typeof prepareMatch>;
@@ -11,7 +12,7 @@ const KEPT_TABLES = 4;
 
 function tableFor({ paints, paperId, options }: MatchJob): Table {
   const key = JSON.stringify([paperId, options.maxPaints, options.maxPigments, paints]);
-  const models = paints.map((p) => paintModel(p.id, p.pigments, p.tintingStrength));
+  const models = paints.map(modelOf);
   // The largest table so far has most of what a new one needs: a paint added or taken away changes little.
   const largest = [...tables.values()].sort((a, b) => b.combinations.length - a.combinations.length)[0];
   const table = tables.get(key) ?? prepareMatch(models, paperById(paperId), options, largest);

@@ -5,7 +5,7 @@ import type { Opening, PaletteAnswers, PaletteQuestion, PaletteReply } from "./p
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
 const opening: Opening = {
   paperId: "cotton-rough", valueWeight: 1.5, freeHue: false, maxPigments: 3, maxPaints: 3,
-  paints: ids.map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, strongest: 1 })),
+  paints: ids.map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null, strongest: 1 })),
   targets: [{ lab: { L: 70, a: 5, b: 60 }, weight: 1 }, { lab: { L: 50, a: 30, b: 40 }, weight: 4 }],
 };
 const choice = { sizes: [1, 2, 3], must: [], never: [], kinds: [], darkest: null, within: [] };

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Lab, PaletteWorth, Saving, ServedTarget, SizeChoice, StartingPoint, Wished } from "@/core";
+import { paintMessage } from "./paint-message";
 
 /** Most paints that a palette is chosen from: all mixes of three of more take too long. */
 export const MOST_CHOSEN_FROM = 80;
@@ -11,10 +12,7 @@ const palette = z.array(index).max(140);
 /** What is weighed: paints, areas, and how a mix is judged. Everything else is asked of it. */
 const opening = z.object({
   paperId: z.string(), valueWeight: z.number().positive(), freeHue: z.boolean(), maxPigments: z.int().min(1), maxPaints: z.union([z.literal(2), z.literal(3)]),
-  paints: z.array(z.object({
-    id: z.string(), tintingStrength: z.number().positive(), strongest: z.number().positive().lte(1),
-    pigments: z.array(z.object({ pigmentId: z.string(), share: z.number().positive() })).min(1),
-  })).min(1).max(140),
+  paints: z.array(paintMessage.extend({ strongest: z.number().positive().lte(1) })).min(1).max(140),
   targets: z.array(z.object({ lab, weight: z.number().positive() })).min(1).max(60),
 });
 export type Opening = z.infer<typeof opening>;

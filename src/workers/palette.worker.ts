@@ -1,9 +1,10 @@
 /// <reference lib="webworker" />
 import {
-  choosePrepared, darkDemand, DEFAULT_MATCH, mixCosts, paintModel, paperById, prepareChoice, prepareMatch, savedMixing, servedBy, startingPoints, traitsOf, wishFor, withinDemand, worthOf,
+  choosePrepared, darkDemand, DEFAULT_MATCH, mixCosts, paperById, prepareChoice, prepareMatch, savedMixing, servedBy, startingPoints, traitsOf, wishFor, withinDemand, worthOf,
   type MixCosts, type MixMetric, type Paper, type PreparedChoice,
 } from "@/core";
 import { jobOf } from "./job-of";
+import { modelOf } from "./paint-message";
 import { paletteRequest, type FoundSize, type Opening, type PaletteAnswers, type PaletteQuestion, type PaletteReply, type PaletteRequest, type ServedPalette } from "./palette-messages";
 
 const reply = (message: PaletteReply): void => self.postMessage(message);
@@ -22,7 +23,7 @@ let bench: Bench | null = null;
 function open(job: number, opening: Opening): PaletteAnswers["open"] {
   const { paperId, valueWeight, freeHue, maxPigments, maxPaints, paints, targets } = opening;
   const paper = paperById(paperId);
-  const models = paints.map((p) => paintModel(p.id, p.pigments, p.tintingStrength));
+  const models = paints.map(modelOf);
   const strongest = new Map(paints.map((p) => [p.id, p.strongest]));
   const metric: MixMetric = { valueWeight, freeHue, strongest: ({ id }) => strongest.get(id) ?? 1 };
   reply({ kind: "progress", job, words: "Mixing every two and three paints", share: 0 });

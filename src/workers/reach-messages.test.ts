@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import type { ReachReply } from "./reach-messages";
 
-const laid = { paperId: "cotton-rough", paints: ["PY154", "PV19-rose", "PB29"].map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1 })) };
+const laid = { paperId: "cotton-rough", paints: ["PY154", "PV19-rose", "PB29"].map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null })) };
 let replies: ReachReply[];
 let worker: { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (reply: ReachReply) => void };
 beforeEach(async () => {

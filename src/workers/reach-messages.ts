@@ -1,15 +1,13 @@
 import { z } from "zod";
 import type { ReachCube, ReachSlice } from "@/core";
+import { paintMessage } from "./paint-message";
 
 const finite = z.number().refine(Number.isFinite);
 
 /** The palette whose reach is asked for. */
 const laid = z.object({
   paperId: z.string(),
-  paints: z.array(z.object({
-    id: z.string(), tintingStrength: z.number().positive(),
-    pigments: z.array(z.object({ pigmentId: z.string(), share: z.number().positive() })).min(1),
-  })).min(1).max(40),
+  paints: z.array(paintMessage).min(1).max(40),
 });
 export type Laid = z.infer<typeof laid>;
 

@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
-import { darkestOf, latticeOf, paintModel, paperById, reachCube, ringPixels, sliceAt, targetColour, type Lattice } from "@/core";
+import { darkestOf, latticeOf, paperById, reachCube, ringPixels, sliceAt, targetColour, type Lattice, type PaintModel } from "@/core";
 import { jobOf } from "./job-of";
+import { modelOf } from "./paint-message";
 import { reachRequest, type Laid, type ReachAnswers, type ReachQuestion, type ReachReply, type ReachRequest } from "./reach-messages";
 
 const reply = (message: ReachReply): void => self.postMessage(message);
@@ -8,7 +9,7 @@ const reply = (message: ReachReply): void => self.postMessage(message);
 /** The lattice asked for last: slices and repaintings of one palette follow each other. */
 let kept: { readonly key: string; readonly lattice: Lattice } | null = null;
 
-const modelsOf = ({ paints }: Laid): ReturnType<typeof paintModel>[] => paints.map((p) => paintModel(p.id, p.pigments, p.tintingStrength));
+const modelsOf = ({ paints }: Laid): PaintModel[] => paints.map(modelOf);
 
 function latticeFor(laid: Laid): Lattice {
   const key = JSON.stringify(laid);

@@ -1,6 +1,6 @@
 import { Suspense } from "react";
 import { z } from "zod";
-import { listPaints } from "@/db/paintbox";
+import { listStockedPaints } from "@/db/paintbox";
 import { database } from "@/server/house";
 import { TryMix } from "@/try-mix/try-mix";
 import { Opening } from "@/ui/opening";
@@ -8,7 +8,7 @@ import { Opening } from "@/ui/opening";
 const query = z.object({ paint: z.string().max(60).optional().catch(undefined) });
 
 async function OpenedTrial({ start }: { start: string | null }) {
-  return <TryMix owned={await listPaints(await database())} start={start} />;
+  return <TryMix owned={await listStockedPaints(await database())} start={start} />;
 }
 
 /** Up to three paints tried together. */

@@ -4,6 +4,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { approachRules, isKind, leftOutBecause, paintsInMix, spreadPaints, strongestLoad, traitsOf, type PaintTraits } from "@/core";
 import { MIXABLE } from "@/db/paintbox-document";
 import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
+import { messageOf } from "@/workers/paint-message";
 import { AskedWorker, WorkerStopped } from "../asked-worker";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
@@ -86,7 +87,7 @@ function useQuestion() {
   return useMemo(() => {
     const opening: Opening = {
       paperId: paper.id, valueWeight: approach.valueWeight, freeHue: approach.hues === "free", maxPigments: approach.maxPigments, maxPaints: paintsInMix(approach),
-      paints: paints.map(({ id, pigments, tintingStrength }, i) => ({ id, pigments: [...pigments], tintingStrength, strongest: strongestLoad(approach, traits[i]) })),
+      paints: paints.map((paint, i) => ({ ...messageOf(paint), strongest: strongestLoad(approach, traits[i]) })),
       targets: areas.map(({ weight }, i) => ({ lab: wanted[i], weight })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));

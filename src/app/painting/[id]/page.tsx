@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
 import { Suspense } from "react";
 import { z } from "zod";
-import { listPaints } from "@/db/paintbox";
+import { listStockedPaints } from "@/db/paintbox";
 import { findPainting, listPaintings } from "@/db/paintings";
 import { Desk } from "@/desk/desk";
 import { database } from "@/server/house";
@@ -9,7 +9,7 @@ import { Opening } from "@/ui/opening";
 
 async function OpenedDesk({ id }: { id: string }) {
   const db = await database();
-  const [painting, paints, titles] = await Promise.all([findPainting(db, id), listPaints(db), listPaintings(db)]);
+  const [painting, paints, titles] = await Promise.all([findPainting(db, id), listStockedPaints(db), listPaintings(db)]);
   if (!painting) notFound();
   return <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />;
 }

@@ -1,0 +1,88 @@
+import { z } from "zod";
+import { LAB_WHITES, PAPERS, PATCH_KINDS, ROWS, type MeasuredOptics } from "@/core";
+
+const finite = z.number().refine(Number.isFinite, "A number is missing.");
+const lab = z.object({ L: finite.gte(-1, "L lies between 0 and 100.").lte(110, "L lies between 0 and 100."), a: finite.gte(-150).lte(150), b: finite.gte(-150).lte(150) });
+const bands = z.array(finite).length(36, "A spectrum has 36 bands.");
+const box = z.object({ x: finite, y: finite, width: finite.positive(), height: finite.positive() });
+
+/** One place measured; for a photo also where it lay on the card and how even it was. */
+export const storedPatch = z.object({
+  what: z.enum(PATCH_KINDS),
+  swatch: z.int().gte(0).lte(15),
+  waterParts: finite.gte(0).lte(200, "At most 200 parts of water."),
+  lab,
+  reflectance: bands.optional(),
+  cutOff: z.tuple([z.boolean(), z.boolean(), z.boolean()]).optional(),
+  unsure: finite.gte(0).optional(),
+  leftOut: z.boolean().optional(),
+  box: box.optional(),
+  texture: finite.optional(),
+});
+export type StoredPatch = z.infer<typeof storedPatch>;
+
+/** How a paint was measured. */
+export const measuringWay = z.enum(["photo", "meter", "simulated meter", "typed colours", "file"]);
+export type MeasuringWay = z.infer<typeof measuringWay>;
+
+const paperId = z.enum(PAPERS.map(({ id }) => id) as [string, ...string[]], "There is no such paper.");
+
+/** What is sent to be kept; the fit is made from it where it is kept. */
+export const newMeasurement = z.object({
+  paintId: z.uuid(),
+  on: z.iso.date("A date looks like 2026-04-30."),
+  way: measuringWay,
+  paperId,
+  photoId: z.string().regex(/^[0-9a-f]{64}$/).nullable(),
+  cardId: z.int().positive().nullable(),
+  patches: z.array(storedPatch).min(2, "At least two washes are needed to measure a paint.").max(24),
+});
+export type NewMeasurement = z.infer<typeof newMeasurement>;
+
+/** A fit as it is kept. */
+export interface StoredFit {
+  readonly K: readonly number[];
+  readonly S: readonly number[];
+  readonly rms: number;
+  readonly miss: number;
+  readonly loads: readonly [number, number];
+  /** By patch; null where none was fitted. */
+  readonly fitted: readonly ({ readonly lab: { readonly L: number; readonly a: number; readonly b: number }; readonly dE00: number; readonly load: number } | null)[];
+}
+
+/** A measurement with its fit, as it is kept. */
+export interface Measurement extends NewMeasurement {
+  readonly id: string;
+  readonly fit: StoredFit;
+  /** False when the painter has set it aside: an older one counts then. */
+  readonly counts: boolean;
+}
+
+/** Of each paint the measurement that counts: the newest that is not set aside. */
+export function countingOf(newestFirst: readonly Measurement[]): ReadonlyMap<string, Measurement> {
+  const counting = new Map<string, Measurement>();
+  for (const measurement of newestFirst) if (measurement.counts && !counting.has(measurement.paintId)) counting.set(measurement.paintId, measurement);
+  return counting;
+}
+
+/** What the film model takes of a measurement. */
+export const opticsOfMeasurement = ({ fit: { K, S, miss, loads }, on, way }: Pick<Measurement, "fit" | "on" | "way">): MeasuredOptics => ({ K, S, miss, loads, on, way });
+
+/** What may be changed of a measurement once it is kept. */
+export const measurementChange = z.object({ counts: z.boolean() });
+
+/** A card to print: a paint for each of its rows, in order. */
+export const newCard = z.object({ paints: z.array(z.uuid()).min(1, "Choose at least one paint for the card.").max(ROWS, `A card has room for ${ROWS} paints.`), paperId });
+export type NewCard = z.infer<typeof newCard>;
+
+/** A card as it was printed. */
+export interface SwatchCard extends NewCard {
+  readonly id: number;
+  readonly on: string;
+}
+
+export const cardPage = z.enum(["a4", "letter"]);
+export type CardPage = z.infer<typeof cardPage>;
+
+/** Lab values and the white they are relative to, as typed or read from a file. */
+export const labWhite = z.enum(LAB_WHITES);
