@@ -11,9 +11,10 @@ const MAY_IMPORT = {
   ui: ["core", "db"],
   desk: ["core", "db", "server", "workers", "ui"],
   paintbox: ["core", "db", "server", "workers", "ui"],
+  measure: ["core", "db", "workers", "ui"],
   handbook: ["core", "ui"],
   "try-mix": ["core", "db", "ui"],
-  app: ["core", "db", "server", "workers", "ui", "desk", "paintbox", "handbook", "try-mix"],
+  app: ["core", "db", "server", "workers", "ui", "desk", "paintbox", "measure", "handbook", "try-mix"],
 };
 
 /** Beyond the house, core imports nothing at all: it runs in a worker, on the server and in tests. */

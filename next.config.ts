@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["@electric-sql/pglite", "sharp", "lcms-wasm", "libheif-js"],
+  serverExternalPackages: ["@electric-sql/pglite", "sharp", "lcms-wasm", "libheif-js", "pdfkit"],
   poweredByHeader: false,
   reactStrictMode: true,
   // Types are checked by `npm test`, for the whole tree; a start need not wait for it.

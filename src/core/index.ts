@@ -76,7 +76,7 @@ export { readGimpPalette, writeGimpPalette, type PaletteColour } from "./formats
 export { type MeasuredOptics } from "./mix/paint";
 export { CARD, cellBox, lineBox, LINE_WIDTH, MARK, MARK_CENTRES, paperPlaces, readingPlaces, ROW_WORDS, ROWS, swatchBox, SWATCHES, windowBox, type Box } from "./calibrate/card/layout";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./calibrate/card/card-number";
-export { mapPoint } from "./calibrate/card/homography";
+export { homographyOf, mapPoint, type Homography } from "./calibrate/card/homography";
 export { placeKey, readCard, type CardRead, type CardWishes, type RowRead } from "./calibrate/card/read-card";
 export { fitPatches, LEAST_WASHES, PATCH_KINDS, patchesOfRow, patchOfSpectrum, type MeasuredPatch, type PaintFit, type PatchKind } from "./calibrate/patches";
 export { CARD_WATER, WASH_NAMES } from "./calibrate/washes";

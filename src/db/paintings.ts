@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Database } from "./database";
-import type { PaintingArea, PaintingDocument } from "./painting-document";
+import type { PaintingArea, PaintingDocument, StoredRecipe } from "./painting-document";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { PhotoRow } from "./photos";
 import { RevisionConflict } from "./revision";
@@ -120,4 +120,21 @@ export async function savePainting(db: Database, id: string, revision: number, d
 /** Removes a painting with its areas and palette; the photo's file stays in the data folder. */
 export async function removePainting(db: Database, id: string): Promise<void> {
   await db.delete(paintings).where(eq(paintings.id, id));
+}
+
+/** A recipe that stands in a painting. */
+export interface PaintingRecipe {
+  readonly paintingId: string;
+  readonly title: string;
+  readonly area: string;
+  readonly paperId: string;
+  readonly recipe: StoredRecipe;
+}
+
+/** The recipes of all paintings, last changed painting first. */
+export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
+  const rows = await db
+    .select({ paintingId: paintings.id, title: paintings.title, area: areas.name, paperId: paintings.paperId, recipe: areas.recipe })
+    .from(areas).innerJoin(paintings, eq(paintings.id, areas.paintingId)).orderBy(desc(paintings.updatedAt), asc(areas.position));
+  return rows.flatMap(({ recipe, ...facts }) => (recipe ? [{ ...facts, recipe }] : []));
 }

@@ -3,7 +3,7 @@
 import { ImagePlus } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { isForField } from "@/ui/undo";
-import { fileIn, uploadPhoto } from "./upload";
+import { fileIn, uploadPhoto } from "@/ui/upload";
 
 type Bringing = { readonly state: "idle" } | { readonly state: "busy"; readonly share: number } | { readonly state: "refused"; readonly message: string };
 

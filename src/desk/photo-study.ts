@@ -5,7 +5,8 @@ import { emptyMap, mapSizeOf, unpackMap, wholePhoto, type AreasMeasured, type Fr
 import type { PhotoRow } from "@/db/photos";
 import type { Study } from "@/db/painting-document";
 import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
-import { AskedWorker } from "./asked-worker";
+import { decodeWorkingCopy } from "@/ui/decode-photo";
+import { AskedWorker } from "@/ui/asked-worker";
 import { useDesk, whiteOf } from "./desk-store";
 
 /** The worker that knows the photo's pixels: proposes, measures, splits. */
@@ -39,24 +40,13 @@ export function usePhoto(): OpenPhoto {
   return photo;
 }
 
-async function decode(url: string): Promise<PixelArray> {
-  const response = await fetch(url);
-  if (!response.ok) throw new Error(`photo: ${response.status}`);
-  // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
-  const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
-  const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext("2d", { willReadFrequently: true });
-  if (!context) throw new Error("photo: no canvas");
-  context.drawImage(bitmap, 0, 0);
-  return context.getImageData(0, 0, bitmap.width, bitmap.height);
-}
-
 /** Loads a photo's working copy and opens its study. */
 export function useOpenedPhoto(row: PhotoRow): OpenPhoto {
   const [loaded, setLoaded] = useState<{ pixels: PixelArray; study: PhotoStudy } | "failed" | null>(null);
   useEffect(() => {
     let left = false;
     let study: PhotoStudy | null = null;
-    decode(`/api/photos/${row.id}?copy=working`).then(
+    decodeWorkingCopy(row.id).then(
       (pixels) => {
         if (left) return;
         study = studyOf(pixels);

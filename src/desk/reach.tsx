@@ -4,7 +4,7 @@ import { createContext, useContext, useEffect, useMemo, useRef, useState, type R
 import type { ReachCube } from "@/core";
 import type { Laid, ReachAnswers, ReachQuestion, ReachReply, ReachRequest } from "@/workers/reach-messages";
 import { messageOf } from "@/workers/paint-message";
-import { AskedWorker } from "./asked-worker";
+import { AskedWorker } from "@/ui/asked-worker";
 import { useDesk } from "./desk-store";
 import { usePaints, usePaper } from "./paints";
 import { useCurve, useWish } from "./targets";

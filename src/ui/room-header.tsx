@@ -5,6 +5,7 @@ import { Wordmark } from "./wordmark";
 const ROOMS = [
   { href: "/", name: "Desk" },
   { href: "/paintbox", name: "Paintbox" },
+  { href: "/measure", name: "Measure" },
   { href: "/handbook", name: "Handbook" },
   { href: "/try-a-mix", name: "Try a mix" },
 ] as const;

@@ -52,7 +52,7 @@ describe("the match worker", () => {
   test("what is no question is answered with words, not with a crash", async () => {
     ask({ kind: "match", job: 9, paints: "none" });
     expect(replies[0]).toMatchObject({ kind: "failed", message: expect.stringContaining("could not be asked for") });
-    ask({ ...job(4, 1), paints: [{ id: "x", pigments: [{ pigmentId: "PX1", share: 1 }], tintingStrength: 1 }] });
+    ask({ ...job(4, 1), paints: [{ id: "x", measured: null, pigments: [{ pigmentId: "PX1", share: 1 }], tintingStrength: 1 }] });
     await vi.waitFor(() => expect(replies[1]).toMatchObject({ kind: "failed", job: 4, message: expect.stringContaining("PX1") }));
   });
 

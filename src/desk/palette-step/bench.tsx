@@ -5,7 +5,7 @@ import { approachRules, isKind, leftOutBecause, paintsInMix, spreadPaints, stron
 import { MIXABLE } from "@/db/paintbox-document";
 import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
 import { messageOf } from "@/workers/paint-message";
-import { AskedWorker, WorkerStopped } from "../asked-worker";
+import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";

@@ -2,17 +2,19 @@
 
 import { z } from "zod";
 
-const reply = z.object({ id: z.uuid() });
+/** A painting's id, or a stored photo's with its size in the working copy. */
+const painting = z.object({ id: z.uuid() });
+const swatchPhoto = z.object({ id: z.string(), widthPx: z.number(), heightPx: z.number() });
 const refusal = z.object({ message: z.string() });
 const MAX_BYTES = 300 * 1024 * 1024;
 const LOST = "The photo did not arrive. Is Abendrot still running? Try again.";
 
-export type UploadResult = { readonly id: string } | { readonly message: string };
+export type UploadRefused = { readonly message: string };
 
 /** How far an upload is: its share sent, then 1 while the photo is being developed. */
 export type UploadProgress = (share: number) => void;
 
-function answerOf(request: XMLHttpRequest): UploadResult {
+function answerOf<T>(request: XMLHttpRequest, reply: z.ZodType<T>): T | UploadRefused {
   try {
     const body: unknown = JSON.parse(request.responseText);
     return request.status === 201 ? reply.parse(body) : refusal.parse(body);
@@ -21,21 +23,26 @@ function answerOf(request: XMLHttpRequest): UploadResult {
   }
 }
 
-/** Sends a photo and lays out a new painting with it; the answer is the painting's id or words for the painter. */
-export function uploadPhoto(file: File, onProgress: UploadProgress): Promise<UploadResult> {
+function upload<T>(url: string, file: File, reply: z.ZodType<T>, onProgress: UploadProgress): Promise<T | UploadRefused> {
   if (file.size > MAX_BYTES) return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
   return new Promise((resolve) => {
     // fetch can't tell how much of a body has been sent.
     const request = new XMLHttpRequest();
-    request.open("POST", "/api/photos");
+    request.open("POST", url);
     request.setRequestHeader("content-type", "application/octet-stream");
     request.setRequestHeader("x-file-name", encodeURIComponent(file.name));
     request.upload.onprogress = ({ loaded, total }) => onProgress(total > 0 ? loaded / total : 0);
-    request.onload = () => resolve(answerOf(request));
+    request.onload = () => resolve(answerOf(request, reply));
     request.onerror = () => resolve({ message: LOST });
     request.send(file);
   });
 }
+
+/** Sends a photo and lays out a new painting with it; the answer is the painting's id or words for the painter. */
+export const uploadPhoto = (file: File, onProgress: UploadProgress) => upload("/api/photos", file, painting, onProgress);
+
+/** Sends a photo of swatches; the answer is the stored photo or words for the painter. */
+export const uploadSwatches = (file: File, onProgress: UploadProgress) => upload("/api/swatch-photos", file, swatchPhoto, onProgress);
 
 /** The first file of what was dropped or pasted, if there is one. */
 export function fileIn(data: DataTransfer | null): File | null {

@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { pigmentById } from "@/core";
+import { cardPage } from "@/db/measurement-document";
+import { findCard } from "@/db/measurements";
+import { listPaints } from "@/db/paintbox";
+import { cardPdf, type CardPrint } from "@/server/card/card-pdf";
+import { database } from "@/server/house";
+import { refuse } from "@/server/reply";
+
+const cardId = z.coerce.number().int().positive().max(2 ** 31 - 1);
+
+async function printOf(id: string): Promise<CardPrint | null> {
+  if (id === "frame") return { kind: "frame" };
+  const number = cardId.safeParse(id);
+  const db = await database();
+  const card = number.success ? await findCard(db, number.data) : null;
+  if (!card) return null;
+  const byId = new Map((await listPaints(db)).map((paint) => [paint.id, paint]));
+  const paints = card.paints.map((paintId) => {
+    const paint = byId.get(paintId);
+    return { name: paint?.name ?? "no longer in the box", codes: paint?.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ") ?? "" };
+  });
+  return { kind: "card", id: card.id, on: card.on, paints };
+}
+
+/** A card's PDF, or with "frame" in the place of its number the cut-out frame (`?page=a4` or `letter`). */
+export async function GET(request: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
+  const page = cardPage.safeParse(new URL(request.url).searchParams.get("page") ?? "a4");
+  if (!page.success) return refuse(400, "A card is printed on A4 or Letter.");
+  const print = await printOf((await context.params).id);
+  if (!print) return refuse(404, "There is no such card.");
+  const name = print.kind === "frame" ? "swatch-frame" : `swatch-card-${print.id}`;
+  return new Response(new Uint8Array(await cardPdf(print, page.data)), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${name}-${page.data}.pdf"`, "cache-control": "no-store" } });
+}

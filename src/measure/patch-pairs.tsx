@@ -1,0 +1,46 @@
+"use client";
+
+import { HARDLY_SEEN, loadOfWater, screenColourOfLab, strengthOf, WASH_NAMES, waterOfLoad, type Lab, type MeasuredPatch, type PaintFit } from "@/core";
+
+interface PatchPairsProps {
+  readonly patches: readonly MeasuredPatch[];
+  readonly fit: PaintFit | null;
+  readonly onToggle: (index: number) => void;
+}
+
+const TITLES: Readonly<Record<MeasuredPatch["what"], (patch: MeasuredPatch) => string>> = {
+  wash: ({ swatch }) => WASH_NAMES[swatch] ?? `wash ${swatch + 1}`,
+  "across on paper": () => "beside line",
+  "across on line": () => "on the line",
+  "bare line": () => "bare line",
+  "bare paper": () => "bare paper",
+};
+
+const hex = (lab: Lab): string => screenColourOfLab(lab).hex;
+
+/** Every patch as it was measured, and touching it as the fit has it; a press leaves it out. */
+export function PatchPairs({ patches, fit, onToggle }: PatchPairsProps) {
+  return (
+    <ul className="flex gap-1 rounded-field bg-(--photo-ground) p-1.5 text-(--photo-ink)">
+      {patches.map((patch, index) => {
+        const fitted = fit?.fitted[index] ?? null;
+        const title = TITLES[patch.what](patch);
+        const { L, a, b } = patch.lab;
+        const strength = fitted ? `estimated as ${strengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant` : "";
+        const words = `${title}: measured L* ${L.toFixed(0)}, a* ${a.toFixed(0)}, b* ${b.toFixed(0)}${fitted ? `; the fit is ${fitted.dE00.toFixed(1)} dE00 off; ${strength}` : ""}`;
+        return (
+          <li key={`${patch.what} ${patch.swatch}`} className="min-w-0 flex-1">
+            <button type="button" aria-pressed={patch.leftOut === true} aria-label={`${words}. ${patch.leftOut ? "Left out; take it in" : "Leave it out"}`} title={words} className={`w-full cursor-pointer ${patch.leftOut ? "opacity-45" : ""}`} onClick={() => onToggle(index)}>
+              <span aria-hidden className="flex h-9">
+                <span className="h-full w-1/2" style={{ background: hex(patch.lab) }} />
+                <span className="h-full w-1/2" style={{ background: fitted ? hex(fitted.lab) : hex(patch.lab) }} />
+              </span>
+              <span className="block truncate text-[0.72rem] leading-tight">{title}</span>
+              <span className={`block text-[0.78rem] leading-tight ${fitted && fitted.dE00 > 2 * HARDLY_SEEN ? "font-semibold" : ""}`}>{patch.leftOut ? "out" : fitted ? fitted.dE00.toFixed(1) : patch.what === "bare line" || patch.what === "bare paper" ? "ground" : "…"}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,11 @@
+import { fitPatches, paintModel, paperById } from "@/core";
+import type { NewMeasurement, StoredFit } from "@/db/measurement-document";
+import type { PaintEntry } from "@/db/paintbox-document";
+
+/** Fits a paint to what was measured of it, as it is kept; or tells why it can't be. */
+export function fitMeasurement({ pigments, tintingStrength, id }: Pick<PaintEntry, "id" | "pigments" | "tintingStrength">, { patches, paperId }: Pick<NewMeasurement, "patches" | "paperId">): StoredFit | { readonly refused: string } {
+  const fit = fitPatches(paintModel(id, pigments, tintingStrength), patches, paperById(paperId));
+  if ("refused" in fit) return fit;
+  const { optics, rms, miss, loads, fitted } = fit;
+  return { K: [...optics.K], S: [...optics.S], rms, miss, loads, fitted };
+}

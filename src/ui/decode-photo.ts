@@ -1,0 +1,14 @@
+import type { PixelArray } from "@/core";
+
+/** The pixels of a photo's working copy, encoded Display P3. */
+export async function decodeWorkingCopy(photoId: string): Promise<PixelArray & { readonly data: Uint8ClampedArray<ArrayBuffer> }> {
+  const response = await fetch(`/api/photos/${photoId}?copy=working`);
+  if (!response.ok) throw new Error(`photo: ${response.status}`);
+  // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
+  const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
+  const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext("2d", { willReadFrequently: true });
+  if (!context) throw new Error("photo: no canvas");
+  context.drawImage(bitmap, 0, 0);
+  const { data, width, height } = context.getImageData(0, 0, bitmap.width, bitmap.height);
+  return { data, width, height };
+}

@@ -1,0 +1,36 @@
+/// <reference lib="webworker" />
+import { fitPatches, paintModel, paperById, readCard, type PixelArray } from "@/core";
+import { cardRequest, type CardAnswers, type CardReply, type CardRequest } from "./card-messages";
+import { jobOf } from "./job-of";
+
+const reply = (message: CardReply): void => self.postMessage(message);
+
+/** The photo opened last: the one being looked at. */
+let photo: (PixelArray & { readonly photoId: string }) | null = null;
+
+function answer(request: CardRequest): CardAnswers[keyof CardAnswers] {
+  if (request.kind === "open") {
+    photo = request;
+    return { opened: true };
+  }
+  const paper = paperById(request.paperId);
+  if (request.kind === "fit") {
+    const { id, pigments, tintingStrength } = request.paint;
+    return fitPatches(paintModel(id, pigments, tintingStrength), request.patches, paper);
+  }
+  if (photo?.photoId !== request.photoId) throw new Error("The photo has not arrived yet.");
+  return readCard(photo, { paper, rows: request.rows, moved: request.moved, references: request.references });
+}
+
+self.onmessage = ({ data }: MessageEvent<unknown>) => {
+  const request = cardRequest.safeParse(data);
+  if (!request.success) {
+    reply({ kind: "failed", job: jobOf(data), message: `The card could not be asked about: ${request.error.issues[0]?.message}` });
+    return;
+  }
+  try {
+    reply({ kind: "answered", job: request.data.job, answer: answer(request.data) });
+  } catch (error) {
+    reply({ kind: "failed", job: request.data.job, message: error instanceof Error ? error.message : String(error) });
+  }
+};
