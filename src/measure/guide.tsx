@@ -10,6 +10,7 @@ import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
 import { CardDrawing } from "./card-drawing";
 import { ChoosePhotos } from "./choose-photos";
+import { useTakePhotos } from "./read-photos";
 import { codesOf, modelNow, useRoom } from "./room";
 
 /** Paints that a first card suggests itself for: at hand, not yet measured. */
@@ -102,7 +103,7 @@ function PaintIt() {
     <Step number={2} title="Paint it">
       <CardDrawing painted className="mx-auto h-64" />
       <ol className="list-decimal space-y-1 pl-5">
-        <li>Four washes in a row: neat, 2 paint : 3 water, 1 : 6, 1 : 20. Count drops or brushfuls; a tenth more or less does no harm.</li>
+        <li>Four washes in a row: neat, 2 paint : 3 water, 1 : 6, 1 : 20. Count drops or brushfuls; a tenth more or less does no harm.</li>
         <li>The fifth from puddle 2, straight across the black line: it tells how opaque the paint is.</li>
         <li>Lay each wash once and leave it. Keep the paper between them bare: it is what everything is measured against.</li>
         <li>Let it dry flat until it is no longer cool to the touch. Paint dries lighter for an hour.</li>
@@ -113,6 +114,18 @@ function PaintIt() {
 }
 
 function Photograph() {
+  const { demoCard } = useRoom();
+  const take = useTakePhotos();
+  const [fault, setFault] = useState<string | null>(null);
+  const tryDemo = async (): Promise<void> => {
+    try {
+      const response = await fetch("/demo/swatch-card.jpg");
+      if (!response.ok) throw new Error("no demo photo");
+      take([new File([await response.blob()], "swatch-card.jpg", { type: "image/jpeg" })]);
+    } catch {
+      setFault("The demo's photo did not arrive. Is Abendrot still running? Try again.");
+    }
+  };
   return (
     <Step number={3} title="Photograph it">
       <ul className="list-disc space-y-1 pl-5">
@@ -123,6 +136,12 @@ function Photograph() {
       </ul>
       <ChoosePhotos words="Photos of cards" className="btn btn-primary w-full" />
       <p className="quiet text-[0.9rem]">One photo or ten: drop them anywhere on this page. Each card is known by its printed number.</p>
+      {demoCard !== null && (
+        <p className="quiet text-[0.9rem]">
+          No card at hand? <button type="button" className="link" onClick={() => void tryDemo()}>Read the demo&apos;s card {demoCard}</button>: a simulated photo of four paints of the demo box, bloom and all.
+        </p>
+      )}
+      {fault && <p role="alert" className="text-error">{fault}</p>}
     </Step>
   );
 }

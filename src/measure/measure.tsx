@@ -21,12 +21,14 @@ interface MeasureProps {
   readonly paints: readonly StockedPaint[];
   readonly cards: readonly SwatchCard[];
   readonly recipes: readonly PaintingRecipe[];
+  /** The demo's card, whose painted photo comes with the program. */
+  readonly demoCard: number | null;
   /** Paint to begin with. */
   readonly start: string | null;
 }
 
 /** The measuring room: from swatches to a paint's own optics. */
-export function Measure({ paints: stored, cards: printed, recipes, start }: MeasureProps) {
+export function Measure({ paints: stored, cards: printed, recipes, demoCard, start }: MeasureProps) {
   const [store] = useState(createMeasureStore);
   const [reader] = useState(() => new CardReader());
   const [paints, setPaints] = useState(stored);
@@ -36,7 +38,7 @@ export function Measure({ paints: stored, cards: printed, recipes, start }: Meas
   useEffect(() => () => reader.stop(), [reader]);
   const addCard = useCallback((card: SwatchCard) => setCards((list) => [card, ...list]), []);
   const setMeasured = useCallback((paintId: string, measured: MeasuredOptics) => setPaints((list) => list.map((paint) => (paint.id === paintId ? { ...paint, measured } : paint))), []);
-  const room = useMemo((): MeasuringRoom => ({ paints, cards, recipes, reader, addCard, setMeasured }), [paints, cards, recipes, reader, addCard, setMeasured]);
+  const room = useMemo((): MeasuringRoom => ({ paints, cards, recipes, demoCard, reader, addCard, setMeasured }), [paints, cards, recipes, demoCard, reader, addCard, setMeasured]);
   return (
     <RoomProvider value={room}>
       <MeasureProvider value={store}>

@@ -12,6 +12,7 @@ export interface MeasuringRoom {
   readonly paints: readonly StockedPaint[];
   readonly cards: readonly SwatchCard[];
   readonly recipes: readonly PaintingRecipe[];
+  readonly demoCard: number | null;
   readonly reader: CardReader;
   /** A card was made. */
   readonly addCard: (card: SwatchCard) => void;

@@ -54,3 +54,9 @@ export const DEMO_PAINTS: readonly DemoPaint[] = [
 export const DEMO_PALETTE: readonly string[] = [
   "Quinacridone gold", "Pyrrole scarlet", "Quinacridone rose", "Ultramarine", "Cerulean", "Viridian", "Raw sienna", "Burnt sienna",
 ];
+
+/** The paints of the demo's swatch card, row by row. */
+export const DEMO_CARD: readonly string[] = ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"];
+
+/** A paint that the demo's painter measured twice, with the simulated meter: two batches, as it were. */
+export const DEMO_MEASURED = { name: "Anthraquinone red", days: ["2026-04-12", "2026-10-03"] } as const;

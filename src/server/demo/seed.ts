@@ -2,18 +2,22 @@ import { randomUUID } from "node:crypto";
 import { join } from "node:path";
 import sharp from "sharp";
 import {
-  areaImageOf, curveOf, DEFAULT_MATCH, emptyMap, featuresOf, fillPolygon, keepInside, matchOver, measureAreas, packMap, paintModel, PAPERS, pointWithin, prepareMatch,
+  areaImageOf, CARD_WATER, curveOf, DEFAULT_MATCH, emptyMap, featuresOf, fillPolygon, keepInside, madeUpSwatches, matchOver, measureAreas, packMap, paintModel, PAPERS, patchOfSpectrum, pointWithin, prepareMatch,
   snapToEdges, superpixels, targetColour, valueRange, wholePhoto, withLabel, type LabelMap, type PixelArray,
 } from "@/core";
 import type { Database } from "@/db/database";
 import { findPaintbox, savePaintbox } from "@/db/paintbox";
 import { newPaint, type TravelBox } from "@/db/paintbox-document";
 import { NEW_STUDY, newArea, newPainting, type PaintingArea, type Study } from "@/db/painting-document";
+import { addCard, addMeasurement } from "@/db/measurements";
+import type { NewMeasurement, StoredPatch } from "@/db/measurement-document";
 import { createPainting } from "@/db/paintings";
+import { keepDemoCard } from "@/db/settings";
 import { readPhoto } from "../developing/read-photo";
+import { fitMeasurement } from "../fit-measurement";
 import { storePhoto } from "../photo-store";
 import { DEMO_AREAS } from "./areas";
-import { DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
+import { DEMO_CARD, DEMO_MEASURED, DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
 
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
@@ -42,6 +46,24 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
       return newArea({ id: randomUUID(), name, plane, light, weight, region: label, lab: mean, sample: { ...pointWithin(map, label)!, radius: MARK_RADIUS } });
     }),
   };
+}
+
+/** The demo's measuring so far: a card printed and painted, its photo still to be read; one paint measured twice with the simulated meter. */
+async function seedMeasured(db: Database, idOf: (name: string) => string): Promise<void> {
+  const card = await addCard(db, { paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
+  await keepDemoCard(db, card.id);
+  const paint = DEMO_PAINTS.find(({ name }) => name === DEMO_MEASURED.name)!;
+  const facts = { ...paint, id: idOf(paint.name) };
+  for (const [i, on] of DEMO_MEASURED.days.entries()) {
+    const swatches = madeUpSwatches(paint.pigments, i + 5);
+    const patches = CARD_WATER.slice(0, 4).map((waterParts, swatch): StoredPatch => {
+      const { reflectance, ...patch } = patchOfSpectrum("wash", swatch, waterParts, swatches("wash", swatch, waterParts));
+      return { what: patch.what, swatch, waterParts, lab: patch.lab, reflectance: [...reflectance!] };
+    });
+    const measurement: NewMeasurement = { paintId: facts.id, on, way: "simulated meter", paperId: PAPERS[0].id, photoId: null, cardId: null, patches };
+    const fit = fitMeasurement(facts, measurement);
+    if (!("refused" in fit)) await addMeasurement(db, measurement, fit);
+  }
 }
 
 /**
@@ -74,6 +96,7 @@ export async function seedDemo(db: Database, data: string): Promise<void> {
       return { ...area, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
     });
     const palettes = [{ id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) }];
+    await seedMeasured(tx, idOf);
     await createPainting(tx, photo.id, { ...newPainting("The pump house at last light", PAPERS[0].id), areas: mixed, palette, palettes, study: { ...study, frame } });
   });
 }

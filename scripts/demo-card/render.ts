@@ -1,0 +1,24 @@
+/** Photographs the demo's swatch card on the simulated bench: public/demo/swatch-card.jpg. Run: npm run demo:card */
+import { mkdirSync } from "node:fs";
+import sharp from "sharp";
+import { CARD_LOADS } from "@/core/calibrate/washes";
+import { seededRandom } from "@/core/random";
+import { cameraOver } from "@/core/simulate/camera";
+import { photographCard } from "@/core/simulate/card-photo";
+import { normalFrom } from "@/core/simulate/normal";
+import { trueBlack, trueSheet } from "@/core/simulate/true-film";
+import { truePaint } from "@/core/simulate/true-paint";
+import { DEMO_CARD, DEMO_PAINTS } from "@/server/demo/paintbox";
+
+const [WIDTH_PX, HEIGHT_PX] = [1500, 2000];
+const random = seededRandom(41);
+const normal = normalFrom(random);
+const sheet = trueSheet(random);
+const rows = DEMO_CARD.map((name) => {
+  const { pigments, tintingStrength } = DEMO_PAINTS.find((paint) => paint.name === name)!;
+  return { paint: truePaint(pigments, random, tintingStrength), loads: CARD_LOADS.map((load) => load * Math.exp(0.12 * normal())) };
+});
+const camera = cameraOver(WIDTH_PX, HEIGHT_PX, { moderate: 0.8 }, random);
+const pixels = photographCard({ sheet, black: trueBlack(random, sheet), rows, number: 1, bloom: { row: 1, swatch: 2 }, seed: 41 }, camera, random);
+mkdirSync("public/demo", { recursive: true });
+await sharp(pixels, { raw: { width: WIDTH_PX, height: HEIGHT_PX, channels: 4 } }).removeAlpha().jpeg({ quality: 86 }).toFile("public/demo/swatch-card.jpg");
