@@ -20,14 +20,14 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
   const number = photo.read?.number;
   return (
     <section aria-label="What it is" className="space-y-2 border-b border-(--hairline) p-4">
-      <div className="grid grid-cols-[6rem_1fr_8.6rem] gap-2">
+      <div className="grid grid-cols-[6.4rem_1fr_8.6rem] gap-2">
         <label><span className="label-line block">Card</span>
           <select className="select select-sm w-full" value={edits.cardId ?? ""} onChange={(event) => {
             const card = cards.find(({ id }) => id === Number(event.target.value));
             edit(photo.key, card ? editsOfCard(card) : { cardId: null });
           }}>
             <option value="">none</option>
-            {cards.map(({ id, on }) => <option key={id} value={id}>{id} · {on}</option>)}
+            {cards.map(({ id }) => <option key={id} value={id}>card {id}</option>)}
           </select>
         </label>
         <label><span className="label-line block">Paper</span>
@@ -101,6 +101,7 @@ export function CardPanel({ photo, edits, onToggle }: { photo: CardPhoto; edits:
   return (
     <>
       <WhatItIs photo={photo} edits={edits} />
+      <p className="label-line px-4 pt-3">Of each pair: left what was read, right what the fit makes of it, below it the difference in dE00. Press a pair to leave it out; drag the places in the photo.</p>
       {read.rows.map((row) => {
         const paint = paints.find(({ id }) => id === edits.paints[row.row]);
         return paint && <RowPanel key={`${row.row} ${paint.id}`} photo={photo} edits={edits} row={row} paint={paint} onToggle={onToggle} />;

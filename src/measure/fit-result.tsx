@@ -74,6 +74,7 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
           <p className="leading-snug">
             Predictions: give or take <b>{was.median}</b> before, <b>{is.median}</b> now. <span className="quiet">The fit meets the swatches to {fit.rms.toFixed(1)} dE00 in the mean; the paint is up to {change.dE00.toFixed(1)} from what was known{change.at[1].words.length > 0 ? ` (${change.at[1].words.join(", ")} in a wash)` : ""}.</span>
           </p>
+          {fit.doubted && <p role="alert" className="text-(--color-warning)">This is far from what such pigments usually look like. Is it {paint.name}, and are the washes in order?</p>}
           {moved.length > 0 && (
             <p className="quiet text-[0.9rem] leading-snug">
               {moved.slice(0, SHOWN).map(({ recipe, dE00 }) => `${recipe.area} moves by ${dE00.toFixed(1)}`).join(", ")}{moved.length > SHOWN ? ` and ${moved.length - SHOWN} more` : ""} <span className="italic">({[...new Set(moved.map(({ recipe }) => recipe.title))].join(", ")})</span>

@@ -5,9 +5,9 @@ import { PAPERS, paperById, type MeasuredPatch } from "@/core";
 import type { MeasuringWay, NewMeasurement, StoredPatch } from "@/db/measurement-document";
 import type { StockedPaint } from "@/db/paintbox";
 import { PaintPicker } from "@/ui/paint-picker";
+import { PatchPairs } from "@/ui/patch-pairs";
 import { Strip } from "@/ui/strip";
 import { FitResult } from "./fit-result";
-import { PatchPairs } from "./patch-pairs";
 import { codesOf, modelNow, useRoom } from "./room";
 import { useFit } from "./use-row-fits";
 
@@ -62,7 +62,7 @@ export function OnePaintResult({ one, patches, way, onToggle }: { one: OnePaint;
   if (!one.paint || !measurement || patches.length === 0) return null;
   return (
     <section aria-label="What the fit makes of it" className="max-w-2xl space-y-3">
-      <PatchPairs patches={patches} fit={fit && !("refused" in fit) ? fit : null} onToggle={onToggle} />
+      <PatchPairs patches={patches} fitted={fit && !("refused" in fit) ? fit.fitted : null} onToggle={onToggle} />
       <p className="label-line">Left what was measured, right what the fit makes of it, with the difference in dE00. Press one to leave it out.</p>
       {fit && "refused" in fit && <p role="alert" className={patches.length < 3 ? "quiet" : "text-error"}>{fit.refused}</p>}
       {fit && !("refused" in fit) && <FitResult paint={one.paint} fit={fit} measurement={measurement} kept={kept === key} onKept={() => setKept(key)} stripWidth={300} />}

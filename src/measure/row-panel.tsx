@@ -4,9 +4,9 @@ import { useMemo } from "react";
 import { patchesOfRow, placeKey, type RowRead } from "@/core";
 import type { NewMeasurement, StoredPatch } from "@/db/measurement-document";
 import type { StockedPaint } from "@/db/paintbox";
+import { PatchPairs } from "@/ui/patch-pairs";
 import { FitResult } from "./fit-result";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
-import { PatchPairs } from "./patch-pairs";
 import { codesOf } from "./room";
 import { useFit, useRowPatches } from "./use-row-fits";
 
@@ -42,7 +42,7 @@ export function RowPanel({ photo, edits, row, paint, onToggle }: RowPanelProps) 
         {!refused && <span className="label-line ml-auto" title="Standard deviation of lightness over the most uneven wash, in spots of 0.6 mm">texture {rough.toFixed(1)} L*</span>}
       </header>
       {refused && <p role="alert" className="text-error">{refused}</p>}
-      <PatchPairs patches={patches} fit={fitted} onToggle={(index) => onToggle(placeKey(row.row, index))} />
+      <PatchPairs patches={patches} fitted={fitted?.fitted ?? null} onToggle={(index) => onToggle(placeKey(row.row, index))} />
       {row.doubts.map((doubt) => <p key={doubt} className="quiet text-[0.9rem] leading-snug">{doubt}</p>)}
       {fitted && <FitResult paint={paint} fit={fitted} measurement={measurement} kept={kept !== undefined} onKept={(id) => setKept(photo.key, row.row, id)} />}
     </article>

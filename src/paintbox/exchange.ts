@@ -2,23 +2,14 @@
 
 import { PAPERS, screenColourOfLab, predict, writeGimpPalette, writeTable, type PaintModel, type PaintRow } from "@/core";
 import { newPaint, paintboxDocument, paintFaults, paintForm, paintStatus, type PaintboxDocument, type PaintEntry } from "@/db/paintbox-document";
-
-/** Offers a text as a file to keep. */
-function offer(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = window.document.createElement("a");
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-}
+import { offerFile } from "@/ui/offer-file";
 
 export function exportCsv({ paints }: PaintboxDocument): void {
-  offer("paintbox.csv", "text/csv", writeTable(paints));
+  offerFile("paintbox.csv", "text/csv", writeTable(paints));
 }
 
 export function exportJson(document: PaintboxDocument): void {
-  offer("paintbox.json", "application/json", JSON.stringify(document, null, 2));
+  offerFile("paintbox.json", "application/json", JSON.stringify(document, null, 2));
 }
 
 /** Each paint as one colour: a middle wash on white cotton. */
@@ -28,7 +19,7 @@ export function exportGimpPalette({ paints }: PaintboxDocument, modelOf: (paint:
     const { rgb } = screenColourOfLab(predict([{ paint: modelOf(paint), parts: 1 }], 0.4, PAPERS[0]).dry);
     return { name, rgb: [rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)) as [number, number, number] };
   });
-  offer("paintbox.gpl", "text/plain", writeGimpPalette("Paintbox", colours));
+  offerFile("paintbox.gpl", "text/plain", writeGimpPalette("Paintbox", colours));
 }
 
 const numberOr = (text: string | undefined): number | null => (text ? Number(text.replace(",", ".")) : null);

@@ -7,6 +7,7 @@ import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/db/paint
 import { Caution } from "@/ui/caution";
 import { propertyWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
+import { MeasuredSection } from "./measured-section";
 import { useModelOf } from "./measured";
 import { usePaintbox } from "./paintbox-store";
 
@@ -151,7 +152,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
       </header>
       <Strip mix={[{ paint: model, parts: 1 }]} paper={PAPERS[0]} width={380} height={72} label={`${paint.name} from masstone to tint`} />
       <p className="quiet">
-        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`}, {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} · typical values
+        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`}, {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} · {model.measured ? `measured on ${model.measured.on}` : "typical values"}
       </p>
       <div className="grid grid-cols-2 gap-3">
         <TextField key={`maker ${paint.maker}`} label="Maker" field="maker" paint={paint} value={paint.maker} parse={(maker) => ({ maker: maker.trim() })} />
@@ -159,6 +160,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
         <Choice label="It is" value={paint.status} options={paintStatus.options} onChange={(status) => change(paint.id, { status })} />
         <Choice label="Form" value={paint.form} options={paintForm.options} onChange={(form) => change(paint.id, { form })} />
       </div>
+      <MeasuredSection paint={paint} />
       <Pigments paint={paint} />
       <Row>
         <TextField key={`size ${paint.sizeMl}`} label="Size, ml" type="number" field="sizeMl" paint={paint} value={textOf(paint.sizeMl)} parse={(text) => ({ sizeMl: numberOf(text) })} />

@@ -13,7 +13,8 @@ export function DifferenceWords({ difference }: { difference: Difference }) {
 
 /** How sure the prediction is, and what it stands on. */
 export function LikelyErrorWords({ error }: { error: LikelyError }) {
-  const basis = { measured: "your own swatches", mixed: "partly your own swatches", typical: "typical paints" }[error.basis];
+  const days = error.measurements.map(({ on, way }) => `${on}${way === "simulated meter" ? ", simulated" : ""}`).join("; ");
+  const basis = { measured: `your own swatches of ${days}`, mixed: `partly your own swatches of ${days}`, typical: "typical paints" }[error.basis];
   return (
     <p className="label-line" title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}.`}>
       give or take {error.median}, seldom over {Math.round(error.p90)} ({basis})

@@ -71,6 +71,8 @@ function toFit(patches: readonly MeasuredPatch[], paper: Paper): ToFit {
 export interface PaintFit extends Pick<FittedOptics, "optics" | "rms"> {
   /** The fitted colour of each patch and its distance; null for one that was not fitted. */
   readonly fitted: readonly ({ readonly lab: Lab; readonly dE00: number; readonly load: number } | null)[];
+  /** The colours are far from what such pigments usually look like: it may be another paint. */
+  readonly doubted: boolean;
   /** How far predictions of its washes are likely to be off, median dE00. */
   readonly miss: number;
   /** Least and greatest load that was measured. */
@@ -91,17 +93,21 @@ export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, pat
   const washes = new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle));
   if (washes.size < LEAST_WASHES) return { refused: "At least two washes on bare paper are needed to measure a paint." };
   const fit = fitOptics(base, readings, ground);
-  if (fit.rms > TOO_FAR) {
-    return { refused: `These colours don't fit the paint's pigments: they are ${fit.rms.toFixed(0)} dE00 off in the mean. Is it the right paint, and are the washes in order?` };
-  }
+  const strain = fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_STRAIN : 1);
+  if (strain > STRAIN.refused) return { refused: "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?" };
   const fitted: (PaintFit["fitted"][number])[] = patches.map(() => null);
   indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
   const loads = [...fit.loads.values()];
-  return { optics: fit.optics, rms: fit.rms, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
+  return { optics: fit.optics, rms: fit.rms, doubted: strain > STRAIN.doubted, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
 }
 
-/** Further off than this in the mean, something else was painted than was said. From the simulated bench, where a wrong paint is over it as a rule. */
-const TOO_FAR = 6;
+/**
+ * A fit can bend nearly any pigment to nearly any colour, at a price: the sum of squares for each
+ * reading, what was expected beforehand counted in. On the simulated bench the right paint pays at
+ * most 4, half of all wrong ones pay more than 7. Spectra say more and cost up to five times as much.
+ */
+const STRAIN = { doubted: 5, refused: 14 } as const;
+const SPECTRAL_STRAIN = 5;
 
 /** The patches of a card's row. */
 export function patchesOfRow({ places }: Pick<RowRead, "places">, water: readonly WaterParts[] = CARD_WATER): MeasuredPatch[] {

@@ -1,5 +1,5 @@
 import { WAVELENGTHS_NM } from "../spectrum/bands";
-import { labUnderD50, looksPercent, numberIn, reflectanceOf, wavelengthIn, type MeasuredColour, type MeasuredColours } from "./measured-colours";
+import { labOfReflectanceD50, labUnderD50, looksPercent, numberIn, reflectanceOf, wavelengthIn, type MeasuredColour, type MeasuredColours } from "./measured-colours";
 import type { Lab } from "../spectrum/colour";
 
 /** Words of a line: parted by blanks, quoted ones kept whole. */
@@ -26,7 +26,9 @@ export function readCgats(text: string): MeasuredColours {
     throw new RangeError(`The file is no whole CGATS text: ${words.length} values don't fill rows of ${fields.length}.`);
   }
   const rows = Array.from({ length: words.length / fields.length }, (_, i) => words.slice(i * fields.length, (i + 1) * fields.length));
-  const column = (...names: string[]): number => fields.findIndex((field) => names.includes(field.toUpperCase()));
+  const upper = fields.map((field) => field.toUpperCase());
+  /** Column of the first of these names that the file has. */
+  const column = (...names: string[]): number => names.map((name) => upper.indexOf(name)).find((at) => at >= 0) ?? -1;
   const bands = fields.flatMap((field, at) => (Number.isNaN(wavelengthIn(field)) ? [] : [{ at, nm: wavelengthIn(field) }]));
   const [L, a, b] = [column("LAB_L"), column("LAB_A"), column("LAB_B")];
   const name = column("SAMPLE_NAME", "SAMPLE_LOC", "SAMPLE_ID", "SAMPLEID", "SAMPLE");
@@ -69,7 +71,7 @@ export function writeCgats(colours: readonly WrittenColour[], facts: Readonly<Re
     ...(spectral ? [`SPECTRAL_BANDS "${WAVELENGTHS_NM.length}"`, 'SPECTRAL_START_NM "380.0"', 'SPECTRAL_END_NM "730.0"'] : []),
   ];
   const rows = colours.map(({ name, lab, reflectance }, i) => {
-    const { L, a, b } = labUnderD50(lab);
+    const { L, a, b } = reflectance ? labOfReflectanceD50(reflectance) : labUnderD50(lab);
     return [i + 1, quoted(name), ...[L, a, b].map((v) => v.toFixed(4)), ...(spectral ? Array.from(reflectance!, (r) => (100 * r).toFixed(4)) : [])].join(" ");
   });
   return [

@@ -1,5 +1,5 @@
 import { bradford } from "../photo/white";
-import { WHITE_D65 } from "../spectrum/cie-tables";
+import { WEIGHTS_D50, WHITE_D65 } from "../spectrum/cie-tables";
 import type { Reflectance } from "../spectrum/bands";
 import type { Lab } from "../spectrum/colour";
 import { labF, labOfXyz } from "../spectrum/lab";
@@ -49,6 +49,12 @@ export function labUnderD65(lab: Lab, white: LabWhite): Lab {
 export function labUnderD50(lab: Lab): Lab {
   const { X, Y, Z } = apply(TO_D50, xyzUnder(lab, D65));
   const [fx, fy, fz] = [labF(X / WHITE_D50.X), labF(Y), labF(Z / WHITE_D50.Z)];
+  return { L: 116 * fy - 16, a: 500 * (fx - fy), b: 200 * (fy - fz) };
+}
+
+/** Lab relative to D50 of a reflectance, summed under D50 itself. */
+export function labOfReflectanceD50(reflectance: ArrayLike<number>): Lab {
+  const [fx, fy, fz] = WEIGHTS_D50.map((weights) => labF(weights.reduce((sum, w, i) => sum + w * reflectance[i], 0) / weights.reduce((sum, w) => sum + w, 0)));
   return { L: 116 * fy - 16, a: 500 * (fx - fy), b: 200 * (fy - fz) };
 }
 

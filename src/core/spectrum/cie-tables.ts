@@ -28,11 +28,25 @@ const D65_POWER = [
   78.2842, 69.7213, 71.6091, 74.349, 61.604, 69.8856,
 ];
 
-const normaliser = D65_POWER.reduce((sum, power, i) => sum + power * CMF_1931[3 * i + 1], 0);
+/**
+ * CIE illuminant D50, relative power by 10 nm, 100 at 560 nm: the light of the graphic trade's Lab
+ * values. Source: CIE 015; typed from memory, checked in measured-colours.test.ts against the
+ * published white point of D50 and against argyll's sums.
+ */
+const D50_POWER = [
+  24.488, 29.871, 49.308, 56.513, 60.034, 57.818, 74.825, 87.247, 90.612, 91.368,
+  95.109, 91.963, 95.724, 96.613, 97.129, 102.099, 100.755, 102.317, 100, 97.735,
+  98.918, 93.499, 97.688, 99.269, 99.042, 95.722, 98.857, 95.667, 98.19, 103.003,
+  99.133, 87.381, 91.604, 92.889, 76.854, 86.511,
+];
 
-function weightsOf(component: 0 | 1 | 2): Float64Array {
-  return Float64Array.from({ length: BANDS }, (_, i) => (D65_POWER[i] * CMF_1931[3 * i + component]) / normaliser);
+function weightsOf(component: 0 | 1 | 2, power: readonly number[] = D65_POWER): Float64Array {
+  const normaliser = power.reduce((sum, p, i) => sum + p * CMF_1931[3 * i + 1], 0);
+  return Float64Array.from({ length: BANDS }, (_, i) => (power[i] * CMF_1931[3 * i + component]) / normaliser);
 }
+
+/** Band weights for X, Y, Z under D50. */
+export const WEIGHTS_D50: readonly [Float64Array, Float64Array, Float64Array] = [weightsOf(0, D50_POWER), weightsOf(1, D50_POWER), weightsOf(2, D50_POWER)];
 
 /** Band weights that turn a reflectance into X, Y, Z under D65, with Y = 1 for a perfect diffuser. */
 export const WEIGHT_X = weightsOf(0);

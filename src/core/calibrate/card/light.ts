@@ -18,7 +18,7 @@ export interface PaperSample {
 }
 
 /** Tilts and bends of the light over the card, small beside its level: penalties on the slopes of its logarithm. From memory. */
-const PENALTY = [0, 0.02, 0.02, 0.2, 0.2, 0.2];
+const PENALTY = [0, 0.004, 0.004, 0.03, 0.03, 0.03];
 const ROUNDS = 12;
 /** Samples further off than this many deviations (and than 2 %) count nothing: Tukey's biweight. */
 const CUT = 4.5;

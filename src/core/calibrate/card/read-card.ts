@@ -9,15 +9,17 @@ import { numberOfCells } from "./card-number";
 import { mapPoint } from "./homography";
 import { cellBox, NUMBER_CELLS, paperPlaces, readingPlaces, ROWS, type Box, type ReadingPlace } from "./layout";
 import { paperLight, type PaperLight, type PaperSample } from "./light";
-import { findCard, type FoundCard } from "./marks";
+import { findCard, greyOf, type FoundCard } from "./marks";
 import { readPatch, type PatchReading } from "./patch";
 import { boxPixels, medianOf } from "./pixels";
 import { correctionFrom } from "./references";
-import { blurOf } from "./sharpness";
+import { blurOf, sharpestEdge } from "./sharpness";
 
 /** Limits of a photo that can be measured. From memory; tried out on the simulated bench. */
 const LEAST_PX_PER_MM = 2.6;
 const MOST_BLUR_MM = 0.6;
+/** So blurred a picture, px of one a thousand px long, hides the marks themselves. */
+const BLURRED_PX = 2.2;
 const MOST_CAST = 1.9;
 const MOST_UNEVEN = 2.4;
 const DARKEST_PAPER = 0.1;
@@ -147,15 +149,18 @@ function readRows(photo: PixelArray, found: FoundCard, light: PaperLight, wishes
   });
 }
 
+const BLURRED = "The photo is blurred. Hold still, let the camera focus on the card, and take it again.";
+
 /** Finds a card on a photo and reads it, or tells why it can't be read. */
 export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: string } {
   const found = findCard(photo);
   if ("seen" in found) {
+    if ((sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX) return { refused: BLURRED };
     return { refused: `The card was not found: ${found.seen} of its four round corner marks can be seen. All four must be in the picture, uncovered and sharp.` };
   }
   if (found.pxPerMm < LEAST_PX_PER_MM) return { refused: "The card is too small in the picture. Go nearer, until it nearly fills the frame." };
   const blurMm = blurOf(photo, found);
-  if (blurMm > MOST_BLUR_MM) return { refused: `The photo is blurred: edges run out over ${(2 * blurMm).toFixed(1)} mm. Hold still, let the camera focus on the card, and take it again.` };
+  if (blurMm > MOST_BLUR_MM) return { refused: BLURRED };
   const number = numberOn(photo, found);
   const { samples, burnt } = paperOn(photo, found, number === 0 ? wishes.rows : Array.from({ length: ROWS }, (_, row) => row));
   if (burnt > 0.2) return { refused: "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again." };

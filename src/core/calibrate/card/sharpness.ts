@@ -2,6 +2,7 @@ import { LINEAR, type PixelArray } from "../../photo/pixels";
 import { mapPoint } from "./homography";
 import { MARK, MARK_CENTRES } from "./layout";
 import type { FoundCard } from "./marks";
+import type { GreyPicture } from "./dark-blobs";
 import { medianOf } from "./pixels";
 
 const ANGLES = 48;
@@ -30,4 +31,22 @@ export function blurOf(photo: PixelArray, { onPhoto }: FoundCard): number {
     return ((reached(0.75) - reached(0.25)) * STEP_MM) / 1.349;
   });
   return medianOf(widths);
+}
+
+/** Less contrast than this (cube root of light) tells nothing about blur. */
+const LEAST_CONTRAST = 0.25;
+
+/**
+ * How far the sharpest edges of a whole picture run out, px (one standard deviation), for one in
+ * which no card was found: a step of height c blurred by s has the slope c / (s sqrt(2 pi)). Null
+ * for a picture without contrast.
+ */
+export function sharpestEdge({ data, width, height }: GreyPicture): number | null {
+  const sorted = Float32Array.from(data).sort();
+  const contrast = sorted[Math.floor(0.98 * (sorted.length - 1))] - sorted[Math.floor(0.02 * (sorted.length - 1))];
+  if (contrast < LEAST_CONTRAST) return null;
+  const slopes = new Float32Array((width - 2) * height);
+  for (let y = 0; y < height; y++) for (let x = 1; x < width - 1; x++) slopes[y * (width - 2) + x - 1] = Math.abs(data[y * width + x + 1] - data[y * width + x - 1]) / 2;
+  slopes.sort();
+  return contrast / (Math.sqrt(2 * Math.PI) * Math.max(1e-4, slopes[Math.floor(0.999 * (slopes.length - 1))]));
 }

@@ -4,8 +4,10 @@ import { HARDLY_SEEN, loadOfWater, screenColourOfLab, strengthOf, WASH_NAMES, wa
 
 interface PatchPairsProps {
   readonly patches: readonly MeasuredPatch[];
-  readonly fit: PaintFit | null;
-  readonly onToggle: (index: number) => void;
+  /** What a fit makes of each; null where none was fitted, or while it is being fitted. */
+  readonly fitted: PaintFit["fitted"] | null;
+  /** Leaves a patch out or takes it in; without it the pairs are only shown. */
+  readonly onToggle?: (index: number) => void;
 }
 
 const TITLES: Readonly<Record<MeasuredPatch["what"], (patch: MeasuredPatch) => string>> = {
@@ -19,18 +21,18 @@ const TITLES: Readonly<Record<MeasuredPatch["what"], (patch: MeasuredPatch) => s
 const hex = (lab: Lab): string => screenColourOfLab(lab).hex;
 
 /** Every patch as it was measured, and touching it as the fit has it; a press leaves it out. */
-export function PatchPairs({ patches, fit, onToggle }: PatchPairsProps) {
+export function PatchPairs({ patches, fitted: all, onToggle }: PatchPairsProps) {
   return (
     <ul className="flex gap-1 rounded-field bg-(--photo-ground) p-1.5 text-(--photo-ink)">
       {patches.map((patch, index) => {
-        const fitted = fit?.fitted[index] ?? null;
+        const fitted = all?.[index] ?? null;
         const title = TITLES[patch.what](patch);
         const { L, a, b } = patch.lab;
         const strength = fitted ? `estimated as ${strengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant` : "";
         const words = `${title}: measured L* ${L.toFixed(0)}, a* ${a.toFixed(0)}, b* ${b.toFixed(0)}${fitted ? `; the fit is ${fitted.dE00.toFixed(1)} dE00 off; ${strength}` : ""}`;
         return (
           <li key={`${patch.what} ${patch.swatch}`} className="min-w-0 flex-1">
-            <button type="button" aria-pressed={patch.leftOut === true} aria-label={`${words}. ${patch.leftOut ? "Left out; take it in" : "Leave it out"}`} title={words} className={`w-full cursor-pointer ${patch.leftOut ? "opacity-45" : ""}`} onClick={() => onToggle(index)}>
+            <button type="button" disabled={!onToggle} aria-pressed={patch.leftOut === true} aria-label={`${words}.${onToggle ? (patch.leftOut ? " Left out; take it in" : " Leave it out") : ""}`} title={words} className={`w-full ${onToggle ? "cursor-pointer" : ""} ${patch.leftOut ? "opacity-45" : ""}`} onClick={() => onToggle?.(index)}>
               <span aria-hidden className="flex h-9">
                 <span className="h-full w-1/2" style={{ background: hex(patch.lab) }} />
                 <span className="h-full w-1/2" style={{ background: fitted ? hex(fitted.lab) : hex(patch.lab) }} />

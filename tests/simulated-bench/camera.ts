@@ -1,9 +1,9 @@
-import type { Homography } from "../calibrate/card/homography";
-import { homographyOf } from "../calibrate/card/homography";
-import { CARD, MARK_CENTRES } from "../calibrate/card/layout";
-import { linearSrgbOfXyz } from "../spectrum/srgb";
-import { FINE_BANDS, FINE_NM, xyzOfFine } from "./fine-bands";
-import { normalFrom } from "./normal";
+import type { Homography } from "@/core/calibrate/card/homography";
+import { homographyOf } from "@/core/calibrate/card/homography";
+import { CARD, MARK_CENTRES } from "@/core/calibrate/card/layout";
+import { linearSrgbOfXyz } from "@/core/spectrum/srgb";
+import { FINE_BANDS, FINE_NM, xyzOfFine } from "@/core/simulate/fine-bands";
+import { normalFrom } from "@/core/simulate/normal";
 
 /** A simulated camera before a card: what it sees and what it does to it. */
 export interface Camera {

@@ -1,13 +1,13 @@
-import { cellsOfNumber, FRAME_NUMBER } from "../calibrate/card/card-number";
-import { mapPoint, homographyOf } from "../calibrate/card/homography";
-import { cellBox, lineBox, MARK, MARK_CENTRES, swatchBox, SWATCHES, windowBox, type Box } from "../calibrate/card/layout";
-import { valueNoise } from "../film/wash-pixels";
-import { srgbOfLinear } from "../spectrum/srgb";
+import { cellsOfNumber, FRAME_NUMBER } from "@/core/calibrate/card/card-number";
+import { mapPoint, homographyOf } from "@/core/calibrate/card/homography";
+import { cellBox, lineBox, MARK, MARK_CENTRES, swatchBox, SWATCHES, windowBox, type Box } from "@/core/calibrate/card/layout";
+import { valueNoise } from "@/core/film/wash-pixels";
+import { srgbOfLinear } from "@/core/spectrum/srgb";
 import type { Camera } from "./camera";
-import { FINE_NM } from "./fine-bands";
-import { normalFrom } from "./normal";
-import { trueFilm, unevennessOf, type TrueSheet } from "./true-film";
-import type { TruePaint } from "./true-paint";
+import { FINE_NM } from "@/core/simulate/fine-bands";
+import { normalFrom } from "@/core/simulate/normal";
+import { trueFilm, unevennessOf, type TrueSheet } from "@/core/simulate/true-film";
+import type { TruePaint } from "@/core/simulate/true-paint";
 
 /** A card as it lies there painted and dry. */
 export interface PaintedCard {
@@ -29,6 +29,14 @@ type Rgb3 = readonly [number, number, number];
 const LOADS = Array.from({ length: 48 }, (_, i) => 0.003 * (3 / 0.003) ** (i / 47));
 const OFFICE_PAPER = Float64Array.from(FINE_NM, (nm) => 0.87 + 0.12 * Math.exp(-0.5 * ((nm - 442) / 24) ** 2));
 const TABLE = Float64Array.from(FINE_NM, (nm) => 0.16 + 0.00025 * (nm - 380));
+
+/** Encoded sRGB bytes of light in 4096 steps. */
+const ENCODED = Float32Array.from({ length: 4097 }, (_, i) => 255 * srgbOfLinear(i / 4096));
+const encoded = (light: number): number => {
+  const at = 4096 * Math.min(1, Math.max(0, light));
+  const i = Math.min(4095, Math.floor(at));
+  return ENCODED[i] + (at - i) * (ENCODED[i + 1] - ENCODED[i]);
+};
 
 const inBox = (x: number, y: number, b: Box, by = 0): boolean => x >= b.x - by && x <= b.x + b.width + by && y >= b.y - by && y <= b.y + b.height + by;
 
@@ -71,17 +79,20 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
   const rows = card.rows.map((row) => row && {
     ...row, onPaper: ramp(card, row.paint, camera, sheet.ground), onBlack: ramp(card, row.paint, camera, black), grain: unevennessOf(row.paint.granulation, sheet),
   });
-  const cells = cellsOfNumber(card.framed ? FRAME_NUMBER : card.number);
+  const cells = cellsOfNumber(card.framed ? FRAME_NUMBER : card.number).flatMap((on, i) => (on ? [cellBox(i)] : []));
+  const windows = card.rows.map((_, row) => windowBox(row));
+  const lines = card.rows.map((_, row) => lineBox(row));
+  const boxes = card.rows.map((_, row) => Array.from({ length: SWATCHES }, (__, swatch) => swatchBox(row, swatch)));
   const printed = (x: number, y: number): boolean =>
     MARK_CENTRES.some((mark, i) => {
       const r = Math.hypot(x - mark.x, y - mark.y);
       return r <= MARK.radius && r >= (i === 0 ? MARK.wideHole : MARK.hole);
-    }) || cells.some((on, i) => on && inBox(x, y, cellBox(i)));
+    }) || cells.some((cell) => inBox(x, y, cell));
   return (x, y) => {
     if (x < -17 || x > 193 || y < -26 || y > 262) return table;
     if (printed(x, y)) return ink;
     for (let row = 0; row < card.rows.length; row++) {
-      const window = windowBox(row);
+      const window = windows[row];
       if (!inBox(x, y, window, 1)) {
         // Words above the row.
         if (y > window.y - 5 && y < window.y - 2.5 && x > 4 && x < 60 && valueNoise(x * 1.6, y * 0.4, seed) > 0.35) return ink;
@@ -89,9 +100,9 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
       }
       if (card.framed && !inBox(x, y, window)) return around;
       const painted = rows[row];
-      const onLine = inBox(x, y, lineBox(row));
+      const onLine = inBox(x, y, lines[row]);
       for (let swatch = 0; painted && swatch < SWATCHES; swatch++) {
-        const box = swatchBox(row, swatch);
+        const box = boxes[row][swatch];
         if (!inBox(x, y, box, 1)) continue;
         const bloom = card.bloom?.row === row && card.bloom.swatch === swatch;
         const load = loadIn(box, x, y, painted.loads[swatch], painted.grain, seed + 40 * row + 5 * swatch, bloom);
@@ -150,7 +161,7 @@ export function photographCard(card: PaintedCard, camera: Camera, random: () => 
     for (let c = 0; c < 3; c++) {
       const clean = light[3 * i + c] + (camera.flare * mean[c]) / (widthPx * heightPx);
       const noisy = clean + normal() * Math.hypot(noise.dark, noise.shot * Math.sqrt(Math.max(0, clean)));
-      pixels[4 * i + c] = 255 * srgbOfLinear(Math.min(1, Math.max(0, noisy)));
+      pixels[4 * i + c] = encoded(noisy);
     }
     pixels[4 * i + 3] = 255;
   }

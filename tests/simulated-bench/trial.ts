@@ -1,21 +1,21 @@
-import { readCard } from "../calibrate/card/read-card";
-import { ROWS } from "../calibrate/card/layout";
-import { fitPatches, patchesOfRow } from "../calibrate/patches";
-import { CARD_LOADS } from "../calibrate/washes";
-import { PAPERS } from "../film/paper";
-import { paintModel, type PaintModel } from "../mix/paint";
-import { predict } from "../mix/predict";
-import type { PixelArray } from "../photo/pixels";
-import { HANDBOOK } from "../pigment/handbook";
-import { deltaE00 } from "../spectrum/difference";
-import { labOfXyz } from "../spectrum/lab";
-import { seededRandom } from "../random";
+import { readCard } from "@/core/calibrate/card/read-card";
+import { ROWS } from "@/core/calibrate/card/layout";
+import { fitPatches, patchesOfRow } from "@/core/calibrate/patches";
+import { CARD_LOADS } from "@/core/calibrate/washes";
+import { PAPERS } from "@/core/film/paper";
+import { paintModel, type PaintModel } from "@/core/mix/paint";
+import { predict } from "@/core/mix/predict";
+import type { PixelArray } from "@/core/photo/pixels";
+import { HANDBOOK } from "@/core/pigment/handbook";
+import { deltaE00 } from "@/core/spectrum/difference";
+import { labOfXyz } from "@/core/spectrum/lab";
+import { seededRandom } from "@/core/random";
 import { cameraOver, type PhotoTrouble } from "./camera";
 import { photographCard } from "./card-photo";
-import { xyzOfFine } from "./fine-bands";
-import { normalFrom } from "./normal";
-import { trueBlack, trueFilm, trueSheet, unevennessOf } from "./true-film";
-import { truePaint, type TruePaint } from "./true-paint";
+import { xyzOfFine } from "@/core/simulate/fine-bands";
+import { normalFrom } from "@/core/simulate/normal";
+import { trueBlack, trueFilm, trueSheet, unevennessOf } from "@/core/simulate/true-film";
+import { truePaint, type TruePaint } from "@/core/simulate/true-paint";
 
 /** One trial of the bench: a card of four paints painted, photographed once, read and fitted, then put to unseen mixes. */
 export interface TrialPlan {
