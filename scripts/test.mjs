@@ -52,12 +52,12 @@ function chromium() {
   return found();
 }
 
-/** Programs that make files for the tests; without them those tests are left out, and said to be. */
+/** Programs that make and read files for the tests; without them those tests are left out, and said to be. */
 function fileMakers() {
-  const missing = () => ["heif-enc", "exiftool"].filter((program) => !existsSync(join("/usr/bin", program)));
+  const missing = () => ["heif-enc", "exiftool", "pdftoppm", "colverify"].filter((program) => !existsSync(join("/usr/bin", program)));
   if (missing().length > 0 && mayInstall) {
-    console.log("Installing heif-enc and exiftool for the photo tests …");
-    install("libheif-examples", "libimage-exiftool-perl");
+    console.log("Installing heif-enc, exiftool, poppler and argyll, which files are made and checked with …");
+    install("libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref");
   }
   for (const program of missing()) console.log(`left out: tests that need ${program}`);
 }

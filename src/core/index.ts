@@ -77,7 +77,7 @@ export { type MeasuredOptics } from "./mix/paint";
 export { CARD, cellBox, lineBox, LINE_WIDTH, MARK, MARK_CENTRES, paperPlaces, readingPlaces, ROW_WORDS, ROWS, swatchBox, SWATCHES, windowBox, type Box } from "./calibrate/card/layout";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./calibrate/card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./calibrate/card/homography";
-export { placeKey, readCard, type CardRead, type CardWishes, type RowRead } from "./calibrate/card/read-card";
+export { findLitCard, placeKey, readCard, readLitCard, type CardRead, type CardWishes, type LitCard, type RowRead } from "./calibrate/card/read-card";
 export { fitPatches, LEAST_WASHES, PATCH_KINDS, patchesOfRow, patchOfSpectrum, type MeasuredPatch, type PaintFit, type PatchKind } from "./calibrate/patches";
 export { CARD_WATER, WASH_NAMES } from "./calibrate/washes";
 export { paintChange, type PaintChange } from "./calibrate/change";

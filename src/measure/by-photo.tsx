@@ -13,7 +13,7 @@ import { useRereading } from "./use-row-fits";
 const NOTHING_SAID = newEdits("");
 
 /** Measuring by photo: the guide until there are photos, then the queue, the open card and its paints. */
-export function ByPhoto() {
+export function ByPhoto({ start }: { start: string | null }) {
   const { paints } = useRoom();
   const { photos, openKey, document, edit, setPhoto } = useMeasure((s) => s);
   const over = useDroppedCards();
@@ -34,7 +34,7 @@ export function ByPhoto() {
   }, [edit, key, edits]);
   return (
     <div className="h-full min-h-0">
-      {photos.length === 0 ? <div className="h-full overflow-y-auto"><Guide /></div> : (
+      {photos.length === 0 ? <div className="h-full overflow-y-auto"><Guide start={start} /></div> : (
         <div className="grid h-full min-h-0 grid-cols-[210px_minmax(0,1fr)_470px]">
           <aside className="min-h-0 border-r border-(--hairline) bg-base-100"><PhotoQueue /></aside>
           {photo?.stored ? <CardPhotoView key={photo.key} photo={photo} edits={edits} nameOf={nameOf} onMove={onMove} onToggle={onToggle} /> : <div className="bg-(--photo-ground)" />}

@@ -1,7 +1,7 @@
 "use client";
 
 import { decodeWorkingCopy } from "@/ui/decode-photo";
-import { AskedWorker } from "@/ui/asked-worker";
+import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
 import type { CardAnswers, CardReply, CardRequest } from "@/workers/card-messages";
 
 type Wishes = Omit<Extract<CardRequest, { kind: "read" }>, "kind" | "job" | "photoId">;
@@ -13,10 +13,15 @@ export class CardReader {
   );
   private openId: string | null = null;
   private last: Promise<unknown> = Promise.resolve();
+  private readonly newest = new Map<string, number>();
+  private asked = 0;
 
-  /** Reads a stored photo of a card, after whatever is being read. */
+  /** Reads a stored photo of a card, after whatever is being read; rejects when the same photo has meanwhile been asked for otherwise. */
   read(photoId: string, wishes: Wishes): Promise<CardAnswers["read"]> {
+    const own = ++this.asked;
+    this.newest.set(photoId, own);
     const turn = this.last.then(async () => {
+      if (this.newest.get(photoId) !== own) throw new WorkerStopped("Overtaken.");
       if (this.openId !== photoId) {
         const { data, width, height } = await decodeWorkingCopy(photoId);
         await this.worker.ask("open", { photoId, data, width, height });

@@ -14,7 +14,8 @@ import { useTakePhotos } from "./read-photos";
 import { codesOf, modelNow, useRoom } from "./room";
 
 /** Paints that a first card suggests itself for: at hand, not yet measured. */
-function firstToMeasure(paints: ReturnType<typeof useRoom>["paints"]): string[] {
+function firstToMeasure(paints: ReturnType<typeof useRoom>["paints"], start: string | null): string[] {
+  if (start && paints.some(({ id }) => id === start)) return [start];
   return paints.filter(({ status, measured }) => MIXABLE.has(status) && !measured).slice(0, ROWS).map(({ id }) => id);
 }
 
@@ -27,9 +28,9 @@ function Step({ number, title, children }: { number: number; title: string; chil
   );
 }
 
-function PrintCard() {
+function PrintCard({ start }: { start: string | null }) {
   const { paints, cards, addCard } = useRoom();
-  const [chosen, setChosen] = useState(() => firstToMeasure(paints));
+  const [chosen, setChosen] = useState(() => firstToMeasure(paints, start));
   const [paperId, setPaperId] = useState(PAPERS[0].id);
   const [page, setPage] = useState<CardPage>("a4");
   const [fault, setFault] = useState<string | null>(null);
@@ -67,7 +68,7 @@ function PrintCard() {
         })}
       </ul>
       {chosen.length < ROWS && (
-        <PaintPicker title="Which paint goes on the card?" paints={pickable} paper={paper} taken={{ ids: chosen, words: "on the card" }} closeOnPick className="btn btn-sm" onPick={(id) => setChosen([...chosen, id])}>
+        <PaintPicker title="Which paint goes on the card?" paints={pickable} paper={paper} taken={{ ids: chosen, words: "on the card" }} closeOnPick className="btn btn-outline btn-sm" onPick={(id) => setChosen([...chosen, id])}>
           <Plus size={14} /> a paint
         </PaintPicker>
       )}
@@ -147,10 +148,10 @@ function Photograph() {
 }
 
 /** From print to photo: what to do before there is anything to read. */
-export function Guide() {
+export function Guide({ start }: { start: string | null }) {
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-1 gap-x-10 gap-y-8 px-6 py-6 lg:grid-cols-3">
-      <PrintCard />
+      <PrintCard start={start} />
       <PaintIt />
       <Photograph />
     </div>

@@ -52,7 +52,7 @@ export function Measure({ paints: stored, cards: printed, recipes, demoCard, sta
             {way === "By photo" && <span className="flex"><UndoButtons history={store.temporal} /></span>}
           </RoomHeader>
           <main className="min-h-0 overflow-y-auto">
-            {way === "By photo" && <ByPhoto />}
+            {way === "By photo" && <ByPhoto start={start} />}
             {way === "By meter" && <ByMeter start={start} />}
             {way === "By numbers" && <ByNumbers start={start} />}
           </main>

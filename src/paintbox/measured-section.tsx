@@ -29,7 +29,7 @@ function Compared({ paint, one, earlier }: { paint: PaintEntry; one: Measurement
   const middle = at[1];
   return (
     <p className="quiet text-[0.9rem] leading-snug">
-      Against {dayWords(earlier.on)}: up to dE00 {dE00.toFixed(1)}{middle.words.length > 0 ? `, in a wash ${middle.words.join(", ")}` : ""}. {VERDICTS[verdict]}.
+      Against {dayWords(earlier.on)}: {VERDICTS[verdict]} (up to dE00 {dE00.toFixed(1)}{middle.words.length > 0 ? `, in a wash ${middle.words.join(", ")}` : ""}).
     </p>
   );
 }
@@ -62,7 +62,7 @@ export function MeasuredSection({ paint }: { paint: PaintEntry }) {
           <li key={one.id} className={`space-y-1 border-l-2 pl-3 ${one === counting ? "border-primary" : "border-(--hairline)"}`}>
             <div className="flex items-center gap-2">
               {one.photoId && <img src={`/api/photos/${one.photoId}?copy=small`} alt={`Card photographed for ${dayWords(one.on)}`} className="h-10 w-8 rounded-sm object-cover" />}
-              <span className="flex-1 leading-tight">{dayWords(one.on)} <span className="quiet">by {one.way}{one === counting ? "; counts" : one.counts ? "" : "; set aside"}</span><br /><span className="label-line">{paperById(one.paperId).name}; give or take {one.fit.miss.toFixed(1)}</span></span>
+              <span className="flex-1 leading-tight">{dayWords(one.on)} <span className="quiet">by {one.way}{one === counting ? "; counts" : one.counts ? "" : "; set aside"}</span><br /><span className="label-line">give or take {one.fit.miss.toFixed(1)}, on {paperById(one.paperId).name}</span></span>
               <button type="button" className="btn btn-ghost btn-xs" onClick={() => void toggle(one)}>{one.counts ? "set aside" : "let it count"}</button>
               <button type="button" className="btn btn-ghost btn-xs" title="CGATS text with Lab and, where measured, spectra" onClick={() => exportCgats(paint, one)}>CGATS</button>
             </div>

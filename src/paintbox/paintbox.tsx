@@ -154,7 +154,7 @@ function Room({ revision }: { revision: number }) {
                 <button type="button" aria-pressed={paint.id === openId} className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`} onClick={() => open(paint.id)}>
                   <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={226} height={46} label={`${paint.name} from masstone to tint`} className={paint.status === "owned" || paint.status === "low" ? "" : "opacity-60"} />
                   <span className="name-face flex items-center gap-1.5 text-[1.1rem] leading-tight"><span className="truncate">{paint.name}</span>{paint.favourite && <Star size={13} fill="currentColor" aria-label="favourite" />}</span>
-                  <span className="label-line block truncate">{codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}{paint.status !== "owned" && ` · ${paint.status}`}</span>
+                  <span className="label-line block truncate">{codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}{paint.status !== "owned" && ` · ${paint.status}`}{model.measured && " · measured"}</span>
                 </button>
               </li>
             ))}

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { fitPatches, paintModel, paperById, readCard, type PixelArray } from "@/core";
+import { findLitCard, fitPatches, paintModel, paperById, readLitCard, type LitCard, type PixelArray } from "@/core";
 import { cardRequest, type CardAnswers, type CardReply, type CardRequest } from "./card-messages";
 import { jobOf } from "./job-of";
 
@@ -7,6 +7,8 @@ const reply = (message: CardReply): void => self.postMessage(message);
 
 /** The photo opened last: the one being looked at. */
 let photo: (PixelArray & { readonly photoId: string }) | null = null;
+/** The card found on it: dragging a place looks for it no second time. */
+let found: { readonly key: string; readonly card: LitCard | { readonly refused: string } } | null = null;
 
 function answer(request: CardRequest): CardAnswers[keyof CardAnswers] {
   if (request.kind === "open") {
@@ -19,7 +21,10 @@ function answer(request: CardRequest): CardAnswers[keyof CardAnswers] {
     return fitPatches(paintModel(id, pigments, tintingStrength), request.patches, paper);
   }
   if (photo?.photoId !== request.photoId) throw new Error("The photo has not arrived yet.");
-  return readCard(photo, { paper, rows: request.rows, moved: request.moved, references: request.references });
+  const key = JSON.stringify([photo.photoId, request.rows]);
+  if (found?.key !== key) found = { key, card: findLitCard(photo, request.rows) };
+  const { card } = found;
+  return "refused" in card ? card : readLitCard(photo, card, { paper, rows: request.rows, moved: request.moved, references: request.references });
 }
 
 self.onmessage = ({ data }: MessageEvent<unknown>) => {

@@ -60,7 +60,7 @@ describe("a paint fitted to patches of any way in", () => {
     expect(fitOf(grey).fitted[6]).toBeNull();
   });
 
-  test.each(["PG7", "PY154", "PB15-green-shade", "PBk9"])("another paint altogether (%s) is doubted or refused", (pigmentId) => {
+  test.each(["PG7", "PY154", "PB15-green-shade"])("another paint altogether (%s) is doubted or refused", (pigmentId) => {
     const fit = fitPatches(paintModel(pigmentId, [{ pigmentId, share: 1 }]), typed, paper);
     expect("refused" in fit ? fit.refused : fit.doubted).toSatisfy((told: unknown) => told === true || /right paint/.test(String(told)));
   });

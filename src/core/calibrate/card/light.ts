@@ -71,10 +71,11 @@ export function paperLight(samples: readonly PaperSample[]): PaperLight {
     weights = misses.map((miss) => Math.max(0, 1 - (miss / (CUT * deviation)) ** 2) ** 2);
     bends = logs.map((values) => solveWeighted(rows, values, weights));
   }
+  const [red, green, blue] = bends;
+  const bent = (bend: readonly number[], u: number, v: number): number => Math.exp(bend[0] + bend[1] * u + bend[2] * v + bend[3] * u * u + bend[4] * u * v + bend[5] * v * v);
   const at = (x: number, y: number): readonly [number, number, number] => {
-    const terms = termsOf(x, y);
-    const [r, g, b] = bends.map((bend) => Math.exp(terms.reduce((sum, term, i) => sum + term * bend[i], 0)));
-    return [r, g, b];
+    const [, u, v] = termsOf(x, y);
+    return [bent(red, u, v), bent(green, u, v), bent(blue, u, v)];
   };
   const greens = samples.filter((_, k) => weights[k] > 0.2).map(({ x, y }) => at(x, y)[1]);
   return { at, unevenness: greens.length > 0 ? Math.max(...greens) / Math.min(...greens) : 1, unusable: weights.filter((w) => w < 0.2).length / weights.length };

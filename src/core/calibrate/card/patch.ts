@@ -36,30 +36,43 @@ const lightnessOf = (Y: number): number => 116 * Math.cbrt(Math.max(1e-6, Y)) - 
  */
 export function readPatch(pixels: BoxPixels, light: PaperLight, paper: Reflectance, correction: Correction = AS_SEEN): PatchReading {
   const white = linearP3OfXyz(xyzOfReflectance(paper));
-  const spots = new Map<string, { n: number; sum: [number, number, number]; cut: [number, number, number] }>();
-  for (let i = 0; i < pixels.count; i++) {
-    const [x, y] = [pixels.places[2 * i], pixels.places[2 * i + 1]];
-    const own = light.at(x, y);
-    const key = `${Math.floor(x / SPOT_MM)} ${Math.floor(y / SPOT_MM)}`;
-    const spot = spots.get(key) ?? { n: 0, sum: [0, 0, 0], cut: [0, 0, 0] };
-    spots.set(key, spot);
-    const seen = linearSrgbOfLinearP3({ r: pixels.linear[3 * i], g: pixels.linear[3 * i + 1], b: pixels.linear[3 * i + 2] });
-    spot.n++;
-    for (let c = 0; c < 3; c++) spot.sum[c] += pixels.linear[3 * i + c] / own[c];
-    if (seen.r < NOTHING) spot.cut[0]++;
-    if (seen.g < NOTHING) spot.cut[1]++;
-    if (seen.b < NOTHING) spot.cut[2]++;
+  const { count, linear, places } = pixels;
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < count; i++) {
+    [left, right] = [Math.min(left, places[2 * i]), Math.max(right, places[2 * i])];
+    [top, bottom] = [Math.min(top, places[2 * i + 1]), Math.max(bottom, places[2 * i + 1])];
   }
-  const list = [...spots.values()].map(({ n, sum, cut }) => ({ n, linear: sum.map((v) => v / n), cut, L: lightnessOf((0.23 * sum[0] + 0.69 * sum[1] + 0.08 * sum[2]) / n) }));
+  const across = Math.max(1, Math.ceil((right - left) / SPOT_MM));
+  const down = Math.max(1, Math.ceil((bottom - top) / SPOT_MM));
+  /** Of each spot: pixels, sums of r, g, b relative to the paper, pixels cut off in r, g, b. */
+  const sums = new Float64Array(7 * across * down);
+  for (let i = 0; i < count; i++) {
+    const [x, y] = [places[2 * i], places[2 * i + 1]];
+    const own = light.at(x, y);
+    const at = 7 * (Math.min(down - 1, Math.floor((y - top) / SPOT_MM)) * across + Math.min(across - 1, Math.floor((x - left) / SPOT_MM)));
+    const [r, g, b] = [linear[3 * i], linear[3 * i + 1], linear[3 * i + 2]];
+    const seen = linearSrgbOfLinearP3({ r, g, b });
+    sums[at]++;
+    sums[at + 1] += r / own[0];
+    sums[at + 2] += g / own[1];
+    sums[at + 3] += b / own[2];
+    if (seen.r < NOTHING) sums[at + 4]++;
+    if (seen.g < NOTHING) sums[at + 5]++;
+    if (seen.b < NOTHING) sums[at + 6]++;
+  }
+  const list = Array.from({ length: across * down }, (_, spot) => {
+    const [n, r, g, b, ...cut] = sums.subarray(7 * spot, 7 * spot + 7);
+    return { n, linear: [r / n, g / n, b / n], cut, L: lightnessOf((0.23 * r + 0.69 * g + 0.08 * b) / n) };
+  }).filter(({ n }) => n > 0);
   const middle = medianOf(list.map(({ L }) => L));
   const limit = CUT * Math.max(LEAST_L, robustDeviation(list.map(({ L }) => L), middle));
   const kept = list.filter(({ L }) => Math.abs(L - middle) <= limit);
   const total = kept.reduce((sum, { n }) => sum + n, 0);
-  const mean = (c: number): number => kept.reduce((sum, { n, linear }) => sum + n * linear[c], 0) / total;
+  const mean = (c: number): number => kept.reduce((sum, { n, linear: own }) => sum + n * own[c], 0) / total;
   const seen: Rgb = correction({ r: mean(0), g: mean(1), b: mean(2) });
   const lab = labOfXyz(xyzOfLinearP3({ r: white.r * seen.r, g: white.g * seen.g, b: white.b * seen.b }));
   const texture = Math.sqrt(kept.reduce((sum, { L }) => sum + (L - middle) ** 2, 0) / kept.length);
   const cut = (c: number): boolean => kept.reduce((sum, spot) => sum + spot.cut[c], 0) > 0.3 * total;
-  const leftOut = 1 - total / pixels.count;
+  const leftOut = 1 - total / count;
   return { lab, texture, leftOut, cutOff: [cut(0), cut(1), cut(2)], unsure: 0.12 * texture + 1.5 * leftOut };
 }

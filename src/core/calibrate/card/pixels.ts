@@ -12,9 +12,9 @@ export interface BoxPixels {
   readonly outside: number;
 }
 
-const MOST_A_SIDE = 90;
+const MOST_A_SIDE = 64;
 
-/** The pixels of a box of the card on the photo: about one for each pixel covered, at most 90 by 90. */
+/** The pixels of a box of the card on the photo: about one for each pixel covered, at most 64 by 64. */
 export function boxPixels(photo: PixelArray, onPhoto: Homography, box: Box, pxPerMm: number): BoxPixels {
   const steps = (length: number): number => Math.min(MOST_A_SIDE, Math.max(3, Math.round(length * pxPerMm)));
   const [across, down] = [steps(box.width), steps(box.height)];

@@ -151,8 +151,13 @@ function readRows(photo: PixelArray, found: FoundCard, light: PaperLight, wishes
 
 const BLURRED = "The photo is blurred. Hold still, let the camera focus on the card, and take it again.";
 
-/** Finds a card on a photo and reads it, or tells why it can't be read. */
-export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: string } {
+/** A card found on a photo, with the light on it: what stays the same however its places are dragged. */
+export interface LitCard extends Omit<CardRead, "rows"> {
+  readonly light: PaperLight;
+}
+
+/** Finds a card on a photo and measures the light on it, or tells why it can't be read. */
+export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard | { readonly refused: string } {
   const found = findCard(photo);
   if ("seen" in found) {
     if ((sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX) return { refused: BLURRED };
@@ -162,7 +167,7 @@ export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { re
   const blurMm = blurOf(photo, found);
   if (blurMm > MOST_BLUR_MM) return { refused: BLURRED };
   const number = numberOn(photo, found);
-  const { samples, burnt } = paperOn(photo, found, number === 0 ? wishes.rows : Array.from({ length: ROWS }, (_, row) => row));
+  const { samples, burnt } = paperOn(photo, found, number === 0 ? rows : Array.from({ length: ROWS }, (_, row) => row));
   if (burnt > 0.2) return { refused: "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again." };
   const light = paperLight(samples);
   if (light.unusable > 0.5) return { refused: "Too little bare paper is left between the washes, or a shadow lies over the card. The paper is what everything is measured against." };
@@ -171,7 +176,18 @@ export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { re
   const cast = Math.max(...middle) / Math.min(...middle);
   if (cast > MOST_CAST) return { refused: `The light has too strong a cast: the paper looks ${castWord(middle)}. Take the photo in daylight, away from lamps and coloured walls.` };
   if (light.unevenness > MOST_UNEVEN) return { refused: `The light is too uneven: one side of the card gets ${light.unevenness.toFixed(1)} times as much as the other. Turn the card to the window, or move out of a shadow.` };
-  return { found, number, rows: readRows(photo, found, light, wishes), unevenness: light.unevenness, cast, blurMm };
+  return { found, number, light, unevenness: light.unevenness, cast, blurMm };
+}
+
+/** Reads the rows of a card already found. */
+export function readLitCard(photo: PixelArray, { light, ...card }: LitCard, wishes: CardWishes): CardRead {
+  return { ...card, rows: readRows(photo, card.found, light, wishes) };
+}
+
+/** Finds a card on a photo and reads it, or tells why it can't be read. */
+export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: string } {
+  const card = findLitCard(photo, wishes.rows);
+  return "refused" in card ? card : readLitCard(photo, card, wishes);
 }
 
 function castWord([r, g, b]: readonly [number, number, number]): string {

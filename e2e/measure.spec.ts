@@ -1,0 +1,217 @@
+import { readFileSync } from "node:fs";
+import { expect, test, type Page } from "@playwright/test";
+import sharp from "sharp";
+import { startServer, type RunningServer } from "./server";
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(async () => {
+  await server.stop("SIGTERM");
+});
+
+const CARD = "public/demo/swatch-card.jpg";
+const room = async (page: Page, query = ""): Promise<void> => {
+  await page.goto(`${server.url}/measure${query}`);
+  await expect(page.getByRole("heading", { name: "Print a card" })).toBeVisible({ timeout: 60_000 });
+};
+const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> => page.getByLabel("Photos of cards", { exact: true }).setInputFiles(files);
+const jpeg = (name: string, buffer = readFileSync(CARD)) => ({ name, mimeType: "image/jpeg", buffer });
+const paint = (page: Page, name: string) => page.getByRole("article", { name });
+
+test("a card is made for chosen paints, and its PDF and the frame's are served; an unknown one is not", async ({ page, request }) => {
+  await room(page);
+  const list = page.getByRole("list", { name: "Paints on the card" });
+  await expect(list.getByRole("listitem")).toHaveCount(4);
+  await page.getByRole("button", { name: "Take Lemon yellow off the card" }).click();
+  await page.getByRole("button", { name: "a paint", exact: true }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("searchbox").fill("burnt umber");
+  await dialog.getByRole("button", { name: /Burnt umber/ }).click();
+  await expect(list).toContainText("Burnt umber");
+  await page.getByLabel("Sheet").selectOption("letter");
+  const opened = page.context().waitForEvent("page");
+  await page.getByRole("button", { name: "Make the card (PDF)" }).click();
+  await opened;
+  await expect(page.getByText(/Made before:/)).toContainText("card 2");
+  for (const path of ["/api/cards/2?page=letter", "/api/cards/2?page=a4", "/api/cards/frame?page=a4"]) {
+    const pdf = await request.get(`${server.url}${path}`);
+    expect(pdf.headers()["content-type"]).toBe("application/pdf");
+    expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
+  }
+  expect((await request.get(`${server.url}/api/cards/99`)).status()).toBe(404);
+  expect((await request.get(`${server.url}/api/cards/2?page=a5`)).status()).toBe(400);
+  const wrong = await request.post(`${server.url}/api/cards`, { data: { paints: [], paperId: "cotton-rough" } });
+  expect(await wrong.json()).toMatchObject({ message: expect.stringMatching(/at least one paint/) });
+});
+
+test("the demo's card is read, its paints are known, one is corrected and kept, and predictions stand on it", async ({ page }) => {
+  await room(page);
+  await page.getByRole("button", { name: /Read the demo's card 1/ }).click();
+  await expect(page.getByText("1 of 1 read")).toBeVisible({ timeout: 30_000 });
+  for (const name of ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"]) await expect(paint(page, name).getByRole("button", { name: `Keep for ${name}` })).toBeVisible();
+  const sienna = paint(page, "Burnt sienna");
+  await expect(sienna).toContainText(/give or take 4 before, 1\.\d now/);
+  await expect(sienna).toContainText(/Brick in .* moves by \d/);
+  // A place is moved with the keys and read anew there; undo takes it back.
+  const pair = sienna.getByRole("button", { name: /^neat: measured/ });
+  const before = await pair.getAttribute("aria-label");
+  const place = page.getByRole("button", { name: "Burnt sienna, wash 1, neat" });
+  await place.focus();
+  for (let i = 0; i < 30; i++) await page.keyboard.press("ArrowRight");
+  await expect.poll(() => pair.getAttribute("aria-label")).not.toBe(before);
+  for (let i = 0; i < 30; i++) await page.keyboard.press("Control+z");
+  await expect.poll(() => pair.getAttribute("aria-label")).toBe(before);
+  // It is dragged with the pointer too.
+  const box = (await place.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2 + 10, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(() => pair.getAttribute("aria-label")).not.toBe(before);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => pair.getAttribute("aria-label")).toBe(before);
+  // A swatch is left out, then the rest is kept.
+  await sienna.getByRole("button", { name: /^strong: measured/ }).click();
+  await expect(sienna.getByRole("button", { name: /^strong: measured/ })).toHaveAttribute("aria-pressed", "true");
+  await sienna.getByRole("button", { name: "Keep for Burnt sienna" }).click();
+  await expect(sienna.getByRole("status")).toContainText("Kept");
+  await expect(page.getByText("1 of 4 kept")).toBeVisible();
+
+  await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("button", { name: /Burnt sienna/ }).first().click();
+  const measured = page.getByRole("region", { name: "Measured" });
+  await expect(measured).toContainText(/by photo; counts/);
+  await expect(measured.getByRole("img", { name: /Card photographed/ })).toBeVisible();
+  await page.goto(`${server.url}/try-a-mix`);
+  await page.goto(server.url);
+  await page.getByRole("application").waitFor({ timeout: 60_000 });
+  await page.getByRole("button", { name: /^Area \d+: Brick in the sun/ }).first().click();
+  await expect(page.getByText(/your own swatches of \d{4}-\d\d-\d\d/).first()).toBeVisible();
+});
+
+test("several photos are worked through one after another; what can't be read says why and doesn't hold up the rest", async ({ page }) => {
+  await room(page);
+  const blurred = await sharp(CARD).blur(14).jpeg().toBuffer();
+  const lamp = await sharp(CARD).linear([1, 0.9, 0.45], [0, 0, 0]).jpeg().toBuffer();
+  const upsideDown = await sharp(CARD).rotate(180).jpeg().toBuffer();
+  await bring(page, [jpeg("blurred.jpg", blurred), jpeg("lamp.jpg", lamp), { name: "notes.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no photo at all") }, jpeg("pump-house.jpg", readFileSync("src/server/demo/pump-house.jpg")), jpeg("turned.jpg", upsideDown)]);
+  await expect(page.getByRole("progressbar", { name: "Reading the photos" })).toBeVisible();
+  await expect(page.getByText("5 of 5 read")).toBeVisible({ timeout: 60_000 });
+  const open = page.getByRole("region", { name: "The open card" });
+  const say = async (name: string | RegExp, words: RegExp): Promise<void> => {
+    await page.getByRole("region", { name: "Photos of cards" }).getByRole("button", { name }).first().click();
+    await expect(open).toContainText(words);
+  };
+  await say(/^blurred\.jpg/, /blurred/);
+  await say(/^lamp\.jpg/, /cast.*(yellow|orange)/);
+  await say(/^notes\.jpg/, /not a photo/);
+  await say(/^pump-house\.jpg/, /not found/);
+  await say(/^Card 1/, /Quinacridone rose/);
+  await expect(paint(page, "Viridian").getByRole("button", { name: /Keep for/ })).toBeVisible();
+  await page.getByRole("button", { name: "Put blurred.jpg away" }).click();
+  await expect(page.getByText("4 of 4 read")).toBeVisible();
+});
+
+test("a card whose paints are named wrongly is doubted; a grey card in the picture is a reference", async ({ page }) => {
+  await room(page);
+  await bring(page, [jpeg("card.jpg")]);
+  await expect(paint(page, "Viridian")).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("list", { name: "Rows" }).getByRole("button", { name: /^3/ }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("searchbox").fill("phthalo green");
+  await dialog.getByRole("button", { name: /Phthalo green/ }).click();
+  await expect(paint(page, "Phthalo green, blue shade")).toContainText(/far from what such pigments|can't come from/);
+  await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
+  const lightness = page.getByRole("textbox", { name: "Reference 1, L*" });
+  await expect(lightness).toHaveValue("49.5");
+  await lightness.fill("dark");
+  await lightness.press("Enter");
+  await expect(lightness).toHaveValue("49.5");
+  await page.getByRole("button", { name: "Reference 1", exact: true }).focus();
+  await page.keyboard.press("ArrowRight");
+  await page.getByRole("button", { name: "Take reference 1 away" }).click();
+  await expect(lightness).toHaveCount(0);
+});
+
+test("the simulated meter: connect, calibrate, read place by place, keep, and set aside in the paint's sheet", async ({ page }) => {
+  await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("button", { name: /Cerulean/ }).first().click();
+  await page.getByRole("region", { name: "Measured" }).getByRole("link", { name: "Measure it" }).click();
+  await page.getByRole("tab", { name: "By meter" }).click();
+  await expect(page.getByRole("region", { name: "Paint and paper" })).toContainText("Cerulean");
+  await expect(page.getByRole("note")).toContainText("simulated");
+  const places = page.getByRole("list", { name: "Places to read" });
+  await expect(places.getByRole("button").first()).toBeDisabled();
+  await page.getByRole("button", { name: "Connect", exact: true }).click();
+  await expect(page.getByText(/put it on its white tile/)).toBeVisible();
+  await places.getByRole("button").first().click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("its white first");
+  await page.getByRole("button", { name: "Calibrate on white" }).click();
+  await expect(page.getByText(/25 readings/)).toBeVisible();
+  for (let i = 0; i < 8; i++) {
+    // Now and then the meter was not flat and has to be read again.
+    await expect(async () => {
+      await places.getByRole("button").nth(i).click();
+      await expect(places.getByRole("listitem").nth(i)).toContainText("L*", { timeout: 3000 });
+    }).toPass({ timeout: 20_000 });
+  }
+  const result = page.getByRole("region", { name: "What the fit makes of it" });
+  await result.getByRole("button", { name: "Keep for Cerulean" }).click();
+  await expect(result.getByRole("status")).toContainText("Kept");
+  await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("button", { name: /Cerulean/ }).first().click();
+  const measured = page.getByRole("region", { name: "Measured" });
+  await expect(measured).toContainText("by simulated meter; counts");
+  const saved = page.waitForEvent("download");
+  await measured.getByRole("button", { name: "CGATS" }).click();
+  expect(readFileSync((await (await saved).path())!, "utf8")).toMatch(/^CGATS\.17[\s\S]*SPEC_730[\s\S]*"wash 4 pale"/);
+  await measured.getByRole("button", { name: "set aside" }).click();
+  await expect(measured).toContainText("set aside");
+  await page.reload();
+  await page.getByRole("button", { name: /Cerulean/ }).first().click();
+  await expect(page.getByRole("article", { name: "Cerulean" })).toContainText("typical values");
+});
+
+test("typed colours and files: wrong numbers are told at their line, a CGATS file is matched to the swatches", async ({ page }) => {
+  await room(page);
+  await page.getByRole("tab", { name: "By numbers" }).click();
+  const cell = (row: string, axis: string) => page.getByRole("textbox", { name: `${row}, ${axis}*` });
+  const neat = "1  neat, no water";
+  await cell(neat, "L").fill("140");
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("between 0 and 100");
+  await cell(neat, "L").fill("88,5");
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("all needed");
+  await cell(neat, "a").fill("-4");
+  await cell(neat, "b").fill("95");
+  const result = page.getByRole("region", { name: "What the fit makes of it" });
+  await expect(result).toContainText("At least two washes");
+  const pale = "4  pale, 1 paint : 20 water";
+  for (const [axis, value] of [["L", "95"], ["a", "-7"], ["b", "24"]]) await cell(pale, axis).fill(value);
+  await expect(result.getByRole("button", { name: "Keep for Lemon yellow" })).toBeVisible();
+  await page.getByLabel("File of measured colours").setInputFiles({ name: "wrong.csv", mimeType: "text/csv", buffer: Buffer.from("name,price\nneat,3\n") });
+  await expect(page.getByRole("main").getByRole("alert").first()).toContainText("No wavelengths");
+  const rows = ["neat 88 -5 96", "strong 91 -10 84", "light 94 -12 55", "pale 95 -7 22"].map((line, i) => `${i + 1} ${line}`);
+  const text = ["CGATS.17", "BEGIN_DATA_FORMAT", "SAMPLE_ID SAMPLE_NAME LAB_L LAB_A LAB_B", "END_DATA_FORMAT", "BEGIN_DATA", ...rows, "END_DATA", ""].join("\n");
+  await page.getByLabel("File of measured colours").setInputFiles({ name: "own.txt", mimeType: "text/plain", buffer: Buffer.from(text) });
+  await expect(page.getByText("own.txt: 4 colours")).toBeVisible();
+  await expect(page.getByLabel(`Colour of ${neat}`)).toHaveValue("0");
+  await expect(result).toContainText(/give or take 4 before, \d\.\d now/);
+  await result.getByRole("button", { name: "Keep for Lemon yellow" }).click();
+  await expect(result.getByRole("status")).toContainText("Kept");
+});
+
+test("doors: a measurement that is none, of no paint, or from a foreign page is refused in words", async ({ request }) => {
+  const post = (data: unknown, headers = {}) => request.post(`${server.url}/api/measurements`, { data, headers });
+  expect((await post({})).status()).toBe(400);
+  expect((await post("not json")).status()).toBe(400);
+  const patch = (L: number) => ({ what: "wash", swatch: L, waterParts: L, lab: { L: 40 + 10 * L, a: 10, b: 10 } });
+  const whole = { paintId: crypto.randomUUID(), on: "2026-10-03", way: "file", paperId: "cotton-rough", photoId: null, cardId: null, patches: [patch(0), patch(3)] };
+  expect(await (await post(whole)).json()).toMatchObject({ message: expect.stringMatching(/no longer there/) });
+  expect(await (await post({ ...whole, on: "2199-01-01" })).json()).toMatchObject({ message: expect.stringMatching(/still to come/) });
+  expect((await post(whole, { origin: "http://elsewhere.example" })).status()).toBe(403);
+  expect((await request.post(`${server.url}/api/swatch-photos`, { data: readFileSync(CARD), headers: { origin: "http://elsewhere.example" } })).status()).toBe(403);
+  expect((await request.patch(`${server.url}/api/measurements/${crypto.randomUUID()}`, { data: { counts: false } })).status()).toBe(404);
+  expect((await request.patch(`${server.url}/api/measurements/none`, { data: { counts: "no" } })).status()).toBe(400);
+});
