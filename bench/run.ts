@@ -8,6 +8,7 @@ import { choosePalettes, choosePrepared, HANDBOOK, latticeOf, matchOver, mixCost
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/film/kernel/film-kernel";
 import { seededRandom } from "@/core/random";
 import { paletteProgram } from "./palette-program";
+import { swatchBench } from "./swatch-bench";
 
 const paper = PAPERS[0];
 const models: PaintModel[] = HANDBOOK.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }]));
@@ -115,3 +116,5 @@ row("photo through the palette, reach included (goal 400 ms)", `${(latticeTime +
 row("ring test of 5 paints, 600 px", `${median(() => void ringPixels(eight.slice(0, 5), paper, 600, 1), 3).toFixed(0)} ms`);
 const servedCosts = mixCosts(twelve.map((lab) => ({ lab, weight: 1 })), fortyTable, 1.5);
 row("30 auditions over 40 paints, 12 areas (goal 100 ms)", `${median(() => { for (let p = 0; p < 30; p++) servedBy(servedCosts, [p, 31, 32, 33, 34, 35]); }, 5).toFixed(0)} ms`);
+
+await swatchBench(row);

@@ -79,6 +79,21 @@ const views: readonly (readonly [name: string, path: string, prepare: (page: Pag
     await page.locator("dialog[open] input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9") });
     await page.getByRole("list", { name: "Lines that can't be taken" }).waitFor();
   }],
+  ["a paint measured twice", "/paintbox", async (page) => {
+    await page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Anthraquinone/ }).click();
+    await page.getByRole("region", { name: "Measured" }).scrollIntoViewIfNeeded();
+  }],
+  ["the guide to a swatch card", "/measure", (page) => page.getByRole("heading", { name: "Photograph it" }).waitFor()],
+  ["a card read", "/measure", async (page) => {
+    await page.getByRole("button", { name: /Read the demo/ }).click();
+    await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 30_000 });
+    await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
+  }],
+  ["the meter", "/measure", (page) => page.getByRole("tab", { name: "By meter" }).click()],
+  ["colours typed", "/measure", async (page) => {
+    await page.getByRole("tab", { name: "By numbers" }).click();
+    await page.getByRole("textbox").first().fill("x");
+  }],
   ["the handbook with a pigment", "/handbook?pigment=PB28", (page) => page.getByRole("article").waitFor()],
   ["a mix tried", "/try-a-mix", (page) => page.getByRole("region", { name: "What it looks like" }).waitFor()],
   ["nothing there", "/painting/none", (page) => page.getByRole("heading").waitFor()],
@@ -102,7 +117,7 @@ for (const colorScheme of ["light", "dark"] as const) {
 test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768", async ({ page }) => {
   for (const [width, height] of [[1280, 800], [1024, 768]]) {
     await page.setViewportSize({ width, height });
-    for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix"]) {
+    for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure"]) {
       await page.goto(`${server.url}${path}`);
       await page.getByRole("link", { name: /Abendrot/ }).waitFor();
       await page.waitForLoadState("networkidle");

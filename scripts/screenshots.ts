@@ -34,11 +34,6 @@ await shoot("values", "/", async (page) => {
   await step(page, "Photo");
   await page.getByRole("button", { name: "5 values" }).click();
 });
-await shoot("squint", "/", async (page) => {
-  await step(page, "Areas");
-  await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
-  await page.keyboard.press("6");
-});
 await shoot("values-to-paint", "/", async (page) => {
   await step(page, "Areas");
   await page.keyboard.press("4");
@@ -55,12 +50,26 @@ await shoot("palette", "/", (page) => lookAtPalette(page, "Choose"));
 await shoot("side-by-side", "/", (page) => lookAtPalette(page, "Side by side"));
 await shoot("in-water", "/", (page) => lookAtPalette(page, "In water"));
 await shoot("recipe", "/", openArea(5));
-await shoot("ways", "/", async (page) => {
-  await openArea(4)(page);
-  await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 545));
-});
 await shoot("paintbox", "/paintbox");
-await shoot("paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click());
+await shoot("paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Anthraquinone/ }).click());
+await shoot("swatch-card", "/measure");
+await shoot("card-read", "/measure", async (page) => {
+  await page.getByRole("button", { name: /Read the demo/ }).click();
+  await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 60_000 });
+});
+await shoot("meter", "/measure", async (page) => {
+  await page.getByRole("tab", { name: "By meter" }).click();
+  await page.getByRole("button", { name: "Connect", exact: true }).click();
+  await page.getByRole("button", { name: "Calibrate on white" }).click();
+  const places = page.getByRole("list", { name: "Places to read" });
+  for (let i = 0; i < 6; i++) {
+    while (!(await places.getByRole("listitem").nth(i).textContent())?.includes("L*")) {
+      const button = places.getByRole("button").nth(i);
+      if (await button.isEnabled()) await button.click();
+      await page.waitForTimeout(300);
+    }
+  }
+});
 await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());
 await shoot("handbook", "/handbook");
 await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
@@ -89,11 +98,6 @@ await shoot("reach", "/", async (page) => {
   await page.keyboard.press("7");
   await page.keyboard.press("b");
   await page.waitForTimeout(2000);
-});
-await shoot("placing-the-sheet", "/", async (page) => {
-  await step(page, "Photo");
-  await page.getByRole("button", { name: "Place the sheet" }).click();
-  await page.getByRole("slider", { name: "Straighten" }).fill("-2.5");
 });
 await shoot("areas", "/", async (page) => {
   await step(page, "Areas");

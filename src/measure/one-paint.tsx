@@ -53,7 +53,7 @@ export function OnePaintFields({ one, onChange }: { one: OnePaint; onChange: Ret
 /** The fit to what has been measured so far, and the button that keeps it. */
 export function OnePaintResult({ one, patches, way, onToggle }: { one: OnePaint; patches: readonly MeasuredPatch[]; way: MeasuringWay; onToggle: (index: number) => void }) {
   const fit = useFit(one.paint, patches, one.paperId);
-  const key = JSON.stringify([one, patches]);
+  const key = JSON.stringify([one.paint?.id, one.paperId, one.on, patches]);
   const [kept, setKept] = useState<string | null>(null);
   const measurement = useMemo((): NewMeasurement | null => one.paint && {
     paintId: one.paint.id, on: one.on, way, paperId: one.paperId, photoId: null, cardId: null,
