@@ -1,51 +1,11 @@
 "use client";
 
 import { ImagePlus } from "lucide-react";
-import { useCallback, useEffect, useRef, useState } from "react";
-import { isForField } from "@/ui/undo";
-import { fileIn, uploadPhoto } from "@/ui/upload";
+import { useCallback, useRef, useState } from "react";
+import { useDroppedFiles } from "@/ui/dropped-files";
+import { uploadPhoto } from "@/ui/upload";
 
 type Bringing = { readonly state: "idle" } | { readonly state: "busy"; readonly share: number } | { readonly state: "refused"; readonly message: string };
-
-/** Listens for photos dropped anywhere on the page or pasted into it; true while one is held over it. */
-function useDroppedPhotos(bring: (file: File) => void): boolean {
-  const [over, setOver] = useState(false);
-  useEffect(() => {
-    const hasFile = (event: DragEvent): boolean => event.dataTransfer?.types.includes("Files") ?? false;
-    const onDragOver = (event: DragEvent): void => {
-      if (!hasFile(event)) return;
-      event.preventDefault();
-      setOver(true);
-    };
-    const onDragLeave = (event: DragEvent): void => {
-      if (event.relatedTarget === null) setOver(false);
-    };
-    const onDrop = (event: DragEvent): void => {
-      if (!hasFile(event)) return;
-      event.preventDefault();
-      setOver(false);
-      const file = fileIn(event.dataTransfer);
-      if (file) bring(file);
-    };
-    const onPaste = (event: ClipboardEvent): void => {
-      const file = fileIn(event.clipboardData);
-      if (!file || isForField(event)) return;
-      event.preventDefault();
-      bring(file);
-    };
-    window.addEventListener("dragover", onDragOver);
-    window.addEventListener("dragleave", onDragLeave);
-    window.addEventListener("drop", onDrop);
-    window.addEventListener("paste", onPaste);
-    return () => {
-      window.removeEventListener("dragover", onDragOver);
-      window.removeEventListener("dragleave", onDragLeave);
-      window.removeEventListener("drop", onDrop);
-      window.removeEventListener("paste", onPaste);
-    };
-  }, [bring]);
-  return over;
-}
 
 /** Brings in the painter's own photo by button, drop or paste; the new painting opens, a refused photo is explained. */
 export function NewPainting({ className = "btn btn-sm", words = "Your photo" }: { className?: string; words?: string }) {
@@ -59,7 +19,8 @@ export function NewPainting({ className = "btn btn-sm", words = "Your photo" }: 
       else setBringing({ state: "refused", message: result.message });
     });
   }, []);
-  const over = useDroppedPhotos(bring);
+  const bringFirst = useCallback((files: readonly File[]): void => bring(files[0]), [bring]);
+  const over = useDroppedFiles(bringFirst);
   return (
     <div className="relative">
       <button type="button" className={className} disabled={busy} onClick={() => input.current?.click()} title="Choose a photo, drop one anywhere on the page, or paste one">

@@ -1,12 +1,13 @@
 "use client";
 
 import { useCallback } from "react";
+import { useDroppedFiles } from "@/ui/dropped-files";
 import { CardPanel } from "./card-panel";
 import { CardPhotoView } from "./card-photo-view";
-import { useDroppedCards } from "./choose-photos";
 import { Guide } from "./guide";
 import { newEdits, useMeasure } from "./measure-store";
 import { PhotoQueue } from "./photo-queue";
+import { useTakePhotos } from "./read-photos";
 import { useRoom } from "./room";
 import { useRereading } from "./use-row-fits";
 
@@ -16,7 +17,7 @@ const NOTHING_SAID = newEdits("");
 export function ByPhoto({ start }: { start: string | null }) {
   const { paints } = useRoom();
   const { photos, openKey, document, edit, setPhoto } = useMeasure((s) => s);
-  const over = useDroppedCards();
+  const over = useDroppedFiles(useTakePhotos());
   const photo = photos.find(({ key }) => key === openKey);
   const edits = (photo && document.edits[photo.key]) ?? NOTHING_SAID;
   const key = photo?.key ?? "";

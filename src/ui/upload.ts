@@ -43,8 +43,3 @@ export const uploadPhoto = (file: File, onProgress: UploadProgress) => upload("/
 
 /** Sends a photo of swatches; the answer is the stored photo or words for the painter. */
 export const uploadSwatches = (file: File, onProgress: UploadProgress) => upload("/api/swatch-photos", file, swatchPhoto, onProgress);
-
-/** The first file of what was dropped or pasted, if there is one. */
-export function fileIn(data: DataTransfer | null): File | null {
-  return data?.files[0] ?? null;
-}

@@ -1,6 +1,7 @@
 import type { Homography } from "@/core/calibrate/card/homography";
 import { homographyOf } from "@/core/calibrate/card/homography";
 import { CARD, MARK_CENTRES } from "@/core/calibrate/card/layout";
+import { solveLinear } from "@/core/linear/solve";
 import { linearSrgbOfXyz } from "@/core/spectrum/srgb";
 import { FINE_BANDS, FINE_NM, xyzOfFine } from "@/core/simulate/fine-bands";
 import { normalFrom } from "@/core/simulate/normal";
@@ -64,16 +65,7 @@ function colourMatrix(raw: (reflectance: Float64Array) => number[]): number[][] 
   const inputs = set.map(raw);
   const wanted = set.map((r) => linearSrgbOfXyz(xyzOfFine(r)));
   const A = [0, 1, 2].map((i) => [0, 1, 2].map((j) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * x[j], 0)));
-  const cofactor = (i: number, j: number): number => {
-    const [r, s] = [0, 1, 2].filter((k) => k !== i);
-    const [c, d] = [0, 1, 2].filter((k) => k !== j);
-    return ((i + j) % 2 ? -1 : 1) * (A[r][c] * A[s][d] - A[r][d] * A[s][c]);
-  };
-  const determinant = [0, 1, 2].reduce((sum, j) => sum + A[0][j] * cofactor(0, j), 0);
-  return (["r", "g", "b"] as const).map((channel) => {
-    const b = [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * wanted[n][channel], 0));
-    return [0, 1, 2].map((i) => [0, 1, 2].reduce((sum, j) => sum + cofactor(j, i) * b[j], 0) / determinant);
-  });
+  return (["r", "g", "b"] as const).map((channel) => solveLinear(A, [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * wanted[n][channel], 0)))!);
 }
 
 /** Corners of the card's marks on the photo for a hand that holds the camera nearly straight. */

@@ -1,3 +1,4 @@
+import { solveLinear } from "../../linear/solve";
 import { medianOf, robustDeviation } from "./pixels";
 import { CARD } from "./layout";
 
@@ -29,24 +30,11 @@ const termsOf = (x: number, y: number): number[] => {
   return [1, u, v, u * u, u * v, v * v];
 };
 
-/** Weighted least squares with a penalty, by elimination. */
+/** Weighted least squares with a penalty, by its normal equations. */
 function solveWeighted(rows: readonly number[][], values: readonly number[], weights: readonly number[]): number[] {
-  const n = PENALTY.length;
-  const m = Array.from({ length: n }, (_, i) => Array.from({ length: n + 1 }, (_, j) => (i === j ? PENALTY[i] + 1e-9 : 0)));
-  rows.forEach((row, k) => {
-    for (let i = 0; i < n; i++) {
-      for (let j = 0; j < n; j++) m[i][j] += weights[k] * row[i] * row[j];
-      m[i][n] += weights[k] * row[i] * values[k];
-    }
-  });
-  for (let i = 0; i < n; i++) {
-    for (let k = 0; k < n; k++) {
-      if (k === i) continue;
-      const f = m[k][i] / m[i][i];
-      for (let j = i; j <= n; j++) m[k][j] -= f * m[i][j];
-    }
-  }
-  return m.map((row, i) => row[n] / row[i]);
+  const A = PENALTY.map((penalty, i) => PENALTY.map((_, j) => rows.reduce((sum, row, k) => sum + weights[k] * row[i] * row[j], i === j ? penalty + 1e-9 : 0)));
+  const b = PENALTY.map((_, i) => rows.reduce((sum, row, k) => sum + weights[k] * row[i] * values[k], 0));
+  return solveLinear(A, b) ?? PENALTY.map(() => 0);
 }
 
 /**

@@ -24,8 +24,12 @@ export interface PatchReading {
 /** Spots further than this many deviations from the middle lightness are left out, but never those within 2 L*. */
 const CUT = 2.4;
 const LEAST_L = 1.2;
-/** A channel at or below this (linear) was cut off: the first three levels of a byte. */
-const NOTHING = 0.0012;
+/**
+ * A channel of sRGB within these bounds (linear) was cut off: the first levels of a byte, and as far
+ * below nothing as the working copy's rounding goes. Further below, the photo held more than sRGB.
+ */
+const NOTHING = { least: -0.0015, most: 0.0012 } as const;
+const cutAt = (channel: number): boolean => channel > NOTHING.least && channel < NOTHING.most;
 const SPOT_MM = 0.6;
 
 const lightnessOf = (Y: number): number => 116 * Math.cbrt(Math.max(1e-6, Y)) - 16;
@@ -56,9 +60,9 @@ export function readPatch(pixels: BoxPixels, light: PaperLight, paper: Reflectan
     sums[at + 1] += r / own[0];
     sums[at + 2] += g / own[1];
     sums[at + 3] += b / own[2];
-    if (seen.r < NOTHING) sums[at + 4]++;
-    if (seen.g < NOTHING) sums[at + 5]++;
-    if (seen.b < NOTHING) sums[at + 6]++;
+    if (cutAt(seen.r)) sums[at + 4]++;
+    if (cutAt(seen.g)) sums[at + 5]++;
+    if (cutAt(seen.b)) sums[at + 6]++;
   }
   const list = Array.from({ length: across * down }, (_, spot) => {
     const [n, r, g, b, ...cut] = sums.subarray(7 * spot, 7 * spot + 7);

@@ -1,3 +1,4 @@
+import { solveLinear } from "../../linear/solve";
 import { linearP3OfXyz } from "../../spectrum/display-p3";
 import { xyzOfLab } from "../../spectrum/lab";
 import type { Lab, Rgb } from "../../spectrum/colour";
@@ -24,14 +25,6 @@ const HELD = 0.0005;
 
 const CHANNELS = ["r", "g", "b"] as const;
 
-/** Solves a symmetric 3 by 3 system by Cramer's rule. */
-function solve3(A: readonly number[][], b: readonly number[]): number[] {
-  const det = (m: readonly (readonly number[])[]): number =>
-    m[0][0] * (m[1][1] * m[2][2] - m[1][2] * m[2][1]) - m[0][1] * (m[1][0] * m[2][2] - m[1][2] * m[2][0]) + m[0][2] * (m[1][0] * m[2][1] - m[1][1] * m[2][0]);
-  const whole = det(A);
-  return [0, 1, 2].map((k) => det(A.map((row, i) => row.map((v, j) => (j === k ? b[i] : v)))) / whole);
-}
-
 /**
  * The correction that references tell: greys the power by which the camera bent its curve, five
  * colours or more also a matrix, held to no change so that few references can't run away with it.
@@ -54,7 +47,7 @@ export function correctionFrom(references: readonly Reference[], paper: Rgb): Co
   const inputs = references.map(({ seen }) => bent(seen)).map(({ r, g, b }) => [r, g, b]);
   const rows = CHANNELS.map((channel, c) => {
     const A = [0, 1, 2].map((i) => [0, 1, 2].map((j) => inputs.reduce((sum, x) => sum + x[i] * x[j], i === j ? HELD * inputs.length : 0)));
-    return solve3(A, [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + x[i] * known[n][channel], i === c ? HELD * inputs.length : 0)));
+    return solveLinear(A, [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + x[i] * known[n][channel], i === c ? HELD * inputs.length : 0))) ?? [0, 1, 2].map((i) => (i === c ? 1 : 0));
   });
   return (relative) => {
     const { r, g, b } = bent(relative);
