@@ -2,8 +2,8 @@ import { throughJpeg } from "../tests/simulated-bench/develop";
 import { runTrial } from "../tests/simulated-bench/trial";
 
 /** Boxes of eight paints each, and unseen mixes of two and three of each box. */
-const BOXES = 10;
-const MIXES = 150;
+const BOXES = 24;
+const MIXES = 100;
 /** From a perfect camera to what a phone in a steady hand does by daylight (see PhotoTrouble). */
 const LEVELS = [["noise-free", 0], ["slight", 0.5], ["moderate", 1]] as const;
 

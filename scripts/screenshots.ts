@@ -4,6 +4,8 @@ import config from "../playwright.config";
 import { startServer } from "../e2e/server";
 
 const server = await startServer();
+// The first answer waits until the demo is laid out.
+await fetch(server.url).then((response) => response.text());
 const browser = await chromium.launch(config.use?.launchOptions);
 
 async function shoot(name: string, path: string, prepare?: (page: Page) => Promise<void>, colorScheme: "light" | "dark" = "light"): Promise<void> {

@@ -87,6 +87,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
           <SaveWords save={save} />
           <UndoButtons history={temporal} />
           <Link href="/paintbox" className="btn btn-ghost btn-sm">Paintbox</Link>
+          <Link href="/measure" className="btn btn-ghost btn-sm">Measure</Link>
           <Link href="/handbook" className="btn btn-ghost btn-sm">Handbook</Link>
           <Link href="/try-a-mix" className="btn btn-ghost btn-sm">Try a mix</Link>
           <PaintingsMenu id={id} titles={titles} />

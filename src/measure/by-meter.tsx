@@ -73,15 +73,15 @@ export function ByMeter({ start }: { start: string | null }) {
         <div className="space-y-2">
           <h2 className="name-face text-xl">Simulated meter</h2>
           <p className="quiet" role="status">{busy ?? (state.connected ? (state.readingsLeft > 0 ? `ready, ${state.readingsLeft} readings until it needs its white` : "connected: put it on its white tile") : "not connected")}</p>
-          <button type="button" className={`btn btn-sm w-full ${state.connected ? "btn-outline" : "btn-primary"}`} disabled={busy !== null || !paint} onClick={() => void doing("Connecting …", ({ meter: own }) => (state.connected ? own.disconnect() : own.connect()))}>{state.connected ? "Disconnect" : "Connect"}</button>
-          <button type="button" className={`btn btn-sm w-full ${state.connected && state.readingsLeft === 0 ? "btn-primary" : "btn-outline"}`} disabled={busy !== null || !state.connected} onClick={() => void doing("Reading its white …", ({ meter: own }) => own.calibrateOnWhite())}>Calibrate on white</button>
+          <button type="button" className={`btn btn-sm w-full ${state.connected ? "border-(--hairline) bg-base-100" : "btn-primary"}`} disabled={busy !== null || !paint} onClick={() => void doing("Connecting …", ({ meter: own }) => (state.connected ? own.disconnect() : own.connect()))}>{state.connected ? "Disconnect" : "Connect"}</button>
+          <button type="button" className={`btn btn-sm w-full ${state.connected && state.readingsLeft === 0 ? "btn-primary" : "border-(--hairline) bg-base-100"}`} disabled={busy !== null || !state.connected} onClick={() => void doing("Reading its white …", ({ meter: own }) => own.calibrateOnWhite())}>Calibrate on white</button>
           {fault && <p role="alert" className="text-error">{fault}</p>}
         </div>
         <ol aria-label="Places to read" className="space-y-1">
           {USUAL_PLACES.map((place, index) => (
             <li key={placeWords(place)} className="flex items-center gap-3">
               <span className={`w-64 whitespace-pre ${index === next ? "font-semibold" : ""}`}>{placeWords(place)}</span>
-              <button type="button" className={`btn btn-xs ${index === next && state.readingsLeft > 0 ? "btn-primary" : "btn-outline"}`} disabled={busy !== null || !state.connected} onClick={() => void read(index)} aria-label={`Read ${placeWords(place)}`}>
+              <button type="button" className={`btn btn-xs ${index === next && state.readingsLeft > 0 ? "btn-primary" : "border-(--hairline) bg-base-100"}`} disabled={busy !== null || !state.connected} onClick={() => void read(index)} aria-label={`Read ${placeWords(place)}`}>
                 {readings[index] ? <><RotateCcw size={12} /> again</> : "Read"}
               </button>
               {readings[index] && <span className="quiet">L* {readings[index].lab.L.toFixed(1)}, a* {readings[index].lab.a.toFixed(1)}, b* {readings[index].lab.b.toFixed(1)}</span>}

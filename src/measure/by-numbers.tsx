@@ -68,7 +68,7 @@ export function ByNumbers({ start }: { start: string | null }) {
       <OnePaintFields one={one} onChange={setOne} />
       <section aria-label="Colours" className="space-y-2">
         <div className="flex items-center gap-4">
-          <button type="button" className="btn btn-outline btn-sm" onClick={() => input.current?.click()}><FileUp size={15} /> CSV or CGATS file</button>
+          <button type="button" className="btn border-(--hairline) bg-base-100 btn-sm" onClick={() => input.current?.click()}><FileUp size={15} /> CSV or CGATS file</button>
           <input ref={input} type="file" accept=".csv,.txt,.ti3,.cgats,.tsv,text/plain,text/csv" className="hidden" aria-label="File of measured colours" tabIndex={-1} onChange={(event) => {
             const chosen = event.target.files?.[0];
             if (chosen) void open(chosen);

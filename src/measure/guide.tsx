@@ -68,7 +68,7 @@ function PrintCard({ start }: { start: string | null }) {
         })}
       </ul>
       {chosen.length < ROWS && (
-        <PaintPicker title="Which paint goes on the card?" paints={pickable} paper={paper} taken={{ ids: chosen, words: "on the card" }} closeOnPick className="btn btn-outline btn-sm" onPick={(id) => setChosen([...chosen, id])}>
+        <PaintPicker title="Which paint goes on the card?" paints={pickable} paper={paper} taken={{ ids: chosen, words: "on the card" }} closeOnPick className="btn border-(--hairline) bg-base-100 btn-sm" onPick={(id) => setChosen([...chosen, id])}>
           <Plus size={14} /> a paint
         </PaintPicker>
       )}

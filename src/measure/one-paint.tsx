@@ -36,7 +36,7 @@ export function OnePaintFields({ one, onChange }: { one: OnePaint; onChange: Ret
     <section aria-label="Paint and paper" className="grid grid-cols-[1fr_14rem_9rem] items-end gap-4">
       <div>
         <span className="label-line block">Paint</span>
-        <PaintPicker title="Which paint is measured?" paints={pickable} paper={paper} closeOnPick className="btn btn-outline btn-sm h-auto justify-start gap-3 py-1" onPick={(paintId) => onChange({ paintId })}>
+        <PaintPicker title="Which paint is measured?" paints={pickable} paper={paper} closeOnPick className="btn border-(--hairline) bg-base-100 btn-sm h-auto justify-start gap-3 py-1" onPick={(paintId) => onChange({ paintId })}>
           {one.paint ? <><Strip mix={[{ paint: modelNow(one.paint), parts: 1 }]} paper={paper} width={90} height={22} label={one.paint.name} /><span className="name-face">{one.paint.name}</span><span className="label-line">{codesOf(one.paint)}</span></> : "choose a paint"}
         </PaintPicker>
       </div>
