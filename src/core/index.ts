@@ -78,7 +78,7 @@ export { CARD, cellBox, lineBox, LINE_WIDTH, MARK, MARK_CENTRES, paperPlaces, re
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./calibrate/card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./calibrate/card/homography";
 export { findLitCard, placeKey, readCard, readLitCard, type CardRead, type CardWishes, type LitCard, type RowRead } from "./calibrate/card/read-card";
-export { fitPatches, LEAST_WASHES, PATCH_KINDS, patchesOfRow, patchOfSpectrum, type MeasuredPatch, type PaintFit, type PatchKind } from "./calibrate/patches";
+export { fitPatches, LEAST_WASHES, PATCH_KINDS, patchesOfRow, patchOfSpectrum, withoutCamera, type MeasuredPatch, type PaintFit, type PatchKind } from "./calibrate/patches";
 export { CARD_WATER, WASH_NAMES } from "./calibrate/washes";
 export { paintChange, type PaintChange } from "./calibrate/change";
 export { MeterRefused, type ColourMeter } from "./calibrate/meter";

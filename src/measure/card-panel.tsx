@@ -8,6 +8,7 @@ import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf, modelNow, useRoom } from "./room";
 import { editsOfCard } from "./read-photos";
 import { RowPanel } from "./row-panel";
+import { useCardRows } from "./use-row-fits";
 
 const today = (): string => new Date().toISOString().slice(0, 10);
 
@@ -94,20 +95,17 @@ function NumberField({ label, value, onChange }: { label: string; value: number;
 
 /** The open card: what it is, then each of its paints. */
 export function CardPanel({ photo, edits, onToggle }: { photo: CardPhoto; edits: CardEdits; onToggle: (key: string) => void }) {
-  const { paints } = useRoom();
   const read = photo.read;
+  const rows = useCardRows(read, edits);
   if (photo.state === "refused") return <p role="alert" className="p-5 text-lg">{photo.message}</p>;
   if (!read) return <p role="status" className="quiet p-5">This card is still to be read.</p>;
   return (
     <>
       <WhatItIs photo={photo} edits={edits} />
       <p className="label-line px-4 pt-3">Of each pair: left what was read, right what the fit makes of it, below it the difference in dE00. Press a pair to leave it out; drag the places in the photo.</p>
-      {read.rows.map((row) => {
-        const paint = paints.find(({ id }) => id === edits.paints[row.row]);
-        return paint && <RowPanel key={`${row.row} ${paint.id}`} photo={photo} edits={edits} row={row} paint={paint} onToggle={onToggle} />;
-      })}
+      {rows.map(({ row, paint, patches }) => <RowPanel key={`${row.row} ${paint.id}`} photo={photo} edits={edits} row={row} paint={paint} patches={patches} onToggle={onToggle} />)}
       <References photo={photo} edits={edits} />
-      <p className="label-line px-4 pb-4">Light {read.unevenness.toFixed(2)} : 1 over the card, cast {read.cast.toFixed(2)} : 1, blur {read.blurMm.toFixed(2)} mm; all worked out from the bare paper.</p>
+      <p className="label-line px-4 pb-4">Light {read.unevenness.toFixed(2)} : 1 over the card, cast {read.cast.toFixed(2)} : 1, blur {read.blurMm.toFixed(2)} mm; all worked out from the bare paper. What the camera mixes of its colours is estimated from all washes together and taken out.</p>
     </>
   );
 }

@@ -33,6 +33,11 @@ export class CardReader {
     return turn;
   }
 
+  /** Takes the camera's mixing of its channels out of a card's patches. */
+  camera(question: Omit<Extract<CardRequest, { kind: "camera" }>, "kind" | "job">): Promise<CardAnswers["camera"]> {
+    return this.worker.ask("camera", question);
+  }
+
   fit(question: Omit<Extract<CardRequest, { kind: "fit" }>, "kind" | "job">): Promise<CardAnswers["fit"]> {
     return this.worker.ask("fit", question);
   }

@@ -1,38 +1,42 @@
 "use client";
 
 import { useMemo } from "react";
-import { patchesOfRow, placeKey, type RowRead } from "@/core";
+import { patchesOfRow, placeKey, type MeasuredPatch, type RowRead } from "@/core";
 import type { NewMeasurement, StoredPatch } from "@/db/measurement-document";
 import type { StockedPaint } from "@/db/paintbox";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { FitResult } from "./fit-result";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf } from "./room";
-import { useFit, useRowPatches } from "./use-row-fits";
+import { useFit } from "./use-row-fits";
 
 interface RowPanelProps {
   readonly photo: CardPhoto;
   readonly edits: CardEdits;
   readonly row: RowRead;
   readonly paint: StockedPaint;
+  /** Null until the camera's part in them is known. */
+  readonly patches: readonly MeasuredPatch[] | null;
   readonly onToggle: (key: string) => void;
 }
 
+const NONE: readonly MeasuredPatch[] = [];
+
 /** One paint of a card: what was read, how the fit meets it, what it changes. */
-export function RowPanel({ photo, edits, row, paint, onToggle }: RowPanelProps) {
+export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }: RowPanelProps) {
   const kept = useMeasure((s) => s.kept[`${photo.key} ${row.row}`]);
   const setKept = useMeasure((s) => s.setKept);
-  const patches = useRowPatches(row, edits);
-  const fit = useFit(row.refused ? null : paint, patches, edits.paperId);
+  const fit = useFit(row.refused ? null : paint, ready ?? NONE, edits.paperId);
+  const patches = ready ?? patchesOfRow(row);
   const fitted = fit && !("refused" in fit) ? fit : null;
   const refused = row.refused ?? (fit && "refused" in fit ? fit.refused : null);
   const measurement = useMemo((): NewMeasurement => ({
     paintId: paint.id, on: edits.on, way: "photo", paperId: edits.paperId, photoId: photo.stored?.id ?? null, cardId: edits.cardId,
-    patches: patchesOfRow(row).map((patch, index): StoredPatch => ({
-      ...patch, cutOff: patch.cutOff && [...patch.cutOff], reflectance: undefined, leftOut: patches[index].leftOut,
+    patches: (ready ?? NONE).map((patch, index): StoredPatch => ({
+      ...patch, cutOff: patch.cutOff && [...patch.cutOff], reflectance: undefined,
       box: row.places[index].box, texture: row.places[index].reading.texture,
     })),
-  }), [paint.id, edits, photo.stored, row, patches]);
+  }), [paint.id, edits, photo.stored, row, ready]);
   const rough = Math.max(...row.places.filter(({ place }) => place.what === "wash").map(({ reading }) => reading.texture));
   return (
     <article aria-label={paint.name} className="space-y-2 border-b border-(--hairline) px-4 py-3">

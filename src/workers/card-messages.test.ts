@@ -35,6 +35,12 @@ test("fits a paint to what was measured, always from the handbook, whatever it s
   expect(again).toEqual(plain);
 });
 
+test("takes the camera's part out of a card's patches, paint by paint", () => {
+  const { patches: [own, other] } = answered<"camera">(ask({ kind: "camera", job: 3, paperId: "cotton-rough", paints: [{ paint, patches }, { paint: { ...paint, id: "b" }, patches: patches.slice(0, 2) }] }));
+  expect([own.length, other.length]).toEqual([4, 2]);
+  expect(own[1]).toMatchObject({ what: "wash", swatch: 1 });
+});
+
 test("a photo is opened before it is read; one without a card is refused in words", () => {
   const read = { kind: "read", photoId: "a", paperId: "cotton-rough", rows: [0], moved: {}, references: [] };
   expect(ask({ ...read, job: 1 })).toMatchObject({ kind: "failed", job: 1, message: expect.stringMatching(/not arrived/) });

@@ -1,7 +1,8 @@
 /// <reference lib="webworker" />
-import { findLitCard, fitPatches, paintModel, paperById, readLitCard, type LitCard, type PixelArray } from "@/core";
+import { findLitCard, fitPatches, paintModel, paperById, readLitCard, withoutCamera, type LitCard, type PaintModel, type PixelArray } from "@/core";
 import { cardRequest, type CardAnswers, type CardReply, type CardRequest } from "./card-messages";
 import { jobOf } from "./job-of";
+import type { PaintMessage } from "./paint-message";
 
 const reply = (message: CardReply): void => self.postMessage(message);
 
@@ -10,16 +11,17 @@ let photo: (PixelArray & { readonly photoId: string }) | null = null;
 /** The card found on it: dragging a place looks for it no second time. */
 let found: { readonly key: string; readonly card: LitCard | { readonly refused: string } } | null = null;
 
+/** A paint as the handbook has it, whatever was measured of it before. */
+const fromHandbook = ({ id, pigments, tintingStrength }: PaintMessage): PaintModel => paintModel(id, pigments, tintingStrength);
+
 function answer(request: CardRequest): CardAnswers[keyof CardAnswers] {
   if (request.kind === "open") {
     photo = request;
     return { opened: true };
   }
   const paper = paperById(request.paperId);
-  if (request.kind === "fit") {
-    const { id, pigments, tintingStrength } = request.paint;
-    return fitPatches(paintModel(id, pigments, tintingStrength), request.patches, paper);
-  }
+  if (request.kind === "fit") return fitPatches(fromHandbook(request.paint), request.patches, paper);
+  if (request.kind === "camera") return { patches: withoutCamera(request.paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })), paper) };
   if (photo?.photoId !== request.photoId) throw new Error("The photo has not arrived yet.");
   const key = JSON.stringify([photo.photoId, request.rows]);
   if (found?.key !== key) found = { key, card: findLitCard(photo, request.rows) };

@@ -1,6 +1,6 @@
 import { readCard } from "@/core/calibrate/card/read-card";
 import { ROWS } from "@/core/calibrate/card/layout";
-import { fitPatches, patchesOfRow } from "@/core/calibrate/patches";
+import { fitPatches, patchesOfRow, withoutCamera } from "@/core/calibrate/patches";
 import { CARD_LOADS } from "@/core/calibrate/washes";
 import { PAPERS } from "@/core/film/paper";
 import { paintModel, type PaintModel } from "@/core/mix/paint";
@@ -70,11 +70,13 @@ export async function runTrial({ seed, trouble, widthPx, heightPx, cards, mixes,
     const shot = photographCard({ sheet, black: trueBlack(random, sheet), rows, number: card + 1, seed: seed + card }, camera, random);
     const read = readCard(await develop(shot, widthPx, heightPx), { paper, rows: rows.map((_, row) => row) });
     if ("refused" in read) refused.push(read.refused);
+    const usable = "refused" in read ? [] : read.rows.filter((row) => !row.refused);
+    const patches = withoutCamera(usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })), paper);
     bought.forEach((paint, row) => {
       const own = "refused" in read ? null : read.rows[row];
       if (own?.refused) refused.push(`${paint.typical.pigmentIds[0]}: ${own.refused}`);
       if (!own || own.refused) return box.push({ ...paint, measured: null });
-      const fit = fitPatches(paint.typical, patchesOfRow(own), paper);
+      const fit = fitPatches(paint.typical, patches[usable.indexOf(own)], paper);
       if ("refused" in fit) {
         refused.push(`${paint.typical.pigmentIds[0]}: ${fit.refused}`);
         return box.push({ ...paint, measured: null });

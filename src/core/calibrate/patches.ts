@@ -7,6 +7,7 @@ import { labOfXyz, xyzOfLab } from "../spectrum/lab";
 import { xyzOfReflectance } from "../spectrum/xyz";
 import type { RowRead } from "./card/read-card";
 import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
+import { fitCamera, unmixed } from "./fit/fit-camera";
 import { likelyMiss } from "./fit/likely-miss";
 import { CARD_WATER } from "./washes";
 
@@ -108,6 +109,22 @@ export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, pat
  */
 const STRAIN = { doubted: 5, refused: 14 } as const;
 const SPECTRAL_STRAIN = 5;
+
+/** One paint of a photographed card: as the handbook has it, and its patches. */
+export interface PaintPatches {
+  readonly base: Pick<PaintModel, "optics" | "granulation">;
+  readonly patches: readonly MeasuredPatch[];
+}
+
+/** The patches of a card's paints without what the camera mixed of its channels, estimated from all of them together. */
+export function withoutCamera(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
+  const usable = card.flatMap(({ base, patches }) => {
+    const { readings, ground } = toFit(patches, paper);
+    return readings.length > 0 ? [{ base, readings, ground }] : [];
+  });
+  const mix = fitCamera(usable);
+  return card.map(({ patches }) => patches.map((patch) => ({ ...patch, lab: unmixed(patch.lab, mix, paper.reflectance) })));
+}
 
 /** The patches of a card's row. */
 export function patchesOfRow({ places }: Pick<RowRead, "places">, water: readonly WaterParts[] = CARD_WATER): MeasuredPatch[] {

@@ -5,7 +5,7 @@ import type { Load } from "../../film/load";
 import type { PaintModel } from "../../mix/paint";
 import type { Optics } from "../../pigment/optics";
 import { BANDS, type Reflectance } from "../../spectrum/bands";
-import type { Lab, Xyz } from "../../spectrum/colour";
+import type { Lab, Rgb } from "../../spectrum/colour";
 import { deltaE00 } from "../../spectrum/difference";
 import { labOfXyz } from "../../spectrum/lab";
 import { linearSrgbOfXyz, xyzOfLinearSrgb } from "../../spectrum/srgb";
@@ -52,6 +52,9 @@ export interface FittedOptics {
   readonly solution: LeastSquares;
 }
 
+/** What a camera makes of linear sRGB. */
+export type Camera = (light: Rgb) => Rgb;
+
 /** How far a puddle's load may be from what was meant: one standard deviation of its logarithm. From memory, for drops counted. */
 export const LOAD_UNSURE = 0.14;
 /** A reading is off by this much even when all goes well, CIELAB units near grey; more where chroma is high. From memory. */
@@ -59,9 +62,12 @@ const LAB_UNSURE = 1.2;
 /** A meter's reading is off by this share of full scale, and the model by this share of the reading itself. From memory. */
 const SPECTRUM_UNSURE = { floor: 0.006, share: 0.025 } as const;
 
-function clipped(xyz: Xyz, cutOff: readonly [boolean, boolean, boolean]): Xyz {
-  const { r, g, b } = linearSrgbOfXyz(xyz);
-  return xyzOfLinearSrgb({ r: cutOff[0] ? Math.max(0, r) : r, g: cutOff[1] ? Math.max(0, g) : g, b: cutOff[2] ? Math.max(0, b) : b });
+/** The colour of a reflectance as the camera had it: its channels mixed, and cut off where the reading's were. */
+function asPhotographed(reflectance: Reflectance, { cutOff }: Reading, camera: Camera | null): Lab {
+  const xyz = xyzOfReflectance(reflectance);
+  if (!camera && !cutOff?.some(Boolean)) return labOfXyz(xyz);
+  const { r, g, b } = camera ? camera(linearSrgbOfXyz(xyz)) : linearSrgbOfXyz(xyz);
+  return labOfXyz(xyzOfLinearSrgb({ r: cutOff?.[0] ? Math.max(0, r) : r, g: cutOff?.[1] ? Math.max(0, g) : g, b: cutOff?.[2] ? Math.max(0, b) : b }));
 }
 
 /** A film model of the readings: reflectance of each for given optics and loads. */
@@ -77,6 +83,49 @@ function seenBy(readings: readonly Reading[], ground: Ground, granulation: numbe
     });
 }
 
+/** The numbers that describe one paint's fit (corrections, then the logarithm of each puddle's load), and what they are judged by. */
+export interface RowFit {
+  readonly start: Float64Array;
+  /** Differences between readings and model, and of the numbers from what was expected, each in units of what is likely. */
+  readonly residuals: (at: Float64Array, camera: Camera | null) => number[];
+  readonly loadsAt: (at: Float64Array) => ReadonlyMap<number, Load>;
+  readonly colours: (at: Float64Array) => readonly Lab[];
+}
+
+/** Sets up the fit of a paint to its readings. Throws a RangeError without a reading, or for one over black without the bare black. */
+export function rowFit(base: Pick<PaintModel, "optics" | "granulation">, readings: readonly Reading[], ground: Ground): RowFit {
+  if (readings.length === 0) throw new RangeError("There is nothing to fit: no swatch was read.");
+  const puddles = [...new Set(readings.map(({ puddle }) => puddle))];
+  const meant = puddles.map((puddle) => Math.log(readings.find((reading) => reading.puddle === puddle)!.meantLoad));
+  const model = seenBy(readings, ground, base.granulation);
+  const loadsAt = (at: Float64Array): Map<number, Load> => new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i])]));
+  const made = (at: Float64Array): Reflectance[] => model(correctedOptics(base.optics, at), loadsAt(at));
+  const residuals = (at: Float64Array, camera: Camera | null): number[] => {
+    const list: number[] = [];
+    made(at).forEach((reflectance, i) => {
+      const { lab, reflectance: measured, unsure: own = 0 } = readings[i];
+      if (measured) {
+        // Neighbouring bands tell much the same: together they count as a dozen.
+        for (let band = 0; band < BANDS; band++) {
+          list.push((reflectance[band] - measured[band]) / (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * measured[band])));
+        }
+        return;
+      }
+      const seen = asPhotographed(reflectance, readings[i], camera);
+      const unsure = Math.hypot(LAB_UNSURE, own);
+      const chroma = unsure * (1 + 0.045 * Math.hypot(lab.a, lab.b));
+      list.push((seen.L - lab.L) / unsure, (seen.a - lab.a) / chroma, (seen.b - lab.b) / chroma);
+    });
+    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i] / LIKELY[i]);
+    meant.forEach((load, i) => list.push((at[CORRECTIONS + i] - load) / LOAD_UNSURE));
+    return list;
+  };
+  return {
+    start: Float64Array.of(...new Float64Array(CORRECTIONS), ...meant), residuals, loadsAt,
+    colours: (at) => made(at).map((reflectance, i) => asPhotographed(reflectance, readings[i], null)),
+  };
+}
+
 /**
  * Fits a paint's K and S to its swatches: the handbook's optics under smooth corrections, loads
  * estimated with them, so that the squares of all differences are least, each in units of what is
@@ -85,42 +134,11 @@ function seenBy(readings: readonly Reading[], ground: Ground, granulation: numbe
  * Throws a RangeError without a reading.
  */
 export function fitOptics(base: Pick<PaintModel, "optics" | "granulation">, readings: readonly Reading[], ground: Ground): FittedOptics {
-  if (readings.length === 0) throw new RangeError("There is nothing to fit: no swatch was read.");
-  const puddles = [...new Set(readings.map(({ puddle }) => puddle))];
-  const meant = puddles.map((puddle) => Math.log(readings.find((reading) => reading.puddle === puddle)!.meantLoad));
-  const model = seenBy(readings, ground, base.granulation);
-  const loadsAt = (at: Float64Array): Map<number, Load> => new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i])]));
-  const colourOf = (reflectance: Reflectance, { cutOff }: Reading): Lab => {
-    const xyz = xyzOfReflectance(reflectance);
-    return labOfXyz(cutOff ? clipped(xyz, cutOff) : xyz);
+  const row = rowFit(base, readings, ground);
+  const solution = leastSquares((at) => Float64Array.from(row.residuals(at, null)), row.start);
+  const fitted = row.colours(solution.at).map((lab, i) => ({ lab, dE00: deltaE00(lab, readings[i].lab) }));
+  return {
+    optics: correctedOptics(base.optics, solution.at), loads: row.loadsAt(solution.at), fitted, solution,
+    rms: Math.sqrt(fitted.reduce((sum, { dE00 }) => sum + dE00 * dE00, 0) / fitted.length),
   };
-  const residuals = (at: Float64Array): Float64Array => {
-    const made = model(correctedOptics(base.optics, at), loadsAt(at));
-    const list: number[] = [];
-    readings.forEach((reading, i) => {
-      const { lab, reflectance } = reading;
-      if (reflectance) {
-        // Neighbouring bands tell much the same: together they count as a dozen.
-        for (let band = 0; band < BANDS; band++) {
-          list.push((made[i][band] - reflectance[band]) / (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * reflectance[band])));
-        }
-        return;
-      }
-      const own = colourOf(made[i], reading);
-      const unsure = Math.hypot(LAB_UNSURE, reading.unsure ?? 0);
-      const chroma = unsure * (1 + 0.045 * Math.hypot(lab.a, lab.b));
-      list.push((own.L - lab.L) / unsure, (own.a - lab.a) / chroma, (own.b - lab.b) / chroma);
-    });
-    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i] / LIKELY[i]);
-    meant.forEach((load, i) => list.push((at[CORRECTIONS + i] - load) / LOAD_UNSURE));
-    return Float64Array.from(list);
-  };
-  const solution = leastSquares(residuals, Float64Array.of(...new Float64Array(CORRECTIONS), ...meant));
-  const optics = correctedOptics(base.optics, solution.at);
-  const loads = loadsAt(solution.at);
-  const fitted = model(optics, loads).map((reflectance, i) => {
-    const lab = colourOf(reflectance, readings[i]);
-    return { lab, dE00: deltaE00(lab, readings[i].lab) };
-  });
-  return { optics, loads, fitted, rms: Math.sqrt(fitted.reduce((sum, { dE00 }) => sum + dE00 * dE00, 0) / fitted.length), solution };
 }
