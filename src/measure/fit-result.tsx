@@ -37,7 +37,7 @@ interface FitResultProps {
   /** What is sent when it is kept. */
   readonly measurement: NewMeasurement;
   readonly kept: boolean;
-  readonly onKept: (id: string) => void;
+  readonly onKept: () => void;
   readonly stripWidth?: number;
 }
 
@@ -60,7 +60,7 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
     setBusy(false);
     if ("message" in answer) return setFault(answer.message);
     setMeasured(paint.id, measured);
-    return onKept(answer.id);
+    return onKept();
   };
   return (
     <div className="space-y-1.5">

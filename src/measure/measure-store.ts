@@ -52,14 +52,14 @@ export interface MeasureState {
   readonly document: MeasureDocument;
   readonly photos: readonly CardPhoto[];
   readonly openKey: string | null;
-  /** Rows kept, by "photo row": the measurement's id. */
+  /** Rows kept, by "photo row": what of them was kept, as one text. */
   readonly kept: Readonly<Record<string, string>>;
   readonly addPhotos: (photos: readonly { readonly key: string; readonly fileName: string }[], today: string) => void;
   readonly setPhoto: (key: string, change: Partial<CardPhoto>) => void;
   readonly dropPhoto: (key: string) => void;
   readonly open: (key: string | null) => void;
   readonly edit: (key: string, change: Partial<CardEdits>) => void;
-  readonly setKept: (key: string, row: number, id: string) => void;
+  readonly setKept: (key: string, row: number, what: string) => void;
 }
 
 type Undoable = Pick<MeasureState, "document">;
@@ -84,7 +84,7 @@ export function createMeasureStore(): MeasureStore {
         dropPhoto: (key) => set((s) => ({ photos: s.photos.filter((photo) => photo.key !== key), openKey: s.openKey === key ? (s.photos.find((photo) => photo.key !== key)?.key ?? null) : s.openKey })),
         open: (openKey) => set({ openKey }),
         edit: (key, change) => set((s) => ({ document: { edits: { ...s.document.edits, [key]: { ...s.document.edits[key], ...change } } } })),
-        setKept: (key, row, id) => set((s) => ({ kept: { ...s.kept, [`${key} ${row}`]: id } })),
+        setKept: (key, row, what) => set((s) => ({ kept: { ...s.kept, [`${key} ${row}`]: what } })),
       }),
       { limit: 200, partialize: ({ document }): Undoable => ({ document }), equality: (a, b) => a.document === b.document },
     ),

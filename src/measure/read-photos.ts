@@ -64,7 +64,10 @@ export function useTakePhotos(): (files: readonly File[]) => void {
     };
     void (async () => {
       for (const photo of named) {
-        await one(photo).catch((error: unknown) => setPhoto(photo.key, { state: "refused", message: error instanceof Error ? error.message : "The photo could not be read." }));
+        await one(photo).catch((error: unknown) => {
+          console.error(error);
+          setPhoto(photo.key, { state: "refused", message: "The photo was kept but could not be opened here. Put it away and bring it again; if that doesn't help, load the page again." });
+        });
       }
     })();
   }, [store, reader, cards]);

@@ -48,7 +48,7 @@ export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }:
       {refused && <p role="alert" className="text-error">{refused}</p>}
       <PatchPairs patches={patches} fitted={fitted?.fitted ?? null} onToggle={(index) => onToggle(placeKey(row.row, index))} />
       {row.doubts.map((doubt) => <p key={doubt} className="quiet text-[0.9rem] leading-snug">{doubt}</p>)}
-      {fitted && <FitResult paint={paint} fit={fitted} measurement={measurement} kept={kept !== undefined} onKept={(id) => setKept(photo.key, row.row, id)} />}
+      {fitted && <FitResult paint={paint} fit={fitted} measurement={measurement} kept={kept === JSON.stringify(measurement)} onKept={() => setKept(photo.key, row.row, JSON.stringify(measurement))} />}
     </article>
   );
 }

@@ -2,7 +2,9 @@ import type { PixelArray } from "@/core";
 
 /** The pixels of a photo's working copy, encoded Display P3. */
 export async function decodeWorkingCopy(photoId: string): Promise<PixelArray & { readonly data: Uint8ClampedArray<ArrayBuffer> }> {
-  const response = await fetch(`/api/photos/${photoId}?copy=working`);
+  const url = `/api/photos/${photoId}?copy=working`;
+  // Two that fetch one photo at once share a cache entry, and Chromium may fail one of them: that one asks past the cache.
+  const response = await fetch(url).catch(() => fetch(url, { cache: "no-store" }));
   if (!response.ok) throw new Error(`photo: ${response.status}`);
   // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
   const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
