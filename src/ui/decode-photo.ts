@@ -2,12 +2,15 @@ import type { PixelArray } from "@/core";
 
 /** The pixels of a photo's working copy, encoded Display P3. */
 export async function decodeWorkingCopy(photoId: string): Promise<PixelArray & { readonly data: Uint8ClampedArray<ArrayBuffer> }> {
-  const url = `/api/photos/${photoId}?copy=working`;
-  // Two that fetch one photo at once share a cache entry, and Chromium may fail one of them: that one asks past the cache.
-  const response = await fetch(url).catch(() => fetch(url, { cache: "no-store" }));
-  if (!response.ok) throw new Error(`photo: ${response.status}`);
+  const load = async (cache: RequestCache): Promise<Blob> => {
+    const response = await fetch(`/api/photos/${photoId}?copy=working`, { cache });
+    if (!response.ok) throw new Error(`photo: ${response.status}`);
+    return response.blob();
+  };
+  // Two that fetch one photo at once share a cache entry, and Chromium may fail one of them midway: that one asks past the cache.
+  const blob = await load("default").catch(() => load("no-store"));
   // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
-  const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
+  const bitmap = await createImageBitmap(blob, { colorSpaceConversion: "none" });
   const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("photo: no canvas");
   context.drawImage(bitmap, 0, 0);
