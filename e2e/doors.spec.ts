@@ -3,7 +3,7 @@ import { request as httpRequest } from "node:http";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 import sharp from "sharp";
-import { newPainting } from "@/db/painting-document";
+import { newPainting } from "@/model/painting";
 import { freePort, launch, startServer, type RunningServer } from "./server";
 
 let server: RunningServer;

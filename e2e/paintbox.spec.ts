@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { newPaint } from "@/db/paintbox-document";
+import { newPaint } from "@/model/paintbox";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });

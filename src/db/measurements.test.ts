@@ -2,11 +2,11 @@ import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { CARD_WATER, madeUpSwatches, patchOfSpectrum } from "@/core";
 import { fitMeasurement } from "@/server/fit-measurement";
-import { countingOf, newCard, newMeasurement, opticsOfMeasurement, type NewMeasurement, type StoredFit, type StoredPatch } from "./measurement-document";
+import { countingOf, newCard, newMeasurement, opticsOfMeasurement, type NewMeasurement, type StoredFit, type StoredPatch } from "@/model/measurement";
 import { addCard, addMeasurement, findCard, listCards, listMeasurements, measuredOptics, setCounts, UnknownMeasured } from "./measurements";
 import { openDatabase, type OpenDatabase } from "./open";
 import { listPaints, listStockedPaints, savePaintbox } from "./paintbox";
-import { newPaint } from "./paintbox-document";
+import { newPaint } from "@/model/paintbox";
 import { demoCard, keepDemoCard } from "./settings";
 
 let open: OpenDatabase;

@@ -1,7 +1,7 @@
 import { desc, eq, inArray } from "drizzle-orm";
 import type { MeasuredOptics } from "@/core";
 import type { Database } from "./database";
-import { countingOf, opticsOfMeasurement, type Measurement, type NewCard, type NewMeasurement, type StoredFit, type SwatchCard } from "./measurement-document";
+import { countingOf, opticsOfMeasurement, type Measurement, type NewCard, type NewMeasurement, type StoredFit, type SwatchCard } from "@/model/measurement";
 import { measurements, paints, photos, swatchCards } from "./schema";
 
 /** The paint or the photo that a measurement names is not there. */

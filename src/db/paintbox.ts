@@ -2,7 +2,7 @@ import { and, asc, eq, inArray, notInArray, sql } from "drizzle-orm";
 import type { MeasuredOptics } from "@/core";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
-import type { PaintEntry, PaintboxDocument } from "./paintbox-document";
+import type { PaintEntry, PaintboxDocument } from "@/model/paintbox";
 import { paintbox, paintPigments, paints } from "./schema";
 import { RevisionConflict } from "./revision";
 

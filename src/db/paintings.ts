@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Database } from "./database";
-import type { PaintingArea, PaintingDocument, StoredRecipe } from "./painting-document";
+import type { PaintingArea, PaintingDocument, StoredRecipe } from "@/model/painting";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { PhotoRow } from "./photos";
 import { RevisionConflict } from "./revision";

@@ -1,9 +1,9 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import type { PaintEntry, TravelBox } from "./paintbox-document";
+import type { PaintEntry, TravelBox } from "@/model/paintbox";
 import { DEFAULT_APPROACH, type Approach } from "@/core";
-import type { MeasuringWay, StoredFit, StoredPatch } from "./measurement-document";
-import { NEW_STUDY, NO_RULES, type KeptPalette, type PaintingArea, type StoredRecipe, type StoredRules, type Study } from "./painting-document";
+import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
+import { NEW_STUDY, NO_RULES, type KeptPalette, type PaintingArea, type StoredRecipe, type StoredRules, type Study } from "@/model/painting";
 
 /** Something owned: its label facts. Its optics come from its pigments in the handbook. */
 export const paints = pgTable("paints", {

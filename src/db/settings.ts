@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { DEFAULT_APPROACH, type Approach } from "@/core";
 import type { Database } from "./database";
-import { approach } from "./painting-document";
+import { approach } from "@/model/painting";
 import { settings } from "./schema";
 
 const OWN_APPROACH = "approach";

@@ -2,7 +2,7 @@
 
 import { useCallback, useState } from "react";
 import { describeColour, emptyMap, labelAt, pointWithin, withLabel, type AreaMeasure, type LabelMap, type Point } from "@/core";
-import { newArea, type PaintingArea } from "@/db/painting-document";
+import { newArea, type PaintingArea } from "@/model/painting";
 import { freeLabel, useDeskStore } from "./desk-store";
 import { useAreaMap, useLook, usePhoto } from "./photo-study";
 

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from "vitest";
-import { newArea, newPainting, type PaintingArea, type PaintingDocument } from "@/db/painting-document";
+import { newArea, newPainting, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import { unpackMap, type LabelMap } from "@/core";
 import { createDeskStore, freeLabel, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
 

@@ -4,7 +4,7 @@ import { createContext, useContext } from "react";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, useStore, type StoreApi } from "zustand";
 import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Approach, type Lab, type LabelMap, type Point, type ViewKind, type WhiteMatrix } from "@/core";
-import type { KeptPalette, PaintingArea, PaintingDocument, StoredRecipe, StoredRules, Study } from "@/db/painting-document";
+import type { KeptPalette, PaintingArea, PaintingDocument, StoredRecipe, StoredRules, Study } from "@/model/painting";
 
 /** A colour taken from the photo that has no name yet. */
 export interface TakenSample {

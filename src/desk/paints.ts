@@ -3,9 +3,9 @@
 import { createContext, useContext, useMemo } from "react";
 import { paintModel, paperById, pigmentById, spreadPaints, type PaintModel, type Paper } from "@/core";
 import type { StockedPaint } from "@/db/paintbox";
-import { MIXABLE } from "@/db/paintbox-document";
+import { MIXABLE } from "@/model/paintbox";
 import type { NamedPart } from "@/ui/recipe-bar";
-import type { StoredRecipe } from "@/db/painting-document";
+import type { StoredRecipe } from "@/model/painting";
 import { useDesk } from "./desk-store";
 
 /** A paint of the box with its model. */

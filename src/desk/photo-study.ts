@@ -3,7 +3,7 @@
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
 import { emptyMap, mapSizeOf, unpackMap, wholePhoto, type AreasMeasured, type Frame, type LabelMap, type PixelArray, type WhiteMatrix } from "@/core";
 import type { PhotoRow } from "@/db/photos";
-import type { Study } from "@/db/painting-document";
+import type { Study } from "@/model/painting";
 import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
 import { AskedWorker } from "@/ui/asked-worker";

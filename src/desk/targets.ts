@@ -2,8 +2,8 @@
 
 import { createContext, useContext, useMemo } from "react";
 import { curveOf, lchOfLab, loadOfWater, predict, targetColour, valueRange, wishUnder, type CurveValues, type Lab, type ValueRange, type Wish } from "@/core";
-import { MIXABLE } from "@/db/paintbox-document";
-import type { PaintingArea, Study } from "@/db/painting-document";
+import { MIXABLE } from "@/model/paintbox";
+import type { PaintingArea, Study } from "@/model/painting";
 import { useDesk } from "./desk-store";
 import { namedParts, usePaints, usePaper } from "./paints";
 

@@ -3,7 +3,7 @@
 import { Check } from "lucide-react";
 import { useMemo, useState } from "react";
 import { deltaE00, loadOfWater, paintChange, paperById, predict, type MeasuredOptics, type PaintFit, type PaintModel } from "@/core";
-import type { NewMeasurement } from "@/db/measurement-document";
+import type { NewMeasurement } from "@/model/measurement";
 import type { StockedPaint } from "@/db/paintbox";
 import type { PaintingRecipe } from "@/db/paintings";
 import { Strip } from "@/ui/strip";

@@ -3,8 +3,8 @@
 import { FileDown, Plus, X } from "lucide-react";
 import { useMemo, useState, type ReactNode } from "react";
 import { paperById, PAPERS, ROWS, type Hazard, pigmentById } from "@/core";
-import { MIXABLE } from "@/db/paintbox-document";
-import type { CardPage, SwatchCard } from "@/db/measurement-document";
+import { MIXABLE } from "@/model/paintbox";
+import type { CardPage, SwatchCard } from "@/model/measurement";
 import { Caution } from "@/ui/caution";
 import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import type { SwatchCard } from "@/db/measurement-document";
+import type { SwatchCard } from "@/model/measurement";
 import { createMeasureStore } from "./measure-store";
 import { cardOfNumber, editsOfCard, readingKey, rowsOf } from "./read-photos";
 import { placeWords, USUAL_PLACES } from "./swatch-places";

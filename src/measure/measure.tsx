@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { MeasuredOptics } from "@/core";
-import type { SwatchCard } from "@/db/measurement-document";
+import type { SwatchCard } from "@/model/measurement";
 import type { StockedPaint } from "@/db/paintbox";
 import type { PaintingRecipe } from "@/db/paintings";
 import { RoomHeader } from "@/ui/room-header";

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { PAPERS, paperById, type MeasuredPatch } from "@/core";
-import type { MeasuringWay, NewMeasurement, StoredPatch } from "@/db/measurement-document";
+import type { MeasuringWay, NewMeasurement, StoredPatch } from "@/model/measurement";
 import type { StockedPaint } from "@/db/paintbox";
 import { PaintPicker } from "@/ui/paint-picker";
 import { PatchPairs } from "@/ui/patch-pairs";

@@ -2,7 +2,7 @@
 
 import { useCallback } from "react";
 import { MAX_CARD_NUMBER, ROWS } from "@/core";
-import type { SwatchCard } from "@/db/measurement-document";
+import type { SwatchCard } from "@/model/measurement";
 import { uploadSwatches } from "@/ui/upload";
 import type { CardReader } from "./card-reader";
 import { newEdits, useMeasureStore, type CardEdits, type CardPhoto } from "./measure-store";

@@ -2,7 +2,7 @@
 
 import { createContext, useContext } from "react";
 import { paintModel, pigmentById, type MeasuredOptics, type PaintModel } from "@/core";
-import type { NewMeasurement, SwatchCard } from "@/db/measurement-document";
+import type { NewMeasurement, SwatchCard } from "@/model/measurement";
 import type { StockedPaint } from "@/db/paintbox";
 import type { PaintingRecipe } from "@/db/paintings";
 import type { CardReader } from "./card-reader";

@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { patchesOfRow, placeKey, type MeasuredPatch, type RowRead } from "@/core";
-import type { NewMeasurement, StoredPatch } from "@/db/measurement-document";
+import type { NewMeasurement, StoredPatch } from "@/model/measurement";
 import type { StockedPaint } from "@/db/paintbox";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { FitResult } from "./fit-result";

@@ -2,7 +2,7 @@
 
 import { useId, useMemo, useState, type KeyboardEvent } from "react";
 import { paintModel, PAPERS, searchPigments, type FoundPigment } from "@/core";
-import { newPaint } from "@/db/paintbox-document";
+import { newPaint } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
 import { usePaintbox } from "./paintbox-store";
 

@@ -4,7 +4,7 @@ import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSe
 import { Plus, Printer, Trash2 } from "lucide-react";
 import { useMemo, useRef, type KeyboardEvent, type ReactNode } from "react";
 import { arrangePaints, BOX_ORDERS, fillWells, PAPERS, pigmentById, resizeWells, type BoxOrder } from "@/core";
-import { MIXABLE, panOfRow, type PaintEntry, type PanKind, type TravelBox } from "@/db/paintbox-document";
+import { MIXABLE, panOfRow, type PaintEntry, type PanKind, type TravelBox } from "@/model/paintbox";
 import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
 import { useModelOf } from "./measured";

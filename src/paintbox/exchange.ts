@@ -1,7 +1,7 @@
 "use client";
 
 import { PAPERS, screenColourOfLab, predict, writeGimpPalette, writeTable, type PaintModel, type PaintRow } from "@/core";
-import { newPaint, paintboxDocument, paintFaults, paintForm, paintStatus, type PaintboxDocument, type PaintEntry } from "@/db/paintbox-document";
+import { newPaint, paintboxDocument, paintFaults, paintForm, paintStatus, type PaintboxDocument, type PaintEntry } from "@/model/paintbox";
 import { offerFile } from "@/ui/offer-file";
 
 export function exportCsv({ paints }: PaintboxDocument): void {

@@ -2,7 +2,7 @@
 
 import { useDeferredValue, useMemo } from "react";
 import { findGaps, paintModel, PAPERS, pigmentById, spreadPaints, type PaintModel } from "@/core";
-import { newPaint } from "@/db/paintbox-document";
+import { newPaint } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
 import { usePaintbox } from "./paintbox-store";
 

@@ -3,7 +3,7 @@
 import { Upload, X } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { decodeText, guessColumns, PAINT_COLUMNS, readGimpPalette, readPaintRows, readTable, type ColumnMap, type PaintColumn, type RawTable } from "@/core";
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { PaintEntry } from "@/model/paintbox";
 import { entriesOfJson, entryOfRow } from "./exchange";
 import { usePaintbox } from "./paintbox-store";
 

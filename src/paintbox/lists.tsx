@@ -1,7 +1,7 @@
 "use client";
 
 import { Printer } from "lucide-react";
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { PaintEntry } from "@/model/paintbox";
 import { pigmentById } from "@/core";
 
 const line = (paint: PaintEntry): string =>

@@ -3,8 +3,8 @@
 import Link from "next/link";
 import { useState } from "react";
 import { paintChange, paperById, WASH_NAMES, writeCgats, type PaintChange } from "@/core";
-import type { Measurement } from "@/db/measurement-document";
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { Measurement } from "@/model/measurement";
+import type { PaintEntry } from "@/model/paintbox";
 import { offerFile } from "@/ui/offer-file";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { Strip } from "@/ui/strip";

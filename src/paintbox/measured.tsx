@@ -2,8 +2,8 @@
 
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from "react";
 import { paintModel, type PaintModel } from "@/core";
-import { countingOf, opticsOfMeasurement, type Measurement } from "@/db/measurement-document";
-import type { PaintEntry } from "@/db/paintbox-document";
+import { countingOf, opticsOfMeasurement, type Measurement } from "@/model/measurement";
+import type { PaintEntry } from "@/model/paintbox";
 
 interface Measured {
   /** Newest first. */

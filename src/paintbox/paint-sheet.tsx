@@ -3,7 +3,7 @@
 import { Plus, Star, Trash2, X } from "lucide-react";
 import { useId, useState, type ReactNode } from "react";
 import { labelContradictions, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
-import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/db/paintbox-document";
+import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/model/paintbox";
 import { Caution } from "@/ui/caution";
 import { propertyWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";

@@ -3,7 +3,7 @@
 import { createContext, useContext } from "react";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, useStore, type StoreApi } from "zustand";
-import type { PaintboxDocument, PaintEntry, TravelBox } from "@/db/paintbox-document";
+import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
 
 export interface PaintboxState {
   readonly document: PaintboxDocument;

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from "vitest";
 import { labelContradictions, pigmentById, readPaintRows, readTable, guessColumns } from "@/core";
-import { newPaint, type PaintEntry } from "@/db/paintbox-document";
+import { newPaint, type PaintEntry } from "@/model/paintbox";
 import { entriesOfJson, entryOfRow } from "./exchange";
 import { createPaintboxStore, type PaintboxStore } from "./paintbox-store";
 import { chosenPaints, QUESTIONS } from "./questions";

@@ -3,9 +3,9 @@
 import { Star } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
 import { findTwins, hueOrder, lchOfLab, looksOf, PAPERS, pigmentById, type PaintModel } from "@/core";
-import type { Measurement } from "@/db/measurement-document";
+import type { Measurement } from "@/model/measurement";
 import type { StoredPaintbox } from "@/db/paintbox";
-import { MIXABLE, paintStatus, type PaintEntry } from "@/db/paintbox-document";
+import { MIXABLE, paintStatus, type PaintEntry } from "@/model/paintbox";
 import { useAutosave } from "@/ui/autosave";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/save-words";

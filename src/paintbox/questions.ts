@@ -1,5 +1,5 @@
 import { pigmentById } from "@/core";
-import { paintStatus, type PaintEntry, type PaintStatus } from "@/db/paintbox-document";
+import { paintStatus, type PaintEntry, type PaintStatus } from "@/model/paintbox";
 
 /** A question to the box: which paints answer to it. */
 export interface Question {

@@ -1,6 +1,6 @@
 import { fitPatches, paintModel, paperById } from "@/core";
-import type { NewMeasurement, StoredFit } from "@/db/measurement-document";
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { NewMeasurement, StoredFit } from "@/model/measurement";
+import type { PaintEntry } from "@/model/paintbox";
 
 /** Fits a paint to what was measured of it, as it is kept; or tells why it can't be. */
 export function fitMeasurement({ pigments, tintingStrength, id }: Pick<PaintEntry, "id" | "pigments" | "tintingStrength">, { patches, paperId }: Pick<NewMeasurement, "patches" | "paperId">): StoredFit | { readonly refused: string } {

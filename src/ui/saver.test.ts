@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import { newPainting, type PaintingDocument } from "@/db/painting-document";
+import { newPainting, type PaintingDocument } from "@/model/painting";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, type StoreApi } from "zustand";
 import { Saver, type SaveState } from "./saver";

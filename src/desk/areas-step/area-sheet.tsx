@@ -3,7 +3,7 @@
 import { Combine, LassoSelect, Minus, Scissors } from "lucide-react";
 import { useState } from "react";
 import { deltaE00, describeColour, screenColourOfLab, type AreaMeasure, type Lab } from "@/core";
-import { EDGES, LIGHTS, PLANES, WEIGHTS, type PaintingArea } from "@/db/painting-document";
+import { EDGES, LIGHTS, PLANES, WEIGHTS, type PaintingArea } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { useEdits } from "../edits-context";
 import { AreaName, AreaNav } from "../panel/area-nav";

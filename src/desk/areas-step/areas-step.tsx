@@ -1,7 +1,7 @@
 "use client";
 
 import { describeColour, screenColourOfLab } from "@/core";
-import { FOCAL_WEIGHT, type PaintingArea } from "@/db/painting-document";
+import { FOCAL_WEIGHT, type PaintingArea } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
 import { useTarget } from "../targets";

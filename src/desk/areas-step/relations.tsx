@@ -3,7 +3,7 @@
 import { CircleCheck, CircleDashed, Info } from "lucide-react";
 import { useMemo } from "react";
 import { relationsOf } from "@/core";
-import { FOCAL_WEIGHT } from "@/db/painting-document";
+import { FOCAL_WEIGHT } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
 import { useTargets } from "../targets";

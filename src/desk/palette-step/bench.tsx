@@ -2,7 +2,7 @@
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { approachRules, isKind, leftOutBecause, paintsInMix, spreadPaints, strongestLoad, traitsOf, type PaintTraits } from "@/core";
-import { MIXABLE } from "@/db/paintbox-document";
+import { MIXABLE } from "@/model/paintbox";
 import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
 import { messageOf } from "@/workers/paint-message";
 import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";

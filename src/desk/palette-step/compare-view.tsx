@@ -5,7 +5,7 @@ import { useState } from "react";
 import { valueRange } from "@/core";
 import { JudgingPair } from "@/ui/judging-pair";
 import { Strip } from "@/ui/strip";
-import type { KeptPalette } from "@/db/painting-document";
+import type { KeptPalette } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { StoredRecipe } from "@/db/painting-document";
+import type { StoredRecipe } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { useMatcher, useMatchOptions } from "../matcher";
 import { usePaints, usePaper } from "../paints";

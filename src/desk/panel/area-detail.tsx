@@ -2,7 +2,7 @@
 
 import { Undo2 } from "lucide-react";
 import { screenColourOfLab } from "@/core";
-import type { PaintingArea, StoredRecipe } from "@/db/painting-document";
+import type { PaintingArea, StoredRecipe } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { useWays } from "../matcher";
 import { usePaper, useSourcePaints } from "../paints";

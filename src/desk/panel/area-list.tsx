@@ -1,7 +1,7 @@
 "use client";
 
 import { compareColours, describeColour, loadOfWater, PAPERS, predict, screenColourOfLab, strengthOf, type Paper } from "@/core";
-import type { PaintingArea } from "@/db/painting-document";
+import type { PaintingArea } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";

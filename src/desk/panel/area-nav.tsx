@@ -2,7 +2,7 @@
 
 import { ArrowLeft, ArrowRight, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { paintingArea, type PaintingArea } from "@/db/painting-document";
+import { paintingArea, type PaintingArea } from "@/model/painting";
 import { useDesk } from "../desk-store";
 
 /** From one area to the next, back to all, or away with it. */

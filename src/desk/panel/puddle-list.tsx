@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { nearestStrength, puddlesOf, SHARING_MAY_COST, compareColours, loadOfWater, predict, strengthOf, waterWords, type PuddleUse, type WaterParts } from "@/core";
-import type { StoredRecipe } from "@/db/painting-document";
+import type { StoredRecipe } from "@/model/painting";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints, usePaper } from "../paints";

@@ -2,7 +2,7 @@
 
 import { Minus, Plus } from "lucide-react";
 import { compareColours, COUNTABLE_WATER, loadOfWater, predict, screenColourOfLab, TOUCH, waterWords, type Paper } from "@/core";
-import type { PaintingArea, StoredRecipe } from "@/db/painting-document";
+import type { PaintingArea, StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import { describeColour, screenColourOfLab } from "@/core";
-import { newArea, paintingArea } from "@/db/painting-document";
+import { newArea, paintingArea } from "@/model/painting";
 import { useDesk, type TakenSample } from "../desk-store";
 import { ColourFacts } from "./colour-facts";
 

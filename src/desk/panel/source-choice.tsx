@@ -1,6 +1,6 @@
 "use client";
 
-import { MIXABLE } from "@/db/paintbox-document";
+import { MIXABLE } from "@/model/paintbox";
 import { useDesk, type MatchSource } from "../desk-store";
 import { MOST_MIXED, usePaints } from "../paints";
 

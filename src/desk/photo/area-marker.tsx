@@ -1,7 +1,7 @@
 "use client";
 
 import { useRef, useState, type PointerEvent } from "react";
-import type { PaintingArea } from "@/db/painting-document";
+import type { PaintingArea } from "@/model/painting";
 
 interface AreaMarkerProps {
   readonly area: PaintingArea;

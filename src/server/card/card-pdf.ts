@@ -2,7 +2,7 @@ import PDFDocument from "pdfkit";
 import {
   CARD, CARD_WATER, cellBox, cellsOfNumber, FRAME_NUMBER, lineBox, MARK, MARK_CENTRES, MAX_CARD_NUMBER, ROWS, swatchBox, SWATCHES, WASH_NAMES, waterWords, windowBox, type Box,
 } from "@/core";
-import type { CardPage } from "@/db/measurement-document";
+import type { CardPage } from "@/model/measurement";
 import { fontFile, runsOf, type Face } from "./fonts";
 
 const PT_PER_MM = 72 / 25.4;

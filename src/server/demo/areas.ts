@@ -1,4 +1,4 @@
-import type { PaintingArea } from "@/db/painting-document";
+import type { PaintingArea } from "@/model/painting";
 
 type Outline = readonly (readonly [x: number, y: number])[];
 

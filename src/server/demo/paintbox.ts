@@ -1,4 +1,4 @@
-import type { PaintEntry } from "@/db/paintbox-document";
+import type { PaintEntry } from "@/model/paintbox";
 
 type DemoPaint = Pick<PaintEntry, "name" | "maker" | "line" | "tintingStrength" | "pigments">;
 

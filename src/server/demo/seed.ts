@@ -7,10 +7,10 @@ import {
 } from "@/core";
 import type { Database } from "@/db/database";
 import { findPaintbox, savePaintbox } from "@/db/paintbox";
-import { newPaint, type TravelBox } from "@/db/paintbox-document";
-import { NEW_STUDY, newArea, newPainting, type PaintingArea, type Study } from "@/db/painting-document";
+import { newPaint, type TravelBox } from "@/model/paintbox";
+import { NEW_STUDY, newArea, newPainting, type PaintingArea, type Study } from "@/model/painting";
 import { addCard, addMeasurement } from "@/db/measurements";
-import type { NewMeasurement, StoredPatch } from "@/db/measurement-document";
+import type { NewMeasurement, StoredPatch } from "@/model/measurement";
 import { createPainting } from "@/db/paintings";
 import { keepDemoCard } from "@/db/settings";
 import { readPhoto } from "../developing/read-photo";

@@ -1,5 +1,5 @@
 import { NextResponse } from "next/server";
-import { approach } from "@/db/painting-document";
+import { approach } from "@/model/painting";
 import { keepApproach } from "@/db/settings";
 import { database } from "@/server/house";
 import { readJson, refuse } from "@/server/reply";

@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { addCard, UnknownMeasured } from "@/db/measurements";
-import { newCard } from "@/db/measurement-document";
+import { newCard } from "@/model/measurement";
 import { database } from "@/server/house";
 import { readJson, refuse } from "@/server/reply";
 

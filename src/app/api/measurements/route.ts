@@ -1,5 +1,5 @@
 import { NextResponse } from "next/server";
-import { newMeasurement } from "@/db/measurement-document";
+import { newMeasurement } from "@/model/measurement";
 import { addMeasurement, UnknownMeasured } from "@/db/measurements";
 import { listPaints } from "@/db/paintbox";
 import { fitMeasurement } from "@/server/fit-measurement";

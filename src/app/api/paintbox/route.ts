@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { savePaintbox } from "@/db/paintbox";
-import { paintFaults, savePaintboxRequest } from "@/db/paintbox-document";
+import { paintFaults, savePaintboxRequest } from "@/model/paintbox";
 import { RevisionConflict } from "@/db/revision";
 import { database } from "@/server/house";
 import { readJson, refuse } from "@/server/reply";

@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { PAPERS } from "@/core";
-import { newPainting } from "@/db/painting-document";
+import { newPainting } from "@/model/painting";
 import { createPainting } from "@/db/paintings";
 import { ownApproach } from "@/db/settings";
 import { receivePhoto } from "@/server/receive-photo";

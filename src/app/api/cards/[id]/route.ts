@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { pigmentById } from "@/core";
-import { cardPage } from "@/db/measurement-document";
+import { cardPage } from "@/model/measurement";
 import { findCard } from "@/db/measurements";
 import { listPaints } from "@/db/paintbox";
 import { cardPdf, type CardPrint } from "@/server/card/card-pdf";

@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
-import { measurementChange } from "@/db/measurement-document";
+import { measurementChange } from "@/model/measurement";
 import { setCounts } from "@/db/measurements";
 import { database } from "@/server/house";
 import { readJson, refuse } from "@/server/reply";

@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
-import { savePaintingRequest } from "@/db/painting-document";
+import { savePaintingRequest } from "@/model/painting";
 import { PaintingNotFound, removePainting, savePainting, UnknownPaint } from "@/db/paintings";
 import { RevisionConflict } from "@/db/revision";
 import { database } from "@/server/house";
