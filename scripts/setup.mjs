@@ -44,11 +44,23 @@ function fingerprint(paths) {
 
 const isCurrent = (stamp, print) => existsSync(stamp) && readFileSync(stamp, "utf8") === print;
 
+/** Whether `npm ci` or `npm install` has put the very packages of package-lock.json there: npm notes what it installed. */
+function isInstalled() {
+  try {
+    const [wanted, there] = ["package-lock.json", join("node_modules", ".package-lock.json")].map((file) => JSON.parse(readFileSync(join(root, file), "utf8")).packages);
+    // Packages for other systems are left out; everything else is there in its version.
+    return Object.entries(wanted).every(([path, { version, optional, link }]) => path === "" || link || (there[path] ? there[path].version === version : optional === true));
+  } catch {
+    return false;
+  }
+}
+
 /** Installs the packages of package-lock.json unless they are there already. */
 export function ensureDependencies() {
   const stamp = join(root, "node_modules", ".abendrot-installed");
   const print = fingerprint(["package-lock.json"]);
   if (isCurrent(stamp, print)) return;
+  if (isInstalled()) return void writeFileSync(stamp, print);
   console.log("Installing the packages (once, about a minute) …");
   quietly("npm", ["ci", "--no-audit", "--no-fund", "--include=dev"], { NODE_ENV: "" });
   writeFileSync(stamp, print);

@@ -2,6 +2,7 @@ import { createServer } from "node:http";
 import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
 
 const HOST = "127.0.0.1";
+const METHODS = new Set(["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS"]);
 const port = Number(process.env.PORT ?? 3000);
 
 checkNode();
@@ -9,18 +10,40 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
   console.error(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);
   process.exit(1);
 }
+// A relative ABENDROT_DATA begins where the painter stands, not where npm runs its scripts.
+process.env.ABENDROT_STARTED_FROM = process.env.INIT_CWD ?? process.cwd();
 process.chdir(root);
 process.env.NODE_ENV = "production";
 process.env.NEXT_TELEMETRY_DISABLED = "1";
 ensureDependencies();
 ensureBuild();
 
+// src/instrumentation.ts takes the data folder, and ends the process when it can't be used.
+const taken = new Promise((resolve) => {
+  globalThis.abendrotTaken = resolve;
+});
 const { default: next } = await import("next");
 const app = next({ dev: false, dir: root, hostname: HOST, port });
-// Takes the data folder (src/instrumentation.ts) and ends the process when another one holds it.
 await app.prepare();
+await taken;
+
+/** Why a request can't even be looked at; null when it can. */
+function faultOf(request) {
+  if (!METHODS.has(request.method)) return [405, "This way of asking is not known here."];
+  try {
+    decodeURI(request.url.split("?", 1)[0]);
+    return null;
+  } catch {
+    return [400, "This address can't be read."];
+  }
+}
+
 const handle = app.getRequestHandler();
-const server = createServer((request, response) => void handle(request, response));
+const server = createServer((request, response) => {
+  const fault = faultOf(request);
+  if (!fault) return void handle(request, response);
+  response.writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" }).end(fault[1]);
+});
 server.on("error", (error) => {
   if (error.code === "EADDRINUSE") console.error(`Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} npm start`);
   else console.error(error.message);

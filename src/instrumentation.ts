@@ -2,5 +2,5 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs" || process.env.NEXT_PHASE === "phase-production-build") return;
   const { startHouse } = await import("./server/start-house");
-  startHouse();
+  await startHouse();
 }

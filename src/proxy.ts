@@ -25,7 +25,7 @@ export const config = { matcher: "/((?!api/photos$|api/swatch-photos$).*)" };
 
 /** Every other request: refuses foreign Host and Origin, sets the content policy and the usual hardening headers. */
 export function proxy(request: NextRequest): NextResponse {
-  if (!fromOwnPages(request.headers)) return new NextResponse(NOT_OWN, { status: 403 });
+  if (!fromOwnPages(request.headers, request.method)) return new NextResponse(NOT_OWN, { status: 403 });
   const nonce = btoa(crypto.randomUUID());
   const headers = new Headers(request.headers);
   const csp = policy(nonce);

@@ -2,13 +2,15 @@ import { redirect } from "next/navigation";
 import { Suspense } from "react";
 import { listPaintings } from "@/db/paintings";
 import { FirstPainting } from "@/desk/first-painting";
-import { database } from "@/server/house";
 import { Opening } from "@/ui/opening";
+import { opened } from "./opened";
 
 async function Latest() {
-  const [latest] = await listPaintings(await database());
-  if (latest) redirect(`/painting/${latest.id}`);
-  return <FirstPainting />;
+  return opened(async (db) => {
+    const [latest] = await listPaintings(db);
+    if (latest) redirect(`/painting/${latest.id}`);
+    return { room: <FirstPainting />, revisions: {} };
+  });
 }
 
 /** Opens the painting last worked on. */

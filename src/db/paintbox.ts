@@ -1,10 +1,11 @@
-import { and, asc, eq, inArray, notInArray, sql } from "drizzle-orm";
+import { asc, eq, inArray, notInArray, sql } from "drizzle-orm";
 import type { MeasuredOptics } from "@/core";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
 import type { PaintEntry, PaintboxDocument } from "@/model/paintbox";
 import { paintbox, paintPigments, paints } from "./schema";
-import { RevisionConflict } from "./revision";
+import type { SaveStamp } from "@/model/revision";
+import { judgeSave } from "./revision";
 
 /** The paintbox as it is stored. */
 export interface StoredPaintbox {
@@ -32,6 +33,11 @@ export async function listStockedPaints(db: Database): Promise<StockedPaint[]> {
   return list.map((paint) => ({ ...paint, measured: measured.get(paint.id) ?? null }));
 }
 
+/** The paintbox's revision alone: it rises with every save. */
+export async function paintboxRevision(db: Database): Promise<number> {
+  return (await db.select({ revision: paintbox.revision }).from(paintbox))[0]?.revision ?? 0;
+}
+
 /** The paintbox and its revision. */
 export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
   const [row] = await db.select().from(paintbox);
@@ -57,15 +63,18 @@ async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<v
 }
 
 /**
- * Replaces the paintbox if `revision` is still the stored one, all or nothing; returns the new
- * revision. Throws RevisionConflict.
+ * Replaces the paintbox if `stamp` says that it was made from the stored one, or that the stored one
+ * is the same writer's, all or nothing; returns the stored revision. Throws RevisionConflict.
  */
-export async function savePaintbox(db: Database, revision: number, document: PaintboxDocument): Promise<number> {
+export async function savePaintbox(db: Database, stamp: SaveStamp, document: PaintboxDocument): Promise<number> {
+  const { writer, step } = stamp;
   return db.transaction(async (tx) => {
     await tx.insert(paintbox).values({ id: 1 }).onConflictDoNothing();
-    const [updated] = await tx.update(paintbox).set({ revision: revision + 1, boxes: document.boxes }).where(and(eq(paintbox.id, 1), eq(paintbox.revision, revision))).returning();
-    if (!updated) throw new RevisionConflict();
+    const [stored] = await tx.select({ revision: paintbox.revision, writer: paintbox.writer, step: paintbox.step }).from(paintbox).where(eq(paintbox.id, 1)).for("update");
+    if (judgeSave(stored, stamp) === "pass") return stored.revision;
+    const revision = stored.revision + 1;
+    await tx.update(paintbox).set({ revision, writer, step, boxes: document.boxes }).where(eq(paintbox.id, 1));
     await writePaints(tx, document.paints);
-    return updated.revision;
+    return revision;
   });
 }

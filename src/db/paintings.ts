@@ -1,9 +1,10 @@
-import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Database } from "./database";
 import type { PaintingArea, PaintingDocument, StoredRecipe } from "@/model/painting";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { PhotoRow } from "./photos";
-import { RevisionConflict } from "./revision";
+import type { SaveStamp } from "@/model/revision";
+import { judgeSave } from "./revision";
 
 /** A painting as the desk opens it. */
 export interface StoredPainting {
@@ -22,8 +23,6 @@ export interface PaintingTitle {
 
 /** There is no such painting. */
 export class PaintingNotFound extends Error {}
-/** The palette names paints that the paintbox doesn't hold. A recipe may outlive its paint: it is kept, and the desk says so. */
-export class UnknownPaint extends Error {}
 
 /** All paintings, last changed first. */
 export async function listPaintings(db: Database): Promise<PaintingTitle[]> {
@@ -74,15 +73,15 @@ const areaRow = (paintingId: string, area: PaintingArea, position: number): type
 });
 
 async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {
-  if (document.palette.length > 0) {
-    const known = await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette));
-    if (known.length < document.palette.length) throw new UnknownPaint();
-  }
+  const known = document.palette.length > 0 ? await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette)) : [];
+  const inBox = new Set(known.map(({ id: paintId }) => paintId));
+  // A paint that another window took out of the paintbox has left the tray with it. A recipe may outlive its paint: the desk says so.
+  const palette = document.palette.filter((paintId) => inBox.has(paintId));
   await db.delete(areas).where(eq(areas.paintingId, id));
   await db.delete(palettePaints).where(eq(palettePaints.paintingId, id));
   if (document.areas.length > 0) await db.insert(areas).values(document.areas.map((area, i) => areaRow(id, area, i)));
-  if (document.palette.length > 0) {
-    await db.insert(palettePaints).values(document.palette.map((paintId, position) => ({ paintingId: id, paintId, position })));
+  if (palette.length > 0) {
+    await db.insert(palettePaints).values(palette.map((paintId, position) => ({ paintingId: id, paintId, position })));
   }
 }
 
@@ -97,23 +96,21 @@ export async function createPainting(db: Database, photoId: string, document: Pa
 }
 
 /**
- * Replaces a painting's document if `revision` is still the stored one; returns the new revision.
- * Throws RevisionConflict, PaintingNotFound or UnknownPaint, and then changes nothing.
+ * Replaces a painting's document if `stamp` says that it was made from the stored one, or that the
+ * stored one is the same writer's; returns the stored revision. Throws RevisionConflict or
+ * PaintingNotFound, and then changes nothing.
  */
-export async function savePainting(db: Database, id: string, revision: number, document: PaintingDocument): Promise<number> {
+export async function savePainting(db: Database, id: string, stamp: SaveStamp, document: PaintingDocument): Promise<number> {
   const { title, paperId, study, approach, rules, palettes } = document;
+  const { writer, step } = stamp;
   return db.transaction(async (tx) => {
-    const [updated] = await tx
-      .update(paintings)
-      .set({ title, paperId, study, approach, rules, palettes, revision: revision + 1, updatedAt: sql`now()` })
-      .where(and(eq(paintings.id, id), eq(paintings.revision, revision)))
-      .returning({ revision: paintings.revision });
-    if (!updated) {
-      const [exists] = await tx.select({ id: paintings.id }).from(paintings).where(eq(paintings.id, id));
-      throw exists ? new RevisionConflict() : new PaintingNotFound();
-    }
+    const [stored] = await tx.select({ revision: paintings.revision, writer: paintings.writer, step: paintings.step }).from(paintings).where(eq(paintings.id, id)).for("update");
+    if (!stored) throw new PaintingNotFound();
+    if (judgeSave(stored, stamp) === "pass") return stored.revision;
+    const revision = stored.revision + 1;
+    await tx.update(paintings).set({ title, paperId, study, approach, rules, palettes, writer, step, revision, updatedAt: sql`now()` }).where(eq(paintings.id, id));
     await writeParts(tx, id, document);
-    return updated.revision;
+    return revision;
   });
 }
 

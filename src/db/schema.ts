@@ -32,11 +32,15 @@ export const paints = pgTable("paints", {
   favourite: boolean("favourite").notNull().default(false),
 }, (t) => [check("tinting_strength_positive", sql`${t.tintingStrength} > 0`)]);
 
+/** Which save is the stored one (model: SaveStamp), so that one sent twice is known again. */
+const lastSave = () => ({ writer: uuid("writer"), step: integer("step").notNull().default(0) });
+
 /** One row: the paintbox's revision rises with every save. */
 export const paintbox = pgTable("paintbox", {
   id: integer("id").primaryKey().default(1),
   revision: integer("revision").notNull().default(0),
   boxes: jsonb("boxes").$type<TravelBox[]>().notNull().default([]),
+  ...lastSave(),
 });
 
 /** The handbook pigments in a paint and their shares. */
@@ -71,13 +75,14 @@ export const paintings = pgTable("paintings", {
   approach: jsonb("approach").$type<Approach>().notNull().default(DEFAULT_APPROACH),
   rules: jsonb("rules").$type<StoredRules>().notNull().default(NO_RULES),
   palettes: jsonb("palettes").$type<KeptPalette[]>().notNull().default([]),
+  ...lastSave(),
   createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),
 }, (t) => [index("paintings_updated").on(t.updatedAt)]);
 
-/** A region of the photo painted as one thing. Lengths are shares of the photo's width. */
+/** A region of the photo painted as one thing, known by its id within its painting. Lengths are shares of the photo's width. */
 export const areas = pgTable("areas", {
-  id: uuid("id").primaryKey(),
+  id: uuid("id").notNull(),
   paintingId: uuid("painting_id").notNull().references(() => paintings.id, { onDelete: "cascade" }),
   position: integer("position").notNull(),
   name: text("name").notNull(),
@@ -95,7 +100,7 @@ export const areas = pgTable("areas", {
   edge: text("edge").$type<PaintingArea["edge"]>(),
   weight: doublePrecision("weight").$type<PaintingArea["weight"]>().notNull().default(1),
   wish: jsonb("wish").$type<PaintingArea["wish"]>(),
-}, (t) => [index("areas_painting").on(t.paintingId)]);
+}, (t) => [primaryKey({ columns: [t.paintingId, t.id] })]);
 
 /** The palette: the paints laid out for one painting, in tray order. */
 export const palettePaints = pgTable("palette_paints", {

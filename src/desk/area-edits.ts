@@ -2,12 +2,12 @@
 
 import { useCallback, useState } from "react";
 import { describeColour, emptyMap, labelAt, pointWithin, withLabel, type AreaMeasure, type LabelMap, type Point } from "@/core";
+import { LIMITS } from "@/model/limits";
 import { newArea, type PaintingArea } from "@/model/painting";
 import { freeLabel, useDeskStore } from "./desk-store";
 import { useAreaMap, useLook, usePhoto } from "./photo-study";
 
-const MAX_AREAS = 60;
-const FULL = `A painting holds at most ${MAX_AREAS} areas. Merge or remove some first.`;
+const FULL = `A painting holds at most ${LIMITS.areas} areas. Merge or remove some first.`;
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
 
@@ -96,7 +96,7 @@ export function useAreaEdits(): AreaEdits {
       const region = freeLabel(next);
       // An area known by its sample alone takes the shape that the sample lies in.
       const sampled = next.findIndex(({ region: has, sample }) => has === null && labelAt(proposal.map, sample.x, sample.y) === shape);
-      if (region === null || (sampled < 0 && next.length >= MAX_AREAS)) {
+      if (region === null || (sampled < 0 && next.length >= LIMITS.areas)) {
         left++;
         continue;
       }
@@ -128,7 +128,7 @@ export function useAreaEdits(): AreaEdits {
     const { areas } = store.getState().document;
     const region = freeLabel(areas);
     if (area.region === null) return "Only an area with a shape can be split.";
-    if (region === null || areas.length >= MAX_AREAS) return FULL;
+    if (region === null || areas.length >= LIMITS.areas) return FULL;
     const { mask } = await study!.ask("split", { look, labels: map.labels, label: area.region });
     if (!mask) return `${area.name} is one piece already: there is nothing in it to split. Draw a part with the lasso instead.`;
     const next = [...areas];
@@ -154,7 +154,7 @@ export function useAreaEdits(): AreaEdits {
     }
     if (lasso === "add" && selected!.region !== null) label = selected!.region;
     else {
-      if (free === null || (lasso === "new" && areas.length >= MAX_AREAS)) return FULL;
+      if (free === null || (lasso === "new" && areas.length >= LIMITS.areas)) return FULL;
       label = free;
       if (lasso === "new") next.push(unnamed(label));
       else next[areas.indexOf(selected!)] = { ...selected!, region: label };

@@ -1,10 +1,12 @@
 "use client";
 
 import { createContext, useContext } from "react";
-import { temporal, type TemporalState } from "zundo";
-import { createStore, useStore, type StoreApi } from "zustand";
+import { temporal } from "zundo";
+import { createStore, useStore } from "zustand";
 import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Approach, type Lab, type LabelMap, type Point, type ViewKind, type WhiteMatrix } from "@/core";
-import type { KeptPalette, PaintingArea, PaintingDocument, StoredRecipe, StoredRules, Study } from "@/model/painting";
+import { changeFault } from "@/model/change-fault";
+import { paintingArea, paintingDocument, type KeptPalette, type PaintingArea, type PaintingDocument, type StoredRecipe, type StoredRules, type Study } from "@/model/painting";
+import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
 /** A colour taken from the photo that has no name yet. */
 export interface TakenSample {
@@ -86,6 +88,13 @@ export interface DeskState {
   readonly setRadius: (radius: number) => void;
   readonly setSource: (source: MatchSource) => void;
 
+  /** Why the last change was not taken; null when it was. */
+  readonly refused: string | null;
+  /** Puts a whole document in place of the present one. */
+  readonly replace: (document: PaintingDocument) => void;
+  /** A field has been left: what is typed next is a step of its own. */
+  readonly endTyping: () => void;
+
   readonly setTitle: (title: string) => void;
   readonly setPaper: (paperId: string) => void;
   readonly changeStudy: (change: Partial<Study>) => void;
@@ -95,6 +104,7 @@ export interface DeskState {
   readonly setAreas: (map: LabelMap, areas: readonly PaintingArea[]) => void;
   readonly addArea: (area: PaintingArea) => void;
   readonly changeArea: (id: string, change: Partial<Omit<PaintingArea, "id">>) => void;
+  readonly nameArea: (id: string, name: string) => void;
   readonly removeArea: (id: string) => void;
   /** Chooses recipes and lays their paints on the palette. */
   readonly chooseRecipes: (recipes: ReadonlyMap<string, StoredRecipe | null>) => void;
@@ -103,6 +113,7 @@ export interface DeskState {
   readonly changeApproach: (change: Partial<Approach>) => void;
   readonly changeRules: (change: Partial<StoredRules>) => void;
   readonly setKept: (palettes: readonly KeptPalette[]) => void;
+  readonly nameKept: (id: string, name: string) => void;
   readonly addToPalette: (paintId: string) => void;
   /** Puts a paint in another one's well; one that lies in the tray already changes places with it. */
   readonly putInWell: (paintId: string, inPlaceOf: string) => void;
@@ -138,21 +149,36 @@ function withoutRegion(study: Study, region: number): Study {
 /** The white correction of a study. */
 export const whiteOf = (white: Study["white"]): WhiteMatrix => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
 
-type Undoable = Pick<DeskState, "document">;
-export type DeskStore = StoreApi<DeskState> & { temporal: StoreApi<TemporalState<Undoable>> };
+export type DeskStore = UndoableStore<DeskState>;
 
 export const MIN_RADIUS = 0.001;
 export const MAX_RADIUS = 0.05;
-const UNDO_STEPS = 200;
+/** Why a changed document can't be kept; null when it can. Only what has changed is looked at. */
+const faultOf = (before: PaintingDocument, after: PaintingDocument): string | null => changeFault(paintingDocument, before, after, { areas: paintingArea });
 
 /** The desk's state: the painting's document, which can be undone, and what is being looked at, which can't. */
 export function createDeskStore(document: PaintingDocument): DeskStore {
+  const { inRun, options } = undoSteps<DeskState>();
   return createStore<DeskState>()(
     temporal(
       (set) => {
-        const change = (f: (d: PaintingDocument) => PaintingDocument): void => set((s) => ({ document: f(s.document) }));
+        /** The one way to a changed document: what the store's door would refuse is not taken here either. */
+        const change = (f: (d: PaintingDocument) => PaintingDocument, besides: Partial<DeskState> = {}, run: string | null = null): void => {
+          inRun(run);
+          set((s) => {
+            const next = f(s.document);
+            const refused = faultOf(s.document, next);
+            return refused ? { refused } : { document: next, refused: null, ...besides };
+          });
+        };
         return {
           document,
+          refused: null,
+          replace: (next) => {
+            inRun(null);
+            set({ document: next, refused: null });
+          },
+          endTyping: () => inRun(null),
           selectedId: null,
           taken: null,
           radius: 0.006,
@@ -186,7 +212,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
           select: (selectedId) => set({ selectedId, taken: null }),
           setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),
           setSource: (source) => set({ source }),
-          setTitle: (title) => change((d) => ({ ...d, title })),
+          setTitle: (title) => change((d) => ({ ...d, title }), {}, "title"),
           setPaper: (paperId) => change((d) => ({ ...d, paperId })),
           changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
           setWhite: (white) =>
@@ -201,15 +227,15 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
               const kept = areas.filter(({ region }) => region === null || counts[region] > 0);
               return { ...d, areas: kept, study: { ...d.study, map: { width: map.width, height: map.height, packed: packMap(map) } } };
             }),
-          addArea: (area) =>
-            set((s) => ({ document: { ...s.document, areas: [...s.document.areas, area] }, selectedId: area.id, taken: null })),
+          addArea: (area) => change((d) => ({ ...d, areas: [...d.areas, area] }), { selectedId: area.id, taken: null }),
           changeArea: (id, part) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, ...part } : a)) })),
+          nameArea: (id, name) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, name } : a)) }), {}, `area ${id}`),
           removeArea: (id) =>
-            set(({ document: d }) => {
+            change((d) => {
               const region = d.areas.find((area) => area.id === id)?.region ?? null;
               const areas = d.areas.filter((area) => area.id !== id);
-              return { document: { ...d, areas, study: region === null ? d.study : withoutRegion(d.study, region) }, selectedId: null };
-            }),
+              return { ...d, areas, study: region === null ? d.study : withoutRegion(d.study, region) };
+            }, { selectedId: null }),
           chooseRecipes: (recipes) =>
             change((d) => {
               const paints = [...recipes.values()].flatMap((recipe) => recipe?.parts.map((part) => part.paintId) ?? []);
@@ -220,9 +246,11 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
               };
             }),
           // From now on this palette is what is mixed from.
-          layOut: (paintIds, recipes) => set(({ document: d }) => ({ source: "tray", document: { ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) } })),
+          layOut: (paintIds, recipes) =>
+            change((d) => ({ ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) }), { source: "tray" }),
           changeApproach: (part) => change((d) => ({ ...d, approach: { ...d.approach, ...part } })),
           changeRules: (part) => change((d) => ({ ...d, rules: { ...d.rules, ...part } })),
+          nameKept: (id, name) => change((d) => ({ ...d, palettes: d.palettes.map((kept) => (kept.id === id ? { ...kept, name } : kept)) }), {}, `kept ${id}`),
           setKept: (palettes) => change((d) => ({ ...d, palettes: [...palettes] })),
           putInWell: (paintId, inPlaceOf) => change((d) => ({ ...d, palette: withPaintIn(d.palette, paintId, inPlaceOf) })),
           addToPalette: (paintId) => change((d) => ({ ...d, palette: [...new Set([...d.palette, paintId])] })),
@@ -238,7 +266,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             }),
         };
       },
-      { limit: UNDO_STEPS, partialize: ({ document: d }): Undoable => ({ document: d }), equality: (a, b) => a.document === b.document },
+      options,
     ),
   );
 }

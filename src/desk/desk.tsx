@@ -4,7 +4,11 @@ import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { StockedPaint } from "@/db/paintbox";
 import type { PaintingTitle, StoredPainting } from "@/db/paintings";
 import { isForField, useUndoKeys } from "@/ui/undo";
-import { useAutosave } from "@/ui/autosave";
+import { mergePaintings } from "@/model/merge";
+import type { PaintingDocument } from "@/model/painting";
+import { useAutosave } from "@/ui/saving/autosave";
+import { paintingUrl } from "@/model/addresses";
+import { LiveConflict } from "@/ui/saving/live-conflict";
 import { useAreaEdits } from "./area-edits";
 import { createDeskStore, DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
 import { EditsProvider } from "./edits-context";
@@ -74,8 +78,10 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
   );
 }
 
+const titleOf = ({ title }: PaintingDocument): string => title;
+
 function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
-  const save = useAutosave(`/api/paintings/${painting.id}`, painting.revision, store);
+  const saving = useAutosave<PaintingDocument>({ url: paintingUrl(painting.id), revision: painting.revision, store, merge: mergePaintings, title: titleOf, photoId: painting.photo.id });
   const photo = useOpenedPhoto(painting.photo);
   useUndoKeys(store.temporal);
   useEscape();
@@ -83,7 +89,8 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { sto
     <PhotoProvider value={photo}>
       <Studied photo={photo}>
         <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
-          <Header id={painting.id} titles={titles} save={save} />
+          <Header id={painting.id} titles={titles} save={saving.state} />
+          <LiveConflict saving={saving} painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }} />
           <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)]">
             <h1 className="sr-only">{painting.document.title}</h1>
             <PhotoPane />

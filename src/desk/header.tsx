@@ -5,8 +5,11 @@ import Link from "next/link";
 import { useRef, useState } from "react";
 import type { PaintingTitle } from "@/db/paintings";
 import { chooseTheme, shownTheme } from "@/ui/theme";
-import { SaveWords } from "@/ui/save-words";
-import type { SaveState } from "@/ui/saver";
+import { faultIn } from "@/model/fault";
+import { paintingDocument } from "@/model/painting";
+import { SaveWords } from "@/ui/saving/save-words";
+import type { SaveState } from "@/ui/saving/saver";
+import { TypedText } from "@/ui/typed-text";
 import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
 import { useDesk, useDeskStore } from "./desk-store";
@@ -14,20 +17,11 @@ import { NewPainting } from "./new-painting";
 
 function Title() {
   const title = useDesk((s) => s.document.title);
-  const setTitle = useDesk((s) => s.setTitle);
-  const keep = (text: string): boolean => {
-    const trimmed = text.trim();
-    if (trimmed && trimmed !== title) setTitle(trimmed);
-    return trimmed !== "";
-  };
+  const { setTitle, endTyping } = useDeskStore().getState();
   return (
-    <input
-      key={title} defaultValue={title} aria-label="Title of the painting" maxLength={120} autoComplete="off"
-      className="name-face w-full max-w-[26rem] min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
-      onBlur={(event) => {
-        if (!keep(event.target.value)) event.target.value = title;
-      }}
-      onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+    <TypedText
+      bare label="Title of the painting" value={title} faultOf={(text) => faultIn(paintingDocument.shape.title, text)} onText={(text) => setTitle(text.trim())} onLeave={endTyping}
+      className="w-full max-w-[26rem] min-w-0" inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
     />
   );
 }
@@ -36,6 +30,8 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   const title = useDesk((s) => s.document.title);
   const confirm = useRef<HTMLDialogElement>(null);
   const [fault, setFault] = useState<string | null>(null);
+  // Two hundred paintings have two hundred pictures: none is fetched before the menu is wanted.
+  const [wanted, setWanted] = useState(false);
   const remove = async (): Promise<void> => {
     const response = await fetch(`/api/paintings/${id}`, { method: "DELETE" }).catch(() => null);
     if (response?.ok) window.location.assign("/");
@@ -43,14 +39,14 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   };
   return (
     <>
-      <div className="dropdown dropdown-end">
+      <div className="dropdown dropdown-end" onFocus={() => setWanted(true)} onPointerEnter={() => setWanted(true)}>
         <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">Paintings <ChevronDown size={14} /></button>
         {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used */}
         <ul tabIndex={0} className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md" aria-label="Paintings">
           {titles.map((painting) => (
             <li key={painting.id}>
               <a href={`/painting/${painting.id}`} aria-current={painting.id === id ? "page" : undefined} className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}>
-                <img src={`/api/photos/${painting.photoId}?copy=small`} alt="" className="h-9 w-14 object-cover" />
+                {wanted ? <img src={`/api/photos/${painting.photoId}?copy=small`} alt="" loading="lazy" className="h-9 w-14 object-cover" /> : <span className="h-9 w-14" />}
                 <span className="truncate">{painting.id === id ? title : painting.title}</span>
               </a>
             </li>
@@ -63,7 +59,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
       <dialog ref={confirm} className="modal" aria-label="Remove this painting">
         <div className="modal-box max-w-md">
           <h2 className="name-face text-2xl">Remove “{title}”?</h2>
-          <p className="mt-2">Its areas, recipes and palette go with it. The photo&apos;s file stays in the data folder. This can&apos;t be undone.</p>
+          <p className="mt-2">Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or later, unless something else uses it. This can&apos;t be undone.</p>
           {fault && <p role="alert" className="mt-2 text-error">{fault}</p>}
           <div className="modal-action">
             <button type="button" className="btn" onClick={() => confirm.current?.close()}>Keep it</button>
@@ -78,13 +74,14 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
 /** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
 export function Header({ id, titles, save }: { id: string; titles: readonly PaintingTitle[]; save: SaveState }) {
   const { temporal } = useDeskStore();
+  const refused = useDesk((s) => s.refused);
   return (
     <header className="relative z-30 bg-base-100">
       <div className="flex h-13 items-center gap-4 px-5">
         <Wordmark />
         <Title />
         <div className="ml-auto flex shrink-0 items-center gap-1">
-          <SaveWords save={save} />
+          <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />
           <Link href="/paintbox" className="btn btn-ghost btn-sm">Paintbox</Link>
           <Link href="/measure" className="btn btn-ghost btn-sm">Measure</Link>

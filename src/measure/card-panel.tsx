@@ -3,6 +3,7 @@
 import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { paperById, PAPERS, type Lab } from "@/core";
+import { localDay } from "@/model/day";
 import { PaintPicker } from "@/ui/paint-picker";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf, modelNow, useRoom } from "./room";
@@ -10,7 +11,7 @@ import { editsOfCard } from "./read-photos";
 import { RowPanel } from "./row-panel";
 import { useCardRows } from "./use-row-fits";
 
-const today = (): string => new Date().toISOString().slice(0, 10);
+const today = (): string => localDay(new Date());
 
 /** Which card it is, and what is painted where. */
 function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { PAPERS, paperById, type MeasuredPatch } from "@/core";
 import type { MeasuringWay, NewMeasurement, StoredPatch } from "@/model/measurement";
 import type { StockedPaint } from "@/db/paintbox";
+import { localDay } from "@/model/day";
 import { PaintPicker } from "@/ui/paint-picker";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { Strip } from "@/ui/strip";
@@ -11,7 +12,7 @@ import { FitResult } from "./fit-result";
 import { codesOf, modelNow, useRoom } from "./room";
 import { useFit } from "./use-row-fits";
 
-const today = (): string => new Date().toISOString().slice(0, 10);
+const today = (): string => localDay(new Date());
 
 /** Which paint is measured, on what paper, on which day. */
 export interface OnePaint {

@@ -2,6 +2,7 @@
 
 import { useCallback } from "react";
 import { MAX_CARD_NUMBER, ROWS } from "@/core";
+import { localDay } from "@/model/day";
 import type { SwatchCard } from "@/model/measurement";
 import { uploadSwatches } from "@/ui/upload";
 import type { CardReader } from "./card-reader";
@@ -40,7 +41,7 @@ export function useTakePhotos(): (files: readonly File[]) => void {
   const { reader, cards } = useRoom();
   return useCallback((files) => {
     const { addPhotos, setPhoto, edit } = store.getState();
-    const today = new Date().toISOString().slice(0, 10);
+    const today = localDay(new Date());
     const named = files.map((file) => ({ key: crypto.randomUUID(), fileName: file.name, file }));
     // What the program does by itself is no step of the painter's to be undone.
     const byItself = (change: () => void): void => {

@@ -1,5 +1,8 @@
 import { z } from "zod";
-import { LAB_WHITES, PAPERS, PATCH_KINDS, ROWS, type MeasuredOptics } from "@/core";
+import { LAB_WHITES, PATCH_KINDS, ROWS, type MeasuredOptics } from "@/core";
+import { day } from "./day";
+import { MAX_COUNT } from "./limits";
+import { paperId } from "./painting";
 
 const finite = z.number().refine(Number.isFinite, "A number is missing.");
 const lab = z.object({ L: finite.gte(-1, "L lies between 0 and 100.").lte(110, "L lies between 0 and 100."), a: finite.gte(-150).lte(150), b: finite.gte(-150).lte(150) });
@@ -25,16 +28,14 @@ export type StoredPatch = z.infer<typeof storedPatch>;
 export const measuringWay = z.enum(["photo", "meter", "simulated meter", "typed colours", "file"]);
 export type MeasuringWay = z.infer<typeof measuringWay>;
 
-const paperId = z.enum(PAPERS.map(({ id }) => id) as [string, ...string[]], "There is no such paper.");
-
 /** What is sent to be kept; the fit is made from it where it is kept. */
 export const newMeasurement = z.object({
   paintId: z.uuid(),
-  on: z.iso.date("A date looks like 2026-04-30."),
+  on: day,
   way: measuringWay,
   paperId,
   photoId: z.string().regex(/^[0-9a-f]{64}$/).nullable(),
-  cardId: z.int().positive().nullable(),
+  cardId: z.int().positive().lte(MAX_COUNT).nullable(),
   patches: z.array(storedPatch).min(2, "At least two washes are needed to measure a paint.").max(24),
 });
 export type NewMeasurement = z.infer<typeof newMeasurement>;

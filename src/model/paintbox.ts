@@ -1,10 +1,12 @@
 import { z } from "zod";
 import { HANDBOOK } from "@/core";
+import { day } from "./day";
+import { LETTERS, LIMITS } from "./limits";
+import { saveRequest } from "./revision";
+import { text } from "./text";
 
 const known = new Set(HANDBOOK.map(({ id }) => id));
 const amount = (most: number, words: string) => z.number(`${words} is a number.`).gte(0, `${words} can't be negative.`).lte(most, `${words} can't be over ${most}.`).nullable();
-const text = (most: number) => z.string().trim().max(most, `At most ${most} letters.`);
-const day = z.iso.date("A date looks like 2026-04-30.").nullable();
 
 const LEFT = "What is left lies between 0 and 100 %.";
 
@@ -18,28 +20,29 @@ export const paintForm = z.enum(["tube", "whole pan", "half pan", "stick", "goua
 /** One paint: its label facts as printed, what is in it, what it cost and what is left. */
 export const paintEntry = z.object({
   id: z.uuid(),
-  name: text(80).min(1, "A paint needs a name."),
-  maker: text(80),
-  line: text(80),
-  tintingStrength: z.number("Tinting strength is a number.").gt(0, "Tinting strength is above 0.").lte(5, "Tinting strength is at most 5."),
+  name: text(LETTERS.paintName).min(1, "A paint needs a name."),
+  maker: text(LETTERS.paintName),
+  line: text(LETTERS.paintName),
+  tintingStrength: z.number("Tinting strength is a number.").gte(0.01, "Tinting strength is at least 0.01.").lte(5, "Tinting strength is at most 5."),
   pigments: z.array(z.object({
     pigmentId: z.string().refine((id) => known.has(id), "The handbook has no such pigment."),
-    share: z.number().gt(0, "A share is above 0.").lte(1000),
-  })).min(1, "A paint has at least one pigment.").max(8, "A paint has at most eight pigments."),
+    share: z.number().gte(1e-6, "A share is above 0.").lte(1000),
+  })).min(1, "A paint has at least one pigment.").max(LIMITS.pigments, "A paint has at most eight pigments.")
+    .refine((list) => new Set(list.map(({ pigmentId }) => pigmentId)).size === list.length, "A pigment stands in a paint once."),
   status: paintStatus,
   form: paintForm,
   sizeMl: amount(2000, "The size"),
   /** Share of the size that is left, 0 to 1. */
   left: z.number("What is left is a number.").gte(0, LEFT).lte(1, LEFT).nullable(),
   price: amount(100_000, "The price"),
-  currency: text(8),
-  boughtOn: day,
-  openedOn: day,
-  batch: text(40),
+  currency: text(LETTERS.currency),
+  boughtOn: day.nullable(),
+  openedOn: day.nullable(),
+  batch: text(LETTERS.short),
   /** Another entry for the same paint in another year or batch. */
   sameAs: z.uuid().nullable(),
-  label: z.object({ transparency: text(40), staining: text(40), granulation: text(40), lightfastness: text(40) }),
-  notes: text(2000),
+  label: z.object({ transparency: text(LETTERS.short), staining: text(LETTERS.short), granulation: text(LETTERS.short), lightfastness: text(LETTERS.short) }),
+  notes: text(LETTERS.notes),
   favourite: z.boolean(),
 });
 export type PaintEntry = z.infer<typeof paintEntry>;
@@ -50,7 +53,7 @@ export type PanKind = z.infer<typeof panKind>;
 /** A real box: rows and columns of pans, a paint or nothing in each well. */
 export const travelBox = z.object({
   id: z.uuid(),
-  name: text(80).min(1, "A box needs a name."),
+  name: text(LETTERS.boxName).min(1, "A box needs a name."),
   rows: z.int().gte(1).lte(12, "A box has at most 12 rows."),
   columns: z.int().gte(1).lte(24, "A box has at most 24 columns."),
   pan: panKind,
@@ -67,13 +70,22 @@ export const panOfRow = (box: Pick<TravelBox, "pan"> & { readonly rowPans?: read
 
 /** The whole paintbox, in its own order, and its boxes; saved and undone as one piece. */
 export const paintboxDocument = z.object({
-  paints: z.array(paintEntry).max(2000, "A paintbox holds at most 2000 paints."),
-  boxes: z.array(travelBox).max(40, "At most 40 boxes.").default([]),
+  paints: z.array(paintEntry).max(LIMITS.paints, `A paintbox holds at most ${LIMITS.paints} paints.`),
+  boxes: z.array(travelBox).max(LIMITS.boxes, `At most ${LIMITS.boxes} boxes.`).default([]),
 })
-  .refine(({ paints }) => new Set(paints.map(({ id }) => id)).size === paints.length, "Two paints have the same id.");
+  .refine(({ paints }) => new Set(paints.map(({ id }) => id)).size === paints.length, "Two paints have the same id.")
+  .refine(({ boxes }) => new Set(boxes.map(({ id }) => id)).size === boxes.length, "Two boxes have the same id.")
+  .refine(({ paints, boxes }) => {
+    const known = new Set<string | null>([null, ...paints.map(({ id }) => id)]);
+    return boxes.every(({ wells }) => wells.every((well) => known.has(well)));
+  }, "A well holds a paint that is not in the paintbox.")
+  .refine(({ boxes }) => boxes.every(({ wells }) => {
+    const filled = wells.filter((well) => well !== null);
+    return new Set(filled).size === filled.length;
+  }), "A paint lies in two wells of one box.");
 export type PaintboxDocument = z.infer<typeof paintboxDocument>;
 
-export const savePaintboxRequest = z.object({ revision: z.int().gte(0), document: paintboxDocument });
+export const savePaintboxRequest = saveRequest(paintboxDocument);
 
 /** A paint with nothing known but what is given. */
 export function newPaint(facts: Pick<PaintEntry, "id" | "name" | "pigments"> & Partial<PaintEntry>): PaintEntry {

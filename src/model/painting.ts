@@ -1,7 +1,15 @@
 import { z } from "zod";
-import { APPROACH_CHOICES, CURVE_KINDS, DEFAULT_APPROACH, KINDS, MAX_ANGLE_DEGREES, MAX_LABEL, unpackMap, type Approach, type Light, type Plane } from "@/core";
+import { APPROACH_CHOICES, CURVE_KINDS, DEFAULT_APPROACH, KINDS, MAX_ANGLE_DEGREES, MAX_LABEL, PAPERS, unpackMap, type Approach, type Light, type Plane } from "@/core";
+import { LETTERS, LIMITS } from "./limits";
+import { saveRequest } from "./revision";
+import { text } from "./text";
 
 const finite = z.number().refine(Number.isFinite);
+/** Smallest part of a recipe that means anything: a hundredth of a touch. */
+const LEAST_PART = 1e-3;
+
+/** A sheet that there is. */
+export const paperId = z.enum(PAPERS.map(({ id }) => id) as [string, ...string[]], "There is no such paper.");
 
 function readable({ width, height, packed }: { width: number; height: number; packed: string }): boolean {
   try {
@@ -14,8 +22,9 @@ function readable({ width, height, packed }: { width: number; height: number; pa
 
 /** A recipe as the painter chose it; its colour is predicted anew whenever it is shown. */
 export const storedRecipe = z.object({
-  parts: z.array(z.object({ paintId: z.uuid(), parts: finite.gt(0).lte(12) })).min(1).max(3),
-  waterParts: finite.gte(0).lte(200),
+  parts: z.array(z.object({ paintId: z.uuid(), parts: finite.gte(LEAST_PART).lte(12) })).min(1).max(3)
+    .refine((parts) => new Set(parts.map(({ paintId }) => paintId)).size === parts.length, "A paint stands in a recipe once."),
+  waterParts: finite.gte(0).lte(LIMITS.waterParts),
 });
 export type StoredRecipe = z.infer<typeof storedRecipe>;
 
@@ -38,7 +47,7 @@ export const FOCAL_WEIGHT = 4;
 
 export const paintingArea = z.object({
   id: z.uuid(),
-  name: z.string().trim().min(1, "An area needs a name.").max(80, "Names are at most 80 letters long."),
+  name: text(LETTERS.areaName, `Names are at most ${LETTERS.areaName} letters long.`).min(1, "An area needs a name."),
   /** Shares of the photo: x and radius of its width, y of its height. */
   sample: z.object({ x: finite.gte(0).lte(1), y: finite.gte(0).lte(1), radius: finite.gte(0).lte(0.5) }),
   lab: z.object({ L: finite.gte(-1).lte(101), a: finite.gte(-200).lte(200), b: finite.gte(-200).lte(200) }),
@@ -75,7 +84,8 @@ export const study = z.object({
   wish,
   curve: z.discriminatedUnion("kind", [z.object({ kind: z.enum(CURVE_KINDS) }), z.object({ kind: z.literal("bent"), values: curveValues })]),
   /** Pairs of points that are being compared, pinned. Shares of the photo. */
-  pairs: z.array(z.object({ id: z.uuid(), a: point, b: point })).max(12, "At most 12 pairs can be pinned."),
+  pairs: z.array(z.object({ id: z.uuid(), a: point, b: point })).max(LIMITS.pairs, `At most ${LIMITS.pairs} pairs can be pinned.`)
+    .refine((pairs) => new Set(pairs.map(({ id }) => id)).size === pairs.length, "Two pinned pairs have the same id."),
 });
 export type Study = z.infer<typeof study>;
 
@@ -89,32 +99,38 @@ export const approach = z.object({
   valueWeight: finite.gte(1).lte(4), maxPigments: z.int().gte(1).lte(6), single: z.boolean(), darkest: finite.gte(1).lte(9).nullable(),
 });
 
+/** A list that names nothing twice. */
+const once = <T extends z.ZodType<string>>(item: T) => z.array(item).refine((list) => new Set(list).size === list.length, "Something is named twice.");
+
 /** What the palette of one painting must hold, must not, and must reach. */
 export const paletteRules = z.object({
-  must: z.array(z.uuid()).max(12, "A palette can't hold more than 12 paints that must be in it."), never: z.array(z.uuid()).max(2000),
+  must: once(z.uuid()).max(LIMITS.must, `A palette can't hold more than ${LIMITS.must} paints that must be in it.`), never: once(z.uuid()).max(LIMITS.paints),
   /** At least and at most so many of a kind. */
-  kinds: z.array(z.object({ kind: z.enum(KINDS), least: z.int().gte(0).lte(12), most: z.int().gte(0).lte(12) })).max(20),
+  kinds: z.array(z.object({ kind: z.enum(KINDS), least: z.int().gte(0).lte(12), most: z.int().gte(0).lte(12) })
+    .refine(({ least, most }) => least <= most, "At least can't be more than at most.")).max(20),
   /** Areas that must be reached within so much, dE00. */
-  reach: z.object({ areaIds: z.array(z.uuid()).max(60), within: finite.gte(1).lte(20) }),
-});
+  reach: z.object({ areaIds: once(z.uuid()).max(LIMITS.areas), within: finite.gte(1).lte(20) }),
+}).refine(({ must, never }) => !must.some((id) => never.includes(id)), "A paint can't be a must and a never.");
 export type StoredRules = z.infer<typeof paletteRules>;
 export const NO_RULES: StoredRules = { must: [], never: [], kinds: [], reach: { areaIds: [], within: 4 } };
 
 /** A palette kept under a name, beside the one in the tray. */
 export const keptPalette = z.object({
-  id: z.uuid(), name: z.string().trim().min(1, "A palette needs a name.").max(60, "Names of palettes are at most 60 letters long."), paints: z.array(z.uuid()).min(1).max(40),
+  id: z.uuid(), name: text(LETTERS.paletteName, `Names of palettes are at most ${LETTERS.paletteName} letters long.`).min(1, "A palette needs a name."),
+  paints: once(z.uuid()).min(1).max(LIMITS.trayPaints),
 });
 export type KeptPalette = z.infer<typeof keptPalette>;
 
 /** What the painter can change about a painting, saved as one piece and undone as one piece. */
 export const paintingDocument = z.object({
-  title: z.string().trim().min(1, "A painting needs a title.").max(120, "Titles are at most 120 letters long."),
-  paperId: z.string().min(1).max(60),
-  areas: z.array(paintingArea).max(60, "A painting holds at most 60 areas."),
-  palette: z.array(z.uuid()).max(40),
+  title: text(LETTERS.title, `Titles are at most ${LETTERS.title} letters long.`).min(1, "A painting needs a title."),
+  paperId,
+  areas: z.array(paintingArea).max(LIMITS.areas, `A painting holds at most ${LIMITS.areas} areas.`),
+  palette: z.array(z.uuid()).max(LIMITS.trayPaints, `The tray holds at most ${LIMITS.trayPaints} paints.`),
   study,
   approach, rules: paletteRules,
-  palettes: z.array(keptPalette).max(12, "At most 12 palettes can be kept beside the tray."),
+  palettes: z.array(keptPalette).max(LIMITS.keptPalettes, `At most ${LIMITS.keptPalettes} palettes can be kept beside the tray.`)
+    .refine((kept) => new Set(kept.map(({ id }) => id)).size === kept.length, "Two kept palettes have the same id."),
 }).refine((d) => new Set(d.areas.map((a) => a.id)).size === d.areas.length, "Two areas have the same id.")
   .refine((d) => new Set(d.palette).size === d.palette.length, "A paint lies on the palette twice.")
   .refine((d) => new Set(d.areas.flatMap((a) => a.region ?? [])).size === d.areas.filter((a) => a.region !== null).length, "Two areas claim the same region.")
@@ -124,4 +140,7 @@ export type PaintingDocument = z.infer<typeof paintingDocument>;
 /** A painting just begun. */
 export const newPainting = (title: string, paperId: string, own: Approach = DEFAULT_APPROACH): PaintingDocument => ({ title, paperId, areas: [], palette: [], study: NEW_STUDY, approach: own, rules: NO_RULES, palettes: [] });
 
-export const savePaintingRequest = z.object({ revision: z.int().gte(0), document: paintingDocument });
+export const savePaintingRequest = saveRequest(paintingDocument);
+
+/** A painting to be kept as one of its own: a document on a photo that is there. */
+export const paintingCopyRequest = z.object({ photoId: z.string().regex(/^[0-9a-f]{64}$/), document: paintingDocument });

@@ -4,11 +4,13 @@ import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSe
 import { Plus, Printer, Trash2 } from "lucide-react";
 import { useMemo, useRef, type KeyboardEvent, type ReactNode } from "react";
 import { arrangePaints, BOX_ORDERS, fillWells, PAPERS, pigmentById, resizeWells, type BoxOrder } from "@/core";
-import { MIXABLE, panOfRow, type PaintEntry, type PanKind, type TravelBox } from "@/model/paintbox";
+import { faultIn } from "@/model/fault";
+import { MIXABLE, panOfRow, travelBox, type PaintEntry, type PanKind, type TravelBox } from "@/model/paintbox";
 import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
+import { TypedText } from "@/ui/typed-text";
 import { useModelOf } from "./measured";
-import { usePaintbox } from "./paintbox-store";
+import { usePaintbox, usePaintboxStore } from "./paintbox-store";
 
 const paper = PAPERS[0];
 const WELL_PX = { "whole pan": { width: 140, height: 84 }, "half pan": { width: 92, height: 60 } } as const;
@@ -58,7 +60,7 @@ function PanPaint({ at, paint, size, onOpen }: { at: number; paint: PaintEntry; 
 
 /** One real box: its wells are filled, moved by dragging or with Alt and the arrow keys, ordered, and printed as labels. */
 function Box({ box, paints }: { box: TravelBox; paints: readonly PaintEntry[] }) {
-  const { changeBox, removeBox, open } = usePaintbox((s) => s);
+  const { changeBox, nameBox, endTyping, removeBox, open } = usePaintboxStore().getState();
   const modelOf = useModelOf();
   const grid = useRef<HTMLDivElement>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
@@ -100,8 +102,10 @@ function Box({ box, paints }: { box: TravelBox; paints: readonly PaintEntry[] })
   return (
     <section aria-label={`Box: ${box.name}`} className="mb-8">
       <div className="mb-3 flex flex-wrap items-end gap-3 print:hidden">
-        <input key={box.name} defaultValue={box.name} aria-label="Name of the box" maxLength={80} className="name-face w-64 rounded-field border border-transparent bg-transparent px-1 text-2xl hover:border-(--hairline)"
-          onBlur={(event) => (event.target.value.trim() ? changeBox(box.id, { name: event.target.value.trim() }) : (event.target.value = box.name))} />
+        <TypedText
+          bare label="Name of the box" value={box.name} faultOf={(text) => faultIn(travelBox.shape.name, text)} onText={(text) => nameBox(box.id, text.trim())} onLeave={endTyping}
+          inputClassName="name-face w-64 rounded-field border border-transparent bg-transparent px-1 text-2xl hover:border-(--hairline)"
+        />
         <label className="w-20"><span className="label-line block">Rows</span><input type="number" min={1} max={12} className="input input-sm w-full" value={box.rows} onChange={(event) => resize(Number(event.target.value), box.columns)} /></label>
         <label className="w-20"><span className="label-line block">Columns</span><input type="number" min={1} max={24} className="input input-sm w-full" value={box.columns} onChange={(event) => resize(box.rows, Number(event.target.value))} /></label>
         <select className="select select-sm w-32" aria-label="Pans" value={box.pan} onChange={(event) => changeBox(box.id, { pan: event.target.value === "half pan" ? "half pan" : "whole pan", rowPans: [] })}>

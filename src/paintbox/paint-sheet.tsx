@@ -1,50 +1,35 @@
 "use client";
 
 import { Plus, Star, Trash2, X } from "lucide-react";
-import { useId, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import { labelContradictions, PAPERS, pigmentById, searchPigments, type Hazard } from "@/core";
+import { localDay } from "@/model/day";
+import { LIMITS } from "@/model/limits";
 import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/model/paintbox";
 import { Caution } from "@/ui/caution";
 import { propertyWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
+import { TypedText } from "@/ui/typed-text";
 import { MeasuredSection } from "./measured-section";
 import { useModelOf } from "./measured";
-import { usePaintbox } from "./paintbox-store";
+import { usePaintbox, usePaintboxStore } from "./paintbox-store";
 
 /** Paint in a typical full wash over a quarter sheet. From memory. */
 const ML_A_WASH = 0.3;
-const today = (): string => new Date().toISOString().slice(0, 10);
 
 type Field = keyof PaintEntry;
 
-/** A labelled field that keeps what is typed, and tells at the field when it can't be right. */
-function TextField({ label, field, paint, value, parse, type = "text", className = "", doubt }: {
-  label: string; field: Field; paint: PaintEntry; value: string; type?: "text" | "number" | "date"; className?: string;
-  /** Something odd but possible, said quietly. */
-  doubt?: string;
+/** A labelled field that keeps what is typed as it is typed, and tells at the field when it can't be right. */
+function TextField({ label, field, paint, value, parse, type, className, doubt }: {
+  label: string; field: Field; paint: PaintEntry; value: string; type?: "text" | "number" | "date"; className?: string; doubt?: string;
   parse: (text: string) => Partial<PaintEntry>;
 }) {
-  const change = usePaintbox((s) => s.change);
-  const [text, setText] = useState(value);
-  const [fault, setFault] = useState<string | null>(null);
-  const id = useId();
-  const keep = (): void => {
-    if (text === value) return setFault(null);
-    const next = { ...paint, ...parse(text) };
-    const found = paintFaults(next, today())[field] ?? null;
-    setFault(found);
-    if (!found) change(paint.id, parse(text));
-  };
+  const { type: keep, endTyping } = usePaintboxStore().getState();
   return (
-    <div className={className}>
-      <label className="label-line block" htmlFor={id}>{label}</label>
-      <input
-        id={id} type={type} step="any" className="input input-sm w-full" value={text} autoComplete="off" aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined}
-        onChange={(event) => setText(event.target.value)} onBlur={keep} onKeyDown={(event) => event.key === "Enter" && keep()}
-      />
-      {!fault && doubt && <p className="label-line leading-snug">{doubt}</p>}
-      {fault && <p id={`${id}-fault`} role="alert" className="text-[0.87rem] text-error">{fault}</p>}
-    </div>
+    <TypedText
+      label={label} value={value} type={type} className={className} doubt={doubt} onLeave={endTyping}
+      faultOf={(text) => paintFaults({ ...paint, ...parse(text) }, localDay(new Date()))[field] ?? null} onText={(text) => keep(paint.id, field, parse(text))}
+    />
   );
 }
 
@@ -89,7 +74,7 @@ function Pigments({ paint }: { paint: PaintEntry }) {
           </div>
         );
       })}
-      {paint.pigments.length < 8 && (
+      {paint.pigments.length < LIMITS.pigments && (
         <div>
           <input className="input input-sm w-full" placeholder="Another pigment: code or name" aria-label="Add a pigment to this paint" value={words} onChange={(event) => setWords(event.target.value)} />
           {found.map((pigment) => (
@@ -143,7 +128,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
   return (
     <article aria-label={paint.name} className="space-y-4 p-6">
       <header className="flex items-center gap-1">
-        <TextField key={`name ${paint.name}`} label="Name" field="name" paint={paint} value={paint.name} parse={(name) => ({ name: name.trim() })} className="flex-1" />
+        <TextField label="Name" field="name" paint={paint} value={paint.name} parse={(name) => ({ name: name.trim() })} className="flex-1" />
         <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label="Favourite" aria-pressed={paint.favourite} onClick={() => change(paint.id, { favourite: !paint.favourite })}>
           <Star size={16} fill={paint.favourite ? "currentColor" : "none"} />
         </button>
@@ -155,34 +140,34 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
         {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`}, {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} · {model.measured ? `measured on ${model.measured.on}` : "typical values"}
       </p>
       <div className="grid grid-cols-2 gap-3">
-        <TextField key={`maker ${paint.maker}`} label="Maker" field="maker" paint={paint} value={paint.maker} parse={(maker) => ({ maker: maker.trim() })} />
-        <TextField key={`line ${paint.line}`} label="Line" field="line" paint={paint} value={paint.line} parse={(line) => ({ line: line.trim() })} />
+        <TextField label="Maker" field="maker" paint={paint} value={paint.maker} parse={(maker) => ({ maker: maker.trim() })} />
+        <TextField label="Line" field="line" paint={paint} value={paint.line} parse={(line) => ({ line: line.trim() })} />
         <Choice label="It is" value={paint.status} options={paintStatus.options} onChange={(status) => change(paint.id, { status })} />
         <Choice label="Form" value={paint.form} options={paintForm.options} onChange={(form) => change(paint.id, { form })} />
       </div>
       <MeasuredSection paint={paint} />
       <Pigments paint={paint} />
       <Row>
-        <TextField key={`size ${paint.sizeMl}`} label="Size, ml" type="number" field="sizeMl" paint={paint} value={textOf(paint.sizeMl)} parse={(text) => ({ sizeMl: numberOf(text) })} />
-        <TextField key={`left ${paint.left}`} label="Left, %" type="number" field="left" paint={paint} value={paint.left === null ? "" : String(Math.round(paint.left * 100))} parse={(text) => ({ left: numberOf(text) === null ? null : Number(numberOf(text)) / 100 })} />
-        <TextField key={`tint ${paint.tintingStrength}`} label="Strength, 1 typical" type="number" field="tintingStrength" paint={paint} value={String(paint.tintingStrength)} parse={(text) => ({ tintingStrength: numberOf(text) ?? 0 })} />
-        <TextField key={`price ${paint.price}`} label="Price" type="number" field="price" paint={paint} value={textOf(paint.price)} parse={(text) => ({ price: numberOf(text) })} />
-        <TextField key={`currency ${paint.currency}`} label="Currency" field="currency" paint={paint} value={paint.currency} parse={(currency) => ({ currency: currency.trim() })} />
+        <TextField label="Size, ml" type="number" field="sizeMl" paint={paint} value={textOf(paint.sizeMl)} parse={(text) => ({ sizeMl: numberOf(text) })} />
+        <TextField label="Left, %" type="number" field="left" paint={paint} value={paint.left === null ? "" : String(Math.round(paint.left * 100))} parse={(text) => ({ left: numberOf(text) === null ? null : Number(numberOf(text)) / 100 })} />
+        <TextField label="Strength, 1 typical" type="number" field="tintingStrength" paint={paint} value={String(paint.tintingStrength)} parse={(text) => ({ tintingStrength: numberOf(text) ?? 0 })} />
+        <TextField label="Price" type="number" field="price" paint={paint} value={textOf(paint.price)} parse={(text) => ({ price: numberOf(text) })} />
+        <TextField label="Currency" field="currency" paint={paint} value={paint.currency} parse={(currency) => ({ currency: currency.trim() })} />
         <p className="self-end pb-1 text-[0.9rem]">{perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml, ${(perMl * ML_A_WASH).toFixed(2)} a wash`}</p>
-        <TextField key={`bought ${paint.boughtOn}`} label="Bought on" type="date" field="boughtOn" paint={paint} value={textOf(paint.boughtOn)} parse={(text) => ({ boughtOn: text || null })} />
-        <TextField key={`opened ${paint.openedOn}`} label="Opened on" type="date" field="openedOn" paint={paint} value={textOf(paint.openedOn)} parse={(text) => ({ openedOn: text || null })} />
-        <TextField key={`batch ${paint.batch}`} label="Batch or year" field="batch" paint={paint} value={paint.batch} parse={(batch) => ({ batch: batch.trim() })} />
+        <TextField label="Bought on" type="date" field="boughtOn" paint={paint} value={textOf(paint.boughtOn)} parse={(text) => ({ boughtOn: text || null })} />
+        <TextField label="Opened on" type="date" field="openedOn" paint={paint} value={textOf(paint.openedOn)} parse={(text) => ({ openedOn: text || null })} />
+        <TextField label="Batch or year" field="batch" paint={paint} value={paint.batch} parse={(batch) => ({ batch: batch.trim() })} />
       </Row>
       <SameAs paint={paint} />
       <section aria-label="On the label" className="space-y-1.5">
         <h3 className="font-semibold">On the label <span className="quiet font-normal">as printed</span></h3>
         <div className="grid grid-cols-2 gap-3">
           {(["transparency", "staining", "granulation", "lightfastness"] as const).map((key) => (
-            <TextField key={`${key} ${paint.label[key]}`} label={key} field="label" paint={paint} value={paint.label[key]} parse={label(key)} doubt={doubts[key]} />
+            <TextField key={key} label={key} field="label" paint={paint} value={paint.label[key]} parse={label(key)} doubt={doubts[key]} />
           ))}
         </div>
       </section>
-      <TextField key={`notes ${paint.notes}`} label="Notes" field="notes" paint={paint} value={paint.notes} parse={(notes) => ({ notes })} />
+      <TextField label="Notes" field="notes" paint={paint} value={paint.notes} parse={(notes) => ({ notes })} />
       {hazards.length > 0 && (
         <section aria-label="Cautions" className="border-t border-(--hairline) pt-3">
           <h3 className="font-semibold">Contains {hazards.join(", ")}</h3>

@@ -1,57 +1,87 @@
 "use client";
 
 import { createContext, useContext } from "react";
-import { temporal, type TemporalState } from "zundo";
-import { createStore, useStore, type StoreApi } from "zustand";
-import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
+import { temporal } from "zundo";
+import { createStore, useStore } from "zustand";
+import { changeFault } from "@/model/change-fault";
+import { paintboxDocument, paintEntry, travelBox, type PaintboxDocument, type PaintEntry, type TravelBox } from "@/model/paintbox";
+import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
 export interface PaintboxState {
   readonly document: PaintboxDocument;
   readonly openId: string | null;
   readonly open: (id: string | null) => void;
+  /** Why the last change was not taken; null when it was. */
+  readonly refused: string | null;
+  /** Puts a whole document in place of the present one. */
+  readonly replace: (document: PaintboxDocument) => void;
+  /** A field has been left: what is typed next is a step of its own. */
+  readonly endTyping: () => void;
   /** Adds a paint at the front and opens it. */
   readonly add: (paint: PaintEntry) => void;
   /** Adds many at the end, as one step. */
   readonly addMany: (paints: readonly PaintEntry[]) => void;
   readonly change: (id: string, change: Partial<Omit<PaintEntry, "id">>) => void;
+  /** Changes one field as it is typed: one step to undo for all that is typed. */
+  readonly type: (id: string, field: keyof PaintEntry, change: Partial<Omit<PaintEntry, "id">>) => void;
   /** Takes a paint out, of every box too. */
   readonly remove: (id: string) => void;
   readonly addBox: (box: TravelBox) => void;
   readonly changeBox: (id: string, change: Partial<Omit<TravelBox, "id">>) => void;
+  readonly nameBox: (id: string, name: string) => void;
   readonly removeBox: (id: string) => void;
 }
 
-type Undoable = Pick<PaintboxState, "document">;
-export type PaintboxStore = StoreApi<PaintboxState> & { temporal: StoreApi<TemporalState<Undoable>> };
+export type PaintboxStore = UndoableStore<PaintboxState>;
+
+/** Why a changed paintbox can't be kept; null when it can. Only what has changed is looked at. */
+const faultOf = (before: PaintboxDocument, after: PaintboxDocument): string | null => changeFault(paintboxDocument, before, after, { paints: paintEntry, boxes: travelBox });
 
 /** The paintbox while it is open: its document can be undone, which paint is looked at can't. */
 export function createPaintboxStore(document: PaintboxDocument): PaintboxStore {
+  const { inRun, options } = undoSteps<PaintboxState>();
   return createStore<PaintboxState>()(
     temporal(
       (set) => {
-        const paints = (f: (list: PaintEntry[]) => PaintEntry[]): void => set((s) => ({ document: { ...s.document, paints: f(s.document.paints) } }));
-        const boxes = (f: (list: TravelBox[]) => TravelBox[]): void => set((s) => ({ document: { ...s.document, boxes: f(s.document.boxes) } }));
+        /** The one way to a changed document: what the store's door would refuse is not taken here either. */
+        const change = (f: (d: PaintboxDocument) => PaintboxDocument, besides: Partial<PaintboxState> = {}, run: string | null = null): void => {
+          inRun(run);
+          set((s) => {
+            const next = f(s.document);
+            const refused = faultOf(s.document, next);
+            return refused ? { refused } : { document: next, refused: null, ...besides };
+          });
+        };
+        const changePaint = (id: string, part: Partial<PaintEntry>, run: string | null): void =>
+          change((d) => ({ ...d, paints: d.paints.map((paint) => (paint.id === id ? { ...paint, ...part } : paint)) }), {}, run);
+        const changeBox = (id: string, part: Partial<TravelBox>, run: string | null): void =>
+          change((d) => ({ ...d, boxes: d.boxes.map((box) => (box.id === id ? { ...box, ...part } : box)) }), {}, run);
         return {
           document,
+          refused: null,
           openId: null,
           open: (openId) => set({ openId }),
-          add: (paint) => set((s) => ({ document: { ...s.document, paints: [paint, ...s.document.paints] }, openId: paint.id })),
-          addMany: (more) => paints((list) => [...list, ...more]),
-          change: (id, part) => paints((list) => list.map((paint) => (paint.id === id ? { ...paint, ...part } : paint))),
+          replace: (next) => {
+            inRun(null);
+            set({ document: next, refused: null });
+          },
+          endTyping: () => inRun(null),
+          add: (paint) => change((d) => ({ ...d, paints: [paint, ...d.paints] }), { openId: paint.id }),
+          addMany: (more) => change((d) => ({ ...d, paints: [...d.paints, ...more] })),
+          change: (id, part) => changePaint(id, part, null),
+          type: (id, field, part) => changePaint(id, part, `${id} ${field}`),
           remove: (id) =>
-            set((s) => ({
-              document: {
-                paints: s.document.paints.filter((paint) => paint.id !== id),
-                boxes: s.document.boxes.map((box) => ({ ...box, wells: box.wells.map((well) => (well === id ? null : well)) })),
-              },
-              openId: null,
-            })),
-          addBox: (box) => boxes((list) => [...list, box]),
-          changeBox: (id, part) => boxes((list) => list.map((box) => (box.id === id ? { ...box, ...part } : box))),
-          removeBox: (id) => boxes((list) => list.filter((box) => box.id !== id)),
+            change((d) => ({
+              paints: d.paints.filter((paint) => paint.id !== id),
+              boxes: d.boxes.map((box) => ({ ...box, wells: box.wells.map((well) => (well === id ? null : well)) })),
+            }), { openId: null }),
+          addBox: (box) => change((d) => ({ ...d, boxes: [...d.boxes, box] })),
+          changeBox: (id, part) => changeBox(id, part, null),
+          nameBox: (id, name) => changeBox(id, { name }, `box ${id}`),
+          removeBox: (id) => change((d) => ({ ...d, boxes: d.boxes.filter((box) => box.id !== id) })),
         };
       },
-      { limit: 200, partialize: ({ document: d }): Undoable => ({ document: d }), equality: (a, b) => a.document === b.document },
+      options,
     ),
   );
 }

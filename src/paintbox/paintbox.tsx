@@ -5,10 +5,13 @@ import { useDeferredValue, useMemo, useState } from "react";
 import { findTwins, hueOrder, lchOfLab, looksOf, PAPERS, pigmentById, type PaintModel } from "@/core";
 import type { Measurement } from "@/model/measurement";
 import type { StoredPaintbox } from "@/db/paintbox";
-import { MIXABLE, paintStatus, type PaintEntry } from "@/model/paintbox";
-import { useAutosave } from "@/ui/autosave";
+import { MIXABLE, paintStatus, type PaintboxDocument, type PaintEntry } from "@/model/paintbox";
+import { mergePaintboxes } from "@/model/merge";
+import { useAutosave } from "@/ui/saving/autosave";
+import { PAINTBOX_URL } from "@/model/addresses";
+import { LiveConflict } from "@/ui/saving/live-conflict";
 import { RoomHeader } from "@/ui/room-header";
-import { SaveWords } from "@/ui/save-words";
+import { SaveWords } from "@/ui/saving/save-words";
 import { Strip } from "@/ui/strip";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
 import { AddPaintLine } from "./add-paint-line";
@@ -80,9 +83,12 @@ function Twins({ list }: { list: readonly Shown[] }) {
   );
 }
 
+const titleOf = (): string => "the paintbox";
+
 function Room({ revision }: { revision: number }) {
   const store = usePaintboxStore();
-  const save = useAutosave("/api/paintbox", revision, store);
+  const saving = useAutosave<PaintboxDocument>({ url: PAINTBOX_URL, revision, store, merge: mergePaintboxes, title: titleOf, photoId: null });
+  const refused = usePaintbox((s) => s.refused);
   const { document, openId, open } = usePaintbox((s) => s);
   const [words, setWords] = useState("");
   const [view, setView] = useState<"paints" | "boxes">("paints");
@@ -110,9 +116,10 @@ function Room({ revision }: { revision: number }) {
         <AddPaintLine />
         <span className="flex items-center gap-1">
           <UndoButtons history={store.temporal} />
-          <SaveWords save={save} />
+          <SaveWords state={saving.state} refused={refused} />
         </span>
       </RoomHeader>
+      <LiveConflict saving={saving} />
       <div className={`grid min-h-0 ${opened ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
         <main className="min-h-0 overflow-y-auto px-6 py-5">
           <div role="tablist" aria-label="Paints or boxes" className="mb-4 flex gap-5 print:hidden">

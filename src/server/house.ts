@@ -1,31 +1,78 @@
 import "server-only";
-import { lockFolder } from "@/db/folder-lock";
 import { openDatabase, type OpenDatabase } from "@/db/open";
 import type { Database } from "@/db/database";
+import { findPaintbox } from "@/db/paintbox";
+import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "./data-folder";
 import { seedDemo } from "./demo/seed";
+import { needRoom } from "./disk-room";
 import { dataFolder } from "./environment";
+import { lockFolder } from "./folder-lock";
+import { hasOwnPhotos, sweepPhotos } from "./sweep";
+import { noteTrouble } from "./trouble";
+
+/** Exit status when the folder was lost to another process while it was in use. */
+const EXIT_FOLDER_LOST = 4;
 
 interface House {
-  release?: () => void;
+  taken?: Promise<() => Promise<void>>;
   opening?: Promise<OpenDatabase>;
 }
 
 // Route, page and instrumentation bundles each load this module: the one database lives on globalThis.
 const house: House = ((globalThis as { abendrotHouse?: House }).abendrotHouse ??= {});
 
-/** Takes the data folder for this process, once. Throws FolderInUse. */
-export function takeDataFolder(): void {
-  house.release ??= lockFolder(dataFolder());
+async function take(folder: string): Promise<() => Promise<void>> {
+  makeFolder(folder);
+  const release = await lockFolder(folder, (message) => {
+    console.error(`The data folder was lost to another process (${message}). Abendrot ends so that nothing is written twice.`);
+    process.exit(EXIT_FOLDER_LOST);
+  }, console.log);
+  try {
+    inspectFolder(folder);
+  } catch (error) {
+    await release();
+    throw error;
+  }
+  return release;
+}
+
+/** Takes the data folder for this process, once. Throws FolderInUse or FolderRefused, and then has touched nothing in it. */
+export async function takeDataFolder(): Promise<void> {
+  house.taken ??= take(dataFolder());
+  await house.taken;
+}
+
+/** Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never been lived in. */
+async function openFolder(folder: string): Promise<OpenDatabase> {
+  const plan = inspectFolder(folder);
+  await needRoom(folder);
+  if (plan.database === "make") clearUnmade(folder);
+  const opened = await openDatabase(folder).catch((error: unknown) => {
+    noteTrouble("The database could not be opened", error);
+    throw new FolderRefused(`The database in "${folder}" can't be opened; it may be damaged. Stop Abendrot, put a copy of the folder in its place and start again. Keep the damaged one until you know that the copy is whole.`);
+  });
+  try {
+    const { revision, document } = await findPaintbox(opened.db);
+    const empty = revision === 0 && document.paints.length === 0;
+    const demo = plan.demo ?? !(empty && !hasOwnPhotos(folder));
+    if (empty && demo) throw new FolderRefused(`The database in "${folder}" has been emptied: the paintbox is gone from it. Nothing was changed. Put a copy of the folder in its place and start again.`);
+    if (plan.database === "make") markFolder(folder, { database: "made", demo: false });
+    if (!demo) await seedDemo(opened.db, folder);
+    markFolder(folder, { database: "made", demo: true });
+    await sweepPhotos(opened.db, folder, new Date(), console.log);
+    return opened;
+  } catch (error) {
+    await opened.close().catch(() => {});
+    throw error;
+  }
 }
 
 async function open(): Promise<OpenDatabase> {
-  takeDataFolder();
-  const opened = await openDatabase(dataFolder());
-  await seedDemo(opened.db, dataFolder());
-  return opened;
+  await takeDataFolder();
+  return openFolder(dataFolder());
 }
 
-/** The open database; the first call opens it, brings it up to date and lays out the demo. */
+/** The open database; the first call opens it, brings it up to date and lays out the demo. What went wrong is tried again at the next call. */
 export async function database(): Promise<Database> {
   house.opening ??= open().catch((error: unknown) => {
     house.opening = undefined;
@@ -34,9 +81,17 @@ export async function database(): Promise<Database> {
   return (await house.opening).db;
 }
 
+/** The database for writing. Throws NoRoom, and then nothing is written, when the disk has too little room for `bytes` more. */
+export async function databaseToWrite(bytes = 0): Promise<Database> {
+  const db = await database();
+  await needRoom(dataFolder(), bytes);
+  return db;
+}
+
 /** Closes the database and gives the data folder back. */
 export async function closeHouse(): Promise<void> {
   const opened = await house.opening?.catch(() => null);
   await opened?.close();
-  house.release?.();
+  const release = await house.taken?.catch(() => null);
+  await release?.();
 }

@@ -13,11 +13,18 @@ function isOwnOrigin(origin: string, host: string): boolean {
   }
 }
 
-/** Whether a request comes from one of this machine's own pages, by its Host and Origin. */
-export function fromOwnPages(headers: Headers): boolean {
+/** Where a browser says that a request comes from (Fetch Metadata): another page of ours, or the painter's own hand. */
+const OWN_SITES = new Set([null, "same-origin", "none"]);
+
+/**
+ * Whether a request comes from one of this machine's own pages, by its Host, Origin and
+ * Sec-Fetch-Site. A link from elsewhere may still open a page: that only reads.
+ */
+export function fromOwnPages(headers: Headers, method: string): boolean {
   const host = headers.get("host");
   const origin = headers.get("origin");
-  return isLocal(host) && (origin === null || isOwnOrigin(origin, host));
+  const opensPage = method === "GET" && headers.get("sec-fetch-mode") === "navigate";
+  return isLocal(host) && (origin === null || isOwnOrigin(origin, host)) && (opensPage || OWN_SITES.has(headers.get("sec-fetch-site")));
 }
 
 export const NOT_OWN = "Abendrot answers only to this machine's own pages.";

@@ -4,40 +4,48 @@ import { join } from "node:path";
 import { type NextResponse } from "next/server";
 import { z } from "zod";
 import type { Database } from "@/db/database";
-import { MAX_BYTES, PhotoRefused, readPhoto, type ReadPhoto } from "./developing/read-photo";
+import { LETTERS, LIMITS } from "@/model/limits";
+import { cutText } from "@/model/text";
+import { PhotoRefused, readPhoto, type ReadPhoto } from "./developing/read-photo";
 import { dataFolder } from "./environment";
-import { database } from "./house";
+import { databaseToWrite } from "./house";
 import { fromOwnPages, NOT_OWN } from "./own-pages";
-import { storePhoto } from "./photo-store";
-import { refuse, saveBody } from "./reply";
+import { photosFolder, storePhoto } from "./photo-store";
+import { refuse, refuseTrouble, saveBody } from "./reply";
 
 /** The browser's file name, percent-encoded. Only kept to be shown. */
 const fileName = z.string().max(2000).transform((text, context) => {
   try {
-    return decodeURIComponent(text).replace(/\p{Cc}/gu, "").slice(0, 200);
+    return cutText(decodeURIComponent(text), LETTERS.fileName);
   } catch {
     context.addIssue("not percent-encoded");
     return z.NEVER;
   }
 });
 
+const TOO_LARGE = "The file is over 300 MB. Save the photo smaller and try again.";
+/** A working copy is at most 2000 by 2000 pixels of three bytes, as PNG. */
+const WORKING_COPY_BYTES = 16 * 1024 * 1024;
+
 /** Takes a photo whose body is the file itself, keeps it, and answers with what `then` makes of it. */
 export async function receivePhoto(request: Request, then: (db: Database, photo: ReadPhoto, name: string) => Promise<NextResponse>): Promise<NextResponse> {
-  if (!fromOwnPages(request.headers)) return refuse(403, NOT_OWN);
+  if (!fromOwnPages(request.headers, request.method)) return refuse(403, NOT_OWN);
   const name = fileName.safeParse(request.headers.get("x-file-name") ?? "photo");
   if (!name.success) return refuse(400, "The photo's file name could not be read. Rename the file and try again.");
-  const arriving = join(dataFolder(), "photos", `.arriving-${randomUUID()}`);
+  const arriving = join(photosFolder(dataFolder()), `.arriving-${randomUUID()}`);
   try {
-    const db = await database();
-    await mkdir(join(dataFolder(), "photos"), { recursive: true });
-    if (!(await saveBody(request, arriving, MAX_BYTES))) return refuse(413, "The file is over 300 MB. Save the photo smaller and try again.");
+    const told = Number(request.headers.get("content-length") ?? 0);
+    if (told > LIMITS.photoBytes) return refuse(413, TOO_LARGE);
+    // It lies twice on the disk until it is stored, and its working copy beside it.
+    const db = await databaseToWrite(2 * told + WORKING_COPY_BYTES);
+    await mkdir(photosFolder(dataFolder()), { recursive: true });
+    if (!(await saveBody(request, arriving, LIMITS.photoBytes))) return refuse(413, TOO_LARGE);
     const photo = await readPhoto(arriving);
     await storePhoto(db, dataFolder(), photo, arriving, name.data);
     return await then(db, photo, name.data);
   } catch (error) {
     if (error instanceof PhotoRefused) return refuse(422, error.message);
-    console.error(error);
-    return refuse(500, "The photo could not be kept. Is there room on the disk? Nothing was stored; try again.");
+    return refuseTrouble("A photo could not be kept", error, "The photo could not be kept. Nothing was stored; try again.");
   } finally {
     await rm(arriving, { force: true });
   }

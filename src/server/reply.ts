@@ -1,9 +1,17 @@
 import { open } from "node:fs/promises";
 import { NextResponse } from "next/server";
+import { noteTrouble, troubleOf } from "./trouble";
 
 /** Refusal that the interface shows as it is. */
 export function refuse(status: number, message: string): NextResponse {
   return NextResponse.json({ message }, { status });
+}
+
+/** Refusal for something that went wrong here: noted where Abendrot was started, and told in words. */
+export function refuseTrouble(where: string, error: unknown, otherwise: string): NextResponse {
+  noteTrouble(where, error);
+  const { status, message } = troubleOf(error, otherwise);
+  return refuse(status, message);
 }
 
 /** Hands over a request's body piece by piece; false, and the rest is left unread, as soon as it grows past `limit` bytes. */

@@ -1,19 +1,21 @@
 import { Suspense } from "react";
 import { z } from "zod";
 import { listCards } from "@/db/measurements";
-import { listStockedPaints } from "@/db/paintbox";
+import { listStockedPaints, paintboxRevision } from "@/db/paintbox";
 import { listRecipes } from "@/db/paintings";
 import { demoCard } from "@/db/settings";
 import { Measure } from "@/measure/measure";
-import { database } from "@/server/house";
+import { PAINTBOX_URL } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
+import { opened } from "../opened";
 
 const query = z.object({ paint: z.uuid().optional().catch(undefined) });
 
 async function OpenedMeasure({ start }: { start: string | null }) {
-  const db = await database();
-  const [paints, cards, recipes, demo] = await Promise.all([listStockedPaints(db), listCards(db), listRecipes(db), demoCard(db)]);
-  return <Measure paints={paints} cards={cards} recipes={recipes} demoCard={demo} start={start} />;
+  return opened(async (db) => {
+    const [paints, cards, recipes, demo, boxRevision] = await Promise.all([listStockedPaints(db), listCards(db), listRecipes(db), demoCard(db), paintboxRevision(db)]);
+    return { room: <Measure paints={paints} cards={cards} recipes={recipes} demoCard={demo} start={start} />, revisions: { [PAINTBOX_URL]: boxRevision } };
+  });
 }
 
 /** Paints measured from one's own swatches. */

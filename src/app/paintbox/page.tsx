@@ -2,13 +2,15 @@ import { Suspense } from "react";
 import { listMeasurements } from "@/db/measurements";
 import { findPaintbox } from "@/db/paintbox";
 import { Paintbox } from "@/paintbox/paintbox";
-import { database } from "@/server/house";
+import { PAINTBOX_URL } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
+import { opened } from "../opened";
 
 async function OpenedPaintbox() {
-  const db = await database();
-  const [stored, measurements] = await Promise.all([findPaintbox(db), listMeasurements(db)]);
-  return <Paintbox stored={stored} measurements={measurements} />;
+  return opened(async (db) => {
+    const [stored, measurements] = await Promise.all([findPaintbox(db), listMeasurements(db)]);
+    return { room: <Paintbox stored={stored} measurements={measurements} />, revisions: { [PAINTBOX_URL]: stored.revision }, own: PAINTBOX_URL };
+  });
 }
 
 /** The paints one owns. */

@@ -1,14 +1,18 @@
 import { Suspense } from "react";
 import { z } from "zod";
-import { listStockedPaints } from "@/db/paintbox";
-import { database } from "@/server/house";
+import { listStockedPaints, paintboxRevision } from "@/db/paintbox";
+import { PAINTBOX_URL } from "@/model/addresses";
 import { TryMix } from "@/try-mix/try-mix";
 import { Opening } from "@/ui/opening";
+import { opened } from "../opened";
 
 const query = z.object({ paint: z.string().max(60).optional().catch(undefined) });
 
 async function OpenedTrial({ start }: { start: string | null }) {
-  return <TryMix owned={await listStockedPaints(await database())} start={start} />;
+  return opened(async (db) => {
+    const [owned, boxRevision] = await Promise.all([listStockedPaints(db), paintboxRevision(db)]);
+    return { room: <TryMix owned={owned} start={start} />, revisions: { [PAINTBOX_URL]: boxRevision } };
+  });
 }
 
 /** Up to three paints tried together. */

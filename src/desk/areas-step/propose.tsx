@@ -2,11 +2,12 @@
 
 import { useEffect, useRef, useState } from "react";
 import { useEdits } from "../edits-context";
+import { LIMITS } from "@/model/limits";
 import { useDesk } from "../desk-store";
 import { useAreaMap, useLook, useMeasured, usePhoto } from "../photo-study";
 
 const FEWEST = 2;
-const MOST = 60;
+const MOST = LIMITS.areas;
 
 /** The slider's place, 0 to 1, as a number of shapes: even steps of "half as many again". */
 export const shapesAt = (place: number): number => Math.round(FEWEST * (MOST / FEWEST) ** place);

@@ -5,8 +5,12 @@ import { useState } from "react";
 import { valueRange } from "@/core";
 import { JudgingPair } from "@/ui/judging-pair";
 import { Strip } from "@/ui/strip";
-import type { KeptPalette } from "@/model/painting";
-import { useDesk } from "../desk-store";
+import { faultIn } from "@/model/fault";
+import { LETTERS, LIMITS } from "@/model/limits";
+import { keptPalette, type KeptPalette } from "@/model/painting";
+import { cutText } from "@/model/text";
+import { TypedText } from "@/ui/typed-text";
+import { useDesk, useDeskStore } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
 import { useBench, useServed } from "./bench";
@@ -14,12 +18,11 @@ import { useLayOut } from "./lay-out";
 import { FAIR, paintsWord } from "./words";
 
 const MOST_COMPARED = 3;
-const MOST_KEPT = 12;
 const TRAY = "tray";
 
 function freeName(wanted: string, taken: readonly string[]): string {
   let name = wanted;
-  for (let n = 2; taken.includes(name); n++) name = `${wanted.replace(/ \d+$/, "").slice(0, 55)} ${n}`;
+  for (let n = 2; taken.includes(name); n++) name = `${cutText(wanted.replace(/ \d+$/, ""), LETTERS.paletteName - 5)} ${n}`;
   return name;
 }
 
@@ -29,17 +32,17 @@ function Kept({ kept, own, shown, full, onShow }: { kept: KeptPalette; own: read
   const setKept = useDesk((s) => s.setKept);
   const { busy, layOut } = useLayOut();
   const names = palettes.map(({ name }) => name);
-  const rename = (text: string): void => {
-    const name = text.trim();
-    if (name && name !== kept.name) setKept(palettes.map((one) => (one.id === kept.id ? { ...one, name } : one)));
-  };
+  const { nameKept, endTyping } = useDeskStore().getState();
   return (
     <li className="flex items-center gap-1.5 border-t border-(--hairline) py-1">
       <input type="checkbox" className="checkbox checkbox-xs" aria-label={`Compare ${kept.name}`} checked={shown} disabled={!shown && full} onChange={onShow} />
-      <input key={kept.name} defaultValue={kept.name} maxLength={60} aria-label={`Name of ${kept.name}`} className="name-face min-w-0 flex-1 rounded-field border border-transparent bg-transparent px-1 hover:border-(--hairline)" onBlur={(event) => rename(event.target.value)} onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()} />
+      <TypedText
+        bare label={`Name of ${kept.name}`} value={kept.name} faultOf={(text) => faultIn(keptPalette.shape.name, text)} onText={(text) => nameKept(kept.id, text.trim())} onLeave={endTyping}
+        className="min-w-0 flex-1" inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-1 hover:border-(--hairline)"
+      />
       <span className="label-line whitespace-nowrap">{paintsWord(own.length)}</span>
       <button type="button" className="btn btn-ghost btn-xs" disabled={busy || own.length === 0} aria-label={`Lay out ${kept.name}`} onClick={() => layOut(own.map(({ id }) => id))}>Lay it out</button>
-      <button type="button" className="btn btn-square btn-ghost btn-xs" disabled={palettes.length >= MOST_KEPT} aria-label={`Duplicate ${kept.name}`} title="Duplicate" onClick={() => setKept([...palettes, { ...kept, id: crypto.randomUUID(), name: freeName(kept.name, names) }])}><Copy size={13} /></button>
+      <button type="button" className="btn btn-square btn-ghost btn-xs" disabled={palettes.length >= LIMITS.keptPalettes} aria-label={`Duplicate ${kept.name}`} title="Duplicate" onClick={() => setKept([...palettes, { ...kept, id: crypto.randomUUID(), name: freeName(kept.name, names) }])}><Copy size={13} /></button>
       <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Let ${kept.name} go`} title="Let it go (undo brings it back)" onClick={() => setKept(palettes.filter(({ id }) => id !== kept.id))}><Trash2 size={13} /></button>
     </li>
   );
@@ -56,6 +59,8 @@ export function CompareView() {
   const wanted = useWantedColours();
   const [chosen, setChosen] = useState<readonly string[]>([TRAY, ...palettes.slice(0, MOST_COMPARED - 1).map(({ id }) => id)]);
   const [name, setName] = useState("");
+  const wanting = name.trim() || "My palette";
+  const fault = faultIn(keptPalette.shape.name, wanting);
   const known = (ids: readonly string[]): readonly KnownPaint[] => ids.flatMap((id) => paints.get(id) ?? []);
   const all = [{ id: TRAY, name: "In the tray", paints: tray }, ...palettes].filter(({ paints: own }) => known(own).length > 0);
   const columns = all.filter(({ id }) => chosen.includes(id)).slice(0, MOST_COMPARED);
@@ -63,7 +68,7 @@ export function CompareView() {
   const toggle = (id: string): void => setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   const keep = (): void => {
     const id = crypto.randomUUID();
-    setKept([...palettes, { id, name: freeName(name.trim() || "My palette", palettes.map((one) => one.name)), paints: [...tray] }]);
+    setKept([...palettes, { id, name: freeName(wanting, palettes.map((one) => one.name)), paints: [...tray] }]);
     setName("");
     if (columns.length < MOST_COMPARED) setChosen([...chosen, id]);
   };
@@ -71,10 +76,11 @@ export function CompareView() {
   return (
     <div className="space-y-4">
       <form className="flex items-center gap-2" onSubmit={(event) => { event.preventDefault(); keep(); }}>
-        <input className="input input-sm min-w-0 flex-1" maxLength={60} placeholder="A name" aria-label="Name for the tray's palette" value={name} onChange={(event) => setName(event.target.value)} />
-        <button type="submit" className="btn btn-outline btn-sm" disabled={tray.length === 0 || palettes.length >= MOST_KEPT}>Keep the tray&apos;s palette</button>
+        <input className="input input-sm min-w-0 flex-1" placeholder="A name" aria-invalid={fault !== null} aria-label="Name for the tray's palette" value={name} onChange={(event) => setName(event.target.value)} />
+        <button type="submit" className="btn btn-outline btn-sm" disabled={fault !== null || tray.length === 0 || palettes.length >= LIMITS.keptPalettes}>Keep the tray&apos;s palette</button>
       </form>
-      {palettes.length >= MOST_KEPT && <p className="label-line">Twelve are kept; let one go to keep another.</p>}
+      {fault && <p role="alert" className="text-[0.87rem] text-error">{fault}</p>}
+      {palettes.length >= LIMITS.keptPalettes && <p className="label-line">Twelve are kept; let one go to keep another.</p>}
       <ul aria-label="Kept palettes">
         <li className="flex items-center gap-1.5 py-1">
           <input type="checkbox" className="checkbox checkbox-xs" aria-label="Compare the tray" checked={chosen.includes(TRAY)} disabled={!chosen.includes(TRAY) && columns.length >= MOST_COMPARED} onChange={() => toggle(TRAY)} />

@@ -1,9 +1,10 @@
 "use client";
 
 import { ArrowLeft, ArrowRight, Trash2 } from "lucide-react";
-import { useState } from "react";
 import { paintingArea, type PaintingArea } from "@/model/painting";
-import { useDesk } from "../desk-store";
+import { faultIn } from "@/model/fault";
+import { TypedText } from "@/ui/typed-text";
+import { useDesk, useDeskStore } from "../desk-store";
 
 /** From one area to the next, back to all, or away with it. */
 export function AreaNav({ area }: { area: PaintingArea }) {
@@ -24,22 +25,11 @@ export function AreaNav({ area }: { area: PaintingArea }) {
 
 /** An area's name, changed where it stands. */
 export function AreaName({ area }: { area: PaintingArea }) {
-  const changeArea = useDesk((s) => s.changeArea);
-  const [name, setName] = useState(area.name);
-  const keep = (): void => {
-    const checked = paintingArea.shape.name.safeParse(name);
-    if (!checked.success) setName(area.name);
-    else if (checked.data !== area.name) changeArea(area.id, { name: checked.data });
-  };
+  const { nameArea, endTyping } = useDeskStore().getState();
   return (
-    <input
-      aria-label="Name of the area" value={name} maxLength={80} autoComplete="off"
-      className="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-1 text-2xl hover:border-(--hairline)"
-      onChange={(event) => setName(event.target.value)} onBlur={keep}
-      onKeyDown={(event) => {
-        if (event.key === "Enter") event.currentTarget.blur();
-        if (event.key === "Escape") setName(area.name);
-      }}
+    <TypedText
+      bare label="Name of the area" value={area.name} faultOf={(text) => faultIn(paintingArea.shape.name, text)} onText={(text) => nameArea(area.id, text.trim())} onLeave={endTyping}
+      className="w-full min-w-0" inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-1 text-2xl hover:border-(--hairline)"
     />
   );
 }

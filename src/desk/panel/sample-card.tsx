@@ -2,13 +2,13 @@
 
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import { describeColour, screenColourOfLab } from "@/core";
+import { LIMITS } from "@/model/limits";
 import { newArea, paintingArea } from "@/model/painting";
 import { useDesk, type TakenSample } from "../desk-store";
 import { ColourFacts } from "./colour-facts";
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const nameRule = paintingArea.shape.name;
-const MAX_AREAS = 60;
 
 /** A colour just taken from the photo: what it is, and the name that makes it an area. */
 export function SampleCard({ taken }: { taken: TakenSample }) {
@@ -29,7 +29,7 @@ export function SampleCard({ taken }: { taken: TakenSample }) {
     event.preventDefault();
     const checked = nameRule.safeParse(name);
     if (!checked.success) setFault(checked.error.issues[0].message);
-    else if (count >= MAX_AREAS) setFault(`A painting holds at most ${MAX_AREAS} areas. Remove one first.`);
+    else if (count >= LIMITS.areas) setFault(`A painting holds at most ${LIMITS.areas} areas. Remove one first.`);
     else addArea(newArea({ id: crypto.randomUUID(), name: checked.data, sample: taken.sample, lab: taken.lab }));
   };
 
@@ -48,7 +48,7 @@ export function SampleCard({ taken }: { taken: TakenSample }) {
           What do you paint with it?
         </label>
         <input
-          id="area-name" ref={input} className="input name-face w-full text-lg" value={name} maxLength={100} autoComplete="off"
+          id="area-name" ref={input} className="input name-face w-full text-lg" value={name} autoComplete="off"
           aria-invalid={fault !== null} aria-describedby={fault ? "area-name-fault" : undefined}
           onChange={(event) => {
             setName(event.target.value);

@@ -80,7 +80,7 @@ export async function seedDemo(db: Database, data: string): Promise<void> {
   await db.transaction(async (tx) => {
     const ids = DEMO_PAINTS.map(() => randomUUID());
     const travel: TravelBox = { id: randomUUID(), name: "For the canal", rows: 2, columns: 6, pan: "half pan", rowPans: [], wells: [...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]), null, null, null, null] };
-    await savePaintbox(tx, revision, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] });
+    await savePaintbox(tx, { revision, writer: randomUUID(), step: 0 }, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] });
     const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
     const palette = DEMO_PALETTE.map(idOf);
     const models = DEMO_PALETTE.map((name) => {

@@ -2,14 +2,16 @@ import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { open, stat } from "node:fs/promises";
 import sharp, { type Metadata, type Sharp } from "sharp";
-import { runAside } from "./aside";
+import { LIMITS } from "@/model/limits";
+import { runAside, TooMuchMemory } from "./aside";
 import { decodeHeic } from "./heic";
 import { codedColourOf, formatOf, isAnimatedPng, isCameraRaw, otherKindOf, type PhotoFormat } from "./photo-format";
+import { shrink, type ShrinkWishes } from "./shrink.mjs";
 import { convert, isDisplayP3, isUsable, standardProfile, toDisplayP3, type FilePixels } from "./working-space";
 
-/** Largest upload, bytes, and largest picture, pixels. */
-export const MAX_BYTES = 300 * 1024 * 1024;
+/** Largest picture, pixels, and its longer side: no camera's or scanner's file is longer (a JPEG can't be). */
 export const MAX_PIXELS = 100_000_000;
+const MAX_SIDE_PX = 65_535;
 /** HEIC is decoded whole before it can be shrunk: more pixels would not fit the memory set for the server. */
 const MAX_HEIC_PIXELS = 50_000_000;
 /** Below this a side is too short to find areas in. */
@@ -51,7 +53,7 @@ async function headOf(path: string): Promise<Buffer> {
 
 function refuseByContent(head: Buffer, bytes: number): PhotoFormat {
   if (bytes === 0) throw new PhotoRefused(`The file is empty. ${CHOOSE}`);
-  if (bytes > MAX_BYTES) throw new PhotoRefused("The file is over 300 MB. Save the photo smaller and try again.");
+  if (bytes > LIMITS.photoBytes) throw new PhotoRefused("The file is over 300 MB. Save the photo smaller and try again.");
   const format = formatOf(head);
   if (!format) {
     const other = otherKindOf(head);
@@ -72,6 +74,9 @@ function refuseBySize({ width, height, pages }: Metadata, format: PhotoFormat): 
     throw new PhotoRefused(`The photo has ${Math.round((width * height) / 1e6)} megapixels; up to ${limit / 1e6} can be read${format === "heic" ? " from HEIC" : ""}. Save it smaller and try again.`);
   }
   if (Math.min(width, height) < MIN_SIDE_PX) throw new PhotoRefused(`The photo is only ${width} by ${height} pixels. Choose a larger one.`);
+  const long = Math.max(width, height);
+  const shortened = (Math.min(width, height) * Math.min(WORKING_SIDE_PX, long)) / long;
+  if (long > MAX_SIDE_PX || shortened < MIN_SIDE_PX) throw new PhotoRefused(`The photo is a strip of ${width} by ${height} pixels: too long and too narrow to plan a painting from. Cut a part of it and try again.`);
 }
 
 /** Coding points (ITU-T H.273): primaries of Display P3, and the two transfer curves of high dynamic range. */
@@ -88,7 +93,6 @@ async function profileOf(head: Buffer, header: Metadata, channels: 1 | 3): Promi
   return coded?.primaries === P3_PRIMARIES && channels === 3 ? standardProfile("p3") : null;
 }
 
-const OPTIONS = { limitInputPixels: MAX_PIXELS, failOn: "truncated" } as const;
 const within = (image: Sharp, side: number): Sharp => image.resize({ width: side, height: side, fit: "inside", withoutEnlargement: true });
 
 function to16Bits(bytes: Uint8Array): Uint16Array {
@@ -106,21 +110,30 @@ interface Shrunk extends FilePixels {
   readonly full: { readonly width: number; readonly height: number };
 }
 
+/** Pictures whose pixels take more than this are decoded in a process of their own, whatever way their file has them, bytes. */
+const ASIDE_BYTES = 150 * 1024 * 1024;
+const SHRUNK_HEAD_BYTES = 8;
+
+/** Shrinks a picture here, or, when it is large, in a process of its own whose memory is watched. */
+async function shrunk(path: string, { width, height, channels, depth }: Metadata, wishes: ShrinkWishes): Promise<{ data: Buffer; width: number; height: number }> {
+  if (width * height * channels * (depth === "uchar" ? 1 : 2) <= ASIDE_BYTES) return shrink(path, wishes);
+  const out = await runAside("shrinker.mjs", path, String(wishes.side), wishes.space, wishes.depth, ...(wishes.keepProfile ? ["icc"] : []));
+  return { width: out.readUInt32LE(0), height: out.readUInt32LE(4), data: out.subarray(SHRUNK_HEAD_BYTES) };
+}
+
 /** A picture with a longer side of at most `side` pixels in the file's own colours, as it lies in the file. */
 async function shrinkInOwnColours(path: string, head: Buffer, header: Metadata, side: number): Promise<Shrunk> {
   const grey = header.space === "b-w" || header.space === "grey16";
   const plain = grey || header.space === "srgb" || header.space === "rgb" || header.space === "rgb16";
   const wide = plain && header.depth === "ushort";
   const icc = plain ? await profileOf(head, header, grey ? 1 : 3) : null;
-  const image = sharp(path, OPTIONS).timeout({ seconds: 60 }).flatten({ background: "#ffffff" });
   // With a usable profile the pixels are left as they are; otherwise libvips brings them to sRGB.
   const own = icc && grey;
   const space = own ? (wide ? "grey16" : "b-w") : wide ? "rgb16" : "srgb";
-  const { data, info } = await within(icc ? image.keepIccProfile() : image, side)
-    .toColourspace(space).raw({ depth: wide ? "ushort" : "uchar" }).toBuffer({ resolveWithObject: true });
+  const { data, width, height } = await shrunk(path, header, { side, space, depth: wide ? "ushort" : "uchar", keepProfile: icc !== null });
   return {
-    data: wide ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : to16Bits(data),
-    channels: own ? 1 : 3, icc, width: info.width, height: info.height, orientation: header.orientation ?? 1, full: header.autoOrient,
+    data: wide ? new Uint16Array(Uint8Array.from(data).buffer) : to16Bits(data),
+    channels: own ? 1 : 3, icc, width, height, orientation: header.orientation ?? 1, full: header.autoOrient,
   };
 }
 
@@ -193,6 +206,7 @@ export function readPhoto(path: string): Promise<ReadPhoto> {
       const { data, info } = await image.png({ compressionLevel: 1 }).toBuffer({ resolveWithObject: true });
       return { id: await sha256Of(path), format, bytes: size, widthPx: full.width, heightPx: full.height, working: data, workingWidthPx: info.width, workingHeightPx: info.height };
     } catch (error) {
+      if (error instanceof TooMuchMemory) throw new PhotoRefused("The photo takes too much memory as it is saved. Save it smaller, or as a plain JPEG (not progressive or interlaced), and try again.");
       throw error instanceof PhotoRefused ? error : damaged;
     }
   });

@@ -1,18 +1,17 @@
 import { NextResponse } from "next/server";
 import { approach } from "@/model/painting";
 import { keepApproach } from "@/db/settings";
-import { database } from "@/server/house";
-import { readJson, refuse } from "@/server/reply";
+import { databaseToWrite } from "@/server/house";
+import { readJson, refuse, refuseTrouble } from "@/server/reply";
 
 /** Keeps an approach as the painter's own default. */
 export async function PUT(request: Request): Promise<NextResponse> {
   const body = approach.safeParse(await readJson(request));
   if (!body.success) return refuse(400, `This approach could not be kept: ${body.error.issues[0]?.message ?? "it is none"}`);
   try {
-    await keepApproach(await database(), body.data);
+    await keepApproach(await databaseToWrite(), body.data);
     return NextResponse.json({});
   } catch (error) {
-    console.error(error);
-    return refuse(500, "The approach could not be kept. Is there room on the disk?");
+    return refuseTrouble("An approach could not be kept", error, "The approach could not be kept. Try again.");
   }
 }

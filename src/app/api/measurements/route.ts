@@ -3,8 +3,9 @@ import { newMeasurement } from "@/model/measurement";
 import { addMeasurement, UnknownMeasured } from "@/db/measurements";
 import { listPaints } from "@/db/paintbox";
 import { fitMeasurement } from "@/server/fit-measurement";
-import { database } from "@/server/house";
-import { readJson, refuse } from "@/server/reply";
+import { newestDay } from "@/model/day";
+import { databaseToWrite } from "@/server/house";
+import { readJson, refuse, refuseTrouble } from "@/server/reply";
 
 const GONE = "This paint or its photo is no longer there. Load the page again.";
 
@@ -12,9 +13,9 @@ const GONE = "This paint or its photo is no longer there. Load the page again.";
 export async function POST(request: Request): Promise<NextResponse> {
   const body = newMeasurement.safeParse(await readJson(request));
   if (!body.success) return refuse(400, `This measurement could not be kept: ${body.error.issues[0]?.message ?? "it is none."}`);
-  if (body.data.on > new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)) return refuse(400, "The day of a measurement can't be still to come.");
+  if (body.data.on > newestDay(new Date())) return refuse(400, "The day of a measurement can't be still to come.");
   try {
-    const db = await database();
+    const db = await databaseToWrite();
     const paint = (await listPaints(db)).find(({ id }) => id === body.data.paintId);
     if (!paint) return refuse(409, GONE);
     const fit = fitMeasurement(paint, body.data);
@@ -22,7 +23,6 @@ export async function POST(request: Request): Promise<NextResponse> {
     return NextResponse.json({ id: await addMeasurement(db, body.data, fit) }, { status: 201 });
   } catch (error) {
     if (error instanceof UnknownMeasured) return refuse(409, GONE);
-    console.error(error);
-    return refuse(500, "The measurement could not be kept. Is there room on the disk? Nothing was stored; try again.");
+    return refuseTrouble("A measurement could not be kept", error, "The measurement could not be kept. Nothing was stored; try again.");
   }
 }

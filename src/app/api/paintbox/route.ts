@@ -1,28 +1,28 @@
 import { NextResponse } from "next/server";
-import { savePaintbox } from "@/db/paintbox";
-import { paintFaults, savePaintboxRequest } from "@/model/paintbox";
+import { findPaintbox, savePaintbox } from "@/db/paintbox";
 import { RevisionConflict } from "@/db/revision";
-import { database } from "@/server/house";
-import { readJson, refuse } from "@/server/reply";
+import { newestDay } from "@/model/day";
+import { paintFaults, savePaintboxRequest } from "@/model/paintbox";
+import { database, databaseToWrite } from "@/server/house";
+import { readJson, refuse, refuseTrouble } from "@/server/reply";
 
 /** 2000 paints with notes stay well under this. */
 const LIMIT = 8 * 1024 * 1024;
 
-/** Saves the whole paintbox against the revision it was read at. */
+/** Saves the whole paintbox; one that was changed elsewhere since answers with what is stored. */
 export async function PUT(request: Request): Promise<NextResponse> {
   const body = savePaintboxRequest.safeParse(await readJson(request, LIMIT));
   if (!body.success) return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a paintbox"}`);
-  const { revision, document } = body.data;
-  const today = new Date().toISOString().slice(0, 10);
+  const { document, ...stamp } = body.data;
+  const today = newestDay(new Date());
   for (const paint of document.paints) {
     const [fault] = Object.values(paintFaults(paint, today));
     if (fault) return refuse(400, `${paint.name}: ${fault}`);
   }
   try {
-    return NextResponse.json({ revision: await savePaintbox(await database(), revision, document) });
+    return NextResponse.json({ revision: await savePaintbox(await databaseToWrite(), stamp, document) });
   } catch (error) {
-    if (error instanceof RevisionConflict) return refuse(409, "The paintbox was changed in another window. Load it again to go on from there.");
-    console.error(error);
-    return refuse(500, "The paintbox could not be saved. Is there room on the disk? It will be tried again.");
+    if (error instanceof RevisionConflict) return NextResponse.json({ message: "The paintbox was changed in another window meanwhile.", stored: await findPaintbox(await database()) }, { status: 409 });
+    return refuseTrouble("The paintbox could not be saved", error, "The paintbox could not be saved. It is kept in this browser and will be tried again.");
   }
 }

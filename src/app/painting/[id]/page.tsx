@@ -1,17 +1,22 @@
 import { notFound } from "next/navigation";
 import { Suspense } from "react";
 import { z } from "zod";
-import { listStockedPaints } from "@/db/paintbox";
+import { listStockedPaints, paintboxRevision } from "@/db/paintbox";
 import { findPainting, listPaintings } from "@/db/paintings";
 import { Desk } from "@/desk/desk";
-import { database } from "@/server/house";
+import { PAINTBOX_URL, paintingUrl } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
+import { opened } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
-  const db = await database();
-  const [painting, paints, titles] = await Promise.all([findPainting(db, id), listStockedPaints(db), listPaintings(db)]);
-  if (!painting) notFound();
-  return <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />;
+  return opened(async (db) => {
+    const [painting, paints, titles, boxRevision] = await Promise.all([findPainting(db, id), listStockedPaints(db), listPaintings(db), paintboxRevision(db)]);
+    if (!painting) notFound();
+    return {
+      room: <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />,
+      revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision }, own: paintingUrl(id),
+    };
+  });
 }
 
 /** The desk with one painting on it. */

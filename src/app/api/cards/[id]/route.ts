@@ -5,7 +5,7 @@ import { findCard } from "@/db/measurements";
 import { listPaints } from "@/db/paintbox";
 import { cardPdf, type CardPrint } from "@/server/card/card-pdf";
 import { database } from "@/server/house";
-import { refuse } from "@/server/reply";
+import { refuse, refuseTrouble } from "@/server/reply";
 
 const cardId = z.coerce.number().int().positive().max(2 ** 31 - 1);
 
@@ -27,7 +27,12 @@ async function printOf(id: string): Promise<CardPrint | null> {
 export async function GET(request: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
   const page = cardPage.safeParse(new URL(request.url).searchParams.get("page") ?? "a4");
   if (!page.success) return refuse(400, "A card is printed on A4 or Letter.");
-  const print = await printOf((await context.params).id);
+  let print: CardPrint | null;
+  try {
+    print = await printOf((await context.params).id);
+  } catch (error) {
+    return refuseTrouble("A card could not be printed", error, "The card could not be read from the data folder. Try again.");
+  }
   if (!print) return refuse(404, "There is no such card.");
   const name = print.kind === "frame" ? "swatch-frame" : `swatch-card-${print.id}`;
   return new Response(new Uint8Array(await cardPdf(print, page.data)), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${name}-${page.data}.pdf"`, "cache-control": "no-store" } });

@@ -1,0 +1,34 @@
+import { unstable_rethrow } from "next/navigation";
+import type { ReactNode } from "react";
+import type { Database } from "@/db/database";
+import { database } from "@/server/house";
+import { noteTrouble, troubleOf } from "@/server/trouble";
+import { QuietPage } from "@/ui/quiet-page";
+import { RoomGate } from "@/ui/saving/room-gate";
+
+/** What a room shows and which documents that was made of: address and revision of each, and the one it changes. */
+export interface OpenedRoom {
+  readonly room: ReactNode;
+  readonly revisions: Readonly<Record<string, number>>;
+  readonly own?: string;
+}
+
+/** Reads the store and lays out a room behind its gate; what can't be read is told in words, in the room's place. */
+export async function opened(read: (db: Database) => Promise<OpenedRoom>): Promise<ReactNode> {
+  try {
+    const { room, revisions, own } = await read(await database());
+    const reading = crypto.randomUUID();
+    return <RoomGate key={reading} reading={reading} revisions={revisions} own={own}>{room}</RoomGate>;
+  } catch (error) {
+    // A redirect and a page that is not found travel as errors.
+    unstable_rethrow(error);
+    noteTrouble("A room could not be laid out", error);
+    return (
+      <QuietPage title="The desk can't be laid out">
+        <p role="alert">{troubleOf(error, "Something went wrong while the data folder was read. What happened stands in the window where Abendrot was started.").message}</p>
+        {/* A page of its own, read anew: no client code is needed to try again. */}
+        <a className="btn btn-primary mt-6" href="">Try again</a>
+      </QuietPage>
+    );
+  }
+}

@@ -1,0 +1,94 @@
+import { randomUUID } from "node:crypto";
+import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { z } from "zod";
+
+/** The data folder can't be used as it is; the message says why and what to do. */
+export class FolderRefused extends Error {}
+
+/** What Abendrot notes of its folder: whether its database is whole, and whether the demo has been laid out. */
+const mark = z.object({ madeBy: z.literal("Abendrot"), database: z.enum(["making", "made"]), demo: z.boolean() });
+export type FolderMark = z.infer<typeof mark>;
+
+const MARK = "abendrot.json";
+/** Names that may lie in a folder which is new all the same: our own lock, and what systems put everywhere. */
+const NO_CONTENT = /^(abendrot\.(in-use|owner\.json|lock)|lost\+found|\..*)/;
+
+const contentOf = (folder: string): string[] => readdirSync(folder).filter((name) => !NO_CONTENT.test(name));
+
+/** A database's files stand where PostgreSQL puts them (its manual, database file layout). */
+const hasDatabase = (folder: string): boolean => ["PG_VERSION", "global/pg_control"].every((name) => {
+  const path = join(folder, "postgres", name);
+  return existsSync(path) && statSync(path).size > 0;
+});
+
+function readMark(folder: string): FolderMark | null {
+  if (!existsSync(join(folder, MARK))) return null;
+  try {
+    return mark.parse(JSON.parse(readFileSync(join(folder, MARK), "utf8")));
+  } catch {
+    throw new FolderRefused(`The file "${join(folder, MARK)}" can't be read, so it is not known what lies in this folder. If the folder holds your paintings, remove that one file and start again.`);
+  }
+}
+
+/** Notes how the folder stands; the note appears whole or not at all. */
+export function markFolder(folder: string, change: Omit<FolderMark, "madeBy">): void {
+  const aside = join(folder, `.${MARK}-${randomUUID()}`);
+  const file = openSync(aside, "wx");
+  writeSync(file, JSON.stringify({ madeBy: "Abendrot", ...change } satisfies FolderMark));
+  fsyncSync(file);
+  closeSync(file);
+  renameSync(aside, join(folder, MARK));
+}
+
+/** Makes a folder and what it lies in, each once: Node's own recursive way goes round for ever where a system says "no such folder" to a new one. */
+function makeEach(folder: string): void {
+  if (existsSync(folder) && statSync(folder).isDirectory()) return;
+  if (dirname(folder) !== folder) makeEach(dirname(folder));
+  mkdirSync(folder);
+}
+
+/** Makes sure that there is a folder which can be written. */
+export function makeFolder(folder: string): void {
+  try {
+    makeEach(folder);
+    const probe = join(folder, `.probe-${randomUUID()}`);
+    writeFileSync(probe, "");
+    rmSync(probe);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    const why = code === "EACCES" || code === "EPERM" ? "may not be written by you" : code === "EROFS" ? "lies on a disk that can't be written" : code === "EEXIST" || code === "ENOTDIR" ? "is no folder, or lies in none" : code === "ENOSPC" ? "lies on a disk that is full" : `can't be used (${code ?? String(error)})`;
+    throw new FolderRefused(`The data folder "${folder}" ${why}. Choose another with ABENDROT_DATA, or mend it and start again.`);
+  }
+}
+
+/** What to do with a folder: make the database in it, or open the one that is there; and whether the demo is laid out in an empty one. */
+export interface FolderPlan {
+  readonly database: "make" | "open";
+  /** Null: not known, since an earlier Abendrot made the folder. */
+  readonly demo: boolean | null;
+}
+
+/**
+ * Looks at a data folder before anything in it is touched. Only a plainly new one, empty or with a
+ * database that was broken off while it was being made, is begun in; one that holds anything else
+ * without a whole database is refused, so that nobody's paintings are covered by a demo.
+ * Throws FolderRefused.
+ */
+export function inspectFolder(folder: string): FolderPlan {
+  const known = readMark(folder);
+  if (known?.database === "making") return { database: "make", demo: false };
+  if (hasDatabase(folder)) return { database: "open", demo: known ? known.demo : null };
+  const content = contentOf(folder);
+  if (!known && content.length === 0) return { database: "make", demo: false };
+  const own = known !== null || existsSync(join(folder, "photos")) || existsSync(join(folder, "postgres"));
+  throw new FolderRefused(own
+    ? `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed. Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`
+    : `The folder "${folder}" is not empty and is no data folder of Abendrot (it holds ${content.slice(0, 3).join(", ")}${content.length > 3 ? " …" : ""}). Nothing was changed. Choose an empty folder, or one that does not exist yet, with ABENDROT_DATA.`);
+}
+
+/** Clears a database whose making was broken off. */
+export function clearUnmade(folder: string): void {
+  rmSync(join(folder, "postgres"), { recursive: true, force: true });
+  markFolder(folder, { database: "making", demo: false });
+}

@@ -1,0 +1,54 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import type { StoreApi } from "zustand";
+import type { Merged } from "@/model/merge";
+import { holdWriter, outbox } from "./left-behind";
+import { Saver, type SaveState } from "./saver";
+import { acknowledged, addSaver, finishSaver } from "./savers";
+
+/** A document that is kept saved: where, from which revision, and how it is told of. */
+export interface Saved<Document> {
+  readonly url: string;
+  readonly revision: number;
+  readonly store: StoreApi<{ readonly document: Document; readonly replace: (document: Document) => void }>;
+  readonly merge: (sides: { base: Document; mine: Document; theirs: Document }) => Merged<Document>;
+  readonly title: (document: Document) => string;
+  readonly photoId: string | null;
+}
+
+/** How saving stands, and what a painter may do about a conflict. */
+export interface Saving<Document> {
+  readonly state: SaveState;
+  readonly saver: Saver<Document> | null;
+}
+
+/** Keeps a store's document saved while it is open. */
+export function useAutosave<Document>({ url, revision, store, merge, title, photoId }: Saved<Document>): Saving<Document> {
+  const [state, setState] = useState<SaveState>({ state: "saved" });
+  const [saver, setSaver] = useState<Saver<Document> | null>(null);
+  useEffect(() => {
+    const read = (): Document => store.getState().document;
+    const own = new Saver<Document>({
+      url, revision, read, merge, photoId, outbox, acknowledged, report: setState, now: Date.now,
+      replace: (document) => store.getState().replace(document), title: () => title(read()),
+    });
+    const letGo = holdWriter(own.writer);
+    addSaver(own as unknown as Saver<never>);
+    setSaver(own);
+    const unsubscribe = store.subscribe(() => own.changed());
+    const hidden = (): void => void own.save(true);
+    const leaving = (event: BeforeUnloadEvent): void => {
+      if (own.atRisk) event.preventDefault();
+    };
+    window.addEventListener("pagehide", hidden);
+    window.addEventListener("beforeunload", leaving);
+    return () => {
+      unsubscribe();
+      void finishSaver(own as unknown as Saver<never>).finally(letGo);
+      window.removeEventListener("pagehide", hidden);
+      window.removeEventListener("beforeunload", leaving);
+    };
+  }, [url, revision, store, merge, title, photoId]);
+  return { state, saver };
+}

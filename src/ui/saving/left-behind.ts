@@ -1,0 +1,93 @@
+"use client";
+
+import { PAINTBOX_URL } from "@/model/addresses";
+import { mergePaintboxes, mergePaintings, type Merged } from "@/model/merge";
+import type { PaintboxDocument } from "@/model/paintbox";
+import type { PaintingDocument } from "@/model/painting";
+import { browserOutbox, type Outbox, type Unsent } from "./outbox";
+import { refusalOf, sendSave } from "./saver";
+
+export const outbox: Outbox = browserOutbox();
+
+const lockOf = (writer: string): string => `abendrot-writer-${writer}`;
+
+/** Holds a writer's lock until `end` is called: by it other windows see that whoever writes is still there. */
+export function holdWriter(writer: string): () => void {
+  let end = (): void => {};
+  const held = new Promise<void>((resolve) => (end = resolve));
+  void navigator.locks?.request(lockOf(writer), () => held);
+  return end;
+}
+
+/** Changes that were not stored, and why not. */
+export interface LeftBehind {
+  readonly unsent: Unsent;
+  readonly message: string;
+  readonly gone: boolean;
+  /** What is stored now, when it was changed elsewhere. */
+  readonly stored: { readonly revision: number } | null;
+}
+
+/** Joins what was left unsent to what is stored. */
+export function mergeUnsent(url: string, base: unknown, mine: unknown, theirs: unknown): Merged<unknown> {
+  return url === PAINTBOX_URL
+    ? mergePaintboxes({ base: base as PaintboxDocument, mine: mine as PaintboxDocument, theirs: theirs as PaintboxDocument })
+    : mergePaintings({ base: base as PaintingDocument, mine: mine as PaintingDocument, theirs: theirs as PaintingDocument });
+}
+
+/** Sends one change that a closed window left; null when it is stored now, else why it can't be. Throws when the server doesn't answer. */
+async function sendUnsent(unsent: Unsent): Promise<LeftBehind | null> {
+  let response = await sendSave(unsent.url, unsent, unsent.document);
+  if (response.status === 409) {
+    const { message, stored } = await refusalOf(response);
+    const merged = stored ? mergeUnsent(unsent.url, unsent.base, unsent.document, stored.document) : { clashes: [] };
+    if (!stored || "clashes" in merged) return { unsent, message, gone: false, stored: stored ?? null };
+    // Its own writer's steps go on: were the answer lost, the same would be sent again.
+    response = await sendSave(unsent.url, { revision: stored.revision, writer: unsent.writer, step: unsent.step + 1 }, merged.document);
+  }
+  if (response.ok) {
+    await outbox.drop(unsent.writer);
+    return null;
+  }
+  const { message } = await refusalOf(response);
+  if (response.status >= 500) throw new Error(message);
+  return { unsent, message, gone: response.status === 404, stored: null };
+}
+
+/** What was found in the outbox: documents whose changes were stored now, and changes that could not be. */
+export interface Delivered {
+  readonly stored: readonly string[];
+  readonly left: readonly LeftBehind[];
+}
+
+/** Sends everything that windows left behind that are there no more. One window does it at a time. */
+export async function deliverLeftBehind(): Promise<Delivered> {
+  const stored: string[] = [];
+  const left: LeftBehind[] = [];
+  await navigator.locks.request("abendrot-outbox", async () => {
+    const held = new Set((await navigator.locks.query()).held?.map(({ name }) => name));
+    for (const unsent of await outbox.all()) {
+      if (held.has(lockOf(unsent.writer))) continue;
+      // What can't be sent now stays where it is for the next chance.
+      const found = await sendUnsent(unsent).catch(() => undefined);
+      if (found === null) stored.push(unsent.url);
+      else if (found) left.push(found);
+    }
+  });
+  return { stored, left };
+}
+
+/** Puts what was left behind in place of what is stored; false when that did not succeed. */
+export async function putInPlace({ unsent, stored }: LeftBehind): Promise<boolean> {
+  const response = await sendSave(unsent.url, { revision: stored?.revision ?? unsent.revision, writer: unsent.writer, step: unsent.step + 1 }, unsent.document).catch(() => null);
+  if (response?.ok) await outbox.drop(unsent.writer);
+  return response?.ok ?? false;
+}
+
+/** Keeps a painting's document as a painting of its own; the answer is its id, or words for the painter. */
+export async function keepAsCopy(photoId: string, document: PaintingDocument): Promise<{ readonly id: string } | { readonly message: string }> {
+  const response = await fetch("/api/paintings", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ photoId, document }) }).catch(() => null);
+  if (!response) return { message: "No copy was made: Abendrot doesn't answer. Is it still running?" };
+  if (!response.ok) return refusalOf(response);
+  return (await response.json()) as { id: string };
+}

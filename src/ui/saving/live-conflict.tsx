@@ -1,0 +1,40 @@
+"use client";
+
+import type { PaintingDocument } from "@/model/painting";
+import type { Saving } from "./autosave";
+import { ConflictCard } from "./conflict-card";
+import { keepAsCopy } from "./left-behind";
+
+/** Asks the painter when the document that is open was changed elsewhere in the same places, or is gone. */
+export function LiveConflict<Document>({ saving: { state, saver }, painting }: {
+  saving: Saving<Document>;
+  /** A painting can be kept as one of its own. */
+  painting?: { readonly photoId: string; readonly copyOf: () => PaintingDocument };
+}) {
+  if (state.state !== "conflict" || !saver) return null;
+  return (
+    <ConflictCard
+      title={state.gone ? "This painting was removed in another window" : "Changed in another window too"}
+      onTake={state.gone ? undefined : async () => {
+        saver.takeMine();
+        return null;
+      }}
+      onCopy={painting && (async () => {
+        const made = await keepAsCopy(painting.photoId, painting.copyOf());
+        if ("message" in made) return made.message;
+        await saver.letGo();
+        window.location.assign(`/painting/${made.id}`);
+        return null;
+      })}
+      onLetGo={async () => {
+        await saver.letGo();
+        if (state.gone) window.location.assign("/");
+        else window.location.reload();
+        return null;
+      }}
+      letGoWords={state.gone ? "Let mine go" : "Let mine go, load the other"}
+    >
+      <p>{state.message} Until you decide, yours is kept in this browser.</p>
+    </ConflictCard>
+  );
+}
