@@ -27,7 +27,7 @@ export async function opened(read: (db: Database) => Promise<OpenedRoom>): Promi
       <QuietPage title="The desk can't be laid out">
         <p role="alert">{troubleOf(error, "Something went wrong while the data folder was read. What happened stands in the window where Abendrot was started.").message}</p>
         {/* A page of its own, read anew: no client code is needed to try again. */}
-        <a className="btn btn-primary mt-6" href="">Try again</a>
+        <a className="btn btn-primary mt-6" href="?">Try again</a>
       </QuietPage>
     );
   }

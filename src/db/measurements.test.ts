@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { SaveStamp } from "@/model/revision";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { CARD_WATER, madeUpSwatches, patchOfSpectrum } from "@/core";
 import { fitMeasurement } from "@/server/fit-measurement";
@@ -10,6 +11,8 @@ import { newPaint } from "@/model/paintbox";
 import { demoCard, keepDemoCard } from "./settings";
 
 let open: OpenDatabase;
+/** A save by a window of its own, made from a revision. */
+const from = (revision: number): SaveStamp => ({ revision, writer: randomUUID(), step: 1 });
 const [blue, red] = [randomUUID(), randomUUID()];
 const paints = [
   newPaint({ id: blue, name: "Ultramarine", pigments: [{ pigmentId: "PB29", share: 1 }] }),
@@ -30,7 +33,7 @@ const fitOf = (one: NewMeasurement): StoredFit => {
 
 beforeAll(async () => {
   open = await openDatabase();
-  await savePaintbox(open.db, 0, { paints, boxes: [] });
+  await savePaintbox(open.db, from(0), { paints, boxes: [] });
 }, 60_000);
 afterAll(() => open.close());
 
@@ -72,9 +75,9 @@ test("a paint or a photo that is not there keeps nothing", async () => {
 });
 
 test("a paint taken out and brought back by undo still has its measurements", async () => {
-  await savePaintbox(open.db, 1, { paints: [paints[1]], boxes: [] });
+  await savePaintbox(open.db, from(1), { paints: [paints[1]], boxes: [] });
   expect(await listPaints(open.db)).toHaveLength(1);
-  await savePaintbox(open.db, 2, { paints, boxes: [] });
+  await savePaintbox(open.db, from(2), { paints, boxes: [] });
   expect((await listStockedPaints(open.db)).find(({ id }) => id === blue)!.measured).not.toBeNull();
 });
 

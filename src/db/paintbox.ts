@@ -2,6 +2,7 @@ import { asc, eq, inArray, notInArray, sql } from "drizzle-orm";
 import type { MeasuredOptics } from "@/core";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
+import { mendedPaintbox } from "@/model/mended";
 import type { PaintEntry, PaintboxDocument } from "@/model/paintbox";
 import { paintbox, paintPigments, paints } from "./schema";
 import type { SaveStamp } from "@/model/revision";
@@ -41,7 +42,7 @@ export async function paintboxRevision(db: Database): Promise<number> {
 /** The paintbox and its revision. */
 export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
   const [row] = await db.select().from(paintbox);
-  return { revision: row?.revision ?? 0, document: { paints: await listPaints(db), boxes: row?.boxes ?? [] } };
+  return { revision: row?.revision ?? 0, document: mendedPaintbox({ paints: await listPaints(db), boxes: row?.boxes ?? [] }) };
 }
 
 const CHUNK = 200;

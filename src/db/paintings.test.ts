@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { SaveStamp } from "@/model/revision";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { DEFAULT_APPROACH, packMap } from "@/core";
 import { openDatabase, type OpenDatabase } from "./open";
@@ -6,18 +7,20 @@ import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "@/model/paintbox";
 import { RevisionConflict } from "./revision";
 import { newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "@/model/painting";
-import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, savePainting, UnknownPaint } from "./paintings";
+import { createPainting, findPainting, listPaintings, PaintingNotFound, removePainting, savePainting } from "./paintings";
 import { keepApproach, ownApproach } from "./settings";
 import { addPhoto, findPhoto } from "./photos";
 
 let open: OpenDatabase;
+/** A save by a window of its own, made from a revision. */
+const from = (revision: number): SaveStamp => ({ revision, writer: randomUUID(), step: 1 });
 let paintIds: string[];
 const photoId = "a".repeat(64);
 
 beforeAll(async () => {
   open = await openDatabase();
   paintIds = [randomUUID(), randomUUID()];
-  await savePaintbox(open.db, 0, { paints: [
+  await savePaintbox(open.db, from(0), { paints: [
     newPaint({ id: paintIds[0], name: "Ultramarine", maker: "Fenn & Rook", pigments: [{ pigmentId: "PB29", share: 1 }] }),
     newPaint({ id: paintIds[1], name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] }),
   ], boxes: [] });
@@ -44,32 +47,32 @@ describe("the paintbox", () => {
     const green = { ...second, notes: "half empty", left: 0.5, price: 8.5, currency: "EUR", boughtOn: "2024-05-01", label: { ...second.label, staining: "St" }, favourite: true };
     const third = newPaint({ id: randomUUID(), name: "Wished", status: "wished for", pigments: [{ pigmentId: "PV23", share: 1 }] });
     const travel = { id: randomUUID(), name: "Tin", rows: 1, columns: 3, pan: "half pan" as const, rowPans: [], wells: [first.id, null, green.id] };
-    expect(await savePaintbox(open.db, revision, { paints: [green, first, third], boxes: [travel] })).toBe(revision + 1);
+    expect(await savePaintbox(open.db, from(revision), { paints: [green, first, third], boxes: [travel] })).toBe(revision + 1);
     expect((await findPaintbox(open.db)).document).toEqual({ paints: [green, first, third], boxes: [travel] });
     const broken = { ...third, id: randomUUID(), pigments: [{ pigmentId: "PB29", share: -1 }] };
-    await expect(savePaintbox(open.db, revision + 1, { paints: [broken], boxes: [] })).rejects.toThrow();
-    await expect(savePaintbox(open.db, revision, { paints: [], boxes: [] })).rejects.toThrow(RevisionConflict);
+    await expect(savePaintbox(open.db, from(revision + 1), { paints: [broken], boxes: [] })).rejects.toThrow();
+    await expect(savePaintbox(open.db, from(revision), { paints: [], boxes: [] })).rejects.toThrow(RevisionConflict);
     expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
-    await savePaintbox(open.db, revision + 1, { paints: [first, second], boxes: [] });
+    await savePaintbox(open.db, from(revision + 1), { paints: [first, second], boxes: [] });
     expect(await findPaintbox(open.db)).toEqual({ revision: revision + 2, document: { paints: [first, second], boxes: [] } });
   });
 
   test("a palette keeps its paint through a save and loses it with the paint", async () => {
     const id = await createPainting(open.db, photoId, plan({ palette: paintIds }));
     const { revision, document } = await findPaintbox(open.db);
-    await savePaintbox(open.db, revision, { ...document, paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })) });
+    await savePaintbox(open.db, from(revision), { ...document, paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })) });
     expect((await findPainting(open.db, id))?.document.palette).toEqual(paintIds);
-    await savePaintbox(open.db, revision + 1, { ...document, paints: document.paints.slice(0, 1) });
+    await savePaintbox(open.db, from(revision + 1), { ...document, paints: document.paints.slice(0, 1) });
     expect((await findPainting(open.db, id))?.document.palette).toEqual([paintIds[0]]);
-    await savePaintbox(open.db, revision + 2, document);
+    await savePaintbox(open.db, from(revision + 2), document);
   });
 
   test("500 paints are written and read back", async () => {
     const { revision, document } = await findPaintbox(open.db);
     const many = Array.from({ length: 500 }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }));
-    await savePaintbox(open.db, revision, { ...document, paints: [...document.paints, ...many] });
+    await savePaintbox(open.db, from(revision), { ...document, paints: [...document.paints, ...many] });
     expect((await listPaints(open.db)).map(({ name }) => name).slice(2)).toEqual(many.map(({ name }) => name));
-    await savePaintbox(open.db, revision + 1, document);
+    await savePaintbox(open.db, from(revision + 1), document);
   });
 
   test("what can't be right gets a word at its field", () => {
@@ -83,10 +86,13 @@ describe("the paintbox", () => {
     expect(paintFaults({ ...good, boughtOn: "30.4.2026" }, "2026-11-25").boughtOn).toContain("looks like");
     expect(paintFaults({ ...good, pigments: [{ pigmentId: "PX99", share: 1 }] }, "2026-11-25").pigments).toContain("no such pigment");
     expect(paintFaults({ ...good, pigments: [] }, "2026-11-25").pigments).toContain("at least one");
+    expect(paintFaults({ ...good, boughtOn: "0000-01-01" }, "2026-11-25").boughtOn).toContain("between 1900 and 2999");
+    expect(paintFaults({ ...good, notes: "lone \ud83d" }, "2026-11-25").notes).toContain("can't be kept");
+    expect(paintFaults({ ...good, pigments: [good.pigments[0], good.pigments[0]] }, "2026-11-25").pigments).toContain("once");
     expect(paintboxDocument.safeParse({ paints: [good, good] }).success).toBe(false);
     const tin = { id: randomUUID(), name: "Tin", rows: 2, columns: 2, pan: "half pan", wells: [good.id, null, null, null] };
     expect(paintboxDocument.safeParse({ paints: [good], boxes: [tin] }).success).toBe(true);
-    for (const wrong of [{ ...tin, wells: [null] }, { ...tin, rows: 0 }, { ...tin, name: "" }, { ...tin, pan: "bucket" }, { ...tin, rowPans: ["half pan"] }]) expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
+    for (const wrong of [{ ...tin, wells: [good.id, good.id, null, null] }, { ...tin, wells: [randomUUID(), null, null, null] }, { ...tin, wells: [null] }, { ...tin, rows: 0 }, { ...tin, name: "" }, { ...tin, pan: "bucket" }, { ...tin, rowPans: ["half pan"] }]) expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
   });
 });
 
@@ -100,32 +106,56 @@ describe("paintings", () => {
     expect(found?.photo.workingHeightPx).toBe(1333);
 
     const changed = plan({ title: "Canal at noon", areas: [document.areas[2], document.areas[0]], palette: [paintIds[0]] });
-    expect(await savePainting(open.db, id, 0, changed)).toBe(1);
+    expect(await savePainting(open.db, id, from(0), changed)).toBe(1);
     expect((await findPainting(open.db, id))?.document).toEqual(changed);
     expect((await listPaintings(open.db))[0]).toMatchObject({ id, title: "Canal at noon" });
   });
 
-  test("an old revision, a missing painting and a foreign paint are refused and change nothing", async () => {
+  test("an old revision and a missing painting are refused and change nothing; a paint that has left the box leaves the tray", async () => {
     const id = await createPainting(open.db, photoId, plan({ areas: [area("Sky")] }));
-    await savePainting(open.db, id, 0, plan({ title: "Second" }));
-    await expect(savePainting(open.db, id, 0, plan({ title: "Stale" }))).rejects.toThrow(RevisionConflict);
-    await expect(savePainting(open.db, randomUUID(), 0, plan())).rejects.toThrow(PaintingNotFound);
-    await expect(savePainting(open.db, id, 1, plan({ title: "Foreign", palette: [randomUUID()] }))).rejects.toThrow(UnknownPaint);
+    await savePainting(open.db, id, from(0), plan({ title: "Second" }));
+    await expect(savePainting(open.db, id, from(0), plan({ title: "Stale" }))).rejects.toThrow(RevisionConflict);
+    await expect(savePainting(open.db, randomUUID(), from(0), plan())).rejects.toThrow(PaintingNotFound);
     expect(await findPainting(open.db, id)).toMatchObject({ revision: 1, document: { title: "Second" } });
+    await savePainting(open.db, id, from(1), plan({ title: "Foreign", palette: [randomUUID(), paintIds[0]] }));
+    expect(await findPainting(open.db, id)).toMatchObject({ revision: 2, document: { title: "Foreign", palette: [paintIds[0]] } });
     expect(await findPhoto(open.db, "b".repeat(64))).toBeNull();
+  });
+
+  test("one writer's saves are each stored once, in their order, whatever got lost on the way", async () => {
+    const id = await createPainting(open.db, photoId, plan());
+    const writer = randomUUID();
+    const save = (revision: number, step: number, title: string) => savePainting(open.db, id, { revision, writer, step }, plan({ title }));
+    const title = async (): Promise<string> => (await findPainting(open.db, id))!.document.title;
+    expect(await save(0, 1, "First")).toBe(1);
+    // The answer got lost, and it is sent again; then what came after, made from the revision known before.
+    expect(await save(0, 1, "First")).toBe(1);
+    expect(await save(0, 3, "Third")).toBe(2);
+    expect(await save(0, 2, "Second, late")).toBe(2);
+    expect(await title()).toBe("Third");
+    await savePainting(open.db, id, from(2), plan({ title: "Somebody else's" }));
+    await expect(save(2, 4, "Fourth")).rejects.toThrow(RevisionConflict);
+    expect(await title()).toBe("Somebody else's");
+  });
+
+  test("areas keep their ids in a painting that was made from another", async () => {
+    const document = plan({ areas: [area("Sky")] });
+    const [one, two] = [await createPainting(open.db, photoId, document), await createPainting(open.db, photoId, document)];
+    expect(await savePainting(open.db, two, from(0), { ...document, title: "Copy" })).toBe(1);
+    expect((await findPainting(open.db, one))!.document).toEqual(document);
   });
 
   test("a recipe outlives its paint: the painting is still saved, and the recipe with it", async () => {
     const gone = randomUUID();
     const box = await findPaintbox(open.db);
     const paint = newPaint({ id: gone, name: "Viridian", pigments: [{ pigmentId: "PG18", share: 1 }] });
-    await savePaintbox(open.db, box.revision, { ...box.document, paints: [...box.document.paints, paint] });
+    await savePaintbox(open.db, from(box.revision), { ...box.document, paints: [...box.document.paints, paint] });
     const door = area("Door", { recipe: { parts: [{ paintId: gone, parts: 2 }], waterParts: 3 } });
     const id = await createPainting(open.db, photoId, plan({ areas: [door], palette: [gone, paintIds[0]] }));
-    await savePaintbox(open.db, box.revision + 1, box.document);
+    await savePaintbox(open.db, from(box.revision + 1), box.document);
     const { document, revision } = (await findPainting(open.db, id))!;
     expect(document.palette).toEqual([paintIds[0]]);
-    await savePainting(open.db, id, revision, { ...document, title: "Still saved" });
+    await savePainting(open.db, id, from(revision), { ...document, title: "Still saved" });
     expect((await findPainting(open.db, id))?.document).toEqual({ ...document, title: "Still saved" });
     expect(document.areas).toEqual([door]);
   });
@@ -135,7 +165,7 @@ describe("paintings", () => {
     const mine = plan({ approach: own, rules: { must: [paintIds[0]], never: [paintIds[1]], kinds: [{ kind: "granulating", least: 0, most: 1 }], reach: { areaIds: [], within: 2 } }, palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }] });
     const id = await createPainting(open.db, photoId, plan());
     expect((await findPainting(open.db, id))?.document).toMatchObject({ approach: DEFAULT_APPROACH, palettes: [] });
-    await savePainting(open.db, id, 0, mine);
+    await savePainting(open.db, id, from(0), mine);
     expect((await findPainting(open.db, id))?.document).toEqual(mine);
     expect(await ownApproach(open.db)).toEqual(DEFAULT_APPROACH);
     await keepApproach(open.db, own);
@@ -172,6 +202,7 @@ describe("paintings", () => {
 
 describe("what is no painting is turned away", () => {
   const good = plan({ areas: [area("Sky")] });
+  const paint = randomUUID();
   test("a good one passes", () => expect(paintingDocument.safeParse(good).success).toBe(true));
   test.each([
     ["a blank area name", { ...good, areas: [area("   ")] }],
@@ -187,6 +218,14 @@ describe("what is no painting is turned away", () => {
     ["thirteen kept palettes", { ...good, palettes: Array.from({ length: 13 }, (_, i) => ({ id: randomUUID(), name: `No. ${i}`, paints: [randomUUID()] })) }],
     ["a kept palette without a name", { ...good, palettes: [{ id: randomUUID(), name: " ", paints: [randomUUID()] }] }],
     ["an approach of a kind there isn't", { ...good, approach: { ...good.approach, darks: "squid" } }],
+    ["a character that PostgreSQL can't hold", { ...good, title: "Ca\0nal" }],
+    ["half a character", { ...good, areas: [area("Sky \ud83c")] }],
+    ["a paper there isn't", { ...good, paperId: "silk" }],
+    ["a must that is a never", { ...good, rules: { ...good.rules, must: [paint], never: [paint] } }],
+    ["more at least than at most", { ...good, rules: { ...good.rules, kinds: [{ kind: "granulating", least: 2, most: 1 }] } }],
+    ["a paint twice in a recipe", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: paint, parts: 1 }, { paintId: paint, parts: 2 }], waterParts: 1 } })] }],
+    ["a part of nothing", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: paint, parts: 1e-300 }], waterParts: 1 } })] }],
+    ["41 paints in the tray", { ...good, palette: Array.from({ length: 41 }, () => randomUUID()) }],
     ["a curve that falls", { ...good, study: { ...good.study, curve: { kind: "bent", values: [3, 2, 5, 7, 9] } } }],
     ["a weight of one's own", { ...good, areas: [{ ...good.areas[0], weight: 3 }] }],
     ["an area twice", { ...good, areas: [good.areas[0], good.areas[0]] }],

@@ -1,5 +1,6 @@
 import { asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Database } from "./database";
+import { mendedPainting } from "@/model/mended";
 import type { PaintingArea, PaintingDocument, StoredRecipe } from "@/model/painting";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { PhotoRow } from "./photos";
@@ -46,7 +47,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
     id,
     revision: row.painting.revision,
     photo: row.photo,
-    document: {
+    document: mendedPainting({
       title: row.painting.title,
       paperId: row.painting.paperId,
       areas: areaRows.map((a) => ({
@@ -60,7 +61,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
       palette: wells.map((well) => well.paintId),
       study: row.painting.study,
       approach: row.painting.approach, rules: row.painting.rules, palettes: row.painting.palettes,
-    },
+    }),
   };
 }
 

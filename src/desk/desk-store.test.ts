@@ -4,8 +4,9 @@ import { unpackMap, type LabelMap } from "@/core";
 import { createDeskStore, freeLabel, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
 
 const [blue, red, gold] = ["5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0001", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003"];
+const [A, B, C] = [blue, red, gold].map((id) => id.replace(/6b/, "7c"));
 const area = (id: string, name: string): PaintingArea => newArea({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
-const document: PaintingDocument = { ...newPainting("Canal", "cotton-rough"), areas: [area("a", "Sky"), area("b", "Bank")], palette: [blue, red] };
+const document: PaintingDocument = { ...newPainting("Canal", "cotton-rough"), areas: [area(A, "Sky"), area(B, "Bank")], palette: [blue, red] };
 const recipe = { parts: [{ paintId: blue, parts: 3 }, { paintId: gold, parts: 0.25 }], waterParts: 4 };
 
 let store: DeskStore;
@@ -21,8 +22,8 @@ describe("the desk's document", () => {
   test("every change can be undone and redone, one step each", () => {
     now().setTitle("Evening");
     now().setPaper("cellulose");
-    now().changeArea("a", { name: "High sky" });
-    now().removeArea("b");
+    now().changeArea(A, { name: "High sky" });
+    now().removeArea(B);
     now().addToPalette(gold);
     expect(now().document).toMatchObject({ title: "Evening", paperId: "cellulose", palette: [blue, red, gold] });
     expect(now().document.areas.map((a) => a.name)).toEqual(["High sky"]);
@@ -43,7 +44,7 @@ describe("the desk's document", () => {
   });
 
   test("looking is no change: selecting, taking, radius and source leave nothing to undo", () => {
-    now().select("a");
+    now().select(A);
     now().take({ sample: { x: 0.1, y: 0.1, radius: 0.01 }, lab: { L: 1, a: 1, b: 1 }, untrusted: 0 });
     now().setRadius(0.02);
     now().setSource("tray");
@@ -51,9 +52,37 @@ describe("the desk's document", () => {
   });
 });
 
+describe("what the store would not take", () => {
+  test("is not taken by the desk either: it says why, and the rest goes on", () => {
+    const full = createDeskStore({ ...document, palette: Array.from({ length: 40 }, (_, i) => blue.replace(/01$/, String(10 + i))) });
+    full.getState().addToPalette(gold);
+    expect(full.getState().refused).toMatch(/at most 40 paints/);
+    expect(full.getState().document.palette).toHaveLength(40);
+    expect(full.temporal.getState().pastStates).toHaveLength(0);
+    full.getState().setTitle("Goes on");
+    expect(full.getState()).toMatchObject({ refused: null, document: { title: "Goes on" } });
+    now().nameArea(A, "Sky\0");
+    expect(now()).toMatchObject({ refused: expect.stringMatching(/can't be kept/), document });
+    now().changeRules({ must: [gold], never: [gold] });
+    expect(now().refused).toMatch(/must and a never/);
+    now().setPaper("silk");
+    expect(now().document).toBe(document);
+  });
+
+  test("what is typed into one field is one step to undo, until the field is left", () => {
+    for (const title of ["C", "Ca", "Can"]) now().setTitle(title);
+    now().endTyping();
+    for (const name of ["H", "Hi"]) now().nameArea(A, name);
+    undo();
+    expect(now().document).toMatchObject({ title: "Can", areas: [{ name: "Sky" }, { name: "Bank" }] });
+    undo();
+    expect(now().document).toEqual(document);
+  });
+});
+
 describe("choosing recipes", () => {
   test("lays their paints in the tray, once each and after those already there, in one step", () => {
-    now().chooseRecipes(new Map([["a", recipe], ["b", recipe]]));
+    now().chooseRecipes(new Map([[A, recipe], [B, recipe]]));
     expect(now().document.palette).toEqual([blue, red, gold]);
     expect(now().document.areas.every((a) => a.recipe === recipe)).toBe(true);
     undo();
@@ -61,8 +90,8 @@ describe("choosing recipes", () => {
   });
 
   test("taking a recipe away leaves the paints where they are", () => {
-    now().chooseRecipes(new Map([["a", recipe]]));
-    now().chooseRecipes(new Map([["a", null]]));
+    now().chooseRecipes(new Map([[A, recipe]]));
+    now().chooseRecipes(new Map([[A, null]]));
     expect(now().document.areas[0].recipe).toBeNull();
     expect(now().document.palette).toContain(gold);
   });
@@ -85,11 +114,11 @@ describe("the tray", () => {
 
 describe("looking", () => {
   test("a new area is opened; a colour taken closes it; opening another lets the colour go", () => {
-    now().addArea(area("c", "Door"));
-    expect(now().selectedId).toBe("c");
+    now().addArea(area(C, "Door"));
+    expect(now().selectedId).toBe(C);
     now().take({ sample: { x: 0.1, y: 0.1, radius: 0.01 }, lab: { L: 1, a: 1, b: 1 }, untrusted: 0 });
     expect(now().selectedId).toBeNull();
-    now().select("a");
+    now().select(A);
     expect(now().taken).toBeNull();
   });
 
@@ -102,7 +131,7 @@ describe("looking", () => {
 });
 
 test("a palette is laid out with its recipes in one step", () => {
-  now().layOut([gold, red], new Map([["a", recipe]]));
+  now().layOut([gold, red], new Map([[A, recipe]]));
   expect(now().document.palette).toEqual([gold, red]);
   expect(now().document.areas.map((one) => one.recipe)).toEqual([recipe, null]);
   undo();
@@ -127,8 +156,8 @@ describe("the study of the photo", () => {
 
   test("areas drawn on a map: those that lost their last pixel go, and one step takes it back", () => {
     const [sky, bank] = document.areas;
-    now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 3 }, area("c", "Spot")]);
-    expect(now().document.areas.map(({ id }) => id)).toEqual(["a", "c"]);
+    now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 3 }, area(C, "Spot")]);
+    expect(now().document.areas.map(({ id }) => id)).toEqual([A, C]);
     expect(now().document.study.map).toMatchObject({ width: 8, height: 4 });
     undo();
     expect(now().document).toEqual(document);
@@ -138,7 +167,7 @@ describe("the study of the photo", () => {
     const [sky, bank] = document.areas;
     now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 2 }]);
     expect(freeLabel(now().document.areas)).toBe(3);
-    now().removeArea("a");
+    now().removeArea(A);
     const { packed, width, height } = now().document.study.map!;
     expect([...new Set(unpackMap(packed, width, height).labels)].sort()).toEqual([0, 2]);
     expect(freeLabel(now().document.areas)).toBe(1);

@@ -19,6 +19,7 @@ export interface UndoSteps<State extends Undoable<unknown>> {
 export function undoSteps<State extends Undoable<unknown>>(): UndoSteps<State> {
   let run: string | null = null;
   let goesOn = false;
+  let after: unknown = null;
   return {
     inRun: (next) => {
       goesOn = next !== null && next === run;
@@ -29,7 +30,10 @@ export function undoSteps<State extends Undoable<unknown>>(): UndoSteps<State> {
       partialize: ({ document }) => ({ document }) as Pick<State, "document">,
       equality: (a, b) => a.document === b.document,
       handleSet: (save) => (past, replace, current, delta) => {
-        if (!goesOn) (save as (...args: unknown[]) => void)(past, replace, current, delta);
+        // Undo and redo come between the steps of a run without being told of here: then it is a run no more.
+        const continued = goesOn && (past as State).document === after;
+        after = current.document;
+        if (!continued) (save as (...args: unknown[]) => void)(past, replace, current, delta);
       },
     },
   };

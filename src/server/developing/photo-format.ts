@@ -47,6 +47,7 @@ const DNG_VERSION_TAG = 50706;
 export function isCameraRaw(head: Buffer): boolean {
   const little = startsWith(head, "II");
   const u16 = (at: number): number => (little ? head.readUInt16LE(at) : head.readUInt16BE(at));
+  if (head.length < 8) return false;
   const directory = little ? head.readUInt32LE(4) : head.readUInt32BE(4);
   if (directory + 2 > head.length) return false;
   const tags = u16(directory);

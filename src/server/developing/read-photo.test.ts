@@ -6,7 +6,8 @@ import sharp, { type OutputInfo, type Sharp } from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
 import { KINDS, makeProfile } from "./icc.test-helper";
 import { formatOf } from "./photo-format";
-import { MAX_BYTES, PhotoRefused, readPhoto, type ReadPhoto } from "./read-photo";
+import { LIMITS } from "@/model/limits";
+import { PhotoRefused, readPhoto, type ReadPhoto } from "./read-photo";
 
 const folder = mkdtempSync(join(tmpdir(), "abendrot-read-"));
 let files = 0;
@@ -193,7 +194,7 @@ describe("photos that are refused, with words", () => {
   test("text", async () => expect(await refusal(Buffer.from("dear diary"))).toContain("not a photo"));
   test("an SVG in disguise", async () => expect(await refusal(Buffer.from('<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg"/>'))).toContain("drawing or a web page"));
   test("HTML in disguise", async () => expect(await refusal(Buffer.from("  <!doctype html><script>1</script>"))).toContain("drawing or a web page"));
-  test("over 300 MB", async () => expect(await refusal(Buffer.concat([jpeg, Buffer.alloc(MAX_BYTES)]))).toContain("300 MB"));
+  test("over 300 MB", async () => expect(await refusal(Buffer.concat([jpeg, Buffer.alloc(LIMITS.photoBytes)]))).toContain("300 MB"));
   test("a GIF", async () => expect(await refusal(await picture(64, 64).gif().toBuffer())).toContain("GIF"));
   test("a film", async () => expect(await refusal(Buffer.from("\0\0\0\x18ftypmp42\0\0\0\0mp42isom", "latin1"))).toContain("film"));
   test("a cut-off JPEG", async () => expect(await refusal(noisy.subarray(0, Math.floor(noisy.length * 0.6)))).toContain("cut off"));
@@ -206,6 +207,14 @@ describe("photos that are refused, with words", () => {
     expect(await refusal(whole.subarray(0, Math.floor(whole.length * 0.8)))).toContain("cut off");
   });
   test("only a first few bytes", async () => expect(await refusal(jpeg.subarray(0, 20))).toContain("cut off"));
+  test("four bytes of a TIFF", async () => expect(await refusal(Buffer.from("II*\0", "latin1"))).toContain("cut off"));
+  test("a strip: 3,000,000 by 33 pixels, from its header alone", async () => {
+    // A PNG that says so and has no pixels: nothing may be decoded to find out (PNG specification, third edition, IHDR).
+    const ihdr = Buffer.from("0000000d49484452002dc6c000000021080200000000000000", "hex");
+    const tall = Buffer.concat([Buffer.from("89504e470d0a1a0a", "hex"), ihdr, Buffer.from("0000000049444154", "hex"), Buffer.alloc(4), Buffer.from("0000000049454e44ae426082", "hex")]);
+    expect(await refusal(tall)).toMatch(/strip of 3000000 by 33/);
+    expect(await refusal(await picture(4000, 40).png().toBuffer())).toMatch(/strip/);
+  });
   test("over 100 megapixels", async () => {
     const huge = await picture(10_100, 10_000).png({ compressionLevel: 1 }).toBuffer();
     expect(await refusal(huge)).toContain("101 megapixels");

@@ -25,17 +25,15 @@ export interface Saving<Document> {
 
 /** Keeps a store's document saved while it is open. */
 export function useAutosave<Document>({ url, revision, store, merge, title, photoId }: Saved<Document>): Saving<Document> {
-  const [state, setState] = useState<SaveState>({ state: "saved" });
-  const [saver, setSaver] = useState<Saver<Document> | null>(null);
+  const [saving, setSaving] = useState<Saving<Document>>({ state: { state: "saved" }, saver: null });
   useEffect(() => {
     const read = (): Document => store.getState().document;
     const own = new Saver<Document>({
-      url, revision, read, merge, photoId, outbox, acknowledged, report: setState, now: Date.now,
+      url, revision, read, merge, photoId, outbox, acknowledged, report: (state) => setSaving({ state, saver: own }), now: Date.now,
       replace: (document) => store.getState().replace(document), title: () => title(read()),
     });
     const letGo = holdWriter(own.writer);
     addSaver(own as unknown as Saver<never>);
-    setSaver(own);
     const unsubscribe = store.subscribe(() => own.changed());
     const hidden = (): void => void own.save(true);
     const leaving = (event: BeforeUnloadEvent): void => {
@@ -50,5 +48,5 @@ export function useAutosave<Document>({ url, revision, store, merge, title, phot
       window.removeEventListener("beforeunload", leaving);
     };
   }, [url, revision, store, merge, title, photoId]);
-  return { state, saver };
+  return saving;
 }
