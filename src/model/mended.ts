@@ -6,7 +6,8 @@ const unique = <T>(list: readonly T[]): T[] => [...new Set(list)];
 
 /** Items whose ids came up before are left out. */
 function firstOfEach<T extends { readonly id: string }>(list: readonly T[]): T[] {
-  return [...new Map([...list].reverse().map((item) => [item.id, item])).values()].reverse();
+  const seen = new Set<string>();
+  return list.filter(({ id }) => !seen.has(id) && seen.add(id));
 }
 
 /**
