@@ -105,8 +105,7 @@ function startKeeper(folder: string, onLost: (message: string) => void): Promise
   const beat = setInterval(() => Atomics.add(new Int32Array(beats), 0, 1), BEAT_MS);
   beat.unref();
   const file = join(/* turbopackIgnore: true */ process.cwd(), "src", "server", "lock-keeper.mjs");
-  const keeper = new Worker(file, { workerData: { folder, lockPath: lockPathOf(folder), staleMs: STALE_MS, updateMs: UPDATE_MS, beats } });
-  keeper.unref();
+  const keeper = new Worker(file, { execArgv: [], workerData: { folder, lockPath: lockPathOf(folder), staleMs: STALE_MS, updateMs: UPDATE_MS, beats } });
   return new Promise((resolve, reject) => {
     let released = (): void => {};
     keeper.on("error", reject);
@@ -116,6 +115,7 @@ function startKeeper(folder: string, onLost: (message: string) => void): Promise
       else if (news.kind === "lost") onLost(news.message);
       else if (news.kind === "released") released();
       else {
+        keeper.unref();
         resolve(() => new Promise<void>((done) => {
           clearInterval(beat);
           released = done;

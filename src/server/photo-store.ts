@@ -80,7 +80,12 @@ async function makeCopy(data: string, photo: Pick<PhotoRow, "id" | "format">, co
 
 /** Whether a copy can be decoded to its last row. */
 async function isWhole(copy: Buffer): Promise<boolean> {
-  return sharp(copy, { failOn: "truncated" }).stats().then(() => true, () => false);
+  try {
+    await sharp(copy, { failOn: "truncated" }).stats();
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 /** Copies that are being made: whoever asks meanwhile waits for the same one. */

@@ -23,6 +23,8 @@ interface PaintPickerProps {
   /** Paints that can't be picked again, and why. */
   readonly taken?: { readonly ids: readonly string[]; readonly words: string };
   readonly onPick: (id: string) => void;
+  /** Why the last pick was not taken. */
+  readonly fault?: string | null;
   readonly closeOnPick?: boolean;
   readonly className: string;
   /** What stands on the button. */
@@ -30,7 +32,7 @@ interface PaintPickerProps {
 }
 
 /** A button that opens the paints as strips, to be searched and picked from. */
-export function PaintPicker({ title, paints, paper, taken, onPick, closeOnPick = false, className, children }: PaintPickerProps) {
+export function PaintPicker({ title, paints, paper, taken, onPick, fault, closeOnPick = false, className, children }: PaintPickerProps) {
   const dialog = useRef<HTMLDialogElement>(null);
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState("");
@@ -56,6 +58,7 @@ export function PaintPicker({ title, paints, paper, taken, onPick, closeOnPick =
             <input className="input input-sm ml-auto w-56" type="search" placeholder="Name or pigment" aria-label="Search the paints" value={words} onChange={(event) => setWords(event.target.value)} />
             <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Close" onClick={() => dialog.current?.close()}><X size={16} /></button>
           </div>
+          {fault && <p role="alert" className="mb-3 text-error">{fault}</p>}
           {open && (
             <ul className="grid grid-cols-2 gap-x-5 gap-y-2 sm:grid-cols-3">
               {found.map((paint) => {

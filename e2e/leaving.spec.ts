@@ -1,0 +1,190 @@
+import { randomUUID } from "node:crypto";
+import { expect, test, type BrowserContext, type Page } from "@playwright/test";
+import { newPaint, type PaintboxDocument } from "@/model/paintbox";
+import { startServer, type RunningServer } from "./server";
+
+/** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+
+const title = (page: Page) => page.getByRole("textbox", { name: "Title of the painting" });
+const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
+const desk = async (page: Page): Promise<void> => {
+  await page.goto(server.url);
+  await expect(title(page)).toBeVisible();
+};
+
+/** Puts a paintbox in place of the stored one, past the interface. */
+async function storePaintbox(change: (document: PaintboxDocument) => PaintboxDocument): Promise<void> {
+  const probe = await fetch(`${server.url}/api/paintbox`, put({ revision: 0, writer: randomUUID(), step: 1, document: { paints: [], boxes: [] } }));
+  const { stored } = (await probe.json()) as { stored: { revision: number; document: PaintboxDocument } };
+  expect((await fetch(`${server.url}/api/paintbox`, put({ revision: stored.revision, writer: randomUUID(), step: 1, document: change(stored.document) }))).status).toBe(200);
+}
+const put = (body: object): RequestInit => ({ method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+
+test("Back shows what is stored, not what was first loaded, and saving goes on", async ({ page }) => {
+  await desk(page);
+  await title(page).fill("Before the evening");
+  await saved(page);
+  await page.getByRole("link", { name: "Paintbox" }).click();
+  await expect(page.getByRole("heading", { name: "Paintbox" })).toBeVisible();
+  await page.goBack();
+  await expect(title(page)).toHaveValue("Before the evening");
+  await title(page).fill("After it");
+  await saved(page);
+  await page.goForward();
+  await page.getByRole("combobox", { name: "Add a paint" }).fill("PB29");
+  await page.keyboard.press("Enter");
+  await saved(page);
+  await page.goBack();
+  await expect(title(page)).toHaveValue("After it");
+  await page.goForward();
+  await expect(page.getByRole("article", { name: "Ultramarine" }).or(page.getByText("29 of 29"))).toBeVisible();
+});
+
+test("typed text counts as it is typed: the tab is closed with the cursor in the field", async ({ context }) => {
+  for (let round = 0; round < 3; round++) {
+    const page = await context.newPage();
+    await desk(page);
+    await title(page).click();
+    await title(page).press("End");
+    await page.keyboard.type(` ${round}`);
+    await page.close();
+  }
+  const page = await context.newPage();
+  await desk(page);
+  await expect(title(page)).toHaveValue(/ 0 1 2$/);
+});
+
+test("a large paintbox is left in the middle of a save; what a closed window could not send is sent by the next one", async ({ context }) => {
+  const many = Array.from({ length: 600 }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, notes: "n".repeat(80), pigments: [{ pigmentId: "PB29", share: 1 }] }));
+  await storePaintbox((document) => ({ ...document, paints: [...document.paints, ...many] }));
+  for (let round = 0; round < 3; round++) {
+    const page = await context.newPage();
+    await page.goto(`${server.url}/paintbox`);
+    await page.getByRole("combobox", { name: "Add a paint" }).fill("PG18");
+    await page.keyboard.press("Enter");
+    await page.getByRole("textbox", { name: "Notes" }).fill(`left in round ${round}`);
+    await page.close();
+  }
+  const page = await context.newPage();
+  await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("left in round");
+  await expect(page.getByText(/^3 of /)).toBeVisible();
+  await storePaintbox((document) => ({ ...document, paints: document.paints.filter(({ name }) => !/^Paint \d/.test(name)) }));
+});
+
+test("the server is gone while something is changed and the tab is closed: the next window sends it", async ({ context }) => {
+  let page = await context.newPage();
+  await desk(page);
+  const { folder, url } = server;
+  await server.stop("SIGKILL");
+  await title(page).fill("Changed while nobody listened");
+  await expect(page.getByRole("banner").getByRole("alert")).toContainText("kept in this browser");
+  await page.close();
+  server = await startServer(folder, Number(new URL(url).port));
+  page = await context.newPage();
+  await desk(page);
+  await expect(title(page)).toHaveValue("Changed while nobody listened");
+  await saved(page);
+});
+
+async function twoWindows(context: BrowserContext): Promise<[Page, Page]> {
+  const pages = [await context.newPage(), await context.newPage()] as [Page, Page];
+  for (const page of pages) await desk(page);
+  return pages;
+}
+
+test("two windows that change different things: both are kept, without asking", async ({ context }) => {
+  const [one, two] = await twoWindows(context);
+  await title(one).fill("Titled in the first");
+  await saved(one);
+  await two.getByRole("region", { name: "Mixes step" }).getByRole("listitem").first().getByRole("button").click();
+  await two.getByRole("textbox", { name: "Name of the area" }).fill("Named in the second");
+  await saved(two);
+  await expect(title(two)).toHaveValue("Titled in the first");
+  await one.reload();
+  await expect(title(one)).toHaveValue("Titled in the first");
+  await expect(one.getByText("Named in the second").first()).toBeVisible();
+});
+
+test("two windows that change the same: the second decides, and can keep its own as a painting of its own", async ({ context }) => {
+  const [one, two] = await twoWindows(context);
+  await title(one).fill("The first one's");
+  await saved(one);
+  await title(two).fill("The second one's");
+  const card = two.getByRole("alertdialog", { name: "Changed in another window too" });
+  await expect(card).toContainText("Both changed: the title");
+  await card.getByRole("button", { name: "Keep mine as a painting of its own" }).click();
+  await expect(two).not.toHaveURL(one.url());
+  await expect(title(two)).toHaveValue("The second one's");
+  await one.reload();
+  await expect(title(one)).toHaveValue("The first one's");
+
+  // The other ways out: mine in its place, or the other's.
+  for (const [choice, wins] of [["Put mine in its place", "Mine again"], ["Let mine go, load the other", "Theirs again"]] as const) {
+    const other = await context.newPage();
+    await other.goto(one.url());
+    await expect(title(other)).toBeVisible();
+    await title(one).fill(wins === "Theirs again" ? wins : "Theirs");
+    await saved(one);
+    await title(other).fill(wins === "Mine again" ? wins : "Mine, let go");
+    await other.getByRole("alertdialog").getByRole("button", { name: choice }).click();
+    await saved(other);
+    await expect(title(other)).toHaveValue(wins);
+    await one.reload();
+    await expect(title(one)).toHaveValue(wins);
+    await other.close();
+  }
+});
+
+test("a window closed over a conflict loses nothing: the next one offers what was left", async ({ context }) => {
+  const [one, two] = await twoWindows(context);
+  await title(one).fill("Stored");
+  await saved(one);
+  await title(two).fill("Left behind");
+  await expect(two.getByRole("alertdialog")).toBeVisible();
+  await two.close();
+  await one.reload();
+  const offer = one.getByRole("alertdialog", { name: "Changes that were not stored" });
+  await expect(offer).toContainText("Left behind");
+  await offer.getByRole("button", { name: "Put mine in its place" }).click();
+  await expect(title(one)).toHaveValue("Left behind");
+  await expect(offer).toBeHidden();
+  await one.reload();
+  await expect(title(one)).toHaveValue("Left behind");
+});
+
+test("the 41st paint is refused in words at once, and the rest goes on being saved", async ({ page }) => {
+  const more = Array.from({ length: 40 }, (_, i) => newPaint({ id: randomUUID(), name: `Tray paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }));
+  await storePaintbox((document) => ({ ...document, paints: [...document.paints, ...more] }));
+  await desk(page);
+  await page.getByRole("button", { name: "paint", exact: true }).click();
+  const pick = page.getByRole("dialog").getByRole("button", { name: /^Tray paint/ });
+  for (let i = 0; i < 33; i++) await pick.nth(i).click();
+  await expect(page.getByRole("dialog").getByRole("alert")).toContainText("at most 40 paints");
+  await page.keyboard.press("Escape");
+  await title(page).fill("Goes on");
+  await saved(page);
+  await page.reload();
+  await expect(title(page)).toHaveValue("Goes on");
+});
+
+test("a character that can't be kept is told at the field, and the field goes on", async ({ page }) => {
+  await desk(page);
+  await title(page).fill("Good so far");
+  await title(page).evaluate((input: HTMLInputElement) => {
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
+    set.call(input, "Not\u0000 good");
+    input.dispatchEvent(new Event("input", { bubbles: true }));
+  });
+  await expect(page.getByRole("banner").getByRole("alert")).toContainText("can't be kept");
+  await title(page).fill("Good again 🌅");
+  await saved(page);
+  await page.reload();
+  await expect(title(page)).toHaveValue("Good again 🌅");
+});
