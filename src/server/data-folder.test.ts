@@ -11,7 +11,7 @@ import { newPainting } from "@/model/painting";
 import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "./data-folder";
 import { DEMO_PHOTO_ID } from "./demo/photo-id";
 import { readPhoto } from "./developing/read-photo";
-import { needRoom, NoRoom, RESERVE_BYTES } from "./disk-room";
+import { needRoom, needRoomToOpen, NoRoom, RESERVE_BYTES } from "./disk-room";
 import { PhotoLost, readCopy, storePhoto } from "./photo-store";
 import { hasOwnPhotos, sweepPhotos } from "./sweep";
 import { noteTrouble, troubleOf } from "./trouble";
@@ -74,6 +74,8 @@ describe("room on the disk", () => {
     await expect(needRoom(".", 0, free(RESERVE_BYTES - 1))).rejects.toThrow(NoRoom);
     await expect(needRoom(".", 10, free(RESERVE_BYTES + 9))).rejects.toThrow(NoRoom);
     await needRoom(".", 10, free(RESERVE_BYTES + 10));
+    await expect(needRoomToOpen(".", free(0))).rejects.toThrow(/can't be opened safely/);
+    await needRoomToOpen(".", free(RESERVE_BYTES - 1));
     await needRoom(tmpdir());
   });
 

@@ -2,8 +2,8 @@ import { statfs } from "node:fs/promises";
 
 /** There is too little room on the disk to write safely. */
 export class NoRoom extends Error {
-  constructor() {
-    super("The disk is nearly full, so nothing was written: it can't be kept until there is room. Free some space where the data folder lies; it will then be tried again.");
+  constructor(what = "nothing was written: it can't be kept until there is room") {
+    super(`The disk is nearly full, so ${what}. Free some space where the data folder lies; it will then be tried again.`);
   }
 }
 
@@ -14,6 +14,9 @@ const MB = 1024 * 1024;
  */
 export const RESERVE_BYTES = 64 * MB;
 
+/** Room to open a database: its log may need one new segment while it is read again after a crash. */
+const OPENING_BYTES = 32 * MB;
+
 /** Free room where a folder lies, bytes. */
 export async function freeBytes(folder: string): Promise<number> {
   const { bavail, bsize } = await statfs(folder);
@@ -23,4 +26,9 @@ export async function freeBytes(folder: string): Promise<number> {
 /** Throws NoRoom unless `bytes` can be written in a folder and the reserve still be left. */
 export async function needRoom(folder: string, bytes = 0, free: (folder: string) => Promise<number> = freeBytes): Promise<void> {
   if ((await free(folder)) < RESERVE_BYTES + bytes) throw new NoRoom();
+}
+
+/** Throws NoRoom unless a database can be opened in a folder. */
+export async function needRoomToOpen(folder: string, free: (folder: string) => Promise<number> = freeBytes): Promise<void> {
+  if ((await free(folder)) < OPENING_BYTES) throw new NoRoom("the paintings can't be opened safely. What is stored was not touched");
 }

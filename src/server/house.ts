@@ -4,7 +4,7 @@ import type { Database } from "@/db/database";
 import { findPaintbox } from "@/db/paintbox";
 import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "./data-folder";
 import { seedDemo } from "./demo/seed";
-import { needRoom } from "./disk-room";
+import { needRoom, needRoomToOpen } from "./disk-room";
 import { dataFolder } from "./environment";
 import { lockFolder } from "./folder-lock";
 import { hasOwnPhotos, sweepPhotos } from "./sweep";
@@ -45,7 +45,7 @@ export async function takeDataFolder(): Promise<void> {
 /** Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never been lived in. */
 async function openFolder(folder: string): Promise<OpenDatabase> {
   const plan = inspectFolder(folder);
-  await needRoom(folder);
+  await (plan.database === "make" ? needRoom(folder) : needRoomToOpen(folder));
   if (plan.database === "make") clearUnmade(folder);
   const opened = await openDatabase(folder).catch((error: unknown) => {
     noteTrouble("The database could not be opened", error);

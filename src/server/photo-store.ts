@@ -5,6 +5,7 @@ import sharp from "sharp";
 import type { Database } from "@/db/database";
 import { addPhoto, type PhotoRow } from "@/db/photos";
 import type { PhotoFormat } from "./developing/photo-format";
+import { needRoom, NoRoom } from "./disk-room";
 import { closeCopy, PhotoRefused, readPhoto, smallCopy, type ReadPhoto } from "./developing/read-photo";
 
 export const photosFolder = (data: string): string => join(data, "photos");
@@ -97,8 +98,15 @@ async function makeAndKeep(data: string, photo: Pick<PhotoRow, "id" | "format">,
     throw error;
   }));
   const aside = join(photoFolder(data, photo.id), `.${randomUUID()}`);
-  await writeSynced(aside, made);
-  await rename(aside, path);
+  try {
+    await needRoom(photosFolder(data), made.length);
+    await writeSynced(aside, made);
+    await rename(aside, path);
+  } catch (error) {
+    await rm(aside, { force: true });
+    // It is shown all the same, and made again the next time.
+    if (!(error instanceof NoRoom) && (error as NodeJS.ErrnoException).code !== "ENOSPC") throw error;
+  }
   return made;
 }
 
