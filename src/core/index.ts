@@ -8,7 +8,7 @@ export { screenColourOfLab, type ScreenColour } from "./spectrum/gamut";
 export { deltaE00 } from "./spectrum/difference";
 export { compareColours, HARDLY_SEEN, type Difference } from "./spectrum/compare";
 export { describeColour, hueWord, temperatureOf, type ColourWords, type Warmth } from "./spectrum/describe";
-export { luminanceOfValue, valueOfLuminance } from "./spectrum/munsell-value";
+export { lightnessOfValue, luminanceOfValue, valueOfLuminance } from "./spectrum/munsell-value";
 export { HANDBOOK, pigmentById, type Pigment } from "./pigment/handbook";
 export { CONVENIENCE_MIXES } from "./pigment/handbook/convenience";
 export type { Family, Hazard, Lightfastness } from "./pigment/record";

@@ -20,6 +20,7 @@ import { AreaDetail } from "./panel/area-detail";
 import { AreaList } from "./panel/area-list";
 import { SampleCard } from "./panel/sample-card";
 import { BenchProvider } from "./palette-step/bench";
+import { MatchProvider } from "./matcher";
 import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
 import { MeasuredProvider, PhotoProvider, useAreaMap, useLook, useMeasuring, useOpenedPhoto, type OpenPhoto } from "./photo-study";
@@ -67,11 +68,13 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
     <EditsProvider value={edits}>
       <MeasuredProvider value={measured}>
         <TargetsProvider value={useComputedTargets()}>
-          <ReachProvider>
-            <BenchProvider>
-              <WellDragging>{children}</WellDragging>
-            </BenchProvider>
-          </ReachProvider>
+          <MatchProvider>
+            <ReachProvider>
+              <BenchProvider>
+                <WellDragging>{children}</WellDragging>
+              </BenchProvider>
+            </ReachProvider>
+          </MatchProvider>
         </TargetsProvider>
       </MeasuredProvider>
     </EditsProvider>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, useRef, useState } from "react";
+import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { DEFAULT_MATCH, paintsInMix, type Lab, type MatchOptions, type Recipe } from "@/core";
 import type { MatchReply, MatchRequest } from "@/workers/match-messages";
 import { messageOf } from "@/workers/paint-message";
@@ -26,31 +26,29 @@ interface MatchListener {
   readonly failed: (message: string) => void;
 }
 
-/** One worker; a new question ends the one before it. */
-export class Matcher {
+/** The desk's one match worker, whose tables serve every question; each is answered to whoever asked. */
+export class MatchDesk {
   private worker: Worker | null = null;
   private job = 0;
-  private listener: MatchListener | null = null;
+  private readonly listeners = new Map<number, MatchListener>();
 
-  ask({ targets, paints, paperId, options }: MatchQuestion, listener: MatchListener): void {
+  /** Asks, and returns the job's number. */
+  ask({ targets, paints, paperId, options }: MatchQuestion, listener: MatchListener): number {
     this.worker ??= this.start();
-    this.listener = listener;
-    this.job++;
-    this.post({
-      kind: "match", job: this.job, paperId, options: { ...options }, targets: [...targets],
-      paints: paints.map(messageOf),
-    });
+    const job = ++this.job;
+    this.listeners.set(job, listener);
+    this.post({ kind: "match", job, paperId, options: { ...options }, targets: [...targets], paints: paints.map(messageOf) });
+    return job;
   }
 
-  cancel(): void {
-    this.listener = null;
-    this.job++;
-    if (this.worker) this.post({ kind: "cancel" });
+  cancel(job: number): void {
+    if (this.listeners.delete(job)) this.post({ kind: "cancel", job });
   }
 
   close(): void {
     this.worker?.terminate();
     this.worker = null;
+    this.listeners.clear();
   }
 
   private post(request: MatchRequest): void {
@@ -60,13 +58,43 @@ export class Matcher {
   private start(): Worker {
     const worker = new Worker(new URL("../workers/match.worker.ts", import.meta.url), { type: "module" });
     worker.onmessage = ({ data }: MessageEvent<MatchReply>) => {
-      if (data.job !== this.job || !this.listener) return;
-      if (data.kind === "found") this.listener.found(data.id, data.recipes, data.done);
-      else if (data.kind === "finished") this.listener.finished(data.milliseconds);
-      else this.listener.failed(data.message);
+      const listener = this.listeners.get(data.job);
+      if (data.kind === "found") return listener?.found(data.id, data.recipes, data.done);
+      this.listeners.delete(data.job);
+      if (data.kind === "finished") listener?.finished(data.milliseconds);
+      else listener?.failed(data.message);
     };
-    worker.onerror = () => this.listener?.failed("The mixing computation stopped. Load the page again.");
+    worker.onerror = () => {
+      const all = [...this.listeners.values()];
+      this.close();
+      for (const listener of all) listener.failed("The mixing computation stopped. Load the page again.");
+    };
     return worker;
+  }
+}
+
+const MatchContext = createContext<MatchDesk | null>(null);
+
+/** Keeps one match worker for the whole desk, started at the first question. */
+export function MatchProvider({ children }: { children: ReactNode }) {
+  const [desk] = useState(() => new MatchDesk());
+  useEffect(() => () => desk.close(), [desk]);
+  return createElement(MatchContext.Provider, { value: desk }, children);
+}
+
+/** One asker: a new question of its own ends the one before it. */
+export class Matcher {
+  private job = 0;
+
+  constructor(private readonly desk: MatchDesk) {}
+
+  ask(question: MatchQuestion, listener: MatchListener): void {
+    this.cancel();
+    this.job = this.desk.ask(question, listener);
+  }
+
+  cancel(): void {
+    this.desk.cancel(this.job);
   }
 }
 
@@ -76,10 +104,12 @@ export function useMatchOptions(): MatchOptions {
   return useMemo(() => ({ ...DEFAULT_MATCH, valueWeight: approach.valueWeight, maxPigments: approach.maxPigments, maxPaints: paintsInMix(approach) }), [approach]);
 }
 
-/** A matcher of one's own for as long as a component is shown. */
+/** An asker of one's own for as long as a component is shown. */
 export function useMatcher(): Matcher {
-  const [matcher] = useState(() => new Matcher());
-  useEffect(() => () => matcher.close(), [matcher]);
+  const desk = useContext(MatchContext);
+  if (!desk) throw new Error("Only usable on the desk.");
+  const [matcher] = useState(() => new Matcher(desk));
+  useEffect(() => () => matcher.cancel(), [matcher]);
   return matcher;
 }
 

@@ -7,6 +7,7 @@ import type { Study } from "@/model/painting";
 import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
 import { AskedWorker } from "@/ui/asked-worker";
+import { troubleWith } from "@/ui/trouble";
 import { useDesk, whiteOf } from "./desk-store";
 
 /** The worker that knows the photo's pixels: proposes, measures, splits. */
@@ -15,7 +16,7 @@ export type PhotoStudy = AskedWorker<PhotoQuestion, PhotoAnswers, Extract<PhotoR
 function studyOf(pixels: PixelArray): PhotoStudy {
   return new AskedWorker(() => {
     const worker = new Worker(new URL("../workers/photo.worker.ts", import.meta.url), { type: "module" });
-    worker.postMessage({ kind: "open", width: pixels.width, height: pixels.height, data: pixels.data });
+    worker.postMessage({ kind: "open", job: 0, width: pixels.width, height: pixels.height, data: pixels.data });
     return worker;
   });
 }
@@ -26,7 +27,8 @@ export interface OpenPhoto {
   readonly size: { readonly width: number; readonly height: number };
   /** Null until it is decoded. */
   readonly pixels: PixelArray | null;
-  readonly failed: boolean;
+  /** Why the photo can't be shown; null while nothing is wrong. */
+  readonly failed: string | null;
   readonly study: PhotoStudy | null;
 }
 
@@ -42,7 +44,7 @@ export function usePhoto(): OpenPhoto {
 
 /** Loads a photo's working copy and opens its study. */
 export function useOpenedPhoto(row: PhotoRow): OpenPhoto {
-  const [loaded, setLoaded] = useState<{ pixels: PixelArray; study: PhotoStudy } | "failed" | null>(null);
+  const [loaded, setLoaded] = useState<{ pixels: PixelArray; study: PhotoStudy } | { failed: string } | null>(null);
   useEffect(() => {
     let left = false;
     let study: PhotoStudy | null = null;
@@ -52,7 +54,7 @@ export function useOpenedPhoto(row: PhotoRow): OpenPhoto {
         study = studyOf(pixels);
         setLoaded({ pixels, study });
       },
-      () => !left && setLoaded("failed"),
+      (error: unknown) => !left && setLoaded({ failed: error instanceof Error ? error.message : String(error) }),
     );
     return () => {
       left = true;
@@ -60,8 +62,8 @@ export function useOpenedPhoto(row: PhotoRow): OpenPhoto {
     };
   }, [row.id]);
   return useMemo(() => ({
-    row, size: { width: row.workingWidthPx, height: row.workingHeightPx }, failed: loaded === "failed",
-    pixels: loaded && loaded !== "failed" ? loaded.pixels : null, study: loaded && loaded !== "failed" ? loaded.study : null,
+    row, size: { width: row.workingWidthPx, height: row.workingHeightPx }, failed: loaded && "failed" in loaded ? loaded.failed : null,
+    pixels: loaded && "pixels" in loaded ? loaded.pixels : null, study: loaded && "study" in loaded ? loaded.study : null,
   }), [row, loaded]);
 }
 
@@ -117,7 +119,7 @@ export function useMeasuring({ study }: OpenPhoto, map: LabelMap, look: Look): A
   const [measured, setMeasured] = useState<AreasMeasured | null>(null);
   useEffect(() => {
     let stale = false;
-    study?.ask("measure", { look, labels: map.labels }).then((found) => !stale && setMeasured(found), () => {});
+    study?.ask("measure", { look, labels: map.labels }).then((found) => !stale && setMeasured(found), troubleWith("The areas could not be measured"));
     return () => {
       stale = true;
     };

@@ -43,8 +43,7 @@ export function ByMeter({ start }: { start: string | null }) {
     try {
       await work(on);
     } catch (error) {
-      if (!(error instanceof MeterRefused)) throw error;
-      setFault(error.message);
+      setFault(error instanceof MeterRefused ? error.message : "The meter stopped answering. Disconnect it, connect it again and read the place once more.");
     } finally {
       setState(on.meter.state());
       setBusy(null);

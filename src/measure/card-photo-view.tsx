@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { homographyOf, mapPoint, MARK_CENTRES, placeKey, WASH_NAMES, type Box, type Homography, type PixelArray } from "@/core";
+import { troubleWith } from "@/ui/trouble";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
 import type { CardEdits, CardPhoto } from "./measure-store";
 
@@ -27,7 +28,7 @@ function useWorkingCopy(photoId: string | undefined): PixelArray | null {
   useEffect(() => {
     if (!photoId) return;
     let left = false;
-    decodeWorkingCopy(photoId).then((pixels) => !left && setLoaded({ id: photoId, pixels }), () => {});
+    decodeWorkingCopy(photoId).then((pixels) => !left && setLoaded({ id: photoId, pixels }), troubleWith("The card's photo could not be shown"));
     return () => {
       left = true;
     };

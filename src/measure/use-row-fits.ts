@@ -3,14 +3,11 @@
 import { useEffect, useMemo, useState } from "react";
 import { CARD_WATER, patchesOfRow, placeKey, type CardRead, type MeasuredPatch, type PaintFit, type RowRead } from "@/core";
 import type { StockedPaint } from "@/db/paintbox";
-import type { PatchMessage } from "@/workers/card-messages";
+import { troubleWith } from "@/ui/trouble";
 import { messageOf } from "@/workers/paint-message";
 import type { CardPhoto, CardEdits } from "./measure-store";
 import { readingKey, readWith } from "./read-photos";
 import { useRoom } from "./room";
-
-/** A patch as the worker takes it. */
-const sent = (patch: MeasuredPatch): PatchMessage => ({ ...patch, reflectance: patch.reflectance && [...patch.reflectance], cutOff: patch.cutOff && [...patch.cutOff], lab: { ...patch.lab } });
 
 /** What comes of a fit; null while it is being made. */
 export type Fitting = PaintFit | { readonly refused: string } | null;
@@ -26,7 +23,7 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
     const set = (fit: NonNullable<Fitting>): void => {
       if (!stale) setDone({ key, fit });
     };
-    reader.fit({ paint: messageOf({ ...paint, measured: null }), patches: patches.map(sent), paperId })
+    reader.fit({ paint: messageOf({ ...paint, measured: null }), patches: patches, paperId })
       .then(set, (error: Error) => set({ refused: error.message }));
     return () => {
       stale = true;
@@ -60,8 +57,8 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
   useEffect(() => {
     let stale = false;
     if (usable.length === 0) return;
-    reader.camera({ paperId, paints: usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches: patches.map(sent) })) })
-      .then(({ patches }) => !stale && setDone({ key, patches }), () => {});
+    reader.camera({ paperId, paints: usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches: patches })) })
+      .then(({ patches }) => !stale && setDone({ key, patches }), troubleWith("What the camera mixes of its colours could not be estimated"));
     return () => {
       stale = true;
     };
@@ -82,7 +79,7 @@ export function useRereading(photo: CardPhoto | undefined, edits: CardEdits, set
   useEffect(() => {
     if (!id || read === undefined || read === key) return;
     let stale = false;
-    void readWith(reader, id, edits).then((change) => !stale && setRead(change), () => {});
+    void readWith(reader, id, edits).then((change) => !stale && setRead(change), troubleWith("The card could not be read anew"));
     return () => {
       stale = true;
     };

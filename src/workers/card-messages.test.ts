@@ -49,9 +49,3 @@ test("a photo is opened before it is read; one without a card is refused in word
   expect(answered<"read">(ask({ ...read, job: 3 }))).toMatchObject({ refused: expect.stringMatching(/not found/) });
   expect(ask({ ...read, job: 4, photoId: "another" })).toMatchObject({ kind: "failed", job: 4 });
 });
-
-test("what is no question is answered with words, not with a crash", () => {
-  for (const wrong of [null, { kind: "fit", job: 7, paint: {}, patches }, { kind: "read", job: 7, photoId: "a", rows: [] }, { kind: "brew", job: 7 }]) {
-    expect(ask(wrong)).toMatchObject({ kind: "failed", job: wrong ? 7 : -1, message: expect.stringMatching(/could not be asked/) });
-  }
-});

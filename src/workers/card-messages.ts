@@ -1,32 +1,17 @@
-import { z } from "zod";
-import { PATCH_KINDS, type CardRead, type MeasuredPatch, type PaintFit } from "@/core";
-import { paintMessage } from "./paint-message";
+import type { Box, CardRead, Lab, MeasuredPatch, PaintFit } from "@/core";
+import type { Answered } from "./answering";
+import type { PaintMessage } from "./paint-message";
 
-const finite = z.number().refine(Number.isFinite);
-const box = z.object({ x: finite, y: finite, width: finite.positive(), height: finite.positive() });
-const lab = z.object({ L: finite, a: finite, b: finite });
-
-const patch = z.object({
-  what: z.enum(PATCH_KINDS), swatch: z.int().gte(0), waterParts: finite.gte(0), lab,
-  reflectance: z.array(finite).length(36).optional(), cutOff: z.tuple([z.boolean(), z.boolean(), z.boolean()]).optional(),
-  unsure: finite.gte(0).optional(), leftOut: z.boolean().optional(),
-});
-
-/** A patch on its way to the worker. */
-export type PatchMessage = z.infer<typeof patch>;
-
-/** What the card worker is asked. The photo comes first; every other question is answered once, by its job's number. */
-export const cardRequest = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("open"), job: z.int(), photoId: z.string(), width: z.int().positive(), height: z.int().positive(), data: z.instanceof(Uint8ClampedArray<ArrayBufferLike>) }),
-  z.object({
-    kind: z.literal("read"), job: z.int(), photoId: z.string(), paperId: z.string(), rows: z.array(z.int().gte(0).lte(15)).min(1),
-    moved: z.record(z.string(), box), references: z.array(z.object({ box, lab })).max(40),
-  }),
+/** What the card worker is asked. The photo comes first. */
+export type CardRequest =
+  | { readonly kind: "open"; readonly job: number; readonly photoId: string; readonly width: number; readonly height: number; readonly data: Uint8ClampedArray }
+  | {
+      readonly kind: "read"; readonly job: number; readonly photoId: string; readonly paperId: string; readonly rows: readonly number[];
+      readonly moved: Readonly<Record<string, Box>>; readonly references: readonly { readonly box: Box; readonly lab: Lab }[];
+    }
   /** The patches of a card's paints without the camera's mixing of its channels. */
-  z.object({ kind: z.literal("camera"), job: z.int(), paperId: z.string(), paints: z.array(z.object({ paint: paintMessage, patches: z.array(patch) })).max(16) }),
-  z.object({ kind: z.literal("fit"), job: z.int(), paint: paintMessage, patches: z.array(patch), paperId: z.string() }),
-]);
-export type CardRequest = z.infer<typeof cardRequest>;
+  | { readonly kind: "camera"; readonly job: number; readonly paperId: string; readonly paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[] }
+  | { readonly kind: "fit"; readonly job: number; readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[]; readonly paperId: string };
 
 /** What it answers, by kind of question. */
 export interface CardAnswers {
@@ -36,6 +21,4 @@ export interface CardAnswers {
   readonly fit: PaintFit | { readonly refused: string };
 }
 
-export type CardReply =
-  | { readonly kind: "answered"; readonly job: number; readonly answer: CardAnswers[keyof CardAnswers] }
-  | { readonly kind: "failed"; readonly job: number; readonly message: string };
+export type CardReply = Answered<CardAnswers[keyof CardAnswers]>;

@@ -1,10 +1,8 @@
 /// <reference lib="webworker" />
 import { findLitCard, fitPatches, paintModel, paperById, readLitCard, withoutCamera, type LitCard, type PaintModel, type PixelArray } from "@/core";
-import { cardRequest, type CardAnswers, type CardReply, type CardRequest } from "./card-messages";
-import { jobOf } from "./job-of";
+import { answerWith } from "./answering";
+import type { CardAnswers, CardRequest } from "./card-messages";
 import type { PaintMessage } from "./paint-message";
-
-const reply = (message: CardReply): void => self.postMessage(message);
 
 /** The photo opened last: the one being looked at. */
 let photo: (PixelArray & { readonly photoId: string }) | null = null;
@@ -29,15 +27,4 @@ function answer(request: CardRequest): CardAnswers[keyof CardAnswers] {
   return "refused" in card ? card : readLitCard(photo, card, { paper, rows: request.rows, moved: request.moved, references: request.references });
 }
 
-self.onmessage = ({ data }: MessageEvent<unknown>) => {
-  const request = cardRequest.safeParse(data);
-  if (!request.success) {
-    reply({ kind: "failed", job: jobOf(data), message: `The card could not be asked about: ${request.error.issues[0]?.message}` });
-    return;
-  }
-  try {
-    reply({ kind: "answered", job: request.data.job, answer: answer(request.data) });
-  } catch (error) {
-    reply({ kind: "failed", job: request.data.job, message: error instanceof Error ? error.message : String(error) });
-  }
-};
+answerWith(answer);

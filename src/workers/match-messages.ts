@@ -1,25 +1,13 @@
-import { z } from "zod";
-import type { Recipe } from "@/core";
-import { paintMessage } from "./paint-message";
+import type { Lab, MatchOptions, Recipe } from "@/core";
+import type { PaintMessage } from "./paint-message";
 
-const lab = z.object({ L: z.number(), a: z.number(), b: z.number() });
-
-const options = z.object({
-  maxPaints: z.union([z.literal(1), z.literal(2), z.literal(3)]),
-  maxPigments: z.int().min(1),
-  valueWeight: z.number().positive(),
-  ways: z.int().min(1).max(12),
-});
-
-/** What the match worker is asked. A newer job, or `cancel`, ends the one before it. */
-export const matchRequest = z.discriminatedUnion("kind", [
-  z.object({
-    kind: z.literal("match"), job: z.int(), paperId: z.string(), paints: z.array(paintMessage), options,
-    targets: z.array(z.object({ id: z.string(), lab })).max(100),
-  }),
-  z.object({ kind: z.literal("cancel") }),
-]);
-export type MatchRequest = z.infer<typeof matchRequest>;
+/** What the match worker is asked. Jobs are worked on side by side, target by target, until they are done or cancelled. */
+export type MatchRequest =
+  | {
+      readonly kind: "match"; readonly job: number; readonly paperId: string; readonly paints: readonly PaintMessage[]; readonly options: MatchOptions;
+      readonly targets: readonly { readonly id: string; readonly lab: Lab }[];
+    }
+  | { readonly kind: "cancel"; readonly job: number };
 
 /** What it answers: each target as it is done, then the end. */
 export type MatchReply =

@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { matchOver, paperById, prepareMatch } from "@/core";
-import { matchRequest, type MatchReply, type MatchRequest } from "./match-messages";
+import type { MatchReply, MatchRequest } from "./match-messages";
 import { modelOf } from "./paint-message";
 
 type MatchJob = Extract<MatchRequest, { kind: "match" }>;
@@ -22,34 +22,34 @@ function tableFor({ paints, paperId, options }: MatchJob): Table {
   return table;
 }
 
-let current = 0;
+/** Jobs that have not been finished or cancelled. */
+const live = new Set<number>();
 const reply = (message: MatchReply): void => self.postMessage(message);
-/** Lets waiting messages in, so that a newer job or a cancel is heard between two targets. */
+/** Lets waiting messages in, so that other jobs and a cancel are heard between two targets. */
 const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 async function run(job: MatchJob): Promise<void> {
   const start = performance.now();
+  await breathe();
+  if (!live.has(job.job)) return;
   const table = tableFor(job);
   for (const [i, target] of job.targets.entries()) {
     await breathe();
-    if (current !== job.job) return;
+    if (!live.has(job.job)) return;
     const recipes = matchOver(target.lab, table, job.options);
     reply({ kind: "found", job: job.job, id: target.id, recipes, done: i + 1, of: job.targets.length });
   }
   reply({ kind: "finished", job: job.job, milliseconds: performance.now() - start });
 }
 
-self.onmessage = ({ data }: MessageEvent<unknown>) => {
-  const request = matchRequest.safeParse(data);
-  if (!request.success) {
-    reply({ kind: "failed", job: current, message: `The mixes could not be asked for: ${request.error.issues[0]?.message}` });
+self.onmessage = ({ data }: MessageEvent<MatchRequest>) => {
+  if (data.kind === "cancel") {
+    live.delete(data.job);
     return;
   }
-  if (request.data.kind === "cancel") {
-    current = -1;
-    return;
-  }
-  const job = request.data;
-  current = job.job;
-  run(job).catch((error: unknown) => reply({ kind: "failed", job: job.job, message: error instanceof Error ? error.message : String(error) }));
+  const job = data;
+  live.add(job.job);
+  run(job)
+    .catch((error: unknown) => reply({ kind: "failed", job: job.job, message: error instanceof Error ? error.message : String(error) }))
+    .finally(() => live.delete(job.job));
 };

@@ -1,36 +1,36 @@
-import { z } from "zod";
 import type { Lab, PaletteWorth, Saving, ServedTarget, SizeChoice, StartingPoint, Wished } from "@/core";
-import { paintMessage } from "./paint-message";
+import type { Answered } from "./answering";
+import type { PaintMessage } from "./paint-message";
 
 /** Most paints that a palette is chosen from: all mixes of three of more take too long. */
 export const MOST_CHOSEN_FROM = 80;
 
-const lab = z.object({ L: z.number(), a: z.number(), b: z.number() });
-const index = z.int().gte(0).lt(250);
-const palette = z.array(index).max(140);
-
 /** What is weighed: paints, areas, and how a mix is judged. Everything else is asked of it. */
-const opening = z.object({
-  paperId: z.string(), valueWeight: z.number().positive(), freeHue: z.boolean(), maxPigments: z.int().min(1), maxPaints: z.union([z.literal(2), z.literal(3)]),
-  paints: z.array(paintMessage.extend({ strongest: z.number().positive().lte(1) })).min(1).max(140),
-  targets: z.array(z.object({ lab, weight: z.number().positive() })).min(1).max(60),
-});
-export type Opening = z.infer<typeof opening>;
+export interface Opening {
+  readonly paperId: string;
+  readonly valueWeight: number;
+  readonly freeHue: boolean;
+  readonly maxPigments: number;
+  readonly maxPaints: 2 | 3;
+  readonly paints: readonly (PaintMessage & { readonly strongest: number })[];
+  readonly targets: readonly { readonly lab: Lab; readonly weight: number }[];
+}
+
+/** Paints by their place in what was opened. */
+type Palette = readonly number[];
 
 /** What the palette worker is asked; `open` comes first, and again whenever what is weighed has changed. */
-export const paletteRequest = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("open"), job: z.int(), opening }),
-  z.object({
-    kind: z.literal("choose"), job: z.int(), sizes: z.array(z.int().gte(1).lte(12)).min(1), must: palette, never: z.array(index),
-    kinds: z.array(z.object({ paints: z.array(index), least: z.int().gte(0), most: z.int().gte(0) })),
-    darkest: z.number().nullable(), within: z.array(z.object({ target: z.int().gte(0), most: z.number().positive() })),
-  }),
-  z.object({ kind: z.literal("serve"), job: z.int(), palettes: z.array(palette).max(400) }),
-  z.object({ kind: z.literal("weigh"), job: z.int(), palette, convenience: z.array(index) }),
-  z.object({ kind: z.literal("wish"), job: z.int(), atHand: z.array(index), targets: z.array(z.int().gte(0)), errors: z.array(z.number()) }),
-  z.object({ kind: z.literal("start"), job: z.int(), among: z.array(index) }),
-]);
-export type PaletteRequest = z.infer<typeof paletteRequest>;
+export type PaletteRequest =
+  | { readonly kind: "open"; readonly job: number; readonly opening: Opening }
+  | {
+      readonly kind: "choose"; readonly job: number; readonly sizes: readonly number[]; readonly must: Palette; readonly never: Palette;
+      readonly kinds: readonly { readonly paints: Palette; readonly least: number; readonly most: number }[];
+      readonly darkest: number | null; readonly within: readonly { readonly target: number; readonly most: number }[];
+    }
+  | { readonly kind: "serve"; readonly job: number; readonly palettes: readonly Palette[] }
+  | { readonly kind: "weigh"; readonly job: number; readonly palette: Palette; readonly convenience: Palette }
+  | { readonly kind: "wish"; readonly job: number; readonly atHand: Palette; readonly targets: readonly number[]; readonly errors: readonly number[] }
+  | { readonly kind: "start"; readonly job: number; readonly among: Palette };
 export type PaletteQuestion = PaletteRequest["kind"];
 
 /** A palette and how it serves each target. */
@@ -56,5 +56,4 @@ export interface PaletteAnswers {
 export type PaletteReply =
   | { readonly kind: "progress"; readonly job: number; readonly words: string; readonly share: number }
   | { readonly kind: "size"; readonly job: number; readonly choice: FoundSize }
-  | { readonly kind: "answered"; readonly job: number; readonly milliseconds: number; readonly answer: PaletteAnswers[PaletteQuestion] }
-  | { readonly kind: "failed"; readonly job: number; readonly message: string };
+  | Answered<PaletteAnswers[PaletteQuestion]>;

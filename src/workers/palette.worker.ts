@@ -3,9 +3,9 @@ import {
   choosePrepared, darkDemand, DEFAULT_MATCH, mixCosts, paperById, prepareChoice, prepareMatch, savedMixing, servedBy, startingPoints, traitsOf, wishFor, withinDemand, worthOf,
   type MixCosts, type MixMetric, type Paper, type PreparedChoice,
 } from "@/core";
-import { jobOf } from "./job-of";
+import { answerWith } from "./answering";
 import { modelOf } from "./paint-message";
-import { paletteRequest, type FoundSize, type Opening, type PaletteAnswers, type PaletteQuestion, type PaletteReply, type PaletteRequest, type ServedPalette } from "./palette-messages";
+import type { FoundSize, Opening, PaletteAnswers, PaletteQuestion, PaletteReply, PaletteRequest, ServedPalette } from "./palette-messages";
 
 const reply = (message: PaletteReply): void => self.postMessage(message);
 
@@ -80,18 +80,4 @@ function answer(request: PaletteRequest): PaletteAnswers[PaletteQuestion] {
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<unknown>) => {
-  const request = paletteRequest.safeParse(data);
-  const job = jobOf(data);
-  if (!request.success) {
-    reply({ kind: "failed", job, message: `The palette could not be asked for: ${request.error.issues[0]?.message}` });
-    return;
-  }
-  const start = performance.now();
-  try {
-    const found = answer(request.data);
-    reply({ kind: "answered", job, milliseconds: performance.now() - start, answer: found });
-  } catch (error) {
-    reply({ kind: "failed", job, message: error instanceof Error ? error.message : String(error) });
-  }
-};
+answerWith(answer);

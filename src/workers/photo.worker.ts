@@ -3,7 +3,8 @@ import {
   areaImageOf, BLOCKED_BYTE, BURNT_BYTE, cutTree, featuresOf, fillPolygon, frameMask, MAX_LABEL, measureAreas, mergeTree, snapToEdges, splitArea,
   stepShares, superpixels, type AreaImage, type LabelMap, type MergeTree, type PixelArray, type Superpixels, type WhiteMatrix,
 } from "@/core";
-import { photoRequest, type Look, type PhotoAnswers, type PhotoQuestion, type PhotoReply } from "./photo-messages";
+import { answerWith } from "./answering";
+import type { Look, PhotoAnswers, PhotoQuestion, PhotoRequest } from "./photo-messages";
 
 let photo: PixelArray | null = null;
 
@@ -75,7 +76,11 @@ function lost({ data, width, height }: PixelArray, mask: Uint8Array, image: Area
   return { burnt: burnt / Math.max(1, all), blocked: blocked / Math.max(1, all) };
 }
 
-function answer(question: PhotoQuestion): PhotoAnswers[keyof PhotoAnswers] {
+function answer(question: PhotoRequest): PhotoAnswers[keyof PhotoAnswers] {
+  if (question.kind === "open") {
+    photo = question;
+    return { opened: true };
+  }
   if (question.kind === "propose") return propose(question);
   const ready = prepared(question.look);
   const { image, mask } = ready;
@@ -95,23 +100,4 @@ function answer(question: PhotoQuestion): PhotoAnswers[keyof PhotoAnswers] {
   }
 }
 
-const reply = (message: PhotoReply): void => self.postMessage(message);
-
-self.onmessage = ({ data }: MessageEvent<unknown>) => {
-  const request = photoRequest.safeParse(data);
-  if (!request.success) {
-    const job = typeof data === "object" && data !== null && "job" in data && typeof data.job === "number" ? data.job : -1;
-    reply({ kind: "failed", job, message: `The photo could not be asked: ${request.error.issues[0]?.message}` });
-    return;
-  }
-  const question = request.data;
-  if (question.kind === "open") {
-    photo = question;
-    return;
-  }
-  try {
-    reply({ kind: "answered", job: question.job, answer: answer(question) });
-  } catch (error) {
-    reply({ kind: "failed", job: question.job, message: error instanceof Error ? error.message : String(error) });
-  }
-};
+answerWith(answer);

@@ -13,7 +13,7 @@ beforeEach(async () => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-test("the reach worker answers with slices, cubes and rings, and refuses the rest with words", () => {
+test("the reach worker answers with slices, cubes and rings, and tells what it can't compute", () => {
   worker.onmessage?.({ data: { kind: "slice", job: 1, laid, L: 55 } });
   worker.onmessage?.({ data: { kind: "cube", job: 2, laid, valueWeight: 1.5, wish: { way: "follow" }, curve: [0, 2.5, 5, 7.5, 10] } });
   worker.onmessage?.({ data: { kind: "ring", job: 3, laid, sidePx: 40, seed: 1 } });
@@ -22,7 +22,7 @@ test("the reach worker answers with slices, cubes and rings, and refuses the res
   expect(slice).toMatchObject({ slice: { L: 55 }, darkestL: expect.any(Number) });
   expect(cube && "cube" in cube && cube.cube.rgba.length).toBe(4 * 17 ** 3);
   expect(ring && "pixels" in ring && ring.pixels.length).toBe(4 * 40 * 40);
-  worker.onmessage?.({ data: { kind: "slice", job: 4, laid: { ...laid, paints: [] }, L: 55 } });
-  worker.onmessage?.({ data: "nothing" });
-  expect(replies.slice(3)).toEqual([{ kind: "failed", job: 4, message: expect.stringContaining("could not be asked") }, { kind: "failed", job: -1, message: expect.any(String) }]);
+  const unknown = { ...laid.paints[0], pigments: [{ pigmentId: "PX1", share: 1 }] };
+  worker.onmessage?.({ data: { kind: "slice", job: 4, laid: { ...laid, paints: [unknown] }, L: 55 } });
+  expect(replies[3]).toEqual({ kind: "failed", job: 4, message: expect.stringContaining("PX1") });
 });

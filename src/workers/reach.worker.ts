@@ -1,10 +1,8 @@
 /// <reference lib="webworker" />
 import { darkestOf, latticeOf, paperById, reachCube, ringPixels, sliceAt, targetColour, type Lattice, type PaintModel } from "@/core";
-import { jobOf } from "./job-of";
+import { answerWith } from "./answering";
 import { modelOf } from "./paint-message";
-import { reachRequest, type Laid, type ReachAnswers, type ReachQuestion, type ReachReply, type ReachRequest } from "./reach-messages";
-
-const reply = (message: ReachReply): void => self.postMessage(message);
+import type { Laid, ReachAnswers, ReachQuestion, ReachRequest } from "./reach-messages";
 
 /** The lattice asked for last: slices and repaintings of one palette follow each other. */
 let kept: { readonly key: string; readonly lattice: Lattice } | null = null;
@@ -26,17 +24,4 @@ function answer(request: ReachRequest): ReachAnswers[ReachQuestion] {
   return { cube: reachCube(lattice, (lab) => targetColour(lab, request.wish, request.curve, paper), request.valueWeight) };
 }
 
-self.onmessage = ({ data }: MessageEvent<unknown>) => {
-  const request = reachRequest.safeParse(data);
-  if (!request.success) {
-    reply({ kind: "failed", job: jobOf(data), message: `The reach could not be asked for: ${request.error.issues[0]?.message}` });
-    return;
-  }
-  const start = performance.now();
-  try {
-    const found = answer(request.data);
-    reply({ kind: "answered", job: request.data.job, milliseconds: performance.now() - start, answer: found });
-  } catch (error) {
-    reply({ kind: "failed", job: request.data.job, message: error instanceof Error ? error.message : String(error) });
-  }
-};
+answerWith(answer);

@@ -2,7 +2,7 @@ import { bradford } from "../photo/white";
 import { WEIGHTS_D50, WHITE_D65 } from "../spectrum/cie-tables";
 import type { Reflectance } from "../spectrum/bands";
 import type { Lab } from "../spectrum/colour";
-import { labF, labOfXyz } from "../spectrum/lab";
+import { labF, labFInverse, labOfXyz } from "../spectrum/lab";
 import { resample } from "../spectrum/resample";
 
 /** One colour of a file of measurements. */
@@ -31,9 +31,8 @@ const TO_D65 = bradford(WHITE_D50, D65);
 const TO_D50 = bradford(D65, WHITE_D50);
 
 const xyzUnder = ({ L, a, b }: Lab, white: { X: number; Y: number; Z: number }) => {
-  const back = (f: number): number => (f ** 3 > 216 / 24389 ? f ** 3 : (116 * f - 16) / (24389 / 27));
   const fy = (L + 16) / 116;
-  return { X: white.X * back(fy + a / 500), Y: back(fy), Z: white.Z * back(fy - b / 200) };
+  return { X: white.X * labFInverse(fy + a / 500), Y: labFInverse(fy), Z: white.Z * labFInverse(fy - b / 200) };
 };
 
 const apply = (m: readonly number[], { X, Y, Z }: { X: number; Y: number; Z: number }) => ({

@@ -1,12 +1,11 @@
-import { luminanceOfValue } from "../spectrum/munsell-value";
-import { labF } from "../spectrum/lab";
+import { lightnessOfValue } from "../spectrum/munsell-value";
 import type { ReachTable } from "../mix/reach-table";
 import { OUT_OF_REACH } from "./choice/ranking";
 import { UNSEEN, type MixCosts } from "./mix-costs";
 
 /** The demand that a palette can go as dark as a Munsell value: combinations whose darkest mix does. */
 export function darkDemand({ combinations, firstPoint, L }: ReachTable, value: number): Float64Array {
-  const wanted = 116 * labF(luminanceOfValue(value)) - 16;
+  const wanted = lightnessOfValue(value);
   return Float64Array.from(combinations, (_, c) => {
     let darkest = 100;
     for (let p = firstPoint[c]; p < firstPoint[c + 1]; p++) darkest = Math.min(darkest, L[p]);

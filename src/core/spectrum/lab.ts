@@ -9,10 +9,14 @@ export function labF(t: number): number {
   return t > EPSILON ? Math.cbrt(t) : (KAPPA * t + 16) / 116;
 }
 
-function labFInverse(f: number): number {
+/** The way back from {@link labF}. */
+export function labFInverse(f: number): number {
   const cube = f * f * f;
   return cube > EPSILON ? cube : (116 * f - 16) / KAPPA;
 }
+
+/** Lightness L* of a luminance relative to white, 0 to 1 (CIE 15). */
+export const lightnessOfLuminance = (Y: number): number => 116 * labF(Y) - 16;
 
 /** CIELAB of tristimulus values, relative to D65. */
 export function labOfXyz({ X, Y, Z }: Xyz): Lab {

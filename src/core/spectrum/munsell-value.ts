@@ -1,3 +1,5 @@
+import { lightnessOfLuminance } from "./lab";
+
 /**
  * Luminous reflectance Y (0 to 1) of a Munsell value V (0 to 10): the quintic of ASTM D1535-08,
  * which is the OSA polynomial of 1943 taken from magnesium oxide to the perfect diffuser.
@@ -5,6 +7,9 @@
 export function luminanceOfValue(V: number): number {
   return (V * (1.1914 + V * (-0.22533 + V * (0.23352 + V * (-0.020484 + V * 0.00081939))))) / 100;
 }
+
+/** CIELAB lightness L* of a Munsell value, both relative to the perfect diffuser. */
+export const lightnessOfValue = (V: number): number => lightnessOfLuminance(luminanceOfValue(V));
 
 /**
  * Munsell value (0 to 10) of a luminous reflectance Y (0 to 1), by inverting the quintic of

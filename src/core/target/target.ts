@@ -1,6 +1,6 @@
 import { WHITE_D65 } from "../spectrum/cie-tables";
 import type { Lab } from "../spectrum/colour";
-import { labF, labOfXyz, lchOfLab, xyzOfLab } from "../spectrum/lab";
+import { labOfXyz, lightnessOfLuminance, lchOfLab, xyzOfLab } from "../spectrum/lab";
 import { luminanceOfValue, valueOfLuminance } from "../spectrum/munsell-value";
 import { linearSrgbOfOklab, oklabOfLinearSrgb } from "../spectrum/oklab";
 import { linearSrgbOfXyz, xyzOfLinearSrgb } from "../spectrum/srgb";
@@ -31,7 +31,6 @@ export function wished(lab: Lab, wish: Wish): Lab {
 }
 
 /** CIE lightness of a luminance. */
-const lightnessOf = (Y: number): number => 116 * labF(Y) - 16;
 
 /**
  * The colour to paint for a photo's colour: wished, its value brought to the medium by a curve,
@@ -43,6 +42,6 @@ export function targetColour(lab: Lab, wish: Wish, curve: CurveValues, paper: Pa
   const value = valueOfLuminance(xyzOfLab(want).Y);
   const Y = luminanceOfValue(paintedValue(value, curve));
   const white = xyzOfReflectance(paper.reflectance);
-  const relative = xyzOfLab({ L: lightnessOf(Math.min(1, Y / white.Y)), a: want.a, b: want.b });
+  const relative = xyzOfLab({ L: lightnessOfLuminance(Math.min(1, Y / white.Y)), a: want.a, b: want.b });
   return labOfXyz({ X: (relative.X * white.X) / WHITE_D65[0], Y: relative.Y * white.Y, Z: (relative.Z * white.Z) / WHITE_D65[2] });
 }

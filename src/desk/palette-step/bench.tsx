@@ -6,6 +6,7 @@ import { MIXABLE } from "@/model/paintbox";
 import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
 import { messageOf } from "@/workers/paint-message";
 import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
+import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
@@ -39,6 +40,8 @@ export interface PaletteBench {
   readonly sizes: readonly FoundSize[];
   /** Rises whenever something else is weighed; 0 until there is anything to ask. */
   readonly opened: number;
+  /** True while the worker weighs just what is shown: indices mean the same to both. */
+  readonly ready: boolean;
   /** Names of the areas that the answers are about, in their order. */
   readonly areaNames: readonly string[];
   readonly ask: PaletteWorker["ask"];
@@ -119,6 +122,8 @@ interface Found {
   readonly share: number;
   readonly sizes: readonly FoundSize[];
   readonly opened: number;
+  /** What the worker was opened with. */
+  readonly openedFor: string;
 }
 
 /** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
@@ -127,7 +132,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const step = useDesk((s) => s.step);
   const [wanted, setWanted] = useState(false);
   if (step === "palette" && !wanted) setWanted(true);
-  const [found, setFound] = useState<Found>({ state: "working", words: "", share: 0, sizes: [], opened: 0 });
+  const [found, setFound] = useState<Found>({ state: "working", words: "", share: 0, sizes: [], opened: 0, openedFor: "" });
   const [attempt, setAttempt] = useState(0);
   const worker = useRef<PaletteWorker | null>(null);
   const openedWith = useRef("");
@@ -160,7 +165,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
           openedWith.current = "";
           await own.ask("open", { opening: question });
           openedWith.current = openingKey;
-          if (!stale) setFound((now) => ({ ...now, opened: now.opened + 1 }));
+          if (!stale) setFound((now) => ({ ...now, opened: now.opened + 1, openedFor: openingKey }));
         }
         if (stale) return;
         const { sizes } = await own.ask("choose", JSON.parse(choiceKey) as Choice);
@@ -170,7 +175,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
       run().catch((error: unknown) => {
         openedWith.current = "";
         if (stale) return;
-        if (error instanceof WorkerStopped) setFound((now) => ({ ...now, state: "stopped", words: "Stopped. What is shown was found before.", opened: 0 }));
+        if (error instanceof WorkerStopped) setFound((now) => ({ ...now, state: "stopped", words: "Stopped. What is shown was found before.", opened: 0, openedFor: "" }));
         else setFound((now) => ({ ...now, state: "failed", words: error instanceof Error ? error.message : String(error) }));
       });
     }, SETTLE_MS);
@@ -189,23 +194,33 @@ export function BenchProvider({ children }: { children: ReactNode }) {
     const at = paints.findIndex((paint) => paint.id === id);
     return at < 0 ? [] : [at];
   }), [paints]);
-  return <BenchContext.Provider value={{ ...weighed, ...found, ask, stop, again, idsOf, indicesOf }}>{children}</BenchContext.Provider>;
+  return <BenchContext.Provider value={{ ...weighed, ...found, ready: found.openedFor === openingKey && found.opened > 0, ask, stop, again, idsOf, indicesOf }}>{children}</BenchContext.Provider>;
 }
 
-/** How palettes serve the areas: asked anew whenever they or what is weighed change; null until it is known. */
-export function useServed(palettes: readonly (readonly string[])[]): readonly ServedPalette[] | null {
-  const { opened, ask, indicesOf, paints } = useBench();
-  const [answer, setAnswer] = useState<{ readonly key: string; readonly palettes: readonly ServedPalette[] } | null>(null);
-  const key = JSON.stringify([opened, paints.length, palettes]);
+const keyOf = (ids: readonly string[]): string => ids.join(" ");
+
+/**
+ * How palettes serve the areas, each in its place: asked anew whenever they or what is weighed
+ * change. Null where it is not known yet; an answer stands only beside the very palette that it was
+ * given for, so that a swapped paint never shows the numbers of the one before.
+ */
+export function useServed(palettes: readonly (readonly string[])[]): readonly (ServedPalette | null)[] {
+  const { opened, ready, ask, indicesOf, areaNames } = useBench();
+  const [answers, setAnswers] = useState<ReadonlyMap<string, ServedPalette>>(new Map());
+  const key = JSON.stringify([ready ? opened : 0, palettes]);
   useEffect(() => {
-    const [now, , asked] = JSON.parse(key) as [number, number, string[][]];
+    const [now, asked] = JSON.parse(key) as [number, string[][]];
     if (now === 0) return;
     let stale = false;
-    ask("serve", { palettes: asked.map((ids) => [...indicesOf(ids)]) }).then(({ palettes: found }) => !stale && setAnswer({ key, palettes: found }), () => {});
+    ask("serve", { palettes: asked.map((ids) => [...indicesOf(ids)]) })
+      .then(({ palettes: found }) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))), troubleWith("The palettes could not be weighed"));
     return () => {
       stale = true;
     };
   }, [key, ask, indicesOf]);
-  // While the answer to a change is on its way the one before stays, so that nothing flickers.
-  return answer && answer.palettes.length === palettes.length ? answer.palettes : null;
+  // While something else is being weighed the same palette's answer stays, so that nothing flickers.
+  return palettes.map((ids) => {
+    const served = answers.get(keyOf(ids));
+    return served && (served.served.length === areaNames.length || ids.length === 0) ? served : null;
+  });
 }

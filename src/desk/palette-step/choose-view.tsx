@@ -83,7 +83,7 @@ export function ChooseView() {
   const rules = useDesk((s) => s.document.rules);
   const approach = useDesk((s) => s.document.approach);
   const changeRules = useDesk((s) => s.changeRules);
-  const { busy, layOut } = useLayOut();
+  const { busy, layOut, fault } = useLayOut();
   const [size, setSize] = useState<number | null>(null);
   const { sizes, state, paints, choosable, areaNames } = bench;
   const range = SIZE_RANGE[approach.size];
@@ -137,6 +137,7 @@ export function ChooseView() {
           )}
         </div>
       )}
+      {fault && <p role="alert" className="text-error">{fault}</p>}
       <Classics busy={busy} onLayOut={layOut} />
     </div>
   );

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from "react";
 import type { StartingPoint, Structure } from "@/core";
+import { troubleWith } from "@/ui/trouble";
 import { Strip } from "@/ui/strip";
 import { usePaper } from "../paints";
 import { useBench, useServed } from "./bench";
@@ -21,16 +22,16 @@ const NONE: readonly (readonly string[])[] = [];
 
 /** Classic structures filled from one's own paints, and what each can and can't do here. */
 export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: readonly string[]) => void }) {
-  const { opened, ask, choosable, paints, idsOf, areaNames } = useBench();
+  const { opened, ready, ask, choosable, paints, idsOf, areaNames } = useBench();
   const paper = usePaper();
   const [open, setOpen] = useState(false);
   const [points, setPoints] = useState<readonly StartingPoint[]>([]);
-  const key = JSON.stringify([open, opened, choosable]);
+  const key = JSON.stringify([open, ready ? opened : 0, choosable]);
   useEffect(() => {
     const [isOpen, now, among] = JSON.parse(key) as [boolean, number, number[]];
     if (!isOpen || now === 0) return;
     let stale = false;
-    ask("start", { among }).then((found) => !stale && setPoints(found.points), () => {});
+    ask("start", { among }).then((found) => !stale && setPoints(found.points), troubleWith("The classic beginnings could not be found"));
     return () => {
       stale = true;
     };
@@ -44,7 +45,7 @@ export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: re
         <ul>
           {usable.map((point, i) => {
             const own = point.paints.map((p) => paints[p]);
-            const how = served?.[i];
+            const how = served[i];
             const can = how?.served.flatMap(({ error }, t) => (error < GOOD ? [areaNames[t]] : [])) ?? [];
             const cant = how?.served.map(({ error }, t) => ({ name: areaNames[t], error })).filter(({ error }) => error >= FAIR).sort((a, b) => b.error - a.error) ?? [];
             return (

@@ -30,10 +30,11 @@ function freeName(wanted: string, taken: readonly string[]): string {
 function Kept({ kept, own, shown, full, onShow }: { kept: KeptPalette; own: readonly KnownPaint[]; shown: boolean; full: boolean; onShow: () => void }) {
   const palettes = useDesk((s) => s.document.palettes);
   const setKept = useDesk((s) => s.setKept);
-  const { busy, layOut } = useLayOut();
+  const { busy, layOut, fault } = useLayOut();
   const names = palettes.map(({ name }) => name);
   const { nameKept, endTyping } = useDeskStore().getState();
   return (
+    <>
     <li className="flex items-center gap-1.5 border-t border-(--hairline) py-1">
       <input type="checkbox" className="checkbox checkbox-xs" aria-label={`Compare ${kept.name}`} checked={shown} disabled={!shown && full} onChange={onShow} />
       <TypedText
@@ -45,6 +46,8 @@ function Kept({ kept, own, shown, full, onShow }: { kept: KeptPalette; own: read
       <button type="button" className="btn btn-square btn-ghost btn-xs" disabled={palettes.length >= LIMITS.keptPalettes} aria-label={`Duplicate ${kept.name}`} title="Duplicate" onClick={() => setKept([...palettes, { ...kept, id: crypto.randomUUID(), name: freeName(kept.name, names) }])}><Copy size={13} /></button>
       <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Let ${kept.name} go`} title="Let it go (undo brings it back)" onClick={() => setKept(palettes.filter(({ id }) => id !== kept.id))}><Trash2 size={13} /></button>
     </li>
+    {fault && <li role="alert" className="text-error">{fault}</li>}
+    </>
   );
 }
 
@@ -72,7 +75,7 @@ export function CompareView() {
     setName("");
     if (columns.length < MOST_COMPARED) setChosen([...chosen, id]);
   };
-  const least = (t: number): number => Math.min(...(served ?? []).map((one) => one.served[t]?.error ?? Infinity));
+  const least = (t: number): number => Math.min(...served.map((one) => one?.served[t]?.error ?? Infinity));
   return (
     <div className="space-y-4">
       <form className="flex items-center gap-2" onSubmit={(event) => { event.preventDefault(); keep(); }}>
@@ -90,7 +93,7 @@ export function CompareView() {
         {palettes.map((kept) => <Kept key={kept.id} kept={kept} own={known(kept.paints)} shown={chosen.includes(kept.id)} full={columns.length >= MOST_COMPARED} onShow={() => toggle(kept.id)} />)}
       </ul>
       {palettes.length === 0 && <p className="label-line leading-snug">Keep a palette under a name, lay out another, and both stand here side by side.</p>}
-      {columns.length > 0 && served && opened > 0 && (
+      {columns.length > 0 && opened > 0 && served.some((one) => one !== null) && (
         <table className="w-full table-fixed text-[0.9rem]" aria-label="Palettes side by side">
           <thead>
             <tr className="align-bottom">
@@ -126,7 +129,7 @@ export function CompareView() {
             ))}
             <tr className="border-t border-(--hairline)">
               <th scope="row" className="py-1 text-left font-normal">off by, in all</th>
-              {columns.map((column, i) => <td key={column.id} className="px-1 font-semibold">{served[i]?.error.toFixed(1)}</td>)}
+              {columns.map((column, i) => <td key={column.id} className="px-1 font-semibold">{served[i]?.error.toFixed(1) ?? "…"}</td>)}
             </tr>
             <tr>
               <th scope="row" className="py-1 text-left font-normal">values</th>

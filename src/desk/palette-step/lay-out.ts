@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import type { Lab } from "@/core";
 import type { StoredRecipe } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { useMatcher, useMatchOptions } from "../matcher";
@@ -8,8 +9,15 @@ import { usePaints, usePaper } from "../paints";
 import { useWantedColours, withHueOf } from "../targets";
 import { useBench } from "./bench";
 
-/** Lays a palette in the tray and mixes every area from it, as one step that can be undone. */
-export function useLayOut(): { readonly busy: boolean; readonly layOut: (ids: readonly string[]) => void } {
+/** Laying a palette out: under way, why the last one was not, and how to begin. */
+export interface LayingOut {
+  readonly busy: boolean;
+  readonly fault: string | null;
+  readonly layOut: (ids: readonly string[]) => void;
+}
+
+/** Lays a palette in the tray and mixes every area from it, as one step that can be undone; if the mixing fails, nothing is changed. */
+export function useLayOut(): LayingOut {
   const matcher = useMatcher();
   const options = useMatchOptions();
   const known = usePaints();
@@ -18,26 +26,36 @@ export function useLayOut(): { readonly busy: boolean; readonly layOut: (ids: re
   const hues = useDesk((s) => s.document.approach.hues);
   const put = useDesk((s) => s.layOut);
   const wanted = useWantedColours();
-  const { ask, indicesOf } = useBench();
+  const { ask, ready, indicesOf } = useBench();
   const [busy, setBusy] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
 
-  const layOut = (ids: readonly string[]): void => {
-    setBusy(true);
+  const mixFor = (ids: readonly string[], targets: readonly Lab[]): void => {
     const found = new Map<string, StoredRecipe>();
-    const end = (): void => {
-      setBusy(false);
-      put(ids, found);
-    };
-    const mixFor = (targets: typeof wanted): void => matcher.ask(
+    matcher.ask(
       { targets: areas.map(({ id }, i) => ({ id, lab: targets[i] })), paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options: { ...options, ways: 1 } },
-      { found: (id, [best]) => best && found.set(id, { parts: [...best.parts], waterParts: best.waterParts }), finished: end, failed: end },
-    );
-    if (hues !== "free") return mixFor(wanted);
-    // With hues free each area takes the hue that the palette serves it best with.
-    ask("serve", { palettes: [[...indicesOf(ids)]] }).then(
-      ({ palettes: [{ served }] }) => mixFor(wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target))),
-      () => mixFor(wanted),
+      {
+        found: (id, [best]) => best && found.set(id, { parts: [...best.parts], waterParts: best.waterParts }),
+        finished: () => {
+          setBusy(false);
+          put(ids, found);
+        },
+        failed: (message) => {
+          setBusy(false);
+          setFault(`The palette was not laid out, since its mixes could not be found: ${message}`);
+        },
+      },
     );
   };
-  return { busy, layOut };
+  const layOut = (ids: readonly string[]): void => {
+    setBusy(true);
+    setFault(null);
+    if (hues !== "free" || !ready) return mixFor(ids, wanted);
+    // With hues free each area takes the hue that the palette serves it best with; failing that, its own.
+    ask("serve", { palettes: [[...indicesOf(ids)]] }).then(
+      ({ palettes: [{ served }] }) => mixFor(ids, wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target))),
+      () => mixFor(ids, wanted),
+    );
+  };
+  return { busy, fault, layOut };
 }

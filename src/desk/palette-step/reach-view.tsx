@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { describeColour, luminanceOfValue, PLANE_HALF, screenColourOfLab, valueOfLuminance, withinSlice, xyzOfLab, labOfXyz, type Lab, type ReachSlice, type SlicePoint } from "@/core";
+import { describeColour, lightnessOfValue, PLANE_HALF, screenColourOfLab, valueOfLuminance, withinSlice, xyzOfLab, type Lab, type ReachSlice, type SlicePoint } from "@/core";
 import { useDesk } from "../desk-store";
 import { usePaints, type KnownPaint } from "../paints";
 import { spreadTicks } from "../photo/value-rail";
@@ -15,7 +15,6 @@ const CLOSE_CHROMA = 70;
 /** Targets within this much of the value looked at lie on the plane; others are drawn faint. Munsell value. */
 const NEAR_VALUE = 0.6;
 
-const lightnessOf = (value: number): number => labOfXyz({ X: 0, Y: luminanceOfValue(value), Z: 0 }).L;
 const valueOf = (lab: Lab): number => valueOfLuminance(xyzOfLab(lab).Y);
 const x = (a: number): number => a + PLANE_HALF;
 const y = (b: number): number => PLANE_HALF - b;
@@ -102,13 +101,13 @@ export function ReachView() {
   const wanted = useWantedColours();
   const laid = useLaid();
   const [value, setValue] = useState(() => (wanted[0] ? Math.round(valueOf(wanted[0]) * 10) / 10 : 5));
-  const { answer, fault } = useReach("slice", laid && { laid, L: lightnessOf(value) });
+  const { answer, fault } = useReach("slice", laid && { laid, L: lightnessOfValue(value) });
   const served = useServed([lookedAt]);
   if (!laid) return <p>The tray is empty: there is nothing to reach with yet.</p>;
   if (fault) return <p role="alert" className="text-error">{fault}</p>;
   if (!answer) return <p role="status" className="quiet">Mixing the whole reach …</p>;
   const { slice, darkestL } = answer;
-  const errors = served?.[0].served.map(({ error }) => error) ?? [];
+  const errors = served[0]?.served.map(({ error }) => error) ?? [];
   const missed = areas.filter((_, i) => (errors[i] ?? 0) >= FAIR).map(({ name }) => name);
   const darkest = valueOf({ L: darkestL, a: 0, b: 0 });
   return (

@@ -21,7 +21,7 @@ const paletteWith = (palette: readonly string[], paintId: string, well: string):
 interface CandidateProps {
   readonly paint: KnownPaint;
   readonly now: ServedPalette;
-  readonly then: ServedPalette;
+  readonly then: ServedPalette | null;
   readonly palette: readonly string[];
   readonly onPut: () => void;
 }
@@ -31,8 +31,8 @@ function Candidate({ paint, now, then, palette, onPut }: CandidateProps) {
   const paper = usePaper();
   const tryPalette = useDesk((s) => s.tryPalette);
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `candidate ${paint.id}`, data: { paintId: paint.id } });
-  const by = now.error - then.error;
-  const spoken = `${paint.name}: off by ${then.error.toFixed(1)}, ${Math.abs(by) < 0.05 ? "as before" : by > 0 ? `${by.toFixed(1)} better` : `${(-by).toFixed(1)} worse`}`;
+  const by = then ? now.error - then.error : 0;
+  const spoken = `${paint.name}: ${then ? `off by ${then.error.toFixed(1)}, ${Math.abs(by) < 0.05 ? "as before" : by > 0 ? `${by.toFixed(1)} better` : `${(-by).toFixed(1)} worse`}` : "being weighed"}`;
   return (
     <li ref={setNodeRef} className={`flex items-center gap-1 border-b border-(--hairline) ${isDragging ? "relative z-30 bg-base-100 opacity-90" : ""}`} style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}>
       <span {...listeners} data-grip={paint.name} aria-hidden title="Drag it to a well" className="cursor-grab touch-none py-2 quiet"><GripVertical size={14} /></span>
@@ -43,8 +43,8 @@ function Candidate({ paint, now, then, palette, onPut }: CandidateProps) {
         <Strip mix={[{ paint: paint.model, parts: 1 }]} paper={paper} width={76} height={16} label={paint.name} />
         <span className="name-face min-w-0 flex-1 truncate text-[0.98rem]">{paint.name}</span>
         <span className="flex w-24 items-center justify-end gap-1 text-[0.9rem]">
-          {then.error.toFixed(1)}
-          <span className={`inline-flex w-14 items-center ${Math.abs(by) < 0.05 ? "quiet" : "font-semibold"}`}>{Math.abs(by) < 0.05 ? "as before" : <>{by > 0 ? <ArrowDown size={13} /> : <ArrowUp size={13} />}{Math.abs(by).toFixed(1)}</>}</span>
+          {then ? then.error.toFixed(1) : "…"}
+          <span className={`inline-flex w-14 items-center ${Math.abs(by) < 0.05 ? "quiet" : "font-semibold"}`}>{!then ? "" : Math.abs(by) < 0.05 ? "as before" : <>{by > 0 ? <ArrowDown size={13} /> : <ArrowUp size={13} />}{Math.abs(by).toFixed(1)}</>}</span>
         </span>
       </button>
     </li>
@@ -57,7 +57,7 @@ export function TryView() {
   const palette = useDesk((s) => s.document.palette);
   const tried = useDesk((s) => s.tried);
   const { addToPalette, putInWell, tryPalette } = useDesk((s) => s);
-  const { busy, layOut } = useLayOut();
+  const { busy, layOut, fault } = useLayOut();
   const [chosenWell, setWell] = useState(NEW_WELL);
   const { paints, choosable, areaNames } = bench;
   const well = palette.includes(chosenWell) ? chosenWell : NEW_WELL;
@@ -65,9 +65,11 @@ export function TryView() {
   const candidates = choosable.map((p) => paints[p].id).filter((id) => !palette.includes(id));
   const served = useServed([palette, tried ?? palette, ...candidates.map((id) => paletteWith(palette, id, well))]);
   if (palette.length === 0) return <p className="leading-snug">The tray is empty. Choose a palette, or lay paints out yourself with the button at the right end of the tray.</p>;
-  if (!served || served.length < 2 + candidates.length) return <p role="status" className="quiet">Weighing the tray …</p>;
-  const [now, then, ...each] = served;
-  const order = [...each.keys()].sort((a, b) => each[a].error - each[b].error);
+  const [now, answered, ...each] = served;
+  if (!now) return <p role="status" className="quiet">Weighing the tray …</p>;
+  const then = answered ?? now;
+  const errorOf = (i: number): number => each[i]?.error ?? Infinity;
+  const order = [...each.keys()].sort((a, b) => (errorOf(a) === errorOf(b) ? a - b : errorOf(a) - errorOf(b)));
   const put = (id: string): void => {
     tryPalette(null);
     if (well === NEW_WELL) addToPalette(id);
@@ -102,10 +104,11 @@ export function TryView() {
           <h3 className="font-semibold">{tried ? "The areas, if so" : "The areas now"}</h3>
           <span className="label-line ml-auto">to paint | reached · off by</span>
         </div>
-        <p className="min-h-10 text-[0.9rem] leading-snug" role="status">{tried ? changeWords(changeOf(now, then, areaNames)) : "Every area by the best mix that the tray can make."}</p>
+        <p className="min-h-10 text-[0.9rem] leading-snug" role="status">{tried && answered ? changeWords(changeOf(now, then, areaNames)) : "Every area by the best mix that the tray can make."}</p>
         <AreaErrors before={now} after={then} />
       </section>
       <button type="button" className="btn btn-outline btn-sm" disabled={busy} onClick={() => layOut(palette)}>Mix every area anew from the tray</button>
+      {fault && <p role="alert" className="text-error">{fault}</p>}
     </div>
   );
 }

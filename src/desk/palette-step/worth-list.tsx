@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { describeColour, DOES_NOTHING, loadOfWater, pigmentById, valueRange, type Wished } from "@/core";
 import type { PaletteAnswers, ServedPalette } from "@/workers/palette-messages";
+import { tellTrouble, troubleWith } from "@/ui/trouble";
 import { Strip } from "@/ui/strip";
 import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
@@ -15,16 +16,16 @@ type Weighed = PaletteAnswers["weigh"];
 
 /** What a palette's paints are worth, and the mixing that convenience colours at hand would save. */
 function useWeighed(): Weighed | null {
-  const { opened, ask, indicesOf, paints, choosable } = useBench();
+  const { opened, ready, ask, indicesOf, paints, choosable } = useBench();
   const palette = useDesk((s) => s.document.palette);
   const [answer, setAnswer] = useState<Weighed | null>(null);
   const convenience = choosable.filter((p) => paints[p].pigments.length > 1);
-  const key = JSON.stringify([opened, indicesOf(palette), convenience]);
+  const key = JSON.stringify([ready ? opened : 0, indicesOf(palette), convenience]);
   useEffect(() => {
     const [now, own, mixed] = JSON.parse(key) as [number, number[], number[]];
     if (now === 0 || own.length === 0) return;
     let stale = false;
-    ask("weigh", { palette: own, convenience: mixed }).then((found) => !stale && setAnswer(found), () => {});
+    ask("weigh", { palette: own, convenience: mixed }).then((found) => !stale && setAnswer(found), troubleWith("The tray's paints could not be weighed"));
     return () => {
       stale = true;
     };
@@ -34,10 +35,11 @@ function useWeighed(): Weighed | null {
 
 /** For what the whole box doesn't reach: a pigment to wish for, or to let it go. Asked for when wanted, since it tries the handbook. */
 function useWishes(served: ServedPalette): { wishes: readonly (Wished & { target: number })[] | null; look: () => void; busy: boolean } {
-  const { ask, choosable } = useBench();
+  const { ask, ready, choosable } = useBench();
   const [found, setFound] = useState<{ of: ServedPalette; wishes: readonly (Wished & { target: number })[] } | null>(null);
   const [busy, setBusy] = useState(false);
   const look = (): void => {
+    if (!ready) return;
     setBusy(true);
     ask("serve", { palettes: [[...choosable]] })
       .then(async ({ palettes: [all] }) => {
@@ -45,7 +47,10 @@ function useWishes(served: ServedPalette): { wishes: readonly (Wished & { target
         const { wishes } = await ask("wish", { atHand: [...choosable], targets, errors: targets.map((t) => all.served[t].error) });
         setFound({ of: served, wishes: wishes.map((wish, i) => ({ ...wish, target: targets[i] })) });
       })
-      .catch(() => setFound(null))
+      .catch((error: unknown) => {
+        setFound(null);
+        tellTrouble("The handbook could not be tried", error);
+      })
       .finally(() => setBusy(false));
   };
   return { wishes: found?.wishes ?? null, look, busy };

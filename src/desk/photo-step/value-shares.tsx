@@ -1,14 +1,14 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { screenColourOfLab, stepValue, luminanceOfValue, type Lab } from "@/core";
+import { lightnessOfValue, screenColourOfLab, stepValue, type Lab } from "@/core";
 import type { PhotoAnswers } from "@/workers/photo-messages";
+import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { useLook, usePhoto } from "../photo-study";
 
 const greyOf = (value: number): string => {
-  const Y = luminanceOfValue(value);
-  const lab: Lab = { L: Y > 216 / 24389 ? 116 * Math.cbrt(Y) - 16 : (24389 / 27) * Y, a: 0, b: 0 };
+  const lab: Lab = { L: lightnessOfValue(value), a: 0, b: 0 };
   return screenColourOfLab(lab).hex;
 };
 
@@ -22,7 +22,7 @@ export function ValueShares() {
   const [found, setFound] = useState<PhotoAnswers["shares"] | null>(null);
   useEffect(() => {
     let stale = false;
-    study?.ask("shares", { look, steps }).then((shares) => !stale && setFound(shares), () => {});
+    study?.ask("shares", { look, steps }).then((shares) => !stale && setFound(shares), troubleWith("The values could not be counted"));
     return () => {
       stale = true;
     };

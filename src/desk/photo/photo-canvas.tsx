@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from "react";
 import { screenColourOfLab, type LabelMap, type WhiteMatrix } from "@/core";
+import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePhoto } from "../photo-study";
 import { useReachCube } from "../reach";
@@ -25,9 +26,9 @@ function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
     if (!wanted) return;
     let left = false;
     fetch(`/api/photos/${photoId}?copy=close`)
-      .then((response) => (response.ok ? response.blob() : Promise.reject(new Error("no close copy"))))
+      .then((response) => (response.ok ? response.blob() : response.json().then((body: { message?: string }) => Promise.reject(new Error(body.message)))))
       .then((blob) => createImageBitmap(blob, { colorSpaceConversion: "none" }))
-      .then((made) => !left && setBitmap(made), () => {});
+      .then((made) => !left && setBitmap(made), troubleWith("The sharper copy of the photo could not be shown"));
     return () => {
       left = true;
     };

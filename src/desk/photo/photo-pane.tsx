@@ -206,7 +206,7 @@ export function PhotoPane() {
         <div ref={box} className="relative flex h-full min-w-0 flex-1 items-center justify-center">
           {failed && (
             <p role="alert" className="max-w-sm rounded-box bg-base-100 p-4">
-              The photo could not be shown. Load the page again; if that doesn&apos;t help, its file is missing from the data folder.
+              The photo could not be shown. {failed} Then load the page again.
             </p>
           )}
           {!pixels && !failed && <p role="status" className="text-(--photo-ink)">Developing the photo …</p>}

@@ -14,16 +14,17 @@ export function TrayNews() {
   const palette = useDesk((s) => s.document.palette);
   const tried = useDesk((s) => s.tried);
   const step = useDesk((s) => s.step);
-  const { opened, areaNames } = useBench();
+  const { opened } = useBench();
   const [seen, setSeen] = useState<{ readonly now: readonly string[]; readonly before: readonly string[] | null }>({ now: palette, before: null });
   if (seen.now !== palette) setSeen({ now: palette, before: same(seen.now, palette) ? seen.before : seen.now });
   const from = tried ? palette : seen.before;
   const to = tried ?? palette;
   const served = useServed(from ? [from, to] : [palette]);
+  const known = served.flatMap((one) => one ?? []);
   if (step !== "palette" || palette.length === 0) return null;
   return (
     <p role="status" aria-label="What the change does" className="mb-1.5 h-6 truncate border-b border-(--hairline) pb-1.5 text-[0.93rem] leading-tight">
-      {served && opened > 0 && served.every((one) => one.served.length === areaNames.length) && <News from={from} to={to} served={served} tried={tried !== null} />}
+      {known.length === served.length && opened > 0 && <News from={from} to={to} served={known} tried={tried !== null} />}
     </p>
   );
 }

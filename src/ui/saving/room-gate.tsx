@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState, type ReactNode } from "react";
 import type { PaintingDocument } from "@/model/painting";
 import { Opening } from "../opening";
+import { tellTrouble, TroubleLine } from "../trouble";
 import { ConflictCard } from "./conflict-card";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { deliverLeftBehind, keepAsCopy, outbox, putInPlace, type LeftBehind } from "./left-behind";
@@ -76,7 +77,7 @@ export function RoomGate({ reading, revisions, own, children }: {
       setLeft(delivered.left.filter(({ unsent, gone: lost }) => unsent.url === own || (lost && own !== PAINTBOX_URL)));
       if (delivered.stored.some((url) => url in revisions)) router.refresh();
     };
-    enter().catch(() => {});
+    enter().catch((error: unknown) => tellTrouble("What closed windows left could not be looked for", error));
     return () => {
       gone = true;
     };
@@ -99,6 +100,7 @@ export function RoomGate({ reading, revisions, own, children }: {
   return (
     <>
       {children}
+      <TroubleLine />
       {left.length > 0 && <LeftCard key={left[0].unsent.writer} left={left[0]} onDone={done} />}
     </>
   );

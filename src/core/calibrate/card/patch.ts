@@ -1,4 +1,4 @@
-import { labOfXyz } from "../../spectrum/lab";
+import { labOfXyz, lightnessOfLuminance } from "../../spectrum/lab";
 import { linearSrgbOfLinearP3, linearP3OfXyz, xyzOfLinearP3 } from "../../spectrum/display-p3";
 import type { Reflectance } from "../../spectrum/bands";
 import type { Lab, Rgb } from "../../spectrum/colour";
@@ -32,8 +32,6 @@ const NOTHING = { least: -0.0015, most: 0.0012 } as const;
 const cutAt = (channel: number): boolean => channel > NOTHING.least && channel < NOTHING.most;
 const SPOT_MM = 0.6;
 
-const lightnessOf = (Y: number): number => 116 * Math.cbrt(Math.max(1e-6, Y)) - 16;
-
 /**
  * Colour of a painted place relative to the bare paper beside it: every pixel over the light
  * there, spots far from the middle left out, the mean of the rest, as it looks on this paper.
@@ -66,7 +64,7 @@ export function readPatch(pixels: BoxPixels, light: PaperLight, paper: Reflectan
   }
   const list = Array.from({ length: across * down }, (_, spot) => {
     const [n, r, g, b, ...cut] = sums.subarray(7 * spot, 7 * spot + 7);
-    return { n, linear: [r / n, g / n, b / n], cut, L: lightnessOf((0.23 * r + 0.69 * g + 0.08 * b) / n) };
+    return { n, linear: [r / n, g / n, b / n], cut, L: lightnessOfLuminance(Math.max(0, 0.23 * r + 0.69 * g + 0.08 * b) / n) };
   }).filter(({ n }) => n > 0);
   const middle = medianOf(list.map(({ L }) => L));
   const limit = CUT * Math.max(LEAST_L, robustDeviation(list.map(({ L }) => L), middle));
