@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { DEFAULT_MATCH, paintsInMix, type Lab, type MatchOptions, type Recipe } from "@/core";
+import { DEFAULT_MATCH, paintKey, paintsInMix, type Lab, type MatchOptions, type Recipe } from "@/core";
 import type { MatchReply, MatchRequest } from "@/workers/match-messages";
 import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
@@ -123,7 +123,7 @@ export function useWays(lab: Lab, paints: readonly KnownPaint[], paperId: string
   const matcher = useMatcher();
   const [answer, setAnswer] = useState<{ key: string; ways: WaysState } | null>(null);
   const options = useMatchOptions();
-  const key = JSON.stringify([lab, paperId, options, paints.map((paint) => paint.id)]);
+  const key = JSON.stringify([lab, paperId, options, paints.map(({ model }) => paintKey(model))]);
   const latest = useRef(paints);
   useEffect(() => {
     latest.current = paints;

@@ -1,4 +1,4 @@
-import { HANDBOOK, hueOrder, lchOfLab, PAPERS, paintModel, predict, type PaintModel, type Pigment } from "@/core";
+import { grainOf, HANDBOOK, hueOrder, lchOfLab, PAPERS, paintModel, predict, type PaintModel, type Pigment } from "@/core";
 
 /** A pigment of the handbook as a paint on its own. */
 export interface HandbookEntry {
@@ -21,7 +21,7 @@ export const ENTRIES: readonly HandbookEntry[] = HANDBOOK.map((pigment) => {
 export const PROPERTIES = [
   { id: "transparent", words: "transparent", has: ({ transparency }: Pigment) => transparency === "transparent" },
   { id: "opaque", words: "covering", has: ({ transparency }: Pigment) => transparency === "opaque" || transparency === "semi-opaque" },
-  { id: "granulating", words: "granulates", has: ({ granulation }: Pigment) => granulation >= 0.5 },
+  { id: "granulating", words: "granulates", has: ({ granulation }: Pigment) => grainOf(granulation) === "granulates" },
   { id: "lifting", words: "lifts", has: ({ staining }: Pigment) => staining < 0.4 },
   { id: "lasting", words: "lasting", has: ({ lightfastness }: Pigment) => lightfastness.class <= 2 },
   { id: "safe", words: "no caution", has: ({ hazards }: Pigment) => (hazards ?? []).length === 0 },

@@ -49,7 +49,7 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
   const paper = paperById(measurement.paperId);
   const before = useMemo(() => modelNow(paint), [paint]);
   const measured = useMemo(() => opticsOf(fit, measurement.on, measurement.way), [fit, measurement.on, measurement.way]);
-  const after = useMemo(() => modelWith(paint, measured, `fit ${fit.rms} ${fit.miss}`), [paint, measured, fit]);
+  const after = useMemo(() => modelWith(paint, measured), [paint, measured]);
   const change = useMemo(() => paintChange(before, after, paper), [before, after, paper]);
   const moved = useMemo(() => changedRecipes(recipes, paints, paint, after), [recipes, paints, paint, after]);
   const [was, is] = [before, after].map((model) => predict([{ paint: model, parts: 1 }], 0.3, paper).likelyError);

@@ -32,10 +32,10 @@ export function useRoom(): MeasuringRoom {
 export const codesOf = ({ pigments }: Pick<StockedPaint, "pigments">): string => pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
 
 /** The model that predictions stand on so far. */
-export const modelNow = ({ id, pigments, tintingStrength, measured }: StockedPaint): PaintModel => paintModel(`${id} ${measured?.on ?? "typical"} ${measured?.miss ?? ""}`, pigments, tintingStrength, measured);
+export const modelNow = ({ id, pigments, tintingStrength, measured }: StockedPaint): PaintModel => paintModel(id, pigments, tintingStrength, measured);
 
 /** The same paint with new optics. */
-export const modelWith = ({ id, pigments, tintingStrength }: StockedPaint, measured: MeasuredOptics, key: string): PaintModel => paintModel(`${id} ${key}`, pigments, tintingStrength, measured);
+export const modelWith = ({ id, pigments, tintingStrength }: StockedPaint, measured: MeasuredOptics): PaintModel => paintModel(id, pigments, tintingStrength, measured);
 
 /** Sends a measurement to be kept; the answer is its id or words for the painter. */
 export async function keepMeasurement(measurement: NewMeasurement): Promise<{ readonly id: string } | { readonly message: string }> {

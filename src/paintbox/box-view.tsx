@@ -81,8 +81,7 @@ function Box({ box, paints }: { box: TravelBox; paints: readonly PaintEntry[] })
   };
   const order = (by: BoxOrder): void => {
     const inside = box.wells.flatMap((id) => (id ? (byId.get(id) ?? []) : []));
-    const models = new Map(inside.map((paint) => [modelOf(paint).id, paint.id]));
-    const ids = arrangePaints(inside.map(modelOf), by, paper).map(({ id }) => models.get(id)!);
+    const ids = arrangePaints(inside.map(modelOf), by, paper).map(({ id }) => id);
     setWells([...fillWells(box.wells, ids)]);
   };
   const onKeyDown = (event: KeyboardEvent, at: number): void => {

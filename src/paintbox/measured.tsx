@@ -13,10 +13,9 @@ interface Measured {
   readonly modelOf: (paint: PaintEntry) => PaintModel;
 }
 
-/** The model of a paint of the box: measured, or typical. Its id changes with what it is made of, so that strips are drawn anew. */
+/** The model of a paint of the box: measured, or typical. */
 export function boxModel(paint: PaintEntry, measurement: Measurement | undefined): PaintModel {
-  const id = `${paint.id} ${JSON.stringify(paint.pigments)} ${paint.tintingStrength} ${measurement?.id ?? ""}`;
-  return paintModel(id, paint.pigments, paint.tintingStrength, measurement ? opticsOfMeasurement(measurement) : null);
+  return paintModel(paint.id, paint.pigments, paint.tintingStrength, measurement ? opticsOfMeasurement(measurement) : null);
 }
 
 /** Makes each model once for a state of the paint and of the measurements. */

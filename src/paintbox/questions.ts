@@ -1,4 +1,4 @@
-import { pigmentById } from "@/core";
+import { grainOf, pigmentById } from "@/core";
 import { paintStatus, type PaintEntry, type PaintStatus } from "@/model/paintbox";
 
 /** A question to the box: which paints answer to it. */
@@ -20,8 +20,8 @@ export const QUESTIONS: readonly Question[] = [
   { words: "several pigments", answers: (paint) => paint.pigments.length > 1 },
   { words: "fade in light", answers: (paint) => pigmentsOf(paint).some(({ lightfastness }) => lightfastness.class >= 3) },
   { words: "ask for care", answers: (paint) => pigmentsOf(paint).some(({ hazards }) => (hazards ?? []).length > 0) },
-  { words: "granulate", answers: (paint) => granulation(paint) >= 0.4 },
-  { words: "lie flat", answers: (paint) => granulation(paint) < 0.2 },
+  { words: "granulate", answers: (paint) => grainOf(granulation(paint)) === "granulates" },
+  { words: "lie flat", answers: (paint) => grainOf(granulation(paint)) === "lies flat" },
   { words: "same name, other pigments", answers: (paint, all) => all.some((other) => other.id !== paint.id && other.name.trim().toLowerCase() === paint.name.trim().toLowerCase() && key(other) !== key(paint)) },
   { words: "same pigments", answers: (paint, all) => all.some((other) => other.id !== paint.id && key(other) === key(paint)) },
 ];

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState, type RefObject } from "react";
-import { drawnMix, washPixels, type MixPart, type Paper } from "@/core";
+import { paintKey, drawnMix, washPixels, type MixPart, type Paper } from "@/core";
 
 interface StripProps {
   /** What is brushed out: one paint or a whole mix. */
@@ -39,7 +39,7 @@ export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, 
   const canvas = useRef<HTMLCanvasElement>(null);
   const seen = useSeen(canvas);
   const [mapped, setMapped] = useState(false);
-  const key = `${paper.id} ${mix.map(({ paint, parts }) => `${paint.id}:${parts}`).join(" ")}`;
+  const key = `${paper.id} ${mix.map(({ paint, parts }) => `${paintKey(paint)}:${parts}`).join(" ")}`;
   const latest = useRef(mix);
   useEffect(() => {
     latest.current = mix;

@@ -19,11 +19,12 @@ export interface GlazeLayer {
 /**
  * Reflectance of dried washes laid over each other, lowest first. The paper's hills and hollows are
  * the same for every wash, so each texture point is stacked for itself and then averaged.
- * No layers at all is the bare paper.
+ * No layers at all is the bare paper; a layer of nothing throws a RangeError.
  */
 export function glazeReflectance(layers: readonly GlazeLayer[], paper: Paper): Reflectance {
   const films = layers.map(({ mix, load }) => {
     const total = mix.reduce((sum, { parts }) => sum + parts, 0);
+    if (!(total > 0)) throw new RangeError("A layer needs at least one paint with parts above 0.");
     const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
     const optics = blendOptics(mix.map(({ paint, parts }) => ({ optics: paint.optics, share: parts / total })));
     return { ...optics, load, texture: textureOf(paper.roughness, granulation) };

@@ -41,14 +41,15 @@ const ORDINARY_DRYING_SHIFT = 0.05;
  */
 export function paintModel(id: string, pigments: readonly PigmentShare[], tintingStrength = 1, measured: MeasuredOptics | null = null): PaintModel {
   const total = pigments.reduce((sum, { share }) => sum + share, 0);
+  if (!(total > 0)) throw new RangeError("A paint has at least one pigment with a share above 0.");
   const known: { pigment: Pigment; share: number }[] = pigments.map(({ pigmentId, share }) => ({
     pigment: pigmentById(pigmentId),
     share: share / total,
   }));
   const mean = (of: (pigment: Pigment) => number): number => known.reduce((sum, { pigment, share }) => sum + share * of(pigment), 0);
+  const optics = measured ? { K: Float64Array.from(measured.K), S: Float64Array.from(measured.S) } : blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength })));
   return {
-    id,
-    optics: measured ? { K: Float64Array.from(measured.K), S: Float64Array.from(measured.S) } : blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength }))),
+    id, optics,
     pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
     granulation: mean(({ granulation }) => granulation),
     weight: mean(({ weight }) => weight),
@@ -56,3 +57,16 @@ export function paintModel(id: string, pigments: readonly PigmentShare[], tintin
     measured,
   };
 }
+
+const checksums = new WeakMap<Optics, number>();
+function checksumOf(optics: Optics): number {
+  const known = checksums.get(optics);
+  if (known !== undefined) return known;
+  let sum = 0;
+  for (let i = 0; i < optics.K.length; i++) sum += (i + 1) * optics.K[i] + (i + 101) * optics.S[i];
+  checksums.set(optics, sum);
+  return sum;
+}
+
+/** Which paint in which state is meant: its id, its optics and how it settles. What was computed of it holds as long as this stays. */
+export const paintKey = ({ id, optics, granulation }: PaintModel): string => `${id} ${checksumOf(optics)} ${granulation}`;

@@ -23,13 +23,8 @@ export interface Prediction {
   readonly wet: Lab;
   /** Reflectance of the dried wash, 36 bands. */
   readonly dryReflectance: Reflectance;
-  /** Colours in the paper's hills (least paint) and hollows (most paint), dry. */
-  readonly hills: Lab;
-  readonly hollows: Lab;
   readonly likelyError: LikelyError;
 }
-
-const EVEN = textureOf(0, 0);
 
 /**
  * Predicts the colour of a wash.
@@ -45,9 +40,7 @@ export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Pred
   const { K, S } = blendOptics(mix.map(({ paint, parts }) => ({ optics: paint.optics, share: parts / total })));
   const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
   const texture = textureOf(paper.roughness, granulation);
-  const dryAt = (at: Load, evenness = EVEN): Reflectance =>
-    filmReflectance(K, S, at, paper.ground, DRY_SURFACE, evenness, 1, new Float64Array(BANDS));
-  const dryReflectance = dryAt(load, texture);
+  const dryReflectance = filmReflectance(K, S, load, paper.ground, DRY_SURFACE, texture, 1, new Float64Array(BANDS));
   // The load is that of the dried film; while wet, what will sink or flatten still shows.
   const dryingShift = mix.reduce((sum, { paint, parts }) => sum + (paint.dryingShift * parts) / total, 0);
   const wetReflectance = filmReflectance(
@@ -58,8 +51,6 @@ export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Pred
     dry: colour(dryReflectance),
     wet: colour(wetReflectance),
     dryReflectance,
-    hills: colour(dryAt(load * texture.loads[0])),
-    hollows: colour(dryAt(load * texture.loads[2])),
     likelyError: likelyErrorOf(mix.map(({ paint }) => paint), load),
   };
 }

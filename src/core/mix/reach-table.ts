@@ -2,7 +2,7 @@ import { filmComputer, type FilmComputer } from "../film/kernel/film-kernel";
 import { MIN_LOAD } from "../film/load";
 import type { Paper } from "../film/paper";
 import { combinationsOf, type CombinationRules } from "./combinations";
-import type { PaintModel } from "./paint";
+import { paintKey, type PaintModel } from "./paint";
 
 /** Parts on the grid of a mix of two or three paints: shares are multiples of 1 / steps. */
 const STEPS = { two: 8, three: 6 } as const;
@@ -80,13 +80,6 @@ export function gridMix(combination: readonly number[], loud: Float64Array, poin
   return { shares: [a / total, b / total, c / total], load: LOAD_GRID[point % LOADS] };
 }
 
-/** A paint's identity in a table: its optics may change under the same id. */
-function paintKey({ id, optics, granulation }: PaintModel): string {
-  let sum = granulation;
-  for (let i = 0; i < optics.K.length; i++) sum += (i + 1) * optics.K[i] + (i + 101) * optics.S[i];
-  return `${id} ${sum}`;
-}
-
 const combinationKeys = (paints: readonly PaintModel[], combinations: readonly (readonly number[])[]): readonly string[] => {
   const names = paints.map(paintKey);
   return combinations.map((combination) => combination.map((i) => names[i]).join("|"));
@@ -128,7 +121,11 @@ function fill(table: Omit<ReachTable, "computed">, wanted: readonly number[]): v
  * @param before an earlier table: on the same paper, combinations whose paints are unchanged are taken over
  */
 export function buildReachTable(paints: readonly PaintModel[], paper: Paper, rules: CombinationRules, before?: ReachTable): ReachTable {
-  const combinations = combinationsOf(paints, rules);
+  return reachTableOf(combinationsOf(paints, rules), paints, paper, before);
+}
+
+/** The table of some combinations alone; else as {@link buildReachTable}. */
+export function reachTableOf(combinations: readonly (readonly number[])[], paints: readonly PaintModel[], paper: Paper, before?: ReachTable): ReachTable {
   const firstPoint = new Uint32Array(combinations.length + 1);
   combinations.forEach((combination, c) => {
     firstPoint[c + 1] = firstPoint[c] + GRIDS[combination.length - 1].length * LOADS;

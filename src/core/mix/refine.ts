@@ -104,7 +104,7 @@ export function refineMixes(target: Lab, table: ReachTable, metric: MixMetric, r
           }
           if (now < GOOD_ENOUGH || gain < HARDLY_BETTER) return false;
         } else {
-          // The step failed: half of the way back.
+          // The step failed: three quarters of the way back to the best.
           damping[i] *= 10;
           for (let j = 0; j < n; j++) trial[3 * i + j] = (trial[3 * i + j] + 3 * best[3 * i + j]) / 4;
           return ++failed[i] < 2;

@@ -39,9 +39,11 @@ export function sorted(mix: readonly MixPart[], sorting: number): readonly MixPa
 
 /**
  * In a mix of a heavy and a light pigment the light one travels with the water: the heavy gathers
- * in the hollows, the light at the edge. Smooth paper and one paint alone show nothing of it.
+ * in the hollows, the light at the edge. Smooth paper and one paint alone show nothing of it. Throws
+ * a RangeError for a mix of nothing.
  */
 export function separationOf(mix: readonly MixPart[], load: Load, paper: Paper): Separation {
+  if (mix.length === 0) throw new RangeError("A mix needs at least one paint.");
   const byWeight = [...mix].sort((a, b) => b.paint.weight - a.paint.weight);
   const heavy = byWeight[0].paint;
   const light = byWeight[byWeight.length - 1].paint;

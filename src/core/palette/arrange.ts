@@ -1,3 +1,4 @@
+import { FAMILIES } from "../pigment/record";
 import { temperatureOf } from "../spectrum/describe";
 import { lchOfLab } from "../spectrum/lab";
 import type { Paper } from "../film/paper";
@@ -10,7 +11,6 @@ import type { PaintModel } from "../mix/paint";
 export const BOX_ORDERS = ["round the wheel", "warm and cool apart", "lights to darks", "by family"] as const;
 export type BoxOrder = (typeof BOX_ORDERS)[number];
 
-const FAMILIES = ["yellow", "orange", "red", "violet", "blue", "green", "earth", "black", "white"];
 
 /**
  * Paints in one of the usual orders, by their middle wash: round the wheel from greenish yellow with

@@ -1,4 +1,5 @@
 import type { Lab } from "../spectrum/colour";
+import { codeOf } from "./choice/paint-set";
 import type { SizeChoice } from "./choose";
 import type { MixCosts } from "./mix-costs";
 
@@ -9,11 +10,37 @@ export interface ServedTarget {
   readonly made: Lab | null;
 }
 
+/** Where each combination stands in a list of them, by its paints; made once for a list. */
+const places = new WeakMap<MixCosts["combinations"], ReadonlyMap<number, number>>();
+function placesOf(combinations: MixCosts["combinations"]): ReadonlyMap<number, number> {
+  const known = places.get(combinations) ?? new Map(combinations.map((paints, c) => [codeOf(paints), c]));
+  places.set(combinations, known);
+  return known;
+}
+
+/** Combinations that a palette can mix, the simplest first. */
+function within(combinations: MixCosts["combinations"], palette: readonly number[]): number[] {
+  const at = placesOf(combinations);
+  const sorted = [...palette].sort((a, b) => a - b);
+  const found: number[][] = [[], [], []];
+  const add = (paints: readonly number[]): void => {
+    const c = at.get(codeOf(paints));
+    if (c !== undefined) found[paints.length - 1].push(c);
+  };
+  sorted.forEach((p, i) => {
+    add([p]);
+    for (let j = i + 1; j < sorted.length; j++) {
+      add([p, sorted[j]]);
+      for (let k = j + 1; k < sorted.length; k++) add([p, sorted[j], sorted[k]]);
+    }
+  });
+  return found.flat();
+}
+
 /** How each target is served by a palette of at least one paint. */
 export function servedBy({ combinations, costs, made }: MixCosts, palette: readonly number[]): readonly ServedTarget[] {
-  const within = new Set(palette);
   // Of mixes that do equally well the simplest serves.
-  const usable = [...combinations.keys()].filter((c) => combinations[c].every((p) => within.has(p))).sort((a, b) => combinations[a].length - combinations[b].length);
+  const usable = within(combinations, palette);
   return costs.map((cost, t) => {
     const best = usable.reduce((least, c) => (cost[c] < cost[least] ? c : least), usable[0]);
     const colour = made?.[t].subarray(3 * best, 3 * best + 3);
@@ -22,7 +49,7 @@ export function servedBy({ combinations, costs, made }: MixCosts, palette: reado
 }
 
 /** A further paint that gains less than this much mean error (CIEDE2000) hardly helps. From memory. */
-const HARDLY_HELPS = 0.4;
+export const HARDLY_HELPS = 0.4;
 /** A mean error above this is not good enough to stop at while paints still help at all. From memory. */
 const NOT_GOOD_ENOUGH = 2.5;
 

@@ -3,6 +3,7 @@ import { looksOf } from "../mix/looks";
 import type { PaintModel } from "../mix/paint";
 import type { Paper } from "../film/paper";
 import { pigmentById } from "../pigment/handbook";
+import { grainOf } from "../pigment/granulation";
 import type { Family } from "../pigment/record";
 
 /** What the choice of a palette asks of a paint, from its pigments and its own look. */
@@ -63,6 +64,6 @@ export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulation }
     case "earth": return family === "earth";
     case "dark brown": return family === "earth" && masstoneL < 42 && within(h, 45, 85);
     case "neutral": return family === "black" || (chroma < 9 && masstoneL < 45);
-    case "granulating": return granulation >= 0.4;
+    case "granulating": return grainOf(granulation) === "granulates";
   }
 }

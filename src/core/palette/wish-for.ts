@@ -2,7 +2,7 @@ import type { Lab } from "../spectrum/colour";
 import { rankOnGrid } from "../mix/closest";
 import type { MixMetric } from "../mix/metric";
 import { paintModel, type PaintModel } from "../mix/paint";
-import { buildReachTable } from "../mix/reach-table";
+import { reachTableOf } from "../mix/reach-table";
 import type { Paper } from "../film/paper";
 import { HANDBOOK } from "../pigment/handbook";
 import { UNSEEN } from "./mix-costs";
@@ -30,11 +30,12 @@ export function wishFor(targets: readonly Lab[], errors: readonly number[], pain
   const candidates = HANDBOOK.filter(({ id, lightfastness, hazards = [] }) => !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)));
   const best: Wished[] = targets.map(() => ({ pigmentId: null, error: Infinity }));
   for (const { id } of candidates) {
-    const table = buildReachTable([paintModel(id, [{ pigmentId: id, share: 1 }]), ...paints], paper, { maxPaints: 2, maxPigments: 12 });
-    const own = [...table.combinations.keys()].filter((c) => table.combinations[c].includes(0));
+    // The pigment alone and with each paint: what the paints make among themselves is known already.
+    const combinations = [[0], ...paints.map((_, p) => [0, p + 1])];
+    const table = reachTableOf(combinations, [paintModel(id, [{ pigmentId: id, share: 1 }]), ...paints], paper);
     targets.forEach((target, t) => {
       const { cost } = rankOnGrid(target, table, metric);
-      const error = Math.max(0, Math.sqrt(own.reduce((least, c) => Math.min(least, cost[c]), Infinity)) - UNSEEN);
+      const error = Math.max(0, Math.sqrt(cost.reduce((least, c) => Math.min(least, c), Infinity)) - UNSEEN);
       if (error < best[t].error) best[t] = { pigmentId: id, error };
     });
   }

@@ -1,3 +1,4 @@
+import { grainOf, type Grain } from "./granulation";
 import type { Pigment } from "./handbook";
 
 /** Facts as printed on a label. */
@@ -19,6 +20,9 @@ const READINGS: Readonly<Record<"transparency" | "staining" | "granulation", rea
   // 0 lies flat, 1 between, 2 granulates
   granulation: [[/non|^(n|no|0|smooth|flat)$/i, 0], [/semi|slight|little/i, 1], [/^(g|y|yes|granul)/i, 2]],
 };
+
+/** What the handbook has, on the same scale. */
+const GRAIN_LEVELS: Readonly<Record<Grain, Level>> = { granulates: 2, "granulates a little": 1, "lies flat": 0 };
 
 function readingOf(fact: keyof typeof READINGS, printed: string): Level | null {
   const text = printed.trim();
@@ -51,8 +55,8 @@ export function labelContradictions(label: LabelFacts, pigments: readonly Pigmen
   const staining = Math.max(...pigments.map((p) => p.staining));
   if (opposite(readingOf("staining", label.staining), staining >= 0.7 ? 2 : staining < 0.3 ? 0 : 1)) found.staining = `the handbook has it as ${staining >= 0.7 ? "staining" : "lifting"}`;
   const granulation = Math.max(...pigments.map((p) => p.granulation));
-  if (opposite(readingOf("granulation", label.granulation), granulation >= 0.6 ? 2 : granulation < 0.1 ? 0 : 1)) {
-    found.granulation = `the handbook has it as ${granulation >= 0.6 ? "granulating" : "lying flat"}`;
+  if (opposite(readingOf("granulation", label.granulation), GRAIN_LEVELS[grainOf(granulation)])) {
+    found.granulation = `the handbook has it as ${grainOf(granulation) === "granulates" ? "granulating" : "lying flat"}`;
   }
   const printed = lightClass(label.lightfastness);
   const worst = Math.max(...pigments.map(({ lightfastness }) => lightfastness.class));

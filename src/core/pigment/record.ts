@@ -1,6 +1,8 @@
 import type { Absorber, Scatterer } from "./optics";
 
-export type Family = "yellow" | "orange" | "red" | "violet" | "blue" | "green" | "earth" | "black" | "white";
+/** Families of pigments, in the order in which painters lay them out: round the wheel, then earths, blacks, whites. */
+export const FAMILIES = ["yellow", "orange", "red", "violet", "blue", "green", "earth", "black", "white"] as const;
+export type Family = (typeof FAMILIES)[number];
 
 export type Transparency = "transparent" | "semi-transparent" | "semi-opaque" | "opaque";
 

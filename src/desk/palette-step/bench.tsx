@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { approachRules, isKind, leftOutBecause, paintsInMix, spreadPaints, strongestLoad, traitsOf, type PaintTraits } from "@/core";
+import { approachRules, isKind, leftOutBecause, MOST_WEIGHED, paintsInMix, spreadPaints, strongestLoad, traitsOf, type PaintTraits } from "@/core";
 import { MIXABLE } from "@/model/paintbox";
 import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
 import { messageOf } from "@/workers/paint-message";
@@ -68,13 +68,16 @@ function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly 
   const palette = useDesk((s) => s.document.palette);
   const palettes = useDesk((s) => s.document.palettes);
   const must = useDesk((s) => s.document.rules.must);
-  const needed = useMemo(() => JSON.stringify([...new Set([...palette, ...palettes.flatMap((kept) => kept.paints), ...must])].sort()), [palette, palettes, must]);
+  const needed = useMemo(() => JSON.stringify([...new Set([...palette, ...must, ...palettes.flatMap((kept) => kept.paints)])]), [palette, palettes, must]);
   return useMemo(() => {
     const mixable = [...all.values()].filter(({ status }) => MIXABLE.has(status));
     const kept = new Set(spreadPaints(mixable.map(({ model }) => model), MOST_CHOSEN_FROM, paper));
-    const wanted = new Set(JSON.parse(needed) as string[]);
-    const paints = [...all.values()].filter(({ id, model }) => kept.has(model) || wanted.has(id));
-    return { paints, atHand: new Set(mixable.filter(({ model }) => kept.has(model)).map(({ id }) => id)) };
+    const wanted = JSON.parse(needed) as string[];
+    const atHand = mixable.filter(({ model }) => kept.has(model)).map(({ id }) => id);
+    // The tray and what must be in it come first; kept palettes beyond what can be weighed are passed over.
+    const chosen = new Set([...wanted, ...atHand].slice(0, MOST_WEIGHED));
+    const paints = [...all.values()].filter(({ id }) => chosen.has(id));
+    return { paints, atHand: new Set(atHand.filter((id) => chosen.has(id))) };
   }, [all, paper, needed]);
 }
 

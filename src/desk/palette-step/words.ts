@@ -1,3 +1,4 @@
+import { HARDLY_HELPS } from "@/core";
 import type { FoundSize, ServedPalette } from "@/workers/palette-messages";
 import type { KnownPaint } from "../paints";
 
@@ -18,7 +19,7 @@ export function gainWords(now: FoundSize, next: FoundSize | undefined, paints: r
   if (!next || next.best.length === 0 || now.best.length === 0) return "";
   const [from, to] = [now.best[0], next.best[0]];
   const gain = from.error - to.error;
-  if (gain < 0.1) return `A ${ordinal(next.size)} paint hardly helps.`;
+  if (gain < HARDLY_HELPS) return `A ${ordinal(next.size)} paint hardly helps.`;
   const come = to.paints.filter((p) => !from.paints.includes(p)).map((p) => paints[p].name);
   const go = from.paints.filter((p) => !to.paints.includes(p)).map((p) => paints[p].name);
   const most = from.served.map(({ error }, i) => ({ name: areaNames[i], gain: error - to.served[i].error })).filter(({ gain: by }) => by > 1).sort((a, b) => b.gain - a.gain).slice(0, 2);
