@@ -11,7 +11,7 @@ const MAY_IMPORT = {
   workers: ["core", "model"],
   ui: ["core", "model", "db", "workers"],
   desk: ["core", "model", "db", "server", "workers", "ui"],
-  paintbox: ["core", "model", "db", "server", "workers", "ui"],
+  paintbox: ["core", "model", "db", "workers", "ui"],
   measure: ["core", "model", "db", "workers", "ui"],
   handbook: ["core", "ui"],
   "try-mix": ["core", "model", "db", "ui"],

@@ -1,13 +1,14 @@
 "use client";
 
 import { Upload, X } from "lucide-react";
-import { useMemo, useRef, useState } from "react";
-import { decodeText, guessColumns, PAINT_COLUMNS, readGimpPalette, readPaintRows, readTable, type ColumnMap, type PaintColumn, type RawTable } from "@/core";
-import type { PaintEntry } from "@/model/paintbox";
-import { entriesOfJson, entryOfRow } from "./exchange";
+import { useEffect, useRef, useState } from "react";
+import { PAINT_COLUMNS, type ColumnMap, type PaintColumn } from "@/core";
+import { localDay } from "@/model/day";
+import { LIMITS } from "@/model/limits";
+import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
+import type { ImportAnswers, ImportReply, ImportRequest } from "@/workers/import-messages";
 import { usePaintbox } from "./paintbox-store";
 
-const MAX_BYTES = 8 * 1024 * 1024;
 const FAULTS_SHOWN = 200;
 const COLUMN_WORDS: Readonly<Record<PaintColumn, string>> = {
   name: "name", pigments: "pigments", maker: "maker", line: "line", status: "it is", form: "form", sizeMl: "size, ml", price: "price", currency: "currency",
@@ -16,52 +17,75 @@ const COLUMN_WORDS: Readonly<Record<PaintColumn, string>> = {
 
 type Step =
   | { readonly step: "choose"; readonly fault?: string }
-  | { readonly step: "columns"; readonly fileName: string; readonly table: RawTable; readonly map: ColumnMap }
-  | { readonly step: "ready"; readonly fileName: string; readonly entries: readonly PaintEntry[] };
+  | { readonly step: "columns"; readonly headers: readonly string[]; readonly map: ColumnMap }
+  | { readonly step: "ready" };
 
-/** Reads a table of paints: shows what each column is taken for, what can't be taken and why, and stores nothing before that is seen. */
+type Result = ImportAnswers["rows"];
+type ImportWorker = AskedWorker<ImportRequest, ImportAnswers, Extract<ImportReply, { kind: "progress" }>>;
+
+const COULD_NOT = "The file could not be read. Save it as CSV and try again.";
+
+/** Reads a table of paints in a worker: shows what each column is taken for, what can't be taken and why, and stores nothing before that is seen. */
 export function ImportDialog() {
   const dialog = useRef<HTMLDialogElement>(null);
   const [step, setStep] = useState<Step>({ step: "choose" });
+  const [result, setResult] = useState<Result | null>(null);
+  /** Share read, while something is being read. */
+  const [share, setShare] = useState<number | null>(null);
+  const worker = useRef<ImportWorker | null>(null);
   const addMany = usePaintbox((s) => s.addMany);
-  const room = usePaintbox((s) => 2000 - s.document.paints.length);
+  const room = usePaintbox((s) => LIMITS.paints - s.document.paints.length);
 
-  const read = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    if (file.size > MAX_BYTES) return setStep({ step: "choose", fault: "The file is over 8 MB; a table of paints is smaller." });
-    const text = decodeText(new Uint8Array(await file.arrayBuffer()));
-    const entries = entriesOfJson(text);
-    if (entries) return setStep({ step: "ready", fileName: file.name, entries });
-    try {
-      const table = readGimpPalette(text) ?? readTable(text);
-      setStep({ step: "columns", fileName: file.name, table, map: guessColumns(table.headers) });
-    } catch (error) {
-      setStep({ step: "choose", fault: error instanceof RangeError ? error.message : "The file could not be read. Save it as CSV and try again." });
-    }
+  const stop = (): void => {
+    worker.current?.stop();
+    worker.current = null;
   };
+  useEffect(() => stop, []);
+  const asked = (): ImportWorker => (worker.current ??= new AskedWorker(() => new Worker(new URL("../workers/import.worker.ts", import.meta.url), { type: "module" }), (news) => setShare(news.share)));
 
-  const result = useMemo(() => {
-    if (step.step === "choose") return null;
-    if (step.step === "ready") return { entries: step.entries, bad: [] };
-    const { good, bad } = readPaintRows(step.table, step.map);
-    const today = new Date().toISOString().slice(0, 10);
-    const entries: PaintEntry[] = [];
-    const faults = [...bad];
-    for (const row of good) {
-      const entry = entryOfRow(row, today);
-      if ("reason" in entry) faults.push({ line: row.fileLine, reason: entry.reason });
-      else entries.push(entry);
+  const rows = async (map: ColumnMap): Promise<void> => {
+    setResult(null);
+    setShare(0);
+    setResult(await asked().ask("rows", { map, today: localDay(new Date()) }));
+    setShare(null);
+  };
+  const read = async (file: File): Promise<void> => {
+    setResult(null);
+    if (file.size > LIMITS.importBytes) return setStep({ step: "choose", fault: `The file is over ${LIMITS.importBytes / 1024 / 1024} MB; a table of paints is smaller.` });
+    setShare(0);
+    const found = await asked().ask("open", { bytes: new Uint8Array(await file.arrayBuffer()), mostLines: LIMITS.importLines });
+    setShare(null);
+    if (found.is === "refused") return setStep({ step: "choose", fault: found.message });
+    if (found.is === "paints") {
+      setStep({ step: "ready" });
+      return setResult({ entries: found.entries, bad: [] });
     }
-    return { entries, bad: faults.sort((a, b) => a.line - b.line) };
-  }, [step]);
-  const close = (): void => dialog.current?.close();
+    setStep({ step: "columns", headers: found.headers, map: found.map });
+    await rows(found.map);
+  };
+  /** What is being read, unless it is taken back. */
+  const reading = (work: Promise<void>): void => void work.catch((error: unknown) => {
+    if (error instanceof WorkerStopped) return;
+    setShare(null);
+    setStep({ step: "choose", fault: COULD_NOT });
+  });
+  const begin = (): void => {
+    stop();
+    setShare(null);
+    setResult(null);
+    setStep({ step: "choose" });
+  };
+  const close = (): void => {
+    begin();
+    dialog.current?.close();
+  };
 
   return (
     <>
       <button
         type="button" className="btn btn-ghost btn-sm"
         onClick={() => {
-          setStep({ step: "choose" });
+          begin();
           dialog.current?.showModal();
         }}
       >
@@ -74,8 +98,12 @@ export function ImportDialog() {
             <button type="button" className="btn btn-square btn-ghost btn-sm ml-auto" aria-label="Close" onClick={close}><X size={16} /></button>
           </div>
           <label className="block">
-            <span className="mb-1 block">A CSV file with a first line that names its columns, in any order, a JSON file from this program, or a GIMP palette whose colours are named after pigments.</span>
-            <input type="file" accept=".csv,.tsv,.txt,.json,.gpl,text/csv,application/json" className="file-input w-full" onChange={(event) => void read(event.target.files?.[0])} />
+            <span className="mb-1 block">A CSV file with a first line that names its columns, in any order, a JSON file from this program, or a GIMP palette whose colours are named after pigments. At most {LIMITS.importLines.toLocaleString("en")} lines and {LIMITS.importBytes / 1024 / 1024} MB.</span>
+            <input type="file" accept=".csv,.tsv,.txt,.json,.gpl,text/csv,application/json" className="file-input w-full" onChange={(event) => {
+              const file = event.target.files?.[0];
+              begin();
+              if (file) reading(read(file));
+            }} />
           </label>
           {step.step === "choose" && step.fault && <p role="alert" className="text-error">{step.fault}</p>}
           {step.step === "columns" && (
@@ -84,13 +112,23 @@ export function ImportDialog() {
               {PAINT_COLUMNS.map((column) => (
                 <label key={column} className="block">
                   <span className="label-line block">{COLUMN_WORDS[column]}</span>
-                  <select className="select select-sm w-full" value={step.map[column]} onChange={(event) => setStep({ ...step, map: { ...step.map, [column]: Number(event.target.value) } })}>
+                  <select className="select select-sm w-full" value={step.map[column]} onChange={(event) => {
+                    const map = { ...step.map, [column]: Number(event.target.value) };
+                    setStep({ ...step, map });
+                    reading(rows(map));
+                  }}>
                     <option value={-1}>not in the file</option>
-                    {step.table.headers.map((header, i) => <option key={`${i} ${header}`} value={i}>{header || `column ${i + 1}`}</option>)}
+                    {step.headers.map((header, i) => <option key={`${i} ${header}`} value={i}>{header || `column ${i + 1}`}</option>)}
                   </select>
                 </label>
               ))}
             </fieldset>
+          )}
+          {share !== null && (
+            <div className="flex items-center gap-3">
+              <progress className="progress progress-primary flex-1" value={share} max={1} aria-label="Reading the file" />
+              <button type="button" className="btn btn-sm" onClick={begin}>Stop</button>
+            </div>
           )}
           {result && (
             <>
@@ -101,7 +139,7 @@ export function ImportDialog() {
                   {result.bad.length > FAULTS_SHOWN && <li>and {result.bad.length - FAULTS_SHOWN} more</li>}
                 </ul>
               )}
-              {result.entries.length > room && <p role="alert" className="text-error">A paintbox holds 2000 paints; there is room for {room} more.</p>}
+              {result.entries.length > room && <p role="alert" className="text-error">A paintbox holds {LIMITS.paints} paints; there is room for {room} more.</p>}
               <div className="modal-action">
                 <button type="button" className="btn" onClick={close}>Leave it</button>
                 <button

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from "vitest";
 import { labelContradictions, pigmentById, readPaintRows, readTable, guessColumns } from "@/core";
 import { newPaint, type PaintEntry } from "@/model/paintbox";
-import { entriesOfJson, entryOfRow } from "./exchange";
+import { entriesOfJson, entryOfRow } from "@/model/import";
 import { createPaintboxStore, type PaintboxStore } from "./paintbox-store";
 import { chosenPaints, QUESTIONS } from "./questions";
 
@@ -63,7 +63,7 @@ describe("rows as paints", () => {
     const back = entriesOfJson(JSON.stringify({ paints: box }))!;
     expect(back.map(({ name }) => name)).toEqual(box.map(({ name }) => name.trim()));
     expect(back.some(({ id }) => box.some((old) => old.id === id))).toBe(false);
-    expect(entriesOfJson("[]")).toBeNull();
+    expect(() => entriesOfJson("[]")).toThrow(/no paintbox of this program/);
     expect(entriesOfJson("name,pigments")).toBeNull();
   });
 });

@@ -6,14 +6,14 @@ import type { Lab } from "../spectrum/colour";
 const wordsOf = (line: string): string[] => [...line.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map(([, quoted, plain]) => quoted?.replace(/""/g, '"') ?? plain);
 
 /** True for text that looks like CGATS: it says where its data begin. */
-export const isCgats = (text: string): boolean => /^\s*BEGIN_DATA_FORMAT\s*$/m.test(text) && /^\s*BEGIN_DATA\s*$/m.test(text);
+export const isCgats = (text: string): boolean => /^[ \t]*BEGIN_DATA_FORMAT[ \t]*$/m.test(text) && /^[ \t]*BEGIN_DATA[ \t]*$/m.test(text);
 
 /**
  * Reads CGATS text (CGATS.17; the first table of the file): spectra in any of the usual namings,
  * else Lab. Throws a RangeError with words for the painter.
  */
 export function readCgats(text: string): MeasuredColours {
-  const lines = text.replace(/^\uFEFF/, "").split(/\r\n?|\n/).map((line) => line.replace(/^\s*#.*$/, "").trim());
+  const lines = text.replace(/^\uFEFF/, "").split(/\r\n?|\n/).map((line) => line.trim()).map((line) => (line.startsWith("#") ? "" : line));
   const section = (begin: string, end: string): string[] => {
     const from = lines.indexOf(begin);
     const to = lines.indexOf(end, from);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { readGimpPalette, writeGimpPalette } from "./gimp-palette";
+import { readMeasuredColours } from "./spectra-table";
 import { guessColumns, PAINT_COLUMNS, readPaintRows, readTable, writeTable } from "./paint-table";
 import { readPigments, writePigments } from "./pigment-words";
 import { decodeText } from "./text";
@@ -38,6 +39,27 @@ describe("CSV as RFC 4180 has it", () => {
     expect(good.map(({ name }) => name)).toEqual(["Blue", "Green"]);
     expect(bad.map(({ line }) => line)).toEqual([3, 5, 6, 7]);
     expect(bad.map(({ reason }) => reason).join()).toMatch(/no name.*Odd: the handbook has no pigment “PX12”.*None: no pigment is given.*Words: “blue stuff” is no/);
+  });
+
+  test("no cell is a formula to a spreadsheet, and every text comes back as it was", () => {
+    const notes = ["=1+1", "+49 30", "-5 left", "@home", "'=x", "''+y", "'quoted'", "plain", "a=b"];
+    const text = writeTable(notes.map((note, i) => ({ name: `Paint ${i}`, notes: note, pigments: [{ pigmentId: "PB29", share: 1 }] })));
+    const cells = readTable(text).rows.map((row) => row[PAINT_COLUMNS.indexOf("notes")]);
+    expect(cells.filter((cell) => /^[=+\-@\t\r]/.test(cell))).toEqual([]);
+    expect(read(text).good.map((row) => row.notes)).toEqual(notes);
+  });
+
+  test("a table beyond the limit is refused; blanks and blank lines in masses take no time to speak of", () => {
+    expect(() => readTable("name\na\nb\nc\n", 2)).toThrow(/more than 2 lines/);
+    expect(readTable("name\na\nb\n", 2).rows).toHaveLength(2);
+    const [blanks, lines] = [" ".repeat(300_000), "\n".repeat(300_000)];
+    // Patterns that try every beginning anew take minutes over these: the test's own limit ends them.
+    expect(read(`name,pigments\nBlue,PB29\n${lines}Green,PG7${lines}`).good).toHaveLength(2);
+    expect(readPigments(`PB29${" ".repeat(300)}x`, "x")).toMatchObject({ fault: expect.stringContaining("no Colour Index name") });
+    expect(readPigments(`PB29${blanks}x`, "x")).toMatchObject({ fault: expect.stringContaining("too long") });
+    expect(read(`name,pigments\nBlue,PB29${blanks}x\n`).bad).toMatchObject([{ line: 2, reason: expect.stringContaining("letters") }]);
+    expect(() => readGimpPalette(`GIMP Palette\n${lines}1 2 3${blanks}x y`)).not.toThrow();
+    expect(() => readMeasuredColours(`a,b\n${lines}${blanks}BEGIN\n`)).toThrow(RangeError);
   });
 
   test("what is no table is refused with words", () => {

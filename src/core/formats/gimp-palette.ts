@@ -31,10 +31,11 @@ function pigmentsNamed(name: string): string {
  */
 export function readGimpPalette(text: string): RawTable | null {
   if (!isGimpPalette(text)) return null;
-  const lines = text.replace(/\s+$/, "").split(/\r?\n/);
-  const rows = lines.slice(1).map((line, i) => {
-    if (/^\s*(#|$)/.test(line) || /^(Name|Columns):/.test(line)) return ["", "", ""];
-    const colour = /^\s*(\d+)\s+(\d+)\s+(\d+)(?:\s+(.*))?$/.exec(line);
+  const lines = text.trimEnd().split(/\r?\n/);
+  const rows = lines.slice(1).map((raw, i) => {
+    const line = raw.trim();
+    if (/^(#|$)/.test(line) || /^(Name|Columns):/.test(line)) return ["", "", ""];
+    const colour = /^(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
     if (!colour || [colour[1], colour[2], colour[3]].some((byte) => Number(byte) > 255)) {
       throw new RangeError(`Line ${i + 2} of the palette is no colour: three numbers from 0 to 255 and a name are expected.`);
     }

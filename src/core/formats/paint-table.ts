@@ -41,11 +41,27 @@ const GUESSES: Readonly<Record<PaintColumn, RegExp>> = {
 };
 
 /**
- * Reads CSV (RFC 4180: quoted fields, doubled quotes, line breaks in fields) with commas, semicolons
- * or tabs. The first line is the header. Throws a RangeError with words for the painter when there is no table.
+ * What a spreadsheet would take for a formula when it begins a cell, however many apostrophes stand
+ * before it (the usual counsel against CSV injection, from memory: = + - @, tab and carriage return).
  */
-export function readTable(text: string): RawTable {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, "").replace(/[\r\n]+$/, ""), { skipEmptyLines: false, delimitersToGuess: [",", ";", "\t", "|"] });
+const FORMULA = /^'*[=+\-@\t\r]/;
+
+/** A cell that no spreadsheet computes: an apostrophe more before what would be a formula. {@link unguarded} takes it away again, exactly. */
+const guarded = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
+const unguarded = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
+
+/** Longest cell that is looked at; notes have at most 2000 letters. */
+const MOST_IN_A_CELL = 8000;
+
+/**
+ * Reads CSV (RFC 4180: quoted fields, doubled quotes, line breaks in fields) with commas, semicolons
+ * or tabs. The first line is the header. Throws a RangeError with words for the painter when there is
+ * no table, or more than `most` lines.
+ */
+export function readTable(text: string, most = Infinity): RawTable {
+  const plain = text.replace(/^\uFEFF/, "").trimEnd();
+  const { data } = Papa.parse<string[]>(plain, { skipEmptyLines: false, delimitersToGuess: [",", ";", "\t", "|"], preview: Number.isFinite(most) ? most + 2 : 0 });
+  if (data.length > most + 1) throw new RangeError(`The table has more than ${most.toLocaleString("en")} lines. Split it and bring the parts one by one.`);
   const filled = data.filter((row) => row.some((cell) => cell.trim() !== ""));
   if (filled.length < 2) throw new RangeError("The file holds no table: a first line that names the columns, then a line for each paint.");
   return { headers: data[0].map((header) => header.trim()), rows: data.slice(1) };
@@ -68,16 +84,24 @@ export interface ReadRows {
   readonly bad: readonly { readonly line: number; readonly reason: string }[];
 }
 
-/** Paints of a table under a column map; rows that can't be right are told by line and reason. Blank rows are passed over. */
-export function readPaintRows({ rows }: RawTable, map: ColumnMap): ReadRows {
+/**
+ * Paints of a table under a column map; rows that can't be right are told by line and reason. Blank rows are passed over.
+ * @param onRow told how many rows have been read
+ */
+export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: number) => void = () => {}): ReadRows {
   const good: PaintRow[] = [];
   const bad: { line: number; reason: string }[] = [];
   let line = 2;
-  for (const row of rows) {
+  for (const [done, row] of rows.entries()) {
+    onRow(done);
     const at = line;
     line += 1 + row.reduce((breaks, cell) => breaks + (cell.match(/\n/g)?.length ?? 0), 0);
     if (row.every((cell) => cell.trim() === "")) continue;
-    const cell = (column: PaintColumn): string => (map[column] >= 0 ? (row[map[column]] ?? "").trim() : "");
+    const cell = (column: PaintColumn): string => (map[column] >= 0 ? unguarded((row[map[column]] ?? "").trim()) : "");
+    if (row.some(({ length }) => length > MOST_IN_A_CELL)) {
+      bad.push({ line: at, reason: `a cell has more than ${MOST_IN_A_CELL} letters` });
+      continue;
+    }
     const name = cell("name");
     if (!name) {
       bad.push({ line: at, reason: "the paint has no name" });
@@ -94,10 +118,10 @@ export function readPaintRows({ rows }: RawTable, map: ColumnMap): ReadRows {
   return { good, bad };
 }
 
-/** Paints as CSV (RFC 4180, commas, CRLF) with all columns; {@link readTable} reads it back. */
+/** Paints as CSV (RFC 4180, commas, CRLF) with all columns, no cell a formula to a spreadsheet; {@link readTable} reads it back. */
 export function writeTable(paints: readonly (Readonly<Partial<Record<PaintColumn, unknown>>> & { readonly pigments: readonly PigmentShare[] })[]): string {
   return Papa.unparse({
     fields: [...PAINT_COLUMNS],
-    data: paints.map((paint) => PAINT_COLUMNS.map((column) => (column === "pigments" ? writePigments(paint.pigments) : String(paint[column] ?? "")))),
+    data: paints.map((paint) => PAINT_COLUMNS.map((column) => (column === "pigments" ? writePigments(paint.pigments) : guarded(String(paint[column] ?? ""))))),
   });
 }

@@ -4,7 +4,10 @@ import type { PigmentShare } from "../pigment/share";
 /** Pigments read from a cell, or why they can't be. */
 export type ReadPigments = { readonly pigments: readonly PigmentShare[] } | { readonly fault: string };
 
-const PIECE = /^([A-Za-z]{2,3}\s?\d+(?:-[a-z-]+)?)(?:\s*[:(]?\s*(\d+(?:[.,]\d+)?)\s*%?\)?)?$/;
+/** A code, perhaps with a share: blanks are single, and no two that may be missing stand side by side, so that it takes no time to say no. */
+const PIECE = /^([A-Za-z]{2,3} ?\d+(?:-[a-z-]+)?)(?: ?[:(]? ?(\d+(?:[.,]\d+)?) ?%?\)?)?$/;
+/** More than this in a cell is no list of pigments. */
+const MOST_LETTERS = 400;
 
 /** Of several shades of one code, the one whose name shares most words with the paint's. */
 function shadeFor(shades: readonly Pigment[], paintName: string): Pigment {
@@ -21,7 +24,8 @@ function shadeFor(shades: readonly Pigment[], paintName: string): Pigment {
  * or this handbook's own ids. A code with several shades takes the one that fits the paint's name.
  */
 export function readPigments(cell: string, paintName: string): ReadPigments {
-  const pieces = cell.split(/[+;/&|]|,(?!\d)|\band\b/).map((piece) => piece.trim()).filter(Boolean);
+  if (cell.length > MOST_LETTERS) return { fault: "what stands for its pigments is too long" };
+  const pieces = cell.replace(/\s+/g, " ").split(/[+;/&|]|,(?!\d)|\band\b/).map((piece) => piece.trim()).filter(Boolean);
   if (pieces.length === 0) return { fault: "no pigment is given" };
   const found: PigmentShare[] = [];
   for (const piece of pieces) {
