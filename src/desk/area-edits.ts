@@ -2,10 +2,11 @@
 
 import { useCallback, useState } from "react";
 import { describeColour, emptyMap, labelAt, pointWithin, withLabel, type AreaMeasure, type LabelMap, type Point } from "@/core";
+import { WorkerStopped } from "@/ui/asked-worker";
 import { LIMITS } from "@/model/limits";
 import { newArea, type PaintingArea } from "@/model/painting";
 import { freeLabel, useDeskStore } from "./desk-store";
-import { useAreaMap, useLook, usePhoto } from "./photo-study";
+import { useAreaMap, useLook, usePhoto, type PhotoStudy } from "./photo-study";
 
 const FULL = `A painting holds at most ${LIMITS.areas} areas. Merge or remove some first.`;
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
@@ -49,22 +50,23 @@ export function useAreaEdits(): AreaEdits {
   const [busy, setBusy] = useState(false);
   const [words, setWords] = useState<string | null>(null);
 
-  const working = useCallback(async (work: () => Promise<string | null>): Promise<void> => {
+  const working = useCallback(async (work: (study: PhotoStudy) => Promise<string | null>): Promise<void> => {
     setBusy(true);
     setWords(null);
     try {
-      setWords(await work());
+      setWords(study ? await work(study) : "The photo is not open yet, so nothing was done. Wait until it is shown, and try again.");
     } catch (error) {
-      setWords(error instanceof Error ? error.message : "That did not work. Load the page again.");
+      console.error(error);
+      setWords(error instanceof WorkerStopped ? null : "That could not be worked out, and nothing was changed. Try again; if it fails once more, load the page again.");
     } finally {
       setBusy(false);
     }
-  }, []);
+  }, [study]);
 
   /** Measures the areas on a changed map and keeps both; `changed` are the labels whose pixels changed. */
-  const keep = useCallback(async (next: LabelMap, areas: readonly PaintingArea[], changed: ReadonlySet<number>): Promise<string | null> => {
+  const keep = useCallback(async (photo: PhotoStudy, next: LabelMap, areas: readonly PaintingArea[], changed: ReadonlySet<number>): Promise<string | null> => {
     const before = store.getState().document;
-    const measured = await study!.ask("measure", { look, labels: next.labels });
+    const measured = await photo.ask("measure", { look, labels: next.labels });
     if (store.getState().document !== before) return "The painting changed meanwhile; nothing was done. Try again.";
     const colours = new Map(measured.areas.map((area) => [area.label, area]));
     const taken = new Set(areas.map(({ name }) => name));
@@ -79,12 +81,12 @@ export function useAreaEdits(): AreaEdits {
     });
     store.getState().setAreas(next, kept);
     return null;
-  }, [store, study, look]);
+  }, [store, look]);
 
   /** An area without a name yet: it gets one when it is measured. */
   const unnamed = (region: number): PaintingArea => newArea({ id: crypto.randomUUID(), name: "", sample: { x: 0, y: 0, radius: MARK_RADIUS }, lab: { L: 0, a: 0, b: 0 }, region });
 
-  const accept = (which: number | "all"): Promise<void> => working(async () => {
+  const accept = (which: number | "all"): Promise<void> => working(async (photo) => {
     const { proposal, document: { areas } } = store.getState();
     if (!proposal) return null;
     const sizes = new Map<number, number>();
@@ -105,7 +107,7 @@ export function useAreaEdits(): AreaEdits {
       else next.push(unnamed(region));
     }
     const labels = map.labels.map((label, i) => given.get(proposal.map.labels[i]) ?? label);
-    const said = await keep({ ...map, labels }, next, new Set(given.values()));
+    const said = await keep(photo, { ...map, labels }, next, new Set(given.values()));
     if (said === null) {
       const rest = withLabel(proposal.map, 0, (i) => given.has(proposal.map.labels[i]));
       store.getState().propose(which === "all" ? null : { map: rest, shapes: proposal.shapes - given.size });
@@ -113,34 +115,34 @@ export function useAreaEdits(): AreaEdits {
     return said ?? (left > 0 ? `${FULL} The ${left} smallest shapes were left out.` : null);
   });
 
-  const merge = (area: PaintingArea, other: PaintingArea): Promise<void> => working(async () => {
+  const merge = (area: PaintingArea, other: PaintingArea): Promise<void> => working(async (photo) => {
     if (area.region === null || other.region === null) return "Only areas with a shape can be merged.";
     const { areas } = store.getState().document;
     const into = area.region;
     const gone = other.region;
     const next = withLabel(map, into, (i) => map.labels[i] === gone);
-    const said = await keep(next, areas.filter(({ id }) => id !== other.id), new Set([into]));
+    const said = await keep(photo, next, areas.filter(({ id }) => id !== other.id), new Set([into]));
     if (said === null) store.getState().select(area.id);
     return said;
   });
 
-  const split = (area: PaintingArea): Promise<void> => working(async () => {
+  const split = (area: PaintingArea): Promise<void> => working(async (photo) => {
     const { areas } = store.getState().document;
     const region = freeLabel(areas);
     if (area.region === null) return "Only an area with a shape can be split.";
     if (region === null || areas.length >= LIMITS.areas) return FULL;
-    const { mask } = await study!.ask("split", { look, labels: map.labels, label: area.region });
+    const { mask } = await photo.ask("split", { look, labels: map.labels, label: area.region });
     if (!mask) return `${area.name} is one piece already: there is nothing in it to split. Draw a part with the lasso instead.`;
     const next = [...areas];
     next.splice(areas.findIndex(({ id }) => id === area.id) + 1, 0, { ...unnamed(region), plane: area.plane, light: area.light, weight: area.weight });
-    return keep(withLabel(map, region, (i) => mask[i] === 1), next, new Set([area.region, region]));
+    return keep(photo, withLabel(map, region, (i) => mask[i] === 1), next, new Set([area.region, region]));
   });
 
-  const enclose = (points: readonly Point[], snap: boolean): Promise<void> => working(async () => {
+  const enclose = (points: readonly Point[], snap: boolean): Promise<void> => working(async (photo) => {
     const { lasso, selectedId, document: { areas } } = store.getState();
     const selected = areas.find(({ id }) => id === selectedId) ?? null;
     if (lasso !== "new" && !selected) return "Select the area first that the shape belongs to.";
-    const { mask } = await study!.ask("enclose", { look, points: [...points], snap });
+    const { mask } = await photo.ask("enclose", { look, points: [...points], snap });
     const touched = new Set<number>();
     mask.forEach((inside, i) => inside && touched.add(map.labels[i]));
     if (touched.size === 0) return "The line encloses nothing of the sheet. Draw around the shape and let go.";
@@ -150,7 +152,7 @@ export function useAreaEdits(): AreaEdits {
     if (lasso === "take") {
       if (selected!.region === null || !touched.has(selected!.region)) return `The line encloses nothing of ${selected!.name}.`;
       const own = selected!.region;
-      return keep(withLabel(map, 0, (i) => mask[i] === 1 && map.labels[i] === own), next, new Set([own]));
+      return keep(photo, withLabel(map, 0, (i) => mask[i] === 1 && map.labels[i] === own), next, new Set([own]));
     }
     if (lasso === "add" && selected!.region !== null) label = selected!.region;
     else {
@@ -159,7 +161,7 @@ export function useAreaEdits(): AreaEdits {
       if (lasso === "new") next.push(unnamed(label));
       else next[areas.indexOf(selected!)] = { ...selected!, region: label };
     }
-    const said = await keep(withLabel(map, label, (i) => mask[i] === 1), next, new Set([...touched, label]));
+    const said = await keep(photo, withLabel(map, label, (i) => mask[i] === 1), next, new Set([...touched, label]));
     const made = store.getState().document.areas.find(({ region }) => region === label);
     if (said === null && made) store.getState().select(made.id);
     return said;
