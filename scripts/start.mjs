@@ -30,11 +30,14 @@ await taken;
 /** Why a request can't even be looked at; null when it can. */
 function faultOf(request) {
   if (!METHODS.has(request.method)) return [405, "This way of asking is not known here."];
+  if (request.url.startsWith("/_next/") && request.method !== "GET" && request.method !== "HEAD") return [405, "This way of asking is not known here."];
   try {
     decodeURI(request.url.split("?", 1)[0]);
+    const tree = request.headers["next-router-state-tree"];
+    if (tree !== undefined) JSON.parse(decodeURIComponent(tree));
     return null;
   } catch {
-    return [400, "This address can't be read."];
+    return [400, "This request can't be read."];
   }
 }
 
