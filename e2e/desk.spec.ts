@@ -20,7 +20,6 @@ test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const photo = (page: Page) => page.getByRole("application");
 /** Next.js has an empty alert of its own on every page. */
-const alert = (page: Page) => page.getByRole("alert").filter({ hasText: /./ });
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" });
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 
@@ -206,18 +205,6 @@ test("one's own photo: measured truly, kept through kill -9 and a new start", as
   await page.goto(paintingUrl);
   await expect(page.getByRole("button", { name: "Area 13: Green door" })).toBeVisible();
   await expect(tray(page)).toContainText("Quinacridone magenta");
-});
-
-test("a change in a second window is not overwritten", async ({ page, context }) => {
-  await page.goto(paintingUrl);
-  const other = await context.newPage();
-  await other.goto(paintingUrl);
-  await other.getByRole("textbox", { name: "Title of the painting" }).fill("Renamed elsewhere");
-  await other.keyboard.press("Enter");
-  await saved(other);
-  await page.getByRole("textbox", { name: "Title of the painting" }).fill("Renamed here");
-  await page.keyboard.press("Enter");
-  await expect(alert(page)).toContainText("changed in another window");
 });
 
 test("a painting is removed only after a question, and the desk can be clear", async ({ page }) => {

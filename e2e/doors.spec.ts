@@ -38,6 +38,23 @@ test("foreign Host and Origin are refused, one's own are not", async () => {
   expect(await status("/paintbox", { host: `localhost:${port}` })).toBe(200);
 });
 
+test("a browser's word that a request comes from elsewhere is heeded, with or without an Origin; a link from elsewhere still opens a page", async () => {
+  const from = (site: string, mode = "cors") => ({ "sec-fetch-site": site, "sec-fetch-mode": mode });
+  for (const site of ["cross-site", "same-site"]) {
+    for (const [path, method] of [["/api/paintbox", "PUT"], ["/api/photos", "POST"], ["/api/photos/x", "GET"], ["/api/paintings", "POST"]] as const) expect(await status(path, from(site), method)).toBe(403);
+  }
+  expect(await status("/api/paintbox", from("same-origin"), "PUT")).toBe(400);
+  expect(await status("/paintbox", from("none", "navigate"))).toBe(200);
+  expect(await status("/paintbox", from("cross-site", "navigate"))).toBe(200);
+});
+
+test("what can't be asked is answered so, not with a fault", async () => {
+  expect(await status("/painting/%ff", {})).toBe(400);
+  expect(await status("/", {}, "TRACE")).toBe(405);
+  expect(await status("/_next/x", {}, "PUT")).toBe(405);
+  expect(await status("/paintbox", { rsc: "1", "next-router-state-tree": "%5B" })).toBe(400);
+});
+
 test("pages carry a strict content policy", async () => {
   const response = await fetch(`${server.url}/paintbox`);
   const policy = response.headers.get("content-security-policy") ?? "";
@@ -90,9 +107,10 @@ test("what is no painting is not saved, and unknown addresses say so", async ({ 
   const put = (id: string, body: string): Promise<Response> => fetch(`${server.url}/api/paintings/${id}`, { method: "PUT", body });
   const someId = "7d1c5c8e-1f57-4a55-9f53-0d9b5b7a1c11";
   const empty = newPainting("A", "cotton-rough");
+  const stamp = { revision: 0, writer: someId, step: 1 };
   expect((await put(someId, "{")).status).toBe(400);
-  expect((await put(someId, JSON.stringify({ revision: 0, document: { ...empty, title: "" } }))).status).toBe(400);
-  expect((await put(someId, JSON.stringify({ revision: 0, document: empty }))).status).toBe(404);
+  expect((await put(someId, JSON.stringify({ ...stamp, document: { ...empty, title: "" } }))).status).toBe(400);
+  expect((await put(someId, JSON.stringify({ ...stamp, document: empty }))).status).toBe(404);
   expect((await put("nonsense", "{}")).status).toBe(404);
   expect((await fetch(`${server.url}/api/photos/..%2f..%2fetc`)).status).toBe(404);
   expect((await fetch(`${server.url}/api/photos/${"0".repeat(64)}`)).status).toBe(404);

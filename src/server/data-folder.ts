@@ -4,7 +4,9 @@ import { dirname, join } from "node:path";
 import { z } from "zod";
 
 /** The data folder can't be used as it is; the message says why and what to do. */
-export class FolderRefused extends Error {}
+export class FolderRefused extends Error {
+  override readonly name = "FolderRefused";
+}
 
 /** What Abendrot notes of its folder: whether its database is whole, and whether the demo has been laid out. */
 const mark = z.object({ madeBy: z.literal("Abendrot"), database: z.enum(["making", "made"]), demo: z.boolean() });

@@ -2,6 +2,8 @@ import { statfs } from "node:fs/promises";
 
 /** There is too little room on the disk to write safely. */
 export class NoRoom extends Error {
+  override readonly name = "NoRoom";
+
   constructor(what = "nothing was written: it can't be kept until there is room") {
     super(`The disk is nearly full, so ${what}. Free some space where the data folder lies; it will then be tried again.`);
   }

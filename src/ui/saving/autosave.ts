@@ -32,19 +32,15 @@ export function useAutosave<Document>({ url, revision, store, merge, title, phot
       url, revision, read, merge, photoId, outbox, acknowledged, report: (state) => setSaving({ state, saver: own }), now: Date.now,
       replace: (document) => store.getState().replace(document), title: () => title(read()),
     });
-    const letGo = holdWriter(own.writer);
-    addSaver(own as unknown as Saver<never>);
+    addSaver(own as unknown as Saver<never>, holdWriter(own.writer));
     const unsubscribe = store.subscribe(() => own.changed());
-    const hidden = (): void => void own.save(true);
     const leaving = (event: BeforeUnloadEvent): void => {
       if (own.atRisk) event.preventDefault();
     };
-    window.addEventListener("pagehide", hidden);
     window.addEventListener("beforeunload", leaving);
     return () => {
       unsubscribe();
-      void finishSaver(own as unknown as Saver<never>).finally(letGo);
-      window.removeEventListener("pagehide", hidden);
+      void finishSaver(own as unknown as Saver<never>);
       window.removeEventListener("beforeunload", leaving);
     };
   }, [url, revision, store, merge, title, photoId]);

@@ -60,14 +60,25 @@ export interface Delivered {
   readonly left: readonly LeftBehind[];
 }
 
-/** Sends everything that windows left behind that are there no more. One window does it at a time. */
-export async function deliverLeftBehind(): Promise<Delivered> {
+/** A page that has just been left may hold its lock for a moment longer. */
+const LEAVING_MS = 1500;
+
+/** Whether a writer's window is there no more; one that may just be closing is waited for. */
+async function isGone(writer: string): Promise<boolean> {
+  return navigator.locks.request(lockOf(writer), { signal: AbortSignal.timeout(LEAVING_MS) }, () => true).catch(() => false);
+}
+
+/**
+ * Sends everything that windows left behind that are there no more. One window does it at a time.
+ * @param concerned addresses of the documents that are to be shown: of these a window that is only just closing is waited for
+ */
+export async function deliverLeftBehind(concerned: readonly string[]): Promise<Delivered> {
   const stored: string[] = [];
   const left: LeftBehind[] = [];
   await navigator.locks.request("abendrot-outbox", async () => {
     const held = new Set((await navigator.locks.query()).held?.map(({ name }) => name));
     for (const unsent of await outbox.all()) {
-      if (held.has(lockOf(unsent.writer))) continue;
+      if (held.has(lockOf(unsent.writer)) && !(concerned.includes(unsent.url) && (await isGone(unsent.writer)))) continue;
       // What can't be sent now stays where it is for the next chance.
       const found = await sendUnsent(unsent).catch(() => undefined);
       if (found === null) stored.push(unsent.url);

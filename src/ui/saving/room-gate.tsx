@@ -71,7 +71,7 @@ export function RoomGate({ reading, revisions, own, children }: {
         return;
       }
       shown.add(reading);
-      const delivered = await deliverLeftBehind();
+      const delivered = await deliverLeftBehind(Object.keys(revisions));
       if (gone) return;
       // A painting that is gone is offered wherever one is; other changes in their own room.
       setLeft(delivered.left.filter(({ unsent, gone: lost }) => unsent.url === own || (lost && own !== PAINTBOX_URL)));
