@@ -5,6 +5,8 @@ import type { ReachCube } from "@/core";
 import type { Laid, ReachAnswers, ReachQuestion, ReachReply, ReachRequest } from "@/workers/reach-messages";
 import { messageOf } from "@/workers/paint-message";
 import { AskedWorker } from "@/ui/asked-worker";
+import { LIMITS } from "@/model/limits";
+import { tellTrouble } from "@/ui/trouble";
 import { useDesk } from "./desk-store";
 import { usePaints, usePaper } from "./paints";
 import { useCurve, useWish } from "./targets";
@@ -41,7 +43,7 @@ export function useLaid(only?: readonly string[]): Laid | null {
   const ids = only ?? lookedAt;
   const key = JSON.stringify(ids);
   return useMemo(() => {
-    const own = (JSON.parse(key) as string[]).flatMap((id) => paints.get(id) ?? []).slice(0, 40);
+    const own = (JSON.parse(key) as string[]).flatMap((id) => paints.get(id) ?? []).slice(0, LIMITS.trayPaints);
     if (own.length === 0) return null;
     return { paperId: paper.id, paints: own.map(messageOf) };
   }, [key, paints, paper]);
@@ -84,6 +86,9 @@ export function useReachCube(): ReachCube | null {
   const valueWeight = useDesk((s) => s.document.approach.valueWeight);
   const laid = useLaid();
   const curve = useCurve();
-  const { answer } = useReach("cube", seeing === "palette" && laid ? { laid, valueWeight, wish, curve: [curve[0], curve[1], curve[2], curve[3], curve[4]] } : null);
+  const { answer, fault } = useReach("cube", seeing === "palette" && laid ? { laid, valueWeight, wish, curve: [curve[0], curve[1], curve[2], curve[3], curve[4]] } : null);
+  useEffect(() => {
+    if (fault) tellTrouble("The photo could not be shown in paint", new Error(fault));
+  }, [fault]);
   return laid ? (answer?.cube ?? null) : null;
 }

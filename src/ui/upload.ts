@@ -1,12 +1,12 @@
 "use client";
 
 import { z } from "zod";
+import { LIMITS } from "@/model/limits";
 
 /** A painting's id, or a stored photo's with its size in the working copy. */
 const painting = z.object({ id: z.uuid() });
 const swatchPhoto = z.object({ id: z.string(), widthPx: z.number(), heightPx: z.number() });
 const refusal = z.object({ message: z.string() });
-const MAX_BYTES = 300 * 1024 * 1024;
 const LOST = "The photo did not arrive. Is Abendrot still running? Try again.";
 
 export type UploadRefused = { readonly message: string };
@@ -24,7 +24,7 @@ function answerOf<T>(request: XMLHttpRequest, reply: z.ZodType<T>): T | UploadRe
 }
 
 function upload<T>(url: string, file: File, reply: z.ZodType<T>, onProgress: UploadProgress): Promise<T | UploadRefused> {
-  if (file.size > MAX_BYTES) return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
+  if (file.size > LIMITS.photoBytes) return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
   return new Promise((resolve) => {
     // fetch can't tell how much of a body has been sent.
     const request = new XMLHttpRequest();

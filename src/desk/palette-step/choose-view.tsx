@@ -17,8 +17,6 @@ import { MustReach } from "./must-reach";
 import { areasWord, FAIR, gainWords, GOOD, listed, paintsWord } from "./words";
 
 const STRIP_PX = 84;
-/** A palette holds no more. */
-const MOST_MUSTS = 12;
 
 /** One palette of the answer: its paints, how it serves the areas, and laying it out. */
 function PaletteRow({ palette, place, busy, onLayOut, onRule }: {
@@ -91,7 +89,6 @@ export function ChooseView() {
   const enough = recommendedSize(sizes);
   const shown = sizes.find((choice) => choice.size === (size ?? recommended)) ?? sizes.find((choice) => choice.size === recommended);
   const rule = (which: "must" | "never", id: string): void => {
-    if (which === "must" && rules.must.length >= MOST_MUSTS) return;
     const other = which === "must" ? "never" : "must";
     changeRules({ [which]: [...new Set([...rules[which], id])], [other]: rules[other].filter((one) => one !== id) });
   };

@@ -2,10 +2,10 @@
 
 import { Pin, X } from "lucide-react";
 import { comparePoints, describeColour, samplePhoto, screenColourOfLab, type Lab, type PixelArray, type Point, type WhiteMatrix } from "@/core";
+import { LIMITS } from "@/model/limits";
 import { useDesk } from "../desk-store";
 import { usePhoto, useWhite } from "../photo-study";
 
-const MOST_PAIRS = 12;
 /** Differences below these are called alike: value steps, temperature, chroma. From memory. */
 const ALIKE = { value: 0.15, temperature: 2, chroma: 2 } as const;
 
@@ -65,7 +65,7 @@ export function Compare() {
           {pair && b && (
             <PairRow
               name="" a={lab(pair.a)} b={lab(b)} onRemove={clearPair}
-              onPin={pinned.length >= MOST_PAIRS ? undefined : () => {
+              onPin={pinned.length >= LIMITS.pairs ? undefined : () => {
                 changeStudy({ pairs: [...pinned, { id: crypto.randomUUID(), a: pair.a, b }] });
                 clearPair();
               }}

@@ -3,6 +3,7 @@ import {
   CARD, CARD_WATER, cellBox, cellsOfNumber, FRAME_NUMBER, lineBox, MARK, MARK_CENTRES, MAX_CARD_NUMBER, ROWS, swatchBox, SWATCHES, WASH_NAMES, waterWords, windowBox, type Box,
 } from "@/core";
 import type { CardPage } from "@/model/measurement";
+import { cutText } from "@/model/text";
 import { fontFile, runsOf, type Face } from "./fonts";
 
 const PT_PER_MM = 72 / 25.4;
@@ -78,7 +79,7 @@ class Sheet {
 /** Shortens words until they fit a width, mm. */
 function fitted(sheet: Sheet, words: string, sizePt: number, face: Face, width: number): string {
   let text = words;
-  while (text.length > 4 && sheet.width(text, sizePt, face) > width) text = `${text.replace(/…$/, "").slice(0, -1)}…`;
+  for (let letters = words.length - 1; letters > 3 && sheet.width(text, sizePt, face) > width; letters--) text = `${cutText(words, letters)}…`;
   return text;
 }
 
