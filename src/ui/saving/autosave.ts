@@ -5,7 +5,7 @@ import type { StoreApi } from "zustand";
 import type { Merged } from "@/model/merge";
 import { holdWriter, outbox } from "./left-behind";
 import { Saver, type SaveState } from "./saver";
-import { acknowledged, addSaver, finishSaver } from "./savers";
+import { acknowledged, addSaver, finishSaver, noteSending } from "./savers";
 
 /** A document that is kept saved: where, from which revision, and how it is told of. */
 export interface Saved<Document> {
@@ -29,7 +29,7 @@ export function useAutosave<Document>({ url, revision, store, merge, title, phot
   useEffect(() => {
     const read = (): Document => store.getState().document;
     const own = new Saver<Document>({
-      url, revision, read, merge, photoId, outbox, acknowledged, report: (state) => setSaving({ state, saver: own }), now: Date.now,
+      url, revision, read, merge, photoId, outbox, acknowledged, sending: noteSending, report: (state) => setSaving({ state, saver: own }), now: Date.now,
       replace: (document) => store.getState().replace(document), title: () => title(read()),
     });
     addSaver(own as unknown as Saver<never>, holdWriter(own.writer));

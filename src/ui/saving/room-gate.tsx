@@ -8,7 +8,7 @@ import { tellTrouble, TroubleLine } from "../trouble";
 import { ConflictCard } from "./conflict-card";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { deliverLeftBehind, keepAsCopy, outbox, putInPlace, type LeftBehind } from "./left-behind";
-import { isOutdated, isSomethingUnsent, sentByOthers } from "./savers";
+import { arrived, isOutdated, isSomethingUnsent, sentByOthers, trustNextReading } from "./savers";
 
 /** Readings that this window has shown: one that comes again is the router's memory, not what is stored. */
 const shown = new Set<string>();
@@ -61,23 +61,35 @@ export function RoomGate({ reading, revisions, own, children }: {
 }) {
   const router = useRouter();
   const [old] = useState(() => shown.has(reading) || isOutdated(revisions) || isSomethingUnsent());
+  /** Nothing can be typed before it is known that this reading stays: it would go with it. */
+  const [entered, setEntered] = useState(false);
   const [left, setLeft] = useState<readonly LeftBehind[]>([]);
   useEffect(() => {
     let gone = false;
+    const readAnew = (): void => {
+      trustNextReading(revisions);
+      router.refresh();
+    };
     const enter = async (): Promise<void> => {
       if (old) {
         await sentByOthers();
-        router.refresh();
-        return;
+        return readAnew();
       }
       shown.add(reading);
-      const delivered = await deliverLeftBehind(Object.keys(revisions));
+      const concerned = Object.keys(revisions);
+      await arrived(concerned);
+      if (isOutdated(revisions)) return readAnew();
+      const delivered = await deliverLeftBehind(concerned);
       if (gone) return;
       // A painting that is gone is offered wherever one is; other changes in their own room.
       setLeft(delivered.left.filter(({ unsent, gone: lost }) => unsent.url === own || (lost && own !== PAINTBOX_URL)));
-      if (delivered.stored.some((url) => url in revisions)) router.refresh();
+      if (delivered.stored.some((url) => url in revisions)) readAnew();
+      else setEntered(true);
     };
-    enter().catch((error: unknown) => tellTrouble("What closed windows left could not be looked for", error));
+    enter().catch((error: unknown) => {
+      tellTrouble("What closed windows left could not be looked for", error);
+      setEntered(true);
+    });
     return () => {
       gone = true;
     };
@@ -99,7 +111,7 @@ export function RoomGate({ reading, revisions, own, children }: {
   };
   return (
     <>
-      {children}
+      <div inert={!entered} className="contents">{children}</div>
       <TroubleLine />
       {left.length > 0 && <LeftCard key={left[0].unsent.writer} left={left[0]} onDone={done} />}
     </>

@@ -41,7 +41,7 @@ beforeEach(() => {
   store = createStore<State>()(temporal((): State => ({ document, looking: 0 }), { partialize: (s) => ({ document: s.document }), equality: (a, b) => a.document === b.document }));
   saver = new Saver({
     url: "/api/paintings/one", revision: 4, read: () => store.getState().document, replace: (next) => store.setState({ document: next }), merge: mergePaintings,
-    report: (state) => states.push(state), acknowledged: () => {}, outbox, title: () => "Canal", photoId: null, now: () => 0,
+    report: (state) => states.push(state), acknowledged: () => {}, sending: () => {}, outbox, title: () => "Canal", photoId: null, now: () => 0,
   });
   store.subscribe(() => saver.changed());
 });

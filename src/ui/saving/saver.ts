@@ -38,6 +38,8 @@ export interface SaverOptions<Document> {
   readonly merge: (sides: { base: Document; mine: Document; theirs: Document }) => Merged<Document>;
   readonly report: (state: SaveState) => void;
   readonly acknowledged: (url: string, revision: number) => void;
+  /** Told when a save is on its way, and when it is no longer. */
+  readonly sending: (url: string, onItsWay: boolean) => void;
   readonly outbox: Outbox;
   readonly title: () => string;
   readonly photoId: string | null;
@@ -132,12 +134,15 @@ export class Saver<Document> {
 
   private async send(leaving: boolean): Promise<void> {
     const document = this.options.read();
+    this.options.sending(this.options.url, true);
     try {
       const response = await sendSave(this.options.url, { revision: this.revision, writer: this.writer, step: this.step }, document, leaving);
       if (response.ok) this.stored(savedReply.parse(await response.json()).revision, document);
       else await this.refusedBy(response, document);
     } catch {
       this.failed("Not saved: Abendrot doesn't answer. Is it still running? It is kept in this browser and will be tried again.");
+    } finally {
+      this.options.sending(this.options.url, false);
     }
   }
 

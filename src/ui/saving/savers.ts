@@ -2,10 +2,9 @@
 
 import type { Saver } from "./saver";
 
-/** The savers of this window's rooms, open or closing, and the newest revision acknowledged of each document. */
+/** The savers of this window's rooms, open or closing. */
 const open = new Map<Saver<never>, () => void>();
 const closing = new Set<Promise<void>>();
-const acknowledgedRevisions = new Map<string, number>();
 
 /** What a page that is left still sends; then other windows may see to what it leaves in the outbox. */
 function onPageHide(): void {
@@ -32,8 +31,6 @@ export function finishSaver(saver: Saver<never>): Promise<void> {
   return finished;
 }
 
-export const acknowledged = (url: string, revision: number): void => void acknowledgedRevisions.set(url, revision);
-
 /** True while something that was changed in this window has not been stored yet. */
 export const isSomethingUnsent = (): boolean => [...open.keys()].some((saver) => saver.dirty);
 
@@ -42,6 +39,45 @@ export async function sentByOthers(): Promise<void> {
   await Promise.all(closing);
 }
 
-/** True when a document was read before its newest save that this window knows of. */
+/** Where all windows of this browser note the newest revision that was acknowledged of a document. */
+const noteOf = (url: string): string => `abendrot-stored ${url}`;
+
+/** Notes that a document is stored at a revision, for this window and for those that are just opening. */
+export function acknowledged(url: string, revision: number): void {
+  try {
+    localStorage.setItem(noteOf(url), String(revision));
+  } catch {
+    // A browser that keeps nothing: what is shown may be older for a moment, and is merged when it is changed.
+  }
+}
+
+/** True when a document was read before its newest save that this browser knows of. */
 export const isOutdated = (revisions: Readonly<Record<string, number>>): boolean =>
-  Object.entries(revisions).some(([url, revision]) => (acknowledgedRevisions.get(url) ?? 0) > revision);
+  Object.entries(revisions).some(([url, revision]) => typeof localStorage !== "undefined" && Number(localStorage.getItem(noteOf(url)) ?? 0) > revision);
+
+/** Forgets what is known of documents that are read anew: an older copy of the data folder may have been put back. */
+export function trustNextReading(revisions: Readonly<Record<string, number>>): void {
+  for (const url of Object.keys(revisions)) localStorage.removeItem(noteOf(url));
+}
+
+const sendingOf = (url: string): string => `abendrot-sending ${url}`;
+
+/** Notes that a save of a document is on its way, or no longer. */
+export function noteSending(url: string, onItsWay: boolean): void {
+  try {
+    if (onItsWay) localStorage.setItem(sendingOf(url), String(Date.now()));
+    else localStorage.removeItem(sendingOf(url));
+  } catch {
+    // As above.
+  }
+}
+
+/** A note older than this was left by a window that heard no answer: the outbox has its change. */
+const ON_ITS_WAY_MS = 5000;
+const LEAVING_MS = 1500;
+
+/** Waits while a save of one of these documents is on its way from a page that has just been left; at most a second and a half. */
+export async function arrived(urls: readonly string[]): Promise<void> {
+  const until = Date.now() + LEAVING_MS;
+  while (Date.now() < until && urls.some((url) => Date.now() - Number(localStorage.getItem(sendingOf(url)) ?? 0) < ON_ITS_WAY_MS)) await new Promise((resolve) => setTimeout(resolve, 30));
+}
