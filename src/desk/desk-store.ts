@@ -6,6 +6,7 @@ import { createStore, useStore } from "zustand";
 import { AS_IT_IS, countLabels, MAX_LABEL, packMap, rewhiten, unpackMap, whiteMatrix, withLabel, type Approach, type Lab, type LabelMap, type Point, type ViewKind, type WhiteMatrix } from "@/core";
 import { changeFault } from "@/model/change-fault";
 import { paintingArea, paintingDocument, type KeptPalette, type PaintingArea, type PaintingDocument, type StoredRecipe, type StoredRules, type Study } from "@/model/painting";
+import { changing } from "@/ui/changing";
 import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
 /** A colour taken from the photo that has no name yet. */
@@ -162,15 +163,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
   return createStore<DeskState>()(
     temporal(
       (set) => {
-        /** The one way to a changed document: what the store's door would refuse is not taken here either. */
-        const change = (f: (d: PaintingDocument) => PaintingDocument, besides: Partial<DeskState> = {}, run: string | null = null): void => {
-          inRun(run);
-          set((s) => {
-            const next = f(s.document);
-            const refused = faultOf(s.document, next);
-            return refused ? { refused } : { document: next, refused: null, ...besides };
-          });
-        };
+        const change = changing<DeskState>(set, inRun, faultOf);
         return {
           document,
           refused: null,

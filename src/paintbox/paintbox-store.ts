@@ -5,6 +5,7 @@ import { temporal } from "zundo";
 import { createStore, useStore } from "zustand";
 import { changeFault } from "@/model/change-fault";
 import { paintboxDocument, paintEntry, travelBox, type PaintboxDocument, type PaintEntry, type TravelBox } from "@/model/paintbox";
+import { changing } from "@/ui/changing";
 import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
 export interface PaintboxState {
@@ -43,15 +44,7 @@ export function createPaintboxStore(document: PaintboxDocument): PaintboxStore {
   return createStore<PaintboxState>()(
     temporal(
       (set) => {
-        /** The one way to a changed document: what the store's door would refuse is not taken here either. */
-        const change = (f: (d: PaintboxDocument) => PaintboxDocument, besides: Partial<PaintboxState> = {}, run: string | null = null): void => {
-          inRun(run);
-          set((s) => {
-            const next = f(s.document);
-            const refused = faultOf(s.document, next);
-            return refused ? { refused } : { document: next, refused: null, ...besides };
-          });
-        };
+        const change = changing<PaintboxState>(set, inRun, faultOf);
         const changePaint = (id: string, part: Partial<PaintEntry>, run: string | null): void =>
           change((d) => ({ ...d, paints: d.paints.map((paint) => (paint.id === id ? { ...paint, ...part } : paint)) }), {}, run);
         const changeBox = (id: string, part: Partial<TravelBox>, run: string | null): void =>

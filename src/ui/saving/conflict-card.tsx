@@ -27,9 +27,9 @@ export function ConflictCard({ title, children, onTake, onCopy, onLetGo, letGoWo
       <div className="leading-snug">{children}</div>
       {words && <p role="alert" className="text-error">{words}</p>}
       <div className="flex flex-wrap gap-2">
-        {onCopy && <button type="button" className="btn btn-primary btn-sm" disabled={busy} onClick={() => void doing(onCopy)}>Keep mine as a painting of its own</button>}
-        {onTake && <button type="button" className={`btn btn-sm ${onCopy ? "" : "btn-primary"}`} disabled={busy} onClick={() => void doing(onTake)}>Put mine in its place</button>}
-        <button type="button" className="btn btn-ghost btn-sm" disabled={busy} onClick={() => void doing(onLetGo)}>{letGoWords}</button>
+        {onCopy && <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void doing(onCopy)}>Keep mine as a painting of its own</button>}
+        {onTake && <button type="button" className={`btn ${onCopy ? "" : "btn-primary"}`} disabled={busy} onClick={() => void doing(onTake)}>Put mine in its place</button>}
+        <button type="button" className="btn btn-ghost" disabled={busy} onClick={() => void doing(onLetGo)}>{letGoWords}</button>
       </div>
     </section>
   );

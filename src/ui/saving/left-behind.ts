@@ -41,7 +41,10 @@ async function sendUnsent(unsent: Unsent): Promise<LeftBehind | null> {
   if (response.status === 409) {
     const { message, stored } = await refusalOf(response);
     const merged = stored ? mergeUnsent(unsent.url, unsent.base, unsent.document, stored.document) : { clashes: [] };
-    if (!stored || "clashes" in merged) return { unsent, message, gone: false, stored: stored ?? null };
+    if (!stored || "clashes" in merged) {
+      const both = "clashes" in merged && merged.clashes.length > 0 ? ` Both changed: ${merged.clashes.join(", ")}.` : "";
+      return { unsent, message: message + both, gone: false, stored: stored ?? null };
+    }
     // Its own writer's steps go on: were the answer lost, the same would be sent again.
     response = await sendSave(unsent.url, { revision: stored.revision, writer: unsent.writer, step: unsent.step + 1 }, merged.document);
   }

@@ -40,7 +40,7 @@ function LeftCard({ left, onDone }: { left: LeftBehind; onDone: () => void }) {
       }}
       letGoWords="Let them go"
     >
-      <p>A window that was closed on {when.format(unsent.at)} had changed “{unsent.title}”. {message} They are kept in this browser.</p>
+      <p>A window that was closed on {when.format(unsent.at)} had changed “{unsent.title}”. {message} What it changed is kept in this browser until you decide.</p>
     </ConflictCard>
   );
 }
