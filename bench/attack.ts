@@ -1,7 +1,8 @@
 /**
  * Attacks a running Abendrot as life does, and prints what was lost: kills in the middle of
  * writes and uploads, rooms left in every way, masses of paints and paintings, requests that nobody
- * means. Run: npm run attack [kills] [leaving] [masses] [requests]; without names, all of them.
+ * means. Run: npm run attack [kills] [leaving] [masses] [requests]; without names, all of them; a number
+ * sets how many paints the box has when it is left.
  */
 import { randomBytes, randomInt, randomUUID } from "node:crypto";
 import { readdirSync } from "node:fs";
@@ -16,7 +17,9 @@ import { newPainting, type PaintingDocument } from "../src/model/painting";
 import { startServer, type RunningServer } from "../e2e/server";
 
 const wanted = process.argv.slice(2);
-const runs = (name: string): boolean => wanted.length === 0 || wanted.includes(name);
+/** Numbers among the names: how many paints lie in the box when rooms are left. */
+const sizes = wanted.map(Number).filter((n) => n > 0);
+const runs = (name: string): boolean => wanted.length === sizes.length || wanted.includes(name);
 const launch = (): Promise<Browser> => chromium.launch(config.use?.launchOptions);
 
 interface Stored<T> {
@@ -119,7 +122,7 @@ async function leaving(rounds = 6): Promise<void> {
     "back": (page) => page.goBack(),
   };
   console.log(`leaving: changes lost of ${rounds}, right after typing`);
-  for (const paints of [28, 150, 600]) {
+  for (const paints of sizes.length > 0 ? sizes : [28, 150, 600]) {
     await storeBox(server, paints);
     for (const [way, leave] of Object.entries(ways)) {
       let [notes, titles] = [0, 0];

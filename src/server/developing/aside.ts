@@ -27,14 +27,17 @@ function heldBy(pid: number): number {
  * on answering, and the memory it takes, or a file that breaks it, stays outside. Throws
  * TooMuchMemory when it takes over 900 MB, and otherwise when it fails.
  */
-export function runAside(program: string, ...args: readonly string[]): Promise<Buffer> {
+export const runAside = (program: string, ...args: readonly string[]): Promise<Buffer> => runWithin(MOST_BYTES, program, ...args);
+
+/** The same with a bound of one's own on its memory. */
+export function runWithin(mostBytes: number, program: string, ...args: readonly string[]): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const file = join(/* turbopackIgnore: true */ process.cwd(), "src", "server", "developing", program);
     const child = spawn(process.execPath, [file, ...args], { stdio: ["ignore", "pipe", "ignore"], timeout: SECONDS * 1000 });
     const chunks: Buffer[] = [];
     let tooMuch = false;
     const watch = setInterval(() => {
-      if (!child.pid || heldBy(child.pid) <= MOST_BYTES) return;
+      if (!child.pid || heldBy(child.pid) <= mostBytes) return;
       tooMuch = true;
       child.kill("SIGKILL");
     }, WATCH_MS);

@@ -5,6 +5,7 @@ import { join } from "node:path";
 import sharp, { type OutputInfo, type Sharp } from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
 import { KINDS, makeProfile } from "./icc.test-helper";
+import { runWithin, TooMuchMemory } from "./aside";
 import { formatOf } from "./photo-format";
 import { LIMITS } from "@/model/limits";
 import { PhotoRefused, readPhoto, type ReadPhoto } from "./read-photo";
@@ -181,6 +182,13 @@ describe("colour profiles, against Little CMS", () => {
     execFileSync("exiftool", ["-q", "-overwrite_original", `-ICC_Profile<=${join(folder, "grey.icc")}`, path]);
     expect(far(await pixel((await readPhoto(path)).working, 10, 10), BROWN_P3)).toBeLessThan(2);
   });
+});
+
+test.skipIf(!existsSync("/proc/self/statm"))("a picture that takes more memory than it may is ended, and nothing of it is used", async () => {
+  const path = kept(await picture(3000, 2000).png().toBuffer());
+  const shrinking = (mostBytes: number) => runWithin(mostBytes, "shrinker.mjs", path, "200", "srgb", "uchar");
+  await expect(shrinking(1024 * 1024)).rejects.toThrow(TooMuchMemory);
+  expect((await shrinking(2 ** 30)).length).toBe(8 + 200 * 133 * 3);
 });
 
 describe("photos that are refused, with words", () => {
