@@ -57,6 +57,8 @@ test("a pigment opens with its facts, their sources and its cautions, and stays 
 
 test("a mix is tried: parts and water move it at once, it separates, it is glazed, and every step is undone", async ({ page }) => {
   await page.goto(`${server.url}/try-a-mix?paint=PB35`);
+  // A room can be touched once it is known that what was read is what is stored.
+  await expect(page.locator("[inert]")).toHaveCount(0);
   const result = page.getByRole("region", { name: "What it looks like" });
   const mix = page.getByRole("region", { name: "The mix" });
   const lightness = async (): Promise<number> => Number(/L\* (\d+)/.exec((await result.getByText(/L\* \d+/).first().textContent()) ?? "")?.[1]);

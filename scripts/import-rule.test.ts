@@ -13,6 +13,8 @@ describe("imports run downwards only", () => {
     ["src/core/mix/new.ts", 'import "../../db/schema";'],
     ["src/db/new.ts", 'import "@/server/house";'],
     ["src/server/new.ts", 'import "@/desk/desk";'],
+    ["src/model/new.ts", 'import "@/db/schema";'],
+    ["src/workers/new.ts", 'import "@/db/schema";'],
     ["src/desk/new.tsx", 'import "@/app/layout";'],
     ["src/desk/new.tsx", 'import "@/paintbox/paintbox";'],
     ["src/ui/new.tsx", 'import "@/core/mix/match";'],

@@ -41,7 +41,7 @@ function PrintCard({ start }: { start: string | null }) {
     setBusy(true);
     setFault(null);
     try {
-      const response = await fetch("/api/cards", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ paints: chosen, paperId }) });
+      const response = await fetch("/api/cards", { method: "POST", keepalive: true, headers: { "content-type": "application/json" }, body: JSON.stringify({ paints: chosen, paperId }) });
       const body = (await response.json()) as SwatchCard & { message?: string };
       if (!response.ok) return setFault(body.message ?? "The card could not be made.");
       addCard(body);

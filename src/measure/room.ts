@@ -40,7 +40,7 @@ export const modelWith = ({ id, pigments, tintingStrength }: StockedPaint, measu
 /** Sends a measurement to be kept; the answer is its id or words for the painter. */
 export async function keepMeasurement(measurement: NewMeasurement): Promise<{ readonly id: string } | { readonly message: string }> {
   try {
-    const response = await fetch("/api/measurements", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(measurement) });
+    const response = await fetch("/api/measurements", { method: "POST", keepalive: true, headers: { "content-type": "application/json" }, body: JSON.stringify(measurement) });
     const body = (await response.json()) as { id?: string; message?: string };
     return response.ok && body.id ? { id: body.id } : { message: body.message ?? "The measurement could not be kept." };
   } catch {

@@ -23,39 +23,37 @@ interface TypedTextProps {
 
 /**
  * A field whose text counts as it is typed: nothing waits for the field to be left. What can't be
- * kept is told beneath it; the document keeps what it had, and a field that is left empty or wrong
- * shows that again when it is entered anew.
+ * kept is told beneath it, and the document keeps what it had; Escape brings that back.
  */
 export function TypedText({ value, faultOf, onText, onLeave, label, bare = false, type = "text", className = "", inputClassName = "input input-sm w-full", doubt }: TypedTextProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
+  /** What is being typed, and the document's value that it stands over. */
+  const [typed, setTyped] = useState<{ readonly text: string; readonly over: string; readonly fault: string | null } | null>(null);
+  const [inside, setInside] = useState(false);
   const id = useId();
-  const back = (): void => {
-    setTyped(null);
-    setFault(null);
-    onLeave?.();
-  };
+  // A fault that was left standing goes when the document changes under it, by undo or by another window.
+  const stands = typed && (inside || typed.over === value) ? typed : null;
+  const fault = stands?.fault ?? null;
   const take = (text: string): void => {
-    setTyped(text);
     const found = faultOf(text);
-    setFault(found);
+    setTyped({ text, over: value, fault: found });
     if (!found) onText(text);
   };
   return (
     <div className={`relative ${className}`}>
       {!bare && <label className="label-line block" htmlFor={id}>{label}</label>}
       <input
-        id={id} type={type} step="any" className={inputClassName} value={typed ?? value} autoComplete="off"
+        id={id} type={type} step="any" className={inputClassName} value={stands?.text ?? value} autoComplete="off"
         aria-label={bare && typeof label === "string" ? label : undefined} aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined}
-        onChange={(event) => take(event.target.value)} onFocus={() => fault && back()}
+        onChange={(event) => take(event.target.value)} onFocus={() => setInside(true)}
         onBlur={() => {
-          // A fault stays to be read; what is stored stands again once the field is entered.
-          if (!fault) back();
-          else onLeave?.();
+          setInside(false);
+          // A fault stays to be read and mended, but for a heading, which shows what is stored.
+          if (!fault || bare) setTyped(null);
+          onLeave?.();
         }}
         onKeyDown={(event) => {
           if (event.key === "Enter") event.currentTarget.blur();
-          if (event.key === "Escape") back();
+          if (event.key === "Escape") setTyped(null);
         }}
       />
       {!fault && doubt && <p className="label-line leading-snug">{doubt}</p>}

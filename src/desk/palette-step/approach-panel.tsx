@@ -99,7 +99,7 @@ export function ApproachPanel() {
   const [open, setOpen] = useState(false);
   const [kept, setKept] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
-    const response = await fetch("/api/approach", { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(approach) }).catch(() => null);
+    const response = await fetch("/api/approach", { method: "PUT", keepalive: true, headers: { "content-type": "application/json" }, body: JSON.stringify(approach) }).catch(() => null);
     setKept(response?.ok ? "New paintings start like this." : "It could not be kept. Is Abendrot still running?");
   };
   const reasons = [...new Set(leftOut.map(({ why }) => why))].map((why) => `${leftOut.filter((one) => one.why === why).length} ${WHY[why]}`);
