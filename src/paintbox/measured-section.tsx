@@ -43,7 +43,7 @@ export function MeasuredSection({ paint }: { paint: PaintEntry }) {
   const toggle = async ({ id, counts }: Measurement): Promise<void> => {
     setFault(null);
     try {
-      const response = await fetch(`/api/measurements/${id}`, { method: "PATCH", headers: { "content-type": "application/json" }, body: JSON.stringify({ counts: !counts }) });
+      const response = await fetch(`/api/measurements/${id}`, { method: "PATCH", keepalive: true, headers: { "content-type": "application/json" }, body: JSON.stringify({ counts: !counts }) });
       if (!response.ok) throw new Error(String(response.status));
       setCounts(id, !counts);
     } catch {
