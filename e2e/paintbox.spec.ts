@@ -278,8 +278,9 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
 test("a paintbox that can't be right is not saved whatever sends it", async () => {
   const put = async (body: unknown): Promise<number> => (await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify(body) })).status;
   expect(await put({})).toBe(400);
-  expect(await put({ revision: 0, document: { paints: [{ id: "x" }] } })).toBe(400);
-  expect(await put({ revision: 0, document: { paints: [], boxes: [] } })).toBe(409);
+  const stamp = { revision: 0, writer: crypto.randomUUID(), step: 1 };
+  expect(await put({ ...stamp, document: { paints: [{ id: "x" }] } })).toBe(400);
+  expect(await put({ ...stamp, document: { paints: [], boxes: [] } })).toBe(409);
 });
 
 test("gaps name a lasting pigment, and one press wishes for it", async ({ page }) => {
