@@ -13,6 +13,8 @@ import { arrived, isOutdated, isSomethingUnsent, sentByOthers, trustNextReading 
 /** Readings that this window has shown: one that comes again is the router's memory, not what is stored. */
 const shown = new Set<string>();
 
+const MOST_WAITED_MS = 4000;
+
 const when = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
 
 function LeftCard({ left, onDone }: { left: LeftBehind; onDone: () => void }) {
@@ -90,8 +92,11 @@ export function RoomGate({ reading, revisions, own, children }: {
       tellTrouble("What closed windows left could not be looked for", error);
       setEntered(true);
     });
+    // A server or another window that keeps this waiting doesn't keep the painter out.
+    const late = setTimeout(() => setEntered(true), MOST_WAITED_MS);
     return () => {
       gone = true;
+      clearTimeout(late);
     };
     // A reading never changes: the gate is keyed by it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
