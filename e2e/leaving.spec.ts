@@ -13,9 +13,14 @@ test.afterAll(() => server.stop("SIGTERM"));
 
 const title = (page: Page) => page.getByRole("textbox", { name: "Title of the painting" });
 const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
+/** A room can be touched once it is known that what was read is what is stored. */
+const entered = async (page: Page): Promise<void> => {
+  await expect(title(page)).toBeVisible();
+  await expect(page.locator("[inert]")).toHaveCount(0);
+};
 const desk = async (page: Page): Promise<void> => {
   await page.goto(server.url);
-  await expect(title(page)).toBeVisible();
+  await entered(page);
 };
 
 /** Puts a paintbox in place of the stored one, past the interface. */
@@ -129,7 +134,7 @@ test("two windows that change the same: the second decides, and can keep its own
   for (const [choice, wins] of [["Put mine in its place", "Mine again"], ["Let mine go, load the other", "Theirs again"]] as const) {
     const other = await context.newPage();
     await other.goto(one.url());
-    await expect(title(other)).toBeVisible();
+    await entered(other);
     await title(one).fill(wins === "Theirs again" ? wins : "Theirs");
     await saved(one);
     await title(other).fill(wins === "Mine again" ? wins : "Mine, let go");

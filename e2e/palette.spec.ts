@@ -66,6 +66,7 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
   // By dragging onto a well: that paint goes, this one comes.
   const held = await wells(page);
   // The list is sorted anew by what each would do now.
+  await expect(candidates.getByRole("button", { name: /being weighed/ })).toHaveCount(0);
   await page.waitForTimeout(1500);
   const comes = (await candidates.locator("[data-grip]").first().getAttribute("data-grip"))!;
   const grip = candidates.locator(`[data-grip="${comes}"]`);

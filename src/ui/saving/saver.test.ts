@@ -116,6 +116,29 @@ describe("saving", () => {
     expect(inOutbox()).toEqual(["Second"]);
   });
 
+  test("undoing while a request is under way is a change too: kept, sent by a page that closes, and stored after an answer that got lost", async () => {
+    answer = () => new Promise(() => {});
+    setTitle("Taken back");
+    await later(200);
+    store.temporal.getState().undo();
+    await later(0);
+    expect([inOutbox(), saver.dirty]).toEqual([["Canal"], true]);
+    void saver.save(true);
+    await later(0);
+    expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([[1, "Taken back"], [2, "Canal"]]);
+  });
+
+  test("what was sent and never answered may be stored: going back to the document before is sent", async () => {
+    answer = () => Promise.reject(new Error("broken off"));
+    setTitle("Perhaps stored");
+    await later(500);
+    store.temporal.getState().undo();
+    answer = async ({ revision }) => saved(revision + 1);
+    await later(4000);
+    expect(sent[sent.length - 1].document.title).toBe("Canal");
+    expect([last(), kept.size]).toEqual([{ state: "saved" }, 0]);
+  });
+
   test("a server that doesn't answer, or has no room, is tried again until it does", async () => {
     answer = () => Promise.reject(new Error("refused"));
     setTitle("Kept");

@@ -62,6 +62,8 @@ export class Saver<Document> {
   private waits: { readonly revision: number; readonly document: Document } | "gone" | null = null;
   private underWay: Promise<void> | null = null;
   private stopped = false;
+  /** A document has been sent and no answer has come: undoing back to the one before is a change too. */
+  private unsure = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   /** Something was said to be saving and not yet said to be saved. */
   private pending = false;
@@ -74,8 +76,9 @@ export class Saver<Document> {
     this.base = options.read();
   }
 
+  /** Something is to be sent, or it is not known whether the stored document is the one that was known: what was sent may be stored though its answer never came. */
   get dirty(): boolean {
-    return this.options.read() !== this.base;
+    return this.unsure || this.options.read() !== this.base;
   }
 
   /** Closing the window now would lose something: it is neither stored nor in the outbox. */
@@ -91,7 +94,7 @@ export class Saver<Document> {
       if (this.waits) return;
       this.options.report({ state: "saving" });
       this.later(SETTLE_MS);
-    } else if (this.pending && !this.underWay && !this.waits) {
+    } else if (this.pending && !this.waits) {
       // Undone back to what is stored: nothing is left to send.
       clearTimeout(this.timer);
       this.settled();
@@ -134,6 +137,7 @@ export class Saver<Document> {
 
   private async send(leaving: boolean): Promise<void> {
     const document = this.options.read();
+    this.unsure = true;
     this.options.sending(this.options.url, true);
     try {
       const response = await sendSave(this.options.url, { revision: this.revision, writer: this.writer, step: this.step }, document, leaving);
@@ -149,6 +153,7 @@ export class Saver<Document> {
   private stored(revision: number, document: Document): void {
     this.revision = revision;
     this.base = document;
+    this.unsure = false;
     this.failing = false;
     this.refused = null;
     this.options.acknowledged(this.options.url, revision);
@@ -170,6 +175,7 @@ export class Saver<Document> {
 
   private async refusedBy(response: Response, document: Document): Promise<void> {
     const { message, stored } = await refusalOf(response);
+    if (response.status < 500) this.unsure = false;
     if (response.status === 409 && stored) this.clashed(stored.revision, stored.document as Document, message);
     else if (response.status === 404) this.decide("gone", message);
     else if (response.status < 500) {
