@@ -289,7 +289,7 @@ test("gaps name a lasting pigment, and one press wishes for it", async ({ page }
   const paintsOfEarth = [entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "Ochre", "PY43"), entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d12", "Umber", "PBr7-burnt-umber")];
   let status = 409;
   for (let revision = 0; status === 409 && revision < 200; revision++) {
-    ({ status } = await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify({ revision, document: { paints: paintsOfEarth, boxes: [] } }) }));
+    ({ status } = await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify({ revision, writer: crypto.randomUUID(), step: 1, document: { paints: paintsOfEarth, boxes: [] } }) }));
   }
   expect(status).toBe(200);
   await openBox(page);
