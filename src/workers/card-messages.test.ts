@@ -1,21 +1,13 @@
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { CARD_WATER, madeUpSwatches, patchOfSpectrum } from "@/core";
 import type { CardAnswers, CardReply } from "./card-messages";
+import { workerUnderTest } from "./worker.test-helper";
 
-let replies: CardReply[];
-let worker: { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (reply: CardReply) => void };
-beforeEach(async () => {
-  replies = [];
-  worker = { onmessage: null, postMessage: (reply) => replies.push(reply) };
-  vi.stubGlobal("self", worker);
-  vi.resetModules();
-  await import("./card.worker");
-});
-afterEach(() => vi.unstubAllGlobals());
+const worker = workerUnderTest<unknown, CardReply>(() => import("./card.worker"));
 
 const ask = (data: unknown): CardReply => {
-  worker.onmessage?.({ data });
-  return replies[replies.length - 1];
+  worker.ask(data);
+  return worker.replies()[worker.replies().length - 1];
 };
 const answered = <K extends keyof CardAnswers>(reply: CardReply): CardAnswers[K] => {
   if (reply.kind === "failed") throw new Error(reply.message);

@@ -1,21 +1,13 @@
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { LIMITS } from "@/model/limits";
 import type { ImportAnswers, ImportReply, ImportRequest } from "./import-messages";
+import { workerUnderTest } from "./worker.test-helper";
 
-let replies: ImportReply[];
-let worker: { onmessage: ((event: { data: ImportRequest }) => void) | null; postMessage: (reply: ImportReply) => void };
-beforeEach(async () => {
-  replies = [];
-  worker = { onmessage: null, postMessage: (reply) => replies.push(reply) };
-  vi.stubGlobal("self", worker);
-  vi.resetModules();
-  await import("./import.worker");
-});
-afterEach(() => vi.unstubAllGlobals());
+const worker = workerUnderTest<ImportRequest, ImportReply>(() => import("./import.worker"));
 
 const open = (text: string): ImportAnswers["open"] => {
-  worker.onmessage?.({ data: { kind: "open", job: 1, bytes: new TextEncoder().encode(text), mostLines: LIMITS.importLines } });
-  const last = replies[replies.length - 1];
+  worker.ask({ kind: "open", job: 1, bytes: new TextEncoder().encode(text), mostLines: LIMITS.importLines });
+  const last = worker.replies()[worker.replies().length - 1];
   if (last.kind !== "answered" || !("is" in last.answer)) throw new Error(JSON.stringify(last));
   return last.answer;
 };
@@ -24,11 +16,11 @@ test("a table of 10,000 lines is read with progress; what can't be taken is told
   const lines = Array.from({ length: LIMITS.importLines }, (_, i) => (i % 100 === 7 ? `Odd ${i},PX1,` : `Paint ${i},PB29,${i % 100 === 8 ? "2027-01-01" : ""}`));
   const found = open(["name,pigments,bought on", ...lines].join("\n"));
   if (found.is !== "table") throw new Error(found.is);
-  worker.onmessage?.({ data: { kind: "rows", job: 2, map: { ...found.map, boughtOn: 2 }, today: "2026-11-25" } });
-  const progress = replies.flatMap((reply) => (reply.kind === "progress" ? reply.share : []));
+  worker.ask({ kind: "rows", job: 2, map: { ...found.map, boughtOn: 2 }, today: "2026-11-25" });
+  const progress = worker.replies().flatMap((reply) => (reply.kind === "progress" ? reply.share : []));
   expect(progress.length).toBeGreaterThan(40);
   expect(progress).toEqual([...progress].sort((a, b) => a - b));
-  const answer = replies[replies.length - 1] as { answer: ImportAnswers["rows"] };
+  const answer = worker.replies()[worker.replies().length - 1] as { answer: ImportAnswers["rows"] };
   expect(answer.answer.entries).toHaveLength(9800);
   expect(answer.answer.bad.slice(0, 2)).toEqual([{ line: 9, reason: expect.stringContaining("PX1") }, { line: 10, reason: expect.stringContaining("still to come") }]);
 });
@@ -43,6 +35,6 @@ test("a line more, no table, foreign JSON and rows before any file are refused i
   if (found.is !== "paints") throw new Error(found.is);
   expect(found.entries[1].sameAs).toBe(found.entries[0].id);
   expect(found.entries.map(({ id }) => id)).not.toContain(a);
-  worker.onmessage?.({ data: { kind: "rows", job: 3, map: { name: 0 } as never, today: "2026-11-25" } });
-  expect(replies[replies.length - 1]).toMatchObject({ kind: "failed", job: 3 });
+  worker.ask({ kind: "rows", job: 3, map: { name: 0 } as never, today: "2026-11-25" });
+  expect(worker.replies()[worker.replies().length - 1]).toMatchObject({ kind: "failed", job: 3 });
 });
