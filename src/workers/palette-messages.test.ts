@@ -1,6 +1,7 @@
-import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
+import { describe, expect, test } from "vitest";
 import { HANDBOOK } from "@/core";
 import type { Opening, PaletteAnswers, PaletteQuestion, PaletteReply } from "./palette-messages";
+import { workerUnderTest } from "./worker.test-helper";
 
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
 const opening: Opening = {
@@ -9,22 +10,13 @@ const opening: Opening = {
   targets: [{ lab: { L: 70, a: 5, b: 60 }, weight: 1 }, { lab: { L: 50, a: 30, b: 40 }, weight: 4 }],
 };
 const choice = { sizes: [1, 2, 3], must: [], never: [], kinds: [], darkest: null, within: [] };
-let replies: PaletteReply[];
-let worker: { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (reply: PaletteReply) => void };
-beforeEach(async () => {
-  replies = [];
-  worker = { onmessage: null, postMessage: (reply) => replies.push(reply) };
-  vi.stubGlobal("self", worker);
-  vi.resetModules();
-  await import("./palette.worker");
-});
-afterEach(() => vi.unstubAllGlobals());
+const worker = workerUnderTest<unknown, PaletteReply>(() => import("./palette.worker"));
 
 let job = 0;
 /** Asks and gives the answer, or the words of the refusal. */
 function ask<K extends PaletteQuestion>(kind: K, question: object): PaletteAnswers[K] | string {
-  worker.onmessage?.({ data: { kind, job: ++job, ...question } });
-  const last = replies.at(-1)!;
+  worker.ask({ kind, job: ++job, ...question });
+  const last = worker.replies().at(-1)!;
   if (last.kind === "failed") return last.message;
   expect(last).toMatchObject({ kind: "answered", job });
   return (last as Extract<PaletteReply, { kind: "answered" }>).answer as PaletteAnswers[K];
@@ -40,7 +32,7 @@ describe("the palette worker", () => {
     answered("open", { opening });
     const { sizes } = answered("choose", choice);
     expect(sizes.map(({ size, outOf }) => [size, outOf])).toEqual([[1, 7], [2, 21], [3, 35]]);
-    expect(replies.filter((reply) => reply.kind === "size").map((reply) => reply.choice)).toEqual(sizes);
+    expect(worker.replies().filter((reply) => reply.kind === "size").map((reply) => reply.choice)).toEqual(sizes);
     for (const { best } of sizes) {
       expect(best[0].served).toHaveLength(2);
       for (const { combination, made } of best[0].served) {
@@ -54,10 +46,10 @@ describe("the palette worker", () => {
   test("after a change of rules it chooses from what it knows: no mixing again", () => {
     answered("open", { opening });
     answered("choose", choice);
-    const before = replies.length;
+    const before = worker.replies().length;
     const { sizes } = answered("choose", { ...choice, sizes: [2], must: [6], never: [0, 1] });
     for (const { paints } of sizes[0].best) expect(paints.includes(6) && !paints.includes(0) && !paints.includes(1)).toBe(true);
-    expect(replies.slice(before).some((reply) => reply.kind === "progress" && reply.words.startsWith("Mixing"))).toBe(false);
+    expect(worker.replies().slice(before).some((reply) => reply.kind === "progress" && reply.words.startsWith("Mixing"))).toBe(false);
     const within = answered("choose", { ...choice, sizes: [1, 3], within: [{ target: 0, most: 2 }, { target: 1, most: 2 }] });
     expect(within.sizes[0].best).toEqual([]);
     for (const { served } of within.sizes[1].best) expect(Math.max(...served.map(({ error }) => error))).toBeLessThanOrEqual(2);

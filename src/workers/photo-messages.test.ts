@@ -1,6 +1,7 @@
-import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
+import { describe, expect, test } from "vitest";
 import { wholePhoto } from "@/core";
 import type { PhotoAnswers, PhotoReply } from "./photo-messages";
+import { workerUnderTest } from "./worker.test-helper";
 
 const [WIDTH, HEIGHT] = [240, 160];
 const look = { white: [1, 0, 0, 0, 1, 0, 0, 0, 1], frame: wholePhoto({ width: WIDTH, height: HEIGHT }) };
@@ -15,20 +16,11 @@ function photo(): Uint8ClampedArray {
   return data;
 }
 
-let replies: PhotoReply[];
-let worker: { onmessage: ((event: { data: unknown }) => void) | null; postMessage: (reply: PhotoReply) => void };
-beforeEach(async () => {
-  replies = [];
-  worker = { onmessage: null, postMessage: (reply) => replies.push(reply) };
-  vi.stubGlobal("self", worker);
-  vi.resetModules();
-  await import("./photo.worker");
-});
-afterEach(() => vi.unstubAllGlobals());
+const worker = workerUnderTest<unknown, PhotoReply>(() => import("./photo.worker"));
 
 const ask = (data: unknown): PhotoReply | undefined => {
-  worker.onmessage?.({ data });
-  return replies[replies.length - 1];
+  worker.ask(data);
+  return worker.replies()[worker.replies().length - 1];
 };
 const answer = <K extends keyof PhotoAnswers>(kind: K, question: object): PhotoAnswers[K] => {
   const reply = ask({ kind, job: 7, look, ...question });
