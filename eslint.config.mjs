@@ -6,38 +6,69 @@ import tseslint from "typescript-eslint";
 const MAY_IMPORT = {
   core: [],
   model: ["core"],
-  db: ["core", "model"],
-  server: ["core", "model", "db"],
+  storage: ["core", "model"],
   workers: ["core", "model"],
-  ui: ["core", "model", "db", "workers"],
-  desk: ["core", "model", "db", "server", "workers", "ui"],
-  paintbox: ["core", "model", "db", "workers", "ui"],
-  measure: ["core", "model", "db", "workers", "ui"],
-  handbook: ["core", "ui"],
-  "try-mix": ["core", "model", "db", "ui"],
-  app: ["core", "model", "db", "server", "workers", "ui", "desk", "paintbox", "measure", "handbook", "try-mix"],
+  server: ["core", "model", "storage"],
+  ui: ["core", "model", "workers"],
+  rooms: ["core", "model", "workers", "ui"],
+  app: ["core", "model", "storage", "server", "workers", "ui", "rooms"],
 };
+
+/** Where only the ports of the storage are known, not what stands behind them. */
+const PORTS_ALONE = ["ui", "rooms"];
+
+/** Rooms of the interface: none knows another. */
+const ROOMS = ["desk", "paintbox", "measure", "handbook", "try-mix"];
+
+/** The computation, bottom to top: a phenomenon may import from those before it. */
+const CORE_ORDER = [
+  "numeric", "colour", "image", "areas", "optics", "pigments", "mixing", "planning", "palette", "calibration", "simulation", "formats",
+];
 
 /** Beyond the house, core imports nothing at all: it runs in a worker, on the server and in tests. */
 const OUTSIDE_CORE = ["react", "react-dom", "next", "next/*", "node:*", "drizzle-orm", "drizzle-orm/*", "@electric-sql/*", "zustand", "sharp"];
 
-const importRules = Object.entries(MAY_IMPORT).map(([room, below]) => {
-  const above = Object.keys(MAY_IMPORT).filter((other) => !below.includes(other));
-  const patterns = [
-    { regex: `^@/(${above.join("|")})(/|$)`, message: `src/${room} imports downwards only: ${below.join(", ") || "nothing else in src"}.` },
-    { regex: `^(\\.\\./)+(${Object.keys(MAY_IMPORT).join("|")})(/|$)`, message: "Another room is imported as @/room/…, so that the direction shows." },
-  ];
-  if (room === "core") patterns.push({ group: OUTSIDE_CORE, message: "src/core is computation alone." });
-  if (room !== "core") patterns.push({ regex: "^@/core/.", message: "The computation has one public face: @/core." });
-  return {
-    files: [`src/${room}/**/*.{ts,tsx}`],
-    ignores: ["**/*.test.ts"],
-    rules: { "no-restricted-imports": ["error", { patterns }] },
-  };
+const restrict = (files, patterns) => ({
+  files,
+  ignores: ["**/*.test.ts", "**/*.test-helper.ts"],
+  rules: { "no-restricted-imports": ["error", { patterns }] },
 });
 
+const TESTING = { regex: "^@/testing(/|$)", message: "src/testing is for tests; nothing shipped imports it." };
+
+function patternsOf(room) {
+  const below = MAY_IMPORT[room];
+  const shut = Object.keys(MAY_IMPORT).filter((other) => !below.includes(other) && other !== room);
+  const words = `src/${room} imports downwards only: ${below.join(", ") || "nothing else in src"}.`;
+  const ports = PORTS_ALONE.includes(room) ? "(?!/ports$)" : "";
+  return [
+    TESTING,
+    { regex: `^@/(${shut.join("|")})${ports}(/|$)`, message: words },
+    { regex: `^(\\.\\./)+(${shut.join("|")})(/|$)`, message: "Another room is imported as @/room/…, so that the direction shows." },
+    room === "core"
+      ? { group: OUTSIDE_CORE, message: "src/core is computation alone." }
+      : { regex: "^@/core($|/[^/]+/)", message: "Each part of the computation has one public face: @/core/part." },
+  ];
+}
+
+const importRules = [
+  ...Object.keys(MAY_IMPORT).map((room) => restrict([`src/${room}/**/*.{ts,tsx}`], patternsOf(room))),
+  ...ROOMS.map((room) => {
+    const others = ROOMS.filter((other) => other !== room).join("|");
+    return restrict(
+      [`src/rooms/${room}/**/*.{ts,tsx}`],
+      [...patternsOf("rooms"), { regex: `^(@/rooms|(\\.\\./)+)/?(${others})(/|$)`, message: "One room of the interface does not know another." }],
+    );
+  }),
+  ...CORE_ORDER.map((part, i) => {
+    const later = CORE_ORDER.slice(i + 1);
+    const order = { regex: `^(\\.\\./)+(${later.join("|")})(/|$)`, message: `src/core/${part} imports only from ${CORE_ORDER.slice(0, i).join(", ") || "itself"}.` };
+    return restrict([`src/core/${part}/**/*.ts`], later.length > 0 ? [...patternsOf("core"), order] : patternsOf("core"));
+  }),
+];
+
 export default tseslint.config(
-  { ignores: [".next/**", "node_modules/**", "data/**", "src/core/film/kernel/assembly/**", "next-env.d.ts", "test-results/**", "playwright-report/**"] },
+  { ignores: [".next/**", "node_modules/**", "data/**", "src/core/optics/kernel/assembly/**", "next-env.d.ts", "test-results/**", "playwright-report/**"] },
   ...tseslint.configs.recommended,
   jsxA11y.flatConfigs.recommended,
   reactHooks.configs.flat.recommended,

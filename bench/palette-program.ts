@@ -1,4 +1,4 @@
-import type { MixCosts } from "@/core";
+import type { MixCosts } from "@/core/palette";
 
 /**
  * The choice of a palette as a mixed-integer program in CPLEX's LP format, for other solvers: y says

@@ -4,9 +4,12 @@
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
-import { choosePalettes, choosePrepared, HANDBOOK, latticeOf, matchOver, mixCosts, paintModel, PAPERS, prepareChoice, prepareMatch, reachCube, ringPixels, servedBy, sliceAt, type PaintModel } from "@/core";
-import { filmComputer, plainComputer, type FilmComputer } from "@/core/film/kernel/film-kernel";
-import { seededRandom } from "@/core/random";
+import { matchOver, paintModel, prepareMatch, ringPixels, type PaintModel } from "@/core/mixing";
+import { PAPERS } from "@/core/optics";
+import { choosePalettes, choosePrepared, latticeOf, mixCosts, prepareChoice, reachCube, servedBy, sliceAt } from "@/core/palette";
+import { HANDBOOK } from "@/core/pigments";
+import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/kernel/film-kernel";
+import { seededRandom } from "@/core/numeric/random";
 import { paletteProgram } from "./palette-program";
 import { swatchBench } from "./swatch-bench";
 

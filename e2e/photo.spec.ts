@@ -1,6 +1,11 @@
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { curveOf, DEFAULT_APPROACH, labOfLinear, latticeOf, LINEAR, paintModel, PAPERS, reachCube, srgbOfLinear, targetColour, valueRange, viewing, type ViewKind } from "@/core";
+import { srgbOfLinear } from "@/core/colour";
+import { labOfLinear, LINEAR, viewing, type ViewKind } from "@/core/image";
+import { paintModel, valueRange } from "@/core/mixing";
+import { PAPERS } from "@/core/optics";
+import { DEFAULT_APPROACH, latticeOf, reachCube } from "@/core/palette";
+import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
 import { startServer, type RunningServer } from "./server";
 

@@ -1,9 +1,9 @@
-/** Compiles src/core/film/kernel/assembly/film.ts and writes the bytes as film-kernel-bytes.ts. Run: npm run kernel */
+/** Compiles src/core/optics/kernel/assembly/film.ts and writes the bytes as film-kernel-bytes.ts. Run: npm run kernel */
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import asc from "assemblyscript/asc";
 
-const at = (path) => fileURLToPath(new URL(`../src/core/film/kernel/${path}`, import.meta.url));
+const at = (path) => fileURLToPath(new URL(`../src/core/optics/kernel/${path}`, import.meta.url));
 
 /** The kernel's bytes, compiled anew. */
 export async function compileKernel() {

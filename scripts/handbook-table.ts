@@ -1,7 +1,10 @@
 /** Writes docs/handbook.md: every pigment's predicted masstone and tint, for anyone to check. Run: npm run docs:handbook */
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
-import { HANDBOOK, lchOfLab, PAPERS, paintModel, predict } from "@/core";
+import { lchOfLab } from "@/core/colour";
+import { paintModel, predict } from "@/core/mixing";
+import { PAPERS } from "@/core/optics";
+import { HANDBOOK } from "@/core/pigments";
 
 export const HANDBOOK_TABLE = fileURLToPath(new URL("../docs/handbook.md", import.meta.url));
 

@@ -7,23 +7,30 @@ const complaints = async (filePath: string, code: string): Promise<string[]> =>
 
 describe("imports run downwards only", () => {
   test.each([
-    ["src/core/mix/new.ts", 'import "@/db/schema";'],
-    ["src/core/mix/new.ts", 'import "react";'],
-    ["src/core/mix/new.ts", 'import "node:fs";'],
-    ["src/core/mix/new.ts", 'import "../../db/schema";'],
-    ["src/db/new.ts", 'import "@/server/house";'],
-    ["src/server/new.ts", 'import "@/desk/desk";'],
-    ["src/model/new.ts", 'import "@/db/schema";'],
-    ["src/workers/new.ts", 'import "@/db/schema";'],
-    ["src/desk/new.tsx", 'import "@/app/layout";'],
-    ["src/desk/new.tsx", 'import "@/paintbox/paintbox";'],
-    ["src/ui/new.tsx", 'import "@/core/mix/match";'],
+    ["src/core/mixing/new.ts", 'import "@/storage/ports";'],
+    ["src/core/mixing/new.ts", 'import "react";'],
+    ["src/core/mixing/new.ts", 'import "node:fs";'],
+    ["src/core/mixing/new.ts", 'import "../../storage/store";'],
+    ["src/core/mixing/new.ts", 'import "../palette/choose";'],
+    ["src/core/optics/kernel/new.ts", 'import "../../mixing/paint";'],
+    ["src/storage/new.ts", 'import "@/server/context/house";'],
+    ["src/server/new.ts", 'import "@/rooms/desk/desk";'],
+    ["src/server/new.ts", 'import "@/testing/programs";'],
+    ["src/model/new.ts", 'import "@/storage/ports";'],
+    ["src/workers/new.ts", 'import "@/storage/ports";'],
+    ["src/rooms/desk/new.tsx", 'import "@/app/layout";'],
+    ["src/rooms/desk/new.tsx", 'import "@/rooms/paintbox/paintbox";'],
+    ["src/rooms/desk/panel/new.tsx", 'import "../../paintbox/paintbox";'],
+    ["src/rooms/desk/new.tsx", 'import "@/storage/store";'],
+    ["src/ui/new.tsx", 'import "@/core/mixing/match";'],
+    ["src/ui/new.tsx", 'import "@/core";'],
   ])("%s may not say %s", async (file, code) => expect(await complaints(file, code)).toHaveLength(1));
 
   test.each([
-    ["src/core/mix/new.ts", 'import "../film/layer";'],
-    ["src/db/new.ts", 'import "@/core";'],
-    ["src/desk/new.tsx", 'import "@/ui/strip"; import "@/server/reply"; import "@/core";'],
-    ["src/app/new.tsx", 'import "@/desk/desk"; import "@/db/paintings";'],
+    ["src/core/mixing/new.ts", 'import "../optics/layer";'],
+    ["src/core/mixing/new.test.ts", 'import "../palette/choose";'],
+    ["src/storage/new.ts", 'import "@/core/mixing";'],
+    ["src/rooms/desk/new.tsx", 'import "@/ui/strip"; import "@/storage/ports"; import "../desk/matcher"; import "@/core/palette";'],
+    ["src/app/new.tsx", 'import "@/rooms/desk/desk"; import "@/storage/ports";'],
   ])("%s may say %s", async (file, code) => expect(await complaints(file, code)).toEqual([]));
 });

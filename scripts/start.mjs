@@ -12,6 +12,7 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
 }
 // A relative ABENDROT_DATA begins where the painter stands, not where npm runs its scripts.
 process.env.ABENDROT_STARTED_FROM = process.env.INIT_CWD ?? process.cwd();
+process.env.ABENDROT_PROGRAM = root;
 process.chdir(root);
 process.env.NODE_ENV = "production";
 process.env.NEXT_TELEMETRY_DISABLED = "1";

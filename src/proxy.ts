@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from "next/server";
-import { fromOwnPages, NOT_OWN } from "@/server/own-pages";
+import { fromOwnPages, NOT_OWN } from "@/server/http/same-origin";
 
 function policy(nonce: string): string {
   const development = process.env.NODE_ENV === "development";

@@ -1,13 +1,13 @@
 /** Photographs the demo's swatch card on the simulated bench: public/demo/swatch-card.jpg. Run: npm run demo:card */
 import { mkdirSync } from "node:fs";
 import sharp from "sharp";
-import { CARD_LOADS } from "@/core/calibrate/washes";
-import { seededRandom } from "@/core/random";
-import { cameraOver } from "../../tests/simulated-bench/camera";
-import { photographCard } from "../../tests/simulated-bench/card-photo";
-import { normalFrom } from "@/core/simulate/normal";
-import { trueBlack, trueSheet } from "@/core/simulate/true-film";
-import { truePaint } from "@/core/simulate/true-paint";
+import { CARD_LOADS } from "@/core/calibration/washes";
+import { seededRandom } from "@/core/numeric/random";
+import { cameraOver } from "@/testing/simulated-bench/camera";
+import { photographCard } from "@/testing/simulated-bench/card-photo";
+import { normalFrom } from "@/core/numeric/normal";
+import { trueBlack, trueSheet } from "@/core/simulation/true-film";
+import { truePaint } from "@/core/simulation/true-paint";
 import { DEMO_CARD, DEMO_PAINTS } from "@/server/demo/paintbox";
 
 const [WIDTH_PX, HEIGHT_PX] = [1500, 2000];

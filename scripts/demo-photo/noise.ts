@@ -1,4 +1,4 @@
-import { valueNoise } from "@/core/film/wash-pixels";
+import { valueNoise } from "@/core/optics/wash-pixels";
 
 /** Fractal sum of value noise, about -1 to 1. */
 export function fbm(x: number, y: number, octaves: number, seed: number): number {

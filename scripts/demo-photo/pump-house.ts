@@ -1,5 +1,5 @@
 import { clamp01, fbm, mix, times, type Vec } from "./noise";
-import { valueNoise } from "@/core/film/wash-pixels";
+import { valueNoise } from "@/core/optics/wash-pixels";
 
 /** Where a ray meets a convex body: distance and the face's outward normal. */
 export interface Hit {

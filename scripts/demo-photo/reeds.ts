@@ -1,4 +1,4 @@
-import { valueNoise } from "@/core/film/wash-pixels";
+import { valueNoise } from "@/core/optics/wash-pixels";
 
 /** A picture in linear light, three numbers a pixel. */
 export interface LinearImage {

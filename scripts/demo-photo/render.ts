@@ -4,7 +4,7 @@
  */
 import { fileURLToPath } from "node:url";
 import sharp from "sharp";
-import { srgbOfLinear } from "@/core/spectrum/srgb";
+import { srgbOfLinear } from "@/core/colour/srgb";
 import { unit, type Vec } from "./noise";
 import { paintReeds } from "./reeds";
 import { trace } from "./scene";

@@ -1,5 +1,5 @@
 import { clamp01, dot, fbm, mix, plus, smooth, times, unit, by, type Vec } from "./noise";
-import { valueNoise } from "@/core/film/wash-pixels";
+import { valueNoise } from "@/core/optics/wash-pixels";
 import { ANNEX, type Body, brick, CHIMNEY, gable, HALF_DEPTH, HALF_WIDTH, HOUSE, ROOF, SLUICE, tiles, wall, type Hit } from "./pump-house";
 import { HAZE, sky, SUN, SUN_LIGHT } from "./sky";
 

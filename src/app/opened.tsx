@@ -1,8 +1,8 @@
 import { unstable_rethrow } from "next/navigation";
 import type { ReactNode } from "react";
-import type { Database } from "@/db/database";
-import { database } from "@/server/house";
-import { noteTrouble, troubleOf } from "@/server/trouble";
+import type { Store } from "@/storage/ports";
+import { openStore } from "@/server/context/house";
+import { noteTrouble, troubleOf } from "@/server/http/trouble";
 import { QuietPage } from "@/ui/quiet-page";
 import { RoomGate } from "@/ui/saving/room-gate";
 
@@ -14,9 +14,9 @@ export interface OpenedRoom {
 }
 
 /** Reads the store and lays out a room behind its gate; what can't be read is told in words, in the room's place. */
-export async function opened(read: (db: Database) => Promise<OpenedRoom>): Promise<ReactNode> {
+export async function opened(read: (store: Store) => Promise<OpenedRoom>): Promise<ReactNode> {
   try {
-    const { room, revisions, own } = await read(await database());
+    const { room, revisions, own } = await read(await openStore());
     const reading = crypto.randomUUID();
     return <RoomGate key={reading} reading={reading} revisions={revisions} own={own}>{room}</RoomGate>;
   } catch (error) {

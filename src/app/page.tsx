@@ -1,13 +1,12 @@
 import { redirect } from "next/navigation";
 import { Suspense } from "react";
-import { listPaintings } from "@/db/paintings";
-import { FirstPainting } from "@/desk/first-painting";
+import { FirstPainting } from "@/rooms/desk/first-painting";
 import { Opening } from "@/ui/opening";
 import { opened } from "./opened";
 
 async function Latest() {
-  return opened(async (db) => {
-    const [latest] = await listPaintings(db);
+  return opened(async (store) => {
+    const [latest] = await store.paintings.list();
     if (latest) redirect(`/painting/${latest.id}`);
     return { room: <FirstPainting />, revisions: {} };
   });

@@ -1,4 +1,4 @@
-import type { PaintRow } from "@/core";
+import type { PaintRow } from "@/core/formats";
 import { newPaint, paintboxDocument, paintFaults, paintForm, paintStatus, type PaintEntry } from "./paintbox";
 
 const numberOr = (text: string | undefined): number | null => (text ? Number(text.replace(",", ".")) : null);

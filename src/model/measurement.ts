@@ -1,5 +1,7 @@
 import { z } from "zod";
-import { LAB_WHITES, PATCH_KINDS, ROWS, type MeasuredOptics } from "@/core";
+import { PATCH_KINDS, ROWS } from "@/core/calibration";
+import { LAB_WHITES } from "@/core/formats";
+import { type MeasuredOptics } from "@/core/mixing";
 import { day } from "./day";
 import { MAX_COUNT } from "./limits";
 import { paperId } from "./painting";

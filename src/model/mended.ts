@@ -1,4 +1,4 @@
-import { PAPERS } from "@/core";
+import { PAPERS } from "@/core/optics";
 import { paintboxDocument, type PaintboxDocument } from "./paintbox";
 import { paintingDocument, storedRecipe, type PaintingDocument } from "./painting";
 

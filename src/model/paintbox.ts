@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { HANDBOOK } from "@/core";
+import { HANDBOOK } from "@/core/pigments";
 import { day } from "./day";
 import { LETTERS, LIMITS } from "./limits";
 import { saveRequest } from "./revision";

@@ -1,5 +1,9 @@
 import { z } from "zod";
-import { APPROACH_CHOICES, CURVE_KINDS, DEFAULT_APPROACH, KINDS, MAX_ANGLE_DEGREES, MAX_LABEL, PAPERS, unpackMap, type Approach, type Light, type Plane } from "@/core";
+import { MAX_LABEL, unpackMap, type Light, type Plane } from "@/core/areas";
+import { MAX_ANGLE_DEGREES } from "@/core/image";
+import { PAPERS } from "@/core/optics";
+import { APPROACH_CHOICES, DEFAULT_APPROACH, KINDS, type Approach } from "@/core/palette";
+import { CURVE_KINDS } from "@/core/planning";
 import { LETTERS, LIMITS } from "./limits";
 import { saveRequest } from "./revision";
 import { text } from "./text";

@@ -1,4 +1,6 @@
-import { fitPatches, paintModel, paperById } from "@/core";
+import { fitPatches } from "@/core/calibration";
+import { paintModel } from "@/core/mixing";
+import { paperById } from "@/core/optics";
 import type { NewMeasurement, StoredFit } from "@/model/measurement";
 import type { PaintEntry } from "@/model/paintbox";
 

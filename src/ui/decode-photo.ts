@@ -1,4 +1,4 @@
-import type { PixelArray } from "@/core";
+import type { PixelArray } from "@/core/image";
 
 /** The pixels of a photo's working copy, encoded Display P3. */
 export async function decodeWorkingCopy(photoId: string): Promise<PixelArray & { readonly data: Uint8ClampedArray<ArrayBuffer> }> {

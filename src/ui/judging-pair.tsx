@@ -1,4 +1,4 @@
-import { screenColourOfLab, type Lab } from "@/core";
+import { screenColourOfLab, type Lab } from "@/core/colour";
 
 interface JudgingPairProps {
   readonly wanted: Lab;

@@ -2,7 +2,8 @@
 
 import { X } from "lucide-react";
 import { useMemo, useRef, useState, type ReactNode } from "react";
-import type { PaintModel, Paper } from "@/core";
+import type { PaintModel } from "@/core/mixing";
+import type { Paper } from "@/core/optics";
 import { Strip } from "./strip";
 
 /** A paint that can be picked. */

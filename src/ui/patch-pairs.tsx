@@ -1,6 +1,8 @@
 "use client";
 
-import { HARDLY_SEEN, loadOfWater, screenColourOfLab, strengthOf, WASH_NAMES, waterOfLoad, type Lab, type MeasuredPatch, type PaintFit } from "@/core";
+import { WASH_NAMES, type MeasuredPatch, type PaintFit } from "@/core/calibration";
+import { HARDLY_SEEN, screenColourOfLab, type Lab } from "@/core/colour";
+import { loadOfWater, strengthOf, waterOfLoad } from "@/core/optics";
 
 interface PatchPairsProps {
   readonly patches: readonly MeasuredPatch[];

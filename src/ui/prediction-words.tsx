@@ -1,4 +1,5 @@
-import { type Difference, type LikelyError } from "@/core";
+import { type Difference } from "@/core/colour";
+import { type LikelyError } from "@/core/mixing";
 
 /** How far the dried mix is from the photo's colour, in words and as dE00. */
 export function DifferenceWords({ difference }: { difference: Difference }) {

@@ -1,4 +1,4 @@
-import { grainOf } from "@/core";
+import { grainOf } from "@/core/pigments";
 
 /** How a paint lies, in words: "granulates a little, stains". */
 export function propertyWords({ granulation, staining }: { granulation: number; staining: number }): string {

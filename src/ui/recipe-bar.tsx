@@ -1,6 +1,7 @@
 "use client";
 
-import { TOUCH, type MixPart, type Paper } from "@/core";
+import { TOUCH, type MixPart } from "@/core/mixing";
+import { type Paper } from "@/core/optics";
 import { Strip } from "./strip";
 
 export interface NamedPart extends MixPart {

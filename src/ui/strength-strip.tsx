@@ -1,6 +1,7 @@
 "use client";
 
-import { loadOfWater, strengthOf, waterWords, type MixPart, type Paper, type WaterParts } from "@/core";
+import { type MixPart } from "@/core/mixing";
+import { loadOfWater, strengthOf, waterWords, type Paper, type WaterParts } from "@/core/optics";
 import { Strip } from "./strip";
 
 interface StrengthStripProps {

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useRef, useState, type RefObject } from "react";
-import { paintKey, drawnMix, washPixels, type MixPart, type Paper } from "@/core";
+import { paintKey, drawnMix, type MixPart } from "@/core/mixing";
+import { washPixels, type Paper } from "@/core/optics";
 
 interface StripProps {
   /** What is brushed out: one paint or a whole mix. */

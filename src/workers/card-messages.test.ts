@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
-import { CARD_WATER, madeUpSwatches, patchOfSpectrum } from "@/core";
+import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
+import { madeUpSwatches } from "@/core/simulation";
 import type { CardAnswers, CardReply } from "./card-messages";
-import { workerUnderTest } from "./worker.test-helper";
+import { workerUnderTest } from "@/testing/worker.test-helper";
 
 const worker = workerUnderTest<unknown, CardReply>(() => import("./card.worker"));
 

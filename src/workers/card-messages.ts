@@ -1,4 +1,5 @@
-import type { Box, CardRead, Lab, MeasuredPatch, PaintFit } from "@/core";
+import type { Box, CardRead, MeasuredPatch, PaintFit } from "@/core/calibration";
+import type { Lab } from "@/core/colour";
 import type { Answered } from "./answering";
 import type { PaintMessage } from "./paint-message";
 

@@ -1,5 +1,8 @@
 /// <reference lib="webworker" />
-import { findLitCard, fitPatches, paintModel, paperById, readLitCard, withoutCamera, type LitCard, type PaintModel, type PixelArray } from "@/core";
+import { findLitCard, fitPatches, readLitCard, withoutCamera, type LitCard } from "@/core/calibration";
+import { type PixelArray } from "@/core/image";
+import { paintModel, type PaintModel } from "@/core/mixing";
+import { paperById } from "@/core/optics";
 import { answerWith } from "./answering";
 import type { CardAnswers, CardRequest } from "./card-messages";
 import type { PaintMessage } from "./paint-message";

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { LIMITS } from "@/model/limits";
 import type { ImportAnswers, ImportReply, ImportRequest } from "./import-messages";
-import { workerUnderTest } from "./worker.test-helper";
+import { workerUnderTest } from "@/testing/worker.test-helper";
 
 const worker = workerUnderTest<ImportRequest, ImportReply>(() => import("./import.worker"));
 

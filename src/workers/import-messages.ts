@@ -1,4 +1,4 @@
-import type { ColumnMap } from "@/core";
+import type { ColumnMap } from "@/core/formats";
 import type { PaintEntry } from "@/model/paintbox";
 import type { Answered } from "./answering";
 

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { decodeText, guessColumns, readGimpPalette, readPaintRows, readTable, type RawTable } from "@/core";
+import { decodeText, guessColumns, readGimpPalette, readPaintRows, readTable, type RawTable } from "@/core/formats";
 import { entriesOfJson, entryOfRow } from "@/model/import";
 import type { PaintEntry } from "@/model/paintbox";
 import { answerWith } from "./answering";

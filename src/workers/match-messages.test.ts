@@ -1,7 +1,8 @@
 import { describe, expect, test, vi } from "vitest";
-import { DEFAULT_MATCH, HANDBOOK } from "@/core";
+import { DEFAULT_MATCH } from "@/core/mixing";
+import { HANDBOOK } from "@/core/pigments";
 import type { MatchReply, MatchRequest } from "./match-messages";
-import { workerUnderTest } from "./worker.test-helper";
+import { workerUnderTest } from "@/testing/worker.test-helper";
 
 const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null }));
 const job = (number: number, targets: number): MatchRequest => ({

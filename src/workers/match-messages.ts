@@ -1,4 +1,5 @@
-import type { Lab, MatchOptions, Recipe } from "@/core";
+import type { Lab } from "@/core/colour";
+import type { MatchOptions, Recipe } from "@/core/mixing";
 import type { PaintMessage } from "./paint-message";
 
 /** What the match worker is asked. Jobs are worked on side by side, target by target, until they are done or cancelled. */

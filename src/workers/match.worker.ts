@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
-import { matchOver, paperById, prepareMatch } from "@/core";
+import { matchOver, prepareMatch } from "@/core/mixing";
+import { paperById } from "@/core/optics";
 import type { MatchReply, MatchRequest } from "./match-messages";
 import { modelOf } from "./paint-message";
 

@@ -1,4 +1,5 @@
-import { paintModel, type MeasuredOptics, type PaintModel, type PigmentShare } from "@/core";
+import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
+import { type PigmentShare } from "@/core/pigments";
 
 /** A paint on its way to a worker, which makes its model of it. */
 export interface PaintMessage {

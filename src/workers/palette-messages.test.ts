@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { HANDBOOK } from "@/core";
+import { HANDBOOK } from "@/core/pigments";
 import type { Opening, PaletteAnswers, PaletteQuestion, PaletteReply } from "./palette-messages";
-import { workerUnderTest } from "./worker.test-helper";
+import { workerUnderTest } from "@/testing/worker.test-helper";
 
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
 const opening: Opening = {

@@ -1,4 +1,5 @@
-import type { Lab, PaletteWorth, Saving, ServedTarget, SizeChoice, StartingPoint, Wished } from "@/core";
+import type { Lab } from "@/core/colour";
+import type { PaletteWorth, Saving, ServedTarget, SizeChoice, StartingPoint, Wished } from "@/core/palette";
 import type { Answered } from "./answering";
 import type { PaintMessage } from "./paint-message";
 

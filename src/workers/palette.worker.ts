@@ -1,8 +1,7 @@
 /// <reference lib="webworker" />
-import {
-  choosePrepared, darkDemand, DEFAULT_MATCH, mixCosts, paperById, prepareChoice, prepareMatch, savedMixing, servedBy, startingPoints, traitsOf, wishFor, withinDemand, worthOf,
-  type MixCosts, type MixMetric, type Paper, type PreparedChoice,
-} from "@/core";
+import { DEFAULT_MATCH, prepareMatch, type MixMetric } from "@/core/mixing";
+import { paperById, type Paper } from "@/core/optics";
+import { choosePrepared, darkDemand, mixCosts, prepareChoice, savedMixing, servedBy, startingPoints, traitsOf, wishFor, withinDemand, worthOf, type MixCosts, type PreparedChoice } from "@/core/palette";
 import { answerWith } from "./answering";
 import { modelOf } from "./paint-message";
 import type { FoundSize, Opening, PaletteAnswers, PaletteQuestion, PaletteReply, PaletteRequest, ServedPalette } from "./palette-messages";

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { wholePhoto } from "@/core";
+import { wholePhoto } from "@/core/image";
 import type { PhotoAnswers, PhotoReply } from "./photo-messages";
-import { workerUnderTest } from "./worker.test-helper";
+import { workerUnderTest } from "@/testing/worker.test-helper";
 
 const [WIDTH, HEIGHT] = [240, 160];
 const look = { white: [1, 0, 0, 0, 1, 0, 0, 0, 1], frame: wholePhoto({ width: WIDTH, height: HEIGHT }) };

@@ -1,4 +1,5 @@
-import type { AreasMeasured, Frame, Point } from "@/core";
+import type { AreasMeasured } from "@/core/areas";
+import type { Frame, Point } from "@/core/image";
 import type { Answered } from "./answering";
 
 /** How the photo is looked at: the white correction and the part that is painted. */

@@ -1,8 +1,6 @@
 /// <reference lib="webworker" />
-import {
-  areaImageOf, BLOCKED_BYTE, BURNT_BYTE, cutTree, featuresOf, fillPolygon, frameMask, MAX_LABEL, measureAreas, mergeTree, snapToEdges, splitArea,
-  stepShares, superpixels, type AreaImage, type LabelMap, type MergeTree, type PixelArray, type Superpixels, type WhiteMatrix,
-} from "@/core";
+import { cutTree, featuresOf, fillPolygon, MAX_LABEL, measureAreas, mergeTree, snapToEdges, splitArea, superpixels, type LabelMap, type MergeTree, type Superpixels } from "@/core/areas";
+import { areaImageOf, BLOCKED_BYTE, BURNT_BYTE, frameMask, stepShares, type AreaImage, type PixelArray, type WhiteMatrix } from "@/core/image";
 import { answerWith } from "./answering";
 import type { Look, PhotoAnswers, PhotoQuestion, PhotoRequest } from "./photo-messages";
 

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { ReachReply } from "./reach-messages";
-import { workerUnderTest } from "./worker.test-helper";
+import { workerUnderTest } from "@/testing/worker.test-helper";
 
 const laid = { paperId: "cotton-rough", paints: ["PY154", "PV19-rose", "PB29"].map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null })) };
 const worker = workerUnderTest<unknown, ReachReply>(() => import("./reach.worker"));

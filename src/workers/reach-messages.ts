@@ -1,4 +1,5 @@
-import type { CurveValues, ReachCube, ReachSlice, Wish } from "@/core";
+import type { ReachCube, ReachSlice } from "@/core/palette";
+import type { CurveValues, Wish } from "@/core/planning";
 import type { Answered } from "./answering";
 import type { PaintMessage } from "./paint-message";
 

@@ -1,5 +1,8 @@
 /// <reference lib="webworker" />
-import { darkestOf, latticeOf, paperById, reachCube, ringPixels, sliceAt, targetColour, type Lattice, type PaintModel } from "@/core";
+import { ringPixels, type PaintModel } from "@/core/mixing";
+import { paperById } from "@/core/optics";
+import { darkestOf, latticeOf, reachCube, sliceAt, type Lattice } from "@/core/palette";
+import { targetColour } from "@/core/planning";
 import { answerWith } from "./answering";
 import { modelOf } from "./paint-message";
 import type { Laid, ReachAnswers, ReachQuestion, ReachRequest } from "./reach-messages";

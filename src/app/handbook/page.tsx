@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { Handbook } from "@/handbook/handbook";
+import { Handbook } from "@/rooms/handbook/handbook";
 
 const query = z.object({ pigment: z.string().max(60).optional().catch(undefined) });
 

@@ -1,14 +1,12 @@
 import { Suspense } from "react";
-import { listMeasurements } from "@/db/measurements";
-import { findPaintbox } from "@/db/paintbox";
-import { Paintbox } from "@/paintbox/paintbox";
+import { Paintbox } from "@/rooms/paintbox/paintbox";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
 async function OpenedPaintbox() {
-  return opened(async (db) => {
-    const [stored, measurements] = await Promise.all([findPaintbox(db), listMeasurements(db)]);
+  return opened(async (store) => {
+    const [stored, measurements] = await Promise.all([store.paintbox.find(), store.measurements.list()]);
     return { room: <Paintbox stored={stored} measurements={measurements} />, revisions: { [PAINTBOX_URL]: stored.revision }, own: PAINTBOX_URL };
   });
 }

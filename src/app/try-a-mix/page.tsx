@@ -1,16 +1,15 @@
 import { Suspense } from "react";
 import { z } from "zod";
-import { listStockedPaints, paintboxRevision } from "@/db/paintbox";
 import { PAINTBOX_URL } from "@/model/addresses";
-import { TryMix } from "@/try-mix/try-mix";
+import { TryMix } from "@/rooms/try-mix/try-mix";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
 const query = z.object({ paint: z.string().max(60).optional().catch(undefined) });
 
 async function OpenedTrial({ start }: { start: string | null }) {
-  return opened(async (db) => {
-    const [owned, boxRevision] = await Promise.all([listStockedPaints(db), paintboxRevision(db)]);
+  return opened(async (store) => {
+    const [owned, boxRevision] = await Promise.all([store.paintbox.stockedPaints(), store.paintbox.revision()]);
     return { room: <TryMix owned={owned} start={start} />, revisions: { [PAINTBOX_URL]: boxRevision } };
   });
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { seededRandom } from "../random";
-import { oklabOfLinearSrgb } from "../spectrum/oklab";
-import type { AreaImage } from "../photo/pixels";
+import { seededRandom } from "../numeric/random";
+import { oklabOfLinearSrgb } from "../colour/oklab";
+import type { AreaImage } from "../image/pixels";
 import { fillPolygon, snapToEdges, splitArea } from "./edit";
 import { countLabels, emptyMap, labelAt, packMap, pointWithin, unpackMap, withLabel, type LabelMap } from "./label-map";
 import { measureAreas } from "./measure";

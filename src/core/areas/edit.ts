@@ -1,4 +1,4 @@
-import type { Point } from "../photo/frame";
+import type { Point } from "../image/frame";
 import { cutTree, mergeTree } from "./merge-tree";
 import type { Superpixels } from "./superpixels";
 import type { LabelMap } from "./label-map";

@@ -1,6 +1,6 @@
-import type { Lab, Rgb } from "../spectrum/colour";
-import { deltaE00 } from "../spectrum/difference";
-import { labOfLinear, type AreaImage } from "../photo/pixels";
+import type { Lab, Rgb } from "../colour/colour";
+import { deltaE00 } from "../colour/difference";
+import { labOfLinear, type AreaImage } from "../image/pixels";
 import { type LabelMap } from "./label-map";
 
 /** What a photo shows within one area. */

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
-import { oklabOfLinearSrgb } from "../spectrum/oklab";
-import { linearSrgbOfLinearP3 } from "../spectrum/display-p3";
-import { seededRandom } from "../random";
-import type { AreaImage } from "../photo/pixels";
+import { oklabOfLinearSrgb } from "../colour/oklab";
+import { linearSrgbOfLinearP3 } from "../colour/display-p3";
+import { seededRandom } from "../numeric/random";
+import type { AreaImage } from "../image/pixels";
 import { cutTree, mergeTree } from "./merge-tree";
 import { featuresOf, superpixels } from "./superpixels";
 

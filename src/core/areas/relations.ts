@@ -1,6 +1,6 @@
-import type { Lab } from "../spectrum/colour";
-import { describeColour, temperatureOf } from "../spectrum/describe";
-import { lchOfLab } from "../spectrum/lab";
+import type { Lab } from "../colour/colour";
+import { describeColour, temperatureOf } from "../colour/describe";
+import { lchOfLab } from "../colour/lab";
 import type { AreaBorder } from "./measure";
 
 export type Plane = "near" | "middle" | "far";

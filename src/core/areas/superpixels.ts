@@ -1,4 +1,4 @@
-import type { AreaImage } from "../photo/pixels";
+import type { AreaImage } from "../image/pixels";
 
 /**
  * How much a difference in lightness counts against one in OKLab a and b: values decide before

@@ -1,6 +1,6 @@
-import { WAVELENGTHS_NM } from "../spectrum/bands";
+import { WAVELENGTHS_NM } from "../colour/bands";
 import { labOfReflectanceD50, labUnderD50, looksPercent, numberIn, reflectanceOf, wavelengthIn, type MeasuredColour, type MeasuredColours } from "./measured-colours";
-import type { Lab } from "../spectrum/colour";
+import type { Lab } from "../colour/colour";
 
 /** Words of a line: parted by blanks, quoted ones kept whole. */
 const wordsOf = (line: string): string[] => [...line.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map(([, quoted, plain]) => quoted?.replace(/""/g, '"') ?? plain);

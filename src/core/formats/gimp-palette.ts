@@ -1,4 +1,4 @@
-import { searchPigments } from "../pigment/search";
+import { searchPigments } from "../pigments/search";
 import type { RawTable } from "./paint-table";
 import { writePigments } from "./pigment-words";
 

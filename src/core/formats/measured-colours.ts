@@ -1,9 +1,9 @@
-import { bradford } from "../photo/white";
-import { WEIGHTS_D50, WHITE_D65 } from "../spectrum/cie-tables";
-import type { Reflectance } from "../spectrum/bands";
-import type { Lab } from "../spectrum/colour";
-import { labF, labFInverse, labOfXyz } from "../spectrum/lab";
-import { resample } from "../spectrum/resample";
+import { bradford } from "../image/white";
+import { WEIGHTS_D50, WHITE_D65 } from "../colour/cie-tables";
+import type { Reflectance } from "../colour/bands";
+import type { Lab } from "../colour/colour";
+import { labF, labFInverse, labOfXyz } from "../colour/lab";
+import { resample } from "../colour/resample";
 
 /** One colour of a file of measurements. */
 export interface MeasuredColour {

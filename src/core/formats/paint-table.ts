@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import type { PigmentShare } from "../pigment/share";
+import type { PigmentShare } from "../pigments/share";
 import { readPigments, writePigments } from "./pigment-words";
 
 /** What a column of a table of paints can hold. */

@@ -1,5 +1,5 @@
-import { HANDBOOK, type Pigment } from "../pigment/handbook";
-import type { PigmentShare } from "../pigment/share";
+import { HANDBOOK, type Pigment } from "../pigments/handbook";
+import type { PigmentShare } from "../pigments/share";
 
 /** Pigments read from a cell, or why they can't be. */
 export type ReadPigments = { readonly pigments: readonly PigmentShare[] } | { readonly fault: string };

@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
-import { PAPERS } from "../film/paper";
-import { prepareMatch } from "../mix/match";
-import { fullMetric } from "../mix/metric";
-import { paintModel } from "../mix/paint";
+import { PAPERS } from "../optics/paper";
+import { prepareMatch } from "../mixing/match";
+import { fullMetric } from "../mixing/metric";
+import { paintModel } from "../mixing/paint";
 import { approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, strongestLoad, wishUnder, type Approach } from "./approach";
 import { choosePalettes } from "./choose";
 import { darkDemand } from "./demands";

@@ -1,6 +1,6 @@
-import { MAX_LOAD, type Load } from "../film/load";
-import type { Wish } from "../target/target";
-import type { KindRule } from "./choice/kinds";
+import { MAX_LOAD, type Load } from "../optics/load";
+import type { Wish } from "../planning/target";
+import type { KindRule } from "./search/kinds";
 import { isKind, type Kind, type PaintTraits } from "./traits";
 
 /** The painter's school, as settings; each list's first is the one that suits most. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { PAPERS } from "../film/paper";
-import { paintModel } from "../mix/paint";
+import { PAPERS } from "../optics/paper";
+import { paintModel } from "../mixing/paint";
 import { arrangePaints, BOX_ORDERS, fillWells, resizeWells } from "./arrange";
 
 const ids = ["PB29", "PY3", "PBk9", "PR254", "PBr7-burnt-sienna", "PG7", "PB15-green-shade", "PO62", "PW6"];

@@ -1,11 +1,11 @@
-import { FAMILIES } from "../pigment/record";
-import { temperatureOf } from "../spectrum/describe";
-import { lchOfLab } from "../spectrum/lab";
-import type { Paper } from "../film/paper";
-import { pigmentById } from "../pigment/handbook";
-import { hueOrder } from "../pigment/order";
-import { looksOf } from "../mix/looks";
-import type { PaintModel } from "../mix/paint";
+import { FAMILIES } from "../pigments/record";
+import { temperatureOf } from "../colour/describe";
+import { lchOfLab } from "../colour/lab";
+import type { Paper } from "../optics/paper";
+import { pigmentById } from "../pigments/handbook";
+import { hueOrder } from "../pigments/order";
+import { looksOf } from "../mixing/looks";
+import type { PaintModel } from "../mixing/paint";
 
 /** Orders in which painters lay out a box. */
 export const BOX_ORDERS = ["round the wheel", "warm and cool apart", "lights to darks", "by family"] as const;

@@ -1,10 +1,10 @@
 import highs from "highs";
 import { describe, expect, test } from "vitest";
 import { paletteProgram } from "../../../bench/palette-program";
-import { PAPERS } from "../film/paper";
-import { HANDBOOK } from "../pigment/handbook";
-import { DEFAULT_MATCH, prepareMatch } from "../mix/match";
-import { paintModel } from "../mix/paint";
+import { PAPERS } from "../optics/paper";
+import { HANDBOOK } from "../pigments/handbook";
+import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
+import { paintModel } from "../mixing/paint";
 import { choosePalettes } from "./choose";
 import { darkDemand, withinDemand } from "./demands";
 import { mixCosts } from "./mix-costs";

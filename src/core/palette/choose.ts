@@ -1,7 +1,7 @@
-import { Best, searchNearby } from "./choice/nearby";
-import { allowedBy, countPalettes, type KindRule } from "./choice/kinds";
-import { OUT_OF_REACH, rankAll, type Ranked } from "./choice/ranking";
-import { searchAll, Stopped, type OnNode } from "./choice/search";
+import { Best, searchNearby } from "./search/nearby";
+import { allowedBy, countPalettes, type KindRule } from "./search/kinds";
+import { OUT_OF_REACH, rankAll, type Ranked } from "./search/ranking";
+import { searchAll, Stopped, type OnNode } from "./search/search";
 import type { MixCosts } from "./mix-costs";
 
 export { Stopped, type KindRule };

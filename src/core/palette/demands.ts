@@ -1,6 +1,6 @@
-import { lightnessOfValue } from "../spectrum/munsell-value";
-import type { ReachTable } from "../mix/reach-table";
-import { OUT_OF_REACH } from "./choice/ranking";
+import { lightnessOfValue } from "../colour/munsell-value";
+import type { ReachTable } from "../mixing/reach-table";
+import { OUT_OF_REACH } from "./search/ranking";
 import { UNSEEN, type MixCosts } from "./mix-costs";
 
 /** The demand that a palette can go as dark as a Munsell value: combinations whose darkest mix does. */

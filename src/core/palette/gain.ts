@@ -1,5 +1,5 @@
-import type { Lab } from "../spectrum/colour";
-import { codeOf } from "./choice/paint-set";
+import type { Lab } from "../colour/colour";
+import { codeOf } from "./search/paint-set";
 import type { SizeChoice } from "./choose";
 import type { MixCosts } from "./mix-costs";
 

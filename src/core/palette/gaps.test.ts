@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { PAPERS } from "../film/paper";
-import { paintModel } from "../mix/paint";
-import { pigmentById } from "../pigment/handbook";
+import { PAPERS } from "../optics/paper";
+import { paintModel } from "../mixing/paint";
+import { pigmentById } from "../pigments/handbook";
 import { findGaps } from "./gaps";
 
 const paint = (id: string) => paintModel(id, [{ pigmentId: id, share: 1 }]);

@@ -1,10 +1,10 @@
-import { lchOfLab } from "../spectrum/lab";
-import { hueWord } from "../spectrum/describe";
-import type { Paper } from "../film/paper";
-import { HANDBOOK } from "../pigment/handbook";
-import { looksOf } from "../mix/looks";
-import { paintModel, type PaintModel } from "../mix/paint";
-import { buildReachTable } from "../mix/reach-table";
+import { lchOfLab } from "../colour/lab";
+import { hueWord } from "../colour/describe";
+import type { Paper } from "../optics/paper";
+import { HANDBOOK } from "../pigments/handbook";
+import { looksOf } from "../mixing/looks";
+import { paintModel, type PaintModel } from "../mixing/paint";
+import { buildReachTable } from "../mixing/reach-table";
 
 /** A region of hue and value that some paints can't reach as purely as one common pigment could. */
 export interface Gap {

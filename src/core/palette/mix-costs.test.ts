@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
-import { PAPERS } from "../film/paper";
-import { closestMixes } from "../mix/closest";
-import { DEFAULT_MATCH, prepareMatch } from "../mix/match";
-import { fullMetric, judged } from "../mix/metric";
-import { paintModel } from "../mix/paint";
-import { seededRandom } from "../random";
+import { PAPERS } from "../optics/paper";
+import { closestMixes } from "../mixing/closest";
+import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
+import { fullMetric, judged } from "../mixing/metric";
+import { paintModel } from "../mixing/paint";
+import { seededRandom } from "../numeric/random";
 import { servedBy } from "./gain";
 import { mixCosts, UNSEEN } from "./mix-costs";
 

@@ -1,8 +1,8 @@
-import type { Lab } from "../spectrum/colour";
-import { polishMixes, rankOnGrid, gridColour } from "../mix/closest";
-import { fullMetric, type MixMetric } from "../mix/metric";
-import { refineMixes } from "../mix/refine";
-import type { ReachTable } from "../mix/reach-table";
+import type { Lab } from "../colour/colour";
+import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
+import { fullMetric, type MixMetric } from "../mixing/metric";
+import { refineMixes } from "../mixing/refine";
+import type { ReachTable } from "../mixing/reach-table";
 
 /** One area as the choice of a palette sees it. */
 export interface PaletteTarget {

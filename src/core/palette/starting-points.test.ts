@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { PAPERS } from "../film/paper";
-import { paintModel } from "../mix/paint";
-import { valueRange } from "../mix/range";
+import { PAPERS } from "../optics/paper";
+import { paintModel } from "../mixing/paint";
+import { valueRange } from "../mixing/range";
 import { STRUCTURES, startingPoints } from "./starting-points";
 import { isKind, traitsOf } from "./traits";
 

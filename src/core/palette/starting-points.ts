@@ -1,6 +1,6 @@
-import type { PaintModel } from "../mix/paint";
-import { buildReachTable } from "../mix/reach-table";
-import type { Paper } from "../film/paper";
+import type { PaintModel } from "../mixing/paint";
+import { buildReachTable } from "../mixing/reach-table";
+import type { Paper } from "../optics/paper";
 import { isKind, type Kind, type PaintTraits } from "./traits";
 
 export const STRUCTURES = ["bright triad", "earth triad", "pair of each primary", "opposites and an accent", "magenta, yellow, cyan", "one blue, one brown"] as const;

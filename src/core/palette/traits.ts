@@ -1,10 +1,10 @@
-import { lchOfLab } from "../spectrum/lab";
-import { looksOf } from "../mix/looks";
-import type { PaintModel } from "../mix/paint";
-import type { Paper } from "../film/paper";
-import { pigmentById } from "../pigment/handbook";
-import { grainOf } from "../pigment/granulation";
-import type { Family } from "../pigment/record";
+import { lchOfLab } from "../colour/lab";
+import { looksOf } from "../mixing/looks";
+import type { PaintModel } from "../mixing/paint";
+import type { Paper } from "../optics/paper";
+import { pigmentById } from "../pigments/handbook";
+import { grainOf } from "../pigments/granulation";
+import type { Family } from "../pigments/record";
 
 /** What the choice of a palette asks of a paint, from its pigments and its own look. */
 export interface PaintTraits {

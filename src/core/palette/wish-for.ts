@@ -1,10 +1,10 @@
-import type { Lab } from "../spectrum/colour";
-import { rankOnGrid } from "../mix/closest";
-import type { MixMetric } from "../mix/metric";
-import { paintModel, type PaintModel } from "../mix/paint";
-import { reachTableOf } from "../mix/reach-table";
-import type { Paper } from "../film/paper";
-import { HANDBOOK } from "../pigment/handbook";
+import type { Lab } from "../colour/colour";
+import { rankOnGrid } from "../mixing/closest";
+import type { MixMetric } from "../mixing/metric";
+import { paintModel, type PaintModel } from "../mixing/paint";
+import { reachTableOf } from "../mixing/reach-table";
+import type { Paper } from "../optics/paper";
+import { HANDBOOK } from "../pigments/handbook";
 import { UNSEEN } from "./mix-costs";
 
 /** What to do about a colour that no paint at hand reaches. */

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { PAPERS } from "../film/paper";
-import { DEFAULT_MATCH, prepareMatch } from "../mix/match";
-import { fullMetric } from "../mix/metric";
-import { paintModel } from "../mix/paint";
-import { predict } from "../mix/predict";
-import { HANDBOOK } from "../pigment/handbook";
+import { PAPERS } from "../optics/paper";
+import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
+import { fullMetric } from "../mixing/metric";
+import { paintModel } from "../mixing/paint";
+import { predict } from "../mixing/predict";
+import { HANDBOOK } from "../pigments/handbook";
 import { servedBy } from "./gain";
 import { mixCosts } from "./mix-costs";
 import { wishFor } from "./wish-for";

@@ -1,27 +1,26 @@
+import { programFile } from "@/storage/program-folder";
 import { randomUUID } from "node:crypto";
-import { join } from "node:path";
 import sharp from "sharp";
-import {
-  areaImageOf, CARD_WATER, curveOf, DEFAULT_MATCH, emptyMap, featuresOf, fillPolygon, keepInside, madeUpSwatches, matchOver, measureAreas, packMap, paintModel, PAPERS, patchOfSpectrum, pointWithin, prepareMatch,
-  snapToEdges, superpixels, targetColour, valueRange, wholePhoto, withLabel, type LabelMap, type PixelArray,
-} from "@/core";
-import type { Database } from "@/db/database";
-import { findPaintbox, savePaintbox } from "@/db/paintbox";
+import { emptyMap, featuresOf, fillPolygon, measureAreas, packMap, pointWithin, snapToEdges, superpixels, withLabel, type LabelMap } from "@/core/areas";
+import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
+import { areaImageOf, keepInside, wholePhoto, type PixelArray } from "@/core/image";
+import { DEFAULT_MATCH, matchOver, paintModel, prepareMatch, valueRange } from "@/core/mixing";
+import { PAPERS } from "@/core/optics";
+import { curveOf, targetColour } from "@/core/planning";
+import { madeUpSwatches } from "@/core/simulation";
+import type { Repositories, Store } from "@/storage/ports";
 import { newPaint, type TravelBox } from "@/model/paintbox";
 import { NEW_STUDY, newArea, newPainting, type PaintingArea, type Study } from "@/model/painting";
-import { addCard, addMeasurement } from "@/db/measurements";
 import type { NewMeasurement, StoredPatch } from "@/model/measurement";
-import { createPainting } from "@/db/paintings";
-import { keepDemoCard } from "@/db/settings";
-import { readPhoto } from "../developing/read-photo";
+import { readPhoto } from "../photo-import/read-photo";
 import { fitMeasurement } from "../fit-measurement";
-import { storePhoto } from "../photo-store";
+import { storePhoto } from "../photo-import/photo-store";
 import { DEMO_AREAS } from "./areas";
 import { DEMO_CARD, DEMO_MEASURED, DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
 
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
-const PHOTO = join(process.cwd(), "src", "server", "demo", "pump-house.jpg");
+const PHOTO = programFile("src", "server", "demo", "pump-house.jpg");
 
 /** Draws the demo's areas to the photo's edges, bottom layer first. */
 function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } {
@@ -49,9 +48,9 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
 }
 
 /** The demo's measuring so far: a card printed and painted, its photo still to be read; one paint measured twice with the simulated meter. */
-async function seedMeasured(db: Database, idOf: (name: string) => string): Promise<void> {
-  const card = await addCard(db, { paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
-  await keepDemoCard(db, card.id);
+async function seedMeasured({ cards, settings, measurements }: Pick<Repositories, "cards" | "settings" | "measurements">, idOf: (name: string) => string): Promise<void> {
+  const card = await cards.add({ paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
+  await settings.keepDemoCard(card.id);
   const paint = DEMO_PAINTS.find(({ name }) => name === DEMO_MEASURED.name)!;
   const facts = { ...paint, id: idOf(paint.name) };
   for (const [i, on] of DEMO_MEASURED.days.entries()) {
@@ -62,7 +61,7 @@ async function seedMeasured(db: Database, idOf: (name: string) => string): Promi
     });
     const measurement: NewMeasurement = { paintId: facts.id, on, way: "simulated meter", paperId: PAPERS[0].id, photoId: null, cardId: null, patches };
     const fit = fitMeasurement(facts, measurement);
-    if (!("refused" in fit)) await addMeasurement(db, measurement, fit);
+    if (!("refused" in fit)) await measurements.add(measurement, fit);
   }
 }
 
@@ -70,17 +69,17 @@ async function seedMeasured(db: Database, idOf: (name: string) => string): Promi
  * Lays out the demo in an empty house: paintbox, photo, the painting with its areas, its palette
  * and the recipes the engine finds for them. Does nothing in a house that has been lived in.
  */
-export async function seedDemo(db: Database, data: string): Promise<void> {
-  const { revision, document } = await findPaintbox(db);
+export async function seedDemo(store: Store): Promise<void> {
+  const { revision, document } = await store.paintbox.find();
   if (revision > 0 || document.paints.length > 0) return;
   const photo = await readPhoto(PHOTO);
   const { data: pixels, info } = await sharp(photo.working).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const { map, areas } = drawAreas({ data: pixels, width: info.width, height: info.height });
-  await storePhoto(db, data, photo, PHOTO, "pump-house.jpg");
-  await db.transaction(async (tx) => {
+  await storePhoto(store, photo, PHOTO, "pump-house.jpg");
+  await store.transaction(async ({ paintbox, paintings, ...rest }) => {
     const ids = DEMO_PAINTS.map(() => randomUUID());
     const travel: TravelBox = { id: randomUUID(), name: "For the canal", rows: 2, columns: 6, pan: "half pan", rowPans: [], wells: [...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]), null, null, null, null] };
-    await savePaintbox(tx, { revision, writer: randomUUID(), step: 0 }, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] });
+    await paintbox.save({ revision, writer: randomUUID(), step: 0 }, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] });
     const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
     const palette = DEMO_PALETTE.map(idOf);
     const models = DEMO_PALETTE.map((name) => {
@@ -96,7 +95,7 @@ export async function seedDemo(db: Database, data: string): Promise<void> {
       return { ...area, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
     });
     const palettes = [{ id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) }];
-    await seedMeasured(tx, idOf);
-    await createPainting(tx, photo.id, { ...newPainting("The pump house at last light", PAPERS[0].id), areas: mixed, palette, palettes, study: { ...study, frame } });
+    await seedMeasured(rest, idOf);
+    await paintings.create(photo.id, { ...newPainting("The pump house at last light", PAPERS[0].id), areas: mixed, palette, palettes, study: { ...study, frame } });
   });
 }

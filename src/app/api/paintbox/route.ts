@@ -1,10 +1,9 @@
 import { NextResponse } from "next/server";
-import { findPaintbox, savePaintbox } from "@/db/paintbox";
-import { RevisionConflict } from "@/db/revision";
 import { newestDay } from "@/model/day";
 import { paintFaults, savePaintboxRequest } from "@/model/paintbox";
-import { database, databaseToWrite } from "@/server/house";
-import { readJson, refuse, refuseTrouble } from "@/server/reply";
+import { RevisionConflict } from "@/storage/ports";
+import { openStore, storeToWrite } from "@/server/context/house";
+import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 
 /** 2000 paints with notes stay well under this. */
 const LIMIT = 8 * 1024 * 1024;
@@ -20,9 +19,9 @@ export async function PUT(request: Request): Promise<NextResponse> {
     if (fault) return refuse(400, `${paint.name}: ${fault}`);
   }
   try {
-    return NextResponse.json({ revision: await savePaintbox(await databaseToWrite(), stamp, document) });
+    return NextResponse.json({ revision: await (await storeToWrite()).paintbox.save(stamp, document) });
   } catch (error) {
-    if (error instanceof RevisionConflict) return NextResponse.json({ message: "The paintbox was changed in another window meanwhile.", stored: await findPaintbox(await database()) }, { status: 409 });
+    if (error instanceof RevisionConflict) return NextResponse.json({ message: "The paintbox was changed in another window meanwhile.", stored: await (await openStore()).paintbox.find() }, { status: 409 });
     return refuseTrouble("The paintbox could not be saved", error, "The paintbox could not be saved. It is kept in this browser and will be tried again.");
   }
 }

@@ -1,18 +1,16 @@
 import { NextResponse } from "next/server";
 import { paintingCopyRequest } from "@/model/painting";
-import { createPainting } from "@/db/paintings";
-import { findPhoto } from "@/db/photos";
-import { databaseToWrite } from "@/server/house";
-import { readJson, refuse, refuseTrouble } from "@/server/reply";
+import { storeToWrite } from "@/server/context/house";
+import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 
 /** Keeps a painting's document as a painting of its own, on a photo that is there. */
 export async function POST(request: Request): Promise<NextResponse> {
   const body = paintingCopyRequest.safeParse(await readJson(request));
   if (!body.success) return refuse(400, `No copy was made: ${body.error.issues[0]?.message ?? "it is not a painting"}`);
   try {
-    const db = await databaseToWrite();
-    if (!(await findPhoto(db, body.data.photoId))) return refuse(404, "The photo of this painting is no longer there, so no copy can be made.");
-    return NextResponse.json({ id: await createPainting(db, body.data.photoId, body.data.document) }, { status: 201 });
+    const store = await storeToWrite();
+    if (!(await store.photos.find(body.data.photoId))) return refuse(404, "The photo of this painting is no longer there, so no copy can be made.");
+    return NextResponse.json({ id: await store.paintings.create(body.data.photoId, body.data.document) }, { status: 201 });
   } catch (error) {
     return refuseTrouble("A copy of a painting could not be made", error, "The copy could not be made. Nothing was stored; try again.");
   }

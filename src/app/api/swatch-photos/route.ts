@@ -1,5 +1,5 @@
 import { NextResponse } from "next/server";
-import { receivePhoto } from "@/server/receive-photo";
+import { receivePhoto } from "@/server/photo-import/receive-photo";
 
 /** Takes a photo of a swatch card (the body is the file itself); what it is read as is up to the measuring room. */
 export async function POST(request: Request): Promise<NextResponse> {

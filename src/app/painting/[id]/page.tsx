@@ -1,16 +1,14 @@
 import { notFound } from "next/navigation";
 import { Suspense } from "react";
 import { z } from "zod";
-import { listStockedPaints, paintboxRevision } from "@/db/paintbox";
-import { findPainting, listPaintings } from "@/db/paintings";
-import { Desk } from "@/desk/desk";
+import { Desk } from "@/rooms/desk/desk";
 import { PAINTBOX_URL, paintingUrl } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
 import { opened } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
-  return opened(async (db) => {
-    const [painting, paints, titles, boxRevision] = await Promise.all([findPainting(db, id), listStockedPaints(db), listPaintings(db), paintboxRevision(db)]);
+  return opened(async (store) => {
+    const [painting, paints, titles, boxRevision] = await Promise.all([store.paintings.find(id), store.paintbox.stockedPaints(), store.paintings.list(), store.paintbox.revision()]);
     if (!painting) notFound();
     return {
       room: <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />,

@@ -1,10 +1,10 @@
-import { filmComputer } from "../../film/kernel/film-kernel";
-import { MAX_LOAD, MIN_LOAD } from "../../film/load";
-import type { Paper } from "../../film/paper";
-import { labOfXyz } from "../../spectrum/lab";
-import { xyzOfReflectance } from "../../spectrum/xyz";
-import type { PaintModel } from "../../mix/paint";
-import { loudnessOf } from "../../mix/reach-table";
+import { filmComputer } from "../../optics/kernel/film-kernel";
+import { MAX_LOAD, MIN_LOAD } from "../../optics/load";
+import type { Paper } from "../../optics/paper";
+import { labOfXyz } from "../../colour/lab";
+import { xyzOfReflectance } from "../../colour/xyz";
+import type { PaintModel } from "../../mixing/paint";
+import { loudnessOf } from "../../mixing/reach-table";
 
 /** Steps along a side of the triangle of shares. */
 export const STEPS = 9;

@@ -1,8 +1,8 @@
-import { screenColourOfLab } from "../../spectrum/gamut";
-import type { Lab } from "../../spectrum/colour";
-import { labOfXyz } from "../../spectrum/lab";
-import { xyzOfLinearP3 } from "../../spectrum/display-p3";
-import { linearOfSrgb } from "../../spectrum/srgb";
+import { screenColourOfLab } from "../../colour/gamut";
+import type { Lab } from "../../colour/colour";
+import { labOfXyz } from "../../colour/lab";
+import { xyzOfLinearP3 } from "../../colour/display-p3";
+import { linearOfSrgb } from "../../colour/srgb";
 import { LOADS, type Lattice } from "./lattice";
 import { PointTree } from "./point-tree";
 

@@ -1,6 +1,6 @@
 import { outlinesOf } from "../../areas/outline";
-import { temperatureOf } from "../../spectrum/describe";
-import type { Lab } from "../../spectrum/colour";
+import { temperatureOf } from "../../colour/describe";
+import type { Lab } from "../../colour/colour";
 import { LOADS, type Lattice } from "./lattice";
 
 /** Half the side of the hue and chroma plane, CIELAB units, and its cells. */

@@ -1,21 +1,19 @@
 import { z } from "zod";
-import { pigmentById } from "@/core";
+import { pigmentById } from "@/core/pigments";
 import { cardPage } from "@/model/measurement";
-import { findCard } from "@/db/measurements";
-import { listPaints } from "@/db/paintbox";
-import { cardPdf, type CardPrint } from "@/server/card/card-pdf";
-import { database } from "@/server/house";
-import { refuse, refuseTrouble } from "@/server/reply";
+import { cardPdf, type CardPrint } from "@/server/print/card-pdf";
+import { openStore } from "@/server/context/house";
+import { refuse, refuseTrouble } from "@/server/http/reply";
 
 const cardId = z.coerce.number().int().positive().max(2 ** 31 - 1);
 
 async function printOf(id: string): Promise<CardPrint | null> {
   if (id === "frame") return { kind: "frame" };
   const number = cardId.safeParse(id);
-  const db = await database();
-  const card = number.success ? await findCard(db, number.data) : null;
+  const store = await openStore();
+  const card = number.success ? await store.cards.find(number.data) : null;
   if (!card) return null;
-  const byId = new Map((await listPaints(db)).map((paint) => [paint.id, paint]));
+  const byId = new Map((await store.paintbox.paints()).map((paint) => [paint.id, paint]));
   const paints = card.paints.map((paintId) => {
     const paint = byId.get(paintId);
     return { name: paint?.name ?? "no longer in the box", codes: paint?.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ") ?? "" };

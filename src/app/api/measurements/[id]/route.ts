@@ -1,9 +1,8 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
 import { measurementChange } from "@/model/measurement";
-import { setCounts } from "@/db/measurements";
-import { databaseToWrite } from "@/server/house";
-import { readJson, refuse, refuseTrouble } from "@/server/reply";
+import { storeToWrite } from "@/server/context/house";
+import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 
 /** Sets a measurement aside, or lets it count again. */
 export async function PATCH(request: Request, context: { params: Promise<{ id: string }> }): Promise<NextResponse> {
@@ -11,7 +10,7 @@ export async function PATCH(request: Request, context: { params: Promise<{ id: s
   const change = measurementChange.safeParse(await readJson(request));
   if (!change.success) return refuse(400, "A measurement counts or is set aside; nothing else of it changes.");
   try {
-    if (!id.success || !(await setCounts(await databaseToWrite(), id.data, change.data.counts))) return refuse(404, "There is no such measurement.");
+    if (!id.success || !(await (await storeToWrite()).measurements.setCounts(id.data, change.data.counts))) return refuse(404, "There is no such measurement.");
     return NextResponse.json({ counts: change.data.counts });
   } catch (error) {
     return refuseTrouble("A measurement could not be changed", error, "That could not be kept. Nothing was changed; try again.");

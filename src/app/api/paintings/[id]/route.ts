@@ -1,10 +1,9 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
 import { savePaintingRequest } from "@/model/painting";
-import { findPainting, PaintingNotFound, removePainting, savePainting } from "@/db/paintings";
-import { RevisionConflict } from "@/db/revision";
-import { database, databaseToWrite } from "@/server/house";
-import { readJson, refuse, refuseTrouble } from "@/server/reply";
+import { PaintingNotFound, RevisionConflict } from "@/storage/ports";
+import { openStore, storeToWrite } from "@/server/context/house";
+import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 
 type Context = { params: Promise<{ id: string }> };
 
@@ -18,10 +17,10 @@ export async function PUT(request: Request, context: Context): Promise<NextRespo
   if (!body.success) return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a painting"}`);
   try {
     const { document, ...stamp } = body.data;
-    return NextResponse.json({ revision: await savePainting(await databaseToWrite(), id.data, stamp, document) });
+    return NextResponse.json({ revision: await (await storeToWrite()).paintings.save(id.data, stamp, document) });
   } catch (error) {
     if (error instanceof RevisionConflict) {
-      const stored = await findPainting(await database(), id.data);
+      const stored = await (await openStore()).paintings.find(id.data);
       return NextResponse.json({ message: "This painting was changed in another window meanwhile.", ...(stored && { stored: { revision: stored.revision, document: stored.document } }) }, { status: 409 });
     }
     if (error instanceof PaintingNotFound) return refuse(404, GONE);
@@ -34,7 +33,7 @@ export async function DELETE(_request: Request, context: Context): Promise<NextR
   const id = z.uuid().safeParse((await context.params).id);
   if (!id.success) return refuse(404, GONE);
   try {
-    await removePainting(await databaseToWrite(), id.data);
+    await (await storeToWrite()).paintings.remove(id.data);
     return NextResponse.json({});
   } catch (error) {
     return refuseTrouble("A painting could not be removed", error, "The painting could not be removed. Try again.");

@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { findPhoto } from "@/db/photos";
-import { dataFolder } from "@/server/environment";
-import { database } from "@/server/house";
-import { COPIES, PhotoLost, readCopy, type PhotoCopy } from "@/server/photo-store";
-import { refuse, refuseTrouble } from "@/server/reply";
+import { openStore } from "@/server/context/house";
+import { COPIES } from "@/storage/folder/photo-files";
+import type { PhotoCopy } from "@/storage/ports";
+import { PhotoLost, readCopy } from "@/server/photo-import/photo-store";
+import { refuse, refuseTrouble } from "@/server/http/reply";
 
 const photoId = z.string().regex(/^[0-9a-f]{64}$/);
 
@@ -15,9 +15,10 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   const copy = whichCopy.safeParse(new URL(request.url).searchParams.get("copy") ?? "working");
   if (!copy.success) return refuse(400, "There is no such copy of a photo.");
   try {
-    const photo = id.success ? await findPhoto(await database(), id.data) : null;
+    const { photos, photoFiles } = await openStore();
+    const photo = id.success ? await photos.find(id.data) : null;
     if (!photo) return refuse(404, "There is no such photo.");
-    return new Response(await readCopy(dataFolder(), photo, copy.data), {
+    return new Response(await readCopy(photoFiles, photo, copy.data), {
       headers: { "content-type": COPIES[copy.data].endsWith("png") ? "image/png" : "image/jpeg", "cache-control": "private, max-age=31536000, immutable" },
     });
   } catch (error) {

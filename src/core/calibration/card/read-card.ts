@@ -1,0 +1,197 @@
+import { LINEAR, type PixelArray } from "../../image/pixels";
+import type { Lab } from "../../colour/colour";
+import { deltaE00 } from "../../colour/difference";
+import { labOfXyz } from "../../colour/lab";
+import { linearP3OfXyz } from "../../colour/display-p3";
+import type { Paper } from "../../optics/paper";
+import { xyzOfReflectance } from "../../colour/xyz";
+import { numberOfCells } from "./card-number";
+import { mapPoint } from "./homography";
+import { cellBox, NUMBER_CELLS, paperPlaces, readingPlaces, ROWS, type Box, type ReadingPlace } from "./layout";
+import { paperLight, type PaperLight, type PaperSample } from "./light";
+import { findCard, greyOf, type FoundCard } from "./marks";
+import { readPatch, type PatchReading } from "./patch";
+import { boxPixels, medianOf } from "./pixels";
+import { correctionFrom } from "./references";
+import { blurOf, sharpestEdge } from "./sharpness";
+
+/** Limits of a photo that can be measured. From memory; tried out on the simulated bench. */
+const LEAST_PX_PER_MM = 2.6;
+const MOST_BLUR_MM = 0.6;
+/** So blurred a picture, px of one a thousand px long, hides the marks themselves. */
+const BLURRED_PX = 2.2;
+const MOST_CAST = 1.9;
+const MOST_UNEVEN = 2.4;
+const DARKEST_PAPER = 0.1;
+const BURNT = 250;
+
+/** A place read on a card, where it lay, and what it was read as. */
+export interface PlaceRead {
+  readonly place: ReadingPlace;
+  /** Where it was read: the place's own box unless it was dragged. */
+  readonly box: Box;
+  readonly reading: PatchReading;
+}
+
+/** One paint's row on a card. */
+export interface RowRead {
+  readonly row: number;
+  readonly places: readonly PlaceRead[];
+  /** Why the row can't be measured, in a painter's words; null when it can. */
+  readonly refused: string | null;
+  /** What is odd but can be lived with. */
+  readonly doubts: readonly string[];
+}
+
+/** A card read whole. */
+export interface CardRead {
+  readonly found: FoundCard;
+  /** The card's printed number, 0 for the cut-out frame; null when it can't be made out. */
+  readonly number: number | null;
+  readonly rows: readonly RowRead[];
+  /** Brightest over darkest light on the card, how strong the cast is (largest over smallest channel of the paper) and the blur, mm. */
+  readonly unevenness: number;
+  readonly cast: number;
+  readonly blurMm: number;
+}
+
+/** How a card is to be read, beyond what is printed on it. */
+export interface CardWishes {
+  readonly paper: Paper;
+  /** Rows with a paint. */
+  readonly rows: readonly number[];
+  /** Boxes that the painter has dragged, by "row place" (indices). */
+  readonly moved?: Readonly<Record<string, Box>>;
+  /** A grey card or chart patches in the photo: where, on the card's plane, and their known colour. */
+  readonly references?: readonly { readonly box: Box; readonly lab: Lab }[];
+}
+
+export const placeKey = (row: number, index: number): string => `${row} ${index}`;
+
+/** The card's number from its cells: each darker than half of the paper around it or not. */
+function numberOn(photo: PixelArray, { onPhoto }: FoundCard): number | null {
+  const lightAt = (x: number, y: number): number => {
+    const p = mapPoint(onPhoto, { x, y });
+    const [px, py] = [Math.floor(p.x), Math.floor(p.y)];
+    return px < 0 || py < 0 || px >= photo.width || py >= photo.height ? 1 : LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
+  };
+  return numberOfCells(Array.from({ length: NUMBER_CELLS }, (_, i) => {
+    const { x, y, width, height } = cellBox(i);
+    const [cx, cy] = [x + width / 2, y + height / 2];
+    const own = medianOf([-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => lightAt(cx + dx, cy + dy))));
+    const around = medianOf([-1, 0, 1].flatMap((dx) => [lightAt(cx + 2 * dx, cy - 5), lightAt(cx + 2 * dx, cy + 5)]));
+    return own < 0.5 * around;
+  }));
+}
+
+/** Bare paper on the photo, and the share of it that is burnt out. */
+function paperOn(photo: PixelArray, found: FoundCard, rows: readonly number[]): { samples: PaperSample[]; burnt: number } {
+  let [burnt, seen] = [0, 0];
+  const samples = rows.flatMap((row) => paperPlaces(row)).flatMap((box): PaperSample[] => {
+    const { linear, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
+    if (count < 6) return [];
+    const channel = (c: number): number[] => Array.from({ length: count }, (_, i) => linear[3 * i + c]);
+    const top = LINEAR[BURNT];
+    seen += count;
+    for (let i = 0; i < count; i++) if (linear[3 * i] >= top || linear[3 * i + 1] >= top || linear[3 * i + 2] >= top) burnt++;
+    return [{ x: box.x + box.width / 2, y: box.y + box.height / 2, linear: [medianOf(channel(0)), medianOf(channel(1)), medianOf(channel(2))] }];
+  });
+  return { samples, burnt: seen > 0 ? burnt / seen : 0 };
+}
+
+/** How much of the light a wash takes where it takes most: rises from pale to neat. */
+const density = (lab: Lab, paper: Lab): number => Math.hypot(lab.L - paper.L, 0.6 * (lab.a - paper.a), 0.6 * (lab.b - paper.b));
+
+function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "refused" | "doubts"> {
+  const washes = places.filter(({ place }) => place.what === "wash");
+  const from = (place: PlaceRead): number => deltaE00(place.reading.lab, paperLab);
+  const line = places.find(({ place }) => place.what === "bare line");
+  const across = places.find(({ place }) => place.what === "across on line");
+  // A white can't be seen on the paper; on the black line it can.
+  if (line && across && across.reading.lab.L > line.reading.lab.L + 6 && washes.every((wash) => wash.reading.lab.L > paperLab.L - 12 && Math.hypot(wash.reading.lab.a, wash.reading.lab.b) < 12)) {
+    return { refused: null, doubts: [] };
+  }
+  if (washes.every((wash) => from(wash) < 3)) return { refused: "This row is bare. Was it painted?", doubts: [] };
+  const pale = washes.find((wash) => from(wash) < 1.2);
+  if (pale) return { refused: `Wash ${pale.place.swatch + 1} is bare paper. Paint it, or drag it onto its wash.`, doubts: [] };
+  for (let i = 0; i + 1 < washes.length; i++) {
+    const [stronger, weaker] = [density(washes[i].reading.lab, paperLab), density(washes[i + 1].reading.lab, paperLab)];
+    // Yellows and deep stainers hardly change between the two strongest; a clear step the wrong way is another matter.
+    if (weaker > 1.12 * stronger + 3) {
+      return { refused: `The washes are out of order: wash ${i + 2} is stronger than wash ${i + 1}. They run from neat at the left to pale at the right.`, doubts: [] };
+    }
+  }
+  const doubts: string[] = [];
+  if (line && line.reading.lab.L > 45) doubts.push("No black line was found in the last swatch: how opaque the paint is stays the handbook's.");
+  const blotchy = places.find(({ reading, place }) => reading.leftOut > 0.3 && place.what === "wash");
+  if (blotchy) doubts.push(`Wash ${blotchy.place.swatch + 1} is blotchy: ${Math.round(100 * blotchy.reading.leftOut)} % of it was left out.`);
+  const cut = washes.filter(({ reading }) => reading.cutOff.some(Boolean)).length;
+  if (cut > 0) doubts.push(`${cut === 1 ? "One wash is" : `${cut} washes are`} purer than the photo can hold; what was cut off is not taken for measured.`);
+  return { refused: null, doubts };
+}
+
+/** Reads rows of a card already found, under the light on it. */
+function readRows(photo: PixelArray, found: FoundCard, light: PaperLight, wishes: CardWishes): RowRead[] {
+  const { paper, moved, references = [] } = wishes;
+  const white = linearP3OfXyz(xyzOfReflectance(paper.reflectance));
+  const correction = correctionFrom(references.map(({ box, lab }) => {
+    const { linear, places, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
+    const relative = (c: number): number => medianOf(Array.from({ length: count }, (_, i) => linear[3 * i + c] / light.at(places[2 * i], places[2 * i + 1])[c]));
+    return { seen: { r: relative(0), g: relative(1), b: relative(2) }, known: lab };
+  }), white);
+  const bare = labOfXyz(xyzOfReflectance(paper.reflectance));
+  return wishes.rows.map((row) => {
+    const places = readingPlaces(row).map((place, index): PlaceRead => {
+      const box = moved?.[placeKey(row, index)] ?? place.box;
+      return { place, box, reading: readPatch(boxPixels(photo, found.onPhoto, box, found.pxPerMm), light, paper.reflectance, correction) };
+    });
+    return { row, places, ...judgeRow(places, bare) };
+  });
+}
+
+const BLURRED = "The photo is blurred. Hold still, let the camera focus on the card, and take it again.";
+
+/** A card found on a photo, with the light on it: what stays the same however its places are dragged. */
+export interface LitCard extends Omit<CardRead, "rows"> {
+  readonly light: PaperLight;
+}
+
+/** Finds a card on a photo and measures the light on it, or tells why it can't be read. */
+export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard | { readonly refused: string } {
+  const found = findCard(photo);
+  if ("seen" in found) {
+    if ((sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX) return { refused: BLURRED };
+    return { refused: `The card was not found: ${found.seen} of its four round corner marks can be seen. All four must be in the picture, uncovered and sharp.` };
+  }
+  if (found.pxPerMm < LEAST_PX_PER_MM) return { refused: "The card is too small in the picture. Go nearer, until it nearly fills the frame." };
+  const blurMm = blurOf(photo, found);
+  if (blurMm > MOST_BLUR_MM) return { refused: BLURRED };
+  const number = numberOn(photo, found);
+  const { samples, burnt } = paperOn(photo, found, number === 0 ? rows : Array.from({ length: ROWS }, (_, row) => row));
+  if (burnt > 0.2) return { refused: "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again." };
+  const light = paperLight(samples);
+  if (light.unusable > 0.5) return { refused: "Too little bare paper is left between the washes, or a shadow lies over the card. The paper is what everything is measured against." };
+  const middle = light.at(88, 118);
+  if (Math.max(...middle) < DARKEST_PAPER) return { refused: "The photo is too dark. Take it by a window in daylight, without a flash." };
+  const cast = Math.max(...middle) / Math.min(...middle);
+  if (cast > MOST_CAST) return { refused: `The light has too strong a cast: the paper looks ${castWord(middle)}. Take the photo in daylight, away from lamps and coloured walls.` };
+  if (light.unevenness > MOST_UNEVEN) return { refused: `The light is too uneven: one side of the card gets ${light.unevenness.toFixed(1)} times as much as the other. Turn the card to the window, or move out of a shadow.` };
+  return { found, number, light, unevenness: light.unevenness, cast, blurMm };
+}
+
+/** Reads the rows of a card already found. */
+export function readLitCard(photo: PixelArray, { light, ...card }: LitCard, wishes: CardWishes): CardRead {
+  return { ...card, rows: readRows(photo, card.found, light, wishes) };
+}
+
+/** Finds a card on a photo and reads it, or tells why it can't be read. */
+export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: string } {
+  const card = findLitCard(photo, wishes.rows);
+  return "refused" in card ? card : readLitCard(photo, card, wishes);
+}
+
+function castWord([r, g, b]: readonly [number, number, number]): string {
+  if (b < r && b < g) return r > 1.15 * g ? "orange" : "yellow";
+  if (r < g && r < b) return b > g ? "blue" : "green";
+  return r > b ? "pink" : "violet";
+}

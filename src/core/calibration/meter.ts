@@ -1,0 +1,25 @@
+import type { Reflectance } from "../colour/bands";
+
+/** A hand-held meter refuses: the message says why and what to do. */
+export class MeterRefused extends Error {}
+
+/** How a meter stands. */
+export interface MeterState {
+  readonly connected: boolean;
+  /** Readings that may still be taken before it must see its white again; 0: it must see it now. */
+  readonly readingsLeft: number;
+}
+
+/** A hand-held colour meter, real or simulated: what the measuring room asks of one. */
+export interface ColourMeter {
+  readonly name: string;
+  /** Its readings are made up. */
+  readonly simulated: boolean;
+  readonly state: () => MeterState;
+  readonly connect: () => Promise<void>;
+  /** Reads its own white tile; everything after is relative to it. */
+  readonly calibrateOnWhite: () => Promise<void>;
+  /** Reads what it stands on, 36 bands. Throws MeterRefused. */
+  readonly read: () => Promise<Reflectance>;
+  readonly disconnect: () => Promise<void>;
+}

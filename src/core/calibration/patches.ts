@@ -1,0 +1,137 @@
+import type { Paper } from "../optics/paper";
+import { loadOfWater, type WaterParts } from "../optics/load";
+import type { PaintModel } from "../mixing/paint";
+import { BANDS, type Reflectance } from "../colour/bands";
+import type { Lab } from "../colour/colour";
+import { labOfXyz, xyzOfLab } from "../colour/lab";
+import { xyzOfReflectance } from "../colour/xyz";
+import type { RowRead } from "./card/read-card";
+import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
+import { fitCamera, unmixed } from "./fit/fit-camera";
+import { likelyMiss } from "./fit/likely-miss";
+import { CARD_WATER } from "./washes";
+
+/** What lies at a place that was measured. */
+export const PATCH_KINDS = ["wash", "across on paper", "across on line", "bare line", "bare paper"] as const;
+export type PatchKind = (typeof PATCH_KINDS)[number];
+
+/** One place measured, by whatever way: photo, meter, typed numbers, a file. */
+export interface MeasuredPatch {
+  readonly what: PatchKind;
+  /** Swatches brushed from one puddle have the same number. */
+  readonly swatch: number;
+  /** Water to one part of paint, as it was meant. */
+  readonly waterParts: WaterParts;
+  readonly lab: Lab;
+  readonly reflectance?: readonly number[];
+  readonly cutOff?: readonly [boolean, boolean, boolean];
+  readonly unsure?: number;
+  /** Set aside by the painter. */
+  readonly leftOut?: boolean;
+}
+
+/** What the patches give to fit. */
+interface ToFit {
+  readonly readings: readonly Reading[];
+  /** Which patch each reading is. */
+  readonly indices: readonly number[];
+  readonly ground: Ground;
+}
+
+/** A bare line lighter than this is no black line, L*. */
+const BLACK_LINE = 45;
+
+const spectrumOf = ({ reflectance }: MeasuredPatch): Reflectance | undefined => reflectance && Float64Array.from(reflectance);
+
+/** The bare sheet: its own spectrum if it was measured, else the paper's typical one, scaled where its colour was measured. */
+function paperOf(patches: readonly MeasuredPatch[], paper: Paper): Reflectance {
+  const bare = patches.find(({ what, leftOut }) => what === "bare paper" && !leftOut);
+  if (!bare) return paper.reflectance;
+  const scale = xyzOfLab(bare.lab).Y / xyzOfReflectance(paper.reflectance).Y;
+  return spectrumOf(bare) ?? paper.reflectance.map((r) => r * scale);
+}
+
+/** Sorts patches into readings and the ground that they were painted on. */
+function toFit(patches: readonly MeasuredPatch[], paper: Paper): ToFit {
+  const line = patches.find(({ what, leftOut, lab }) => what === "bare line" && !leftOut && lab.L < BLACK_LINE);
+  const black = line ? (spectrumOf(line) ?? new Float64Array(BANDS).fill(xyzOfLab(line.lab).Y)) : null;
+  const used = patches.flatMap((patch, index) => {
+    const { what, leftOut } = patch;
+    if (leftOut || what === "bare line" || what === "bare paper" || (what === "across on line" && !black)) return [];
+    const { swatch, waterParts, lab, cutOff, unsure } = patch;
+    const reading: Reading = { puddle: swatch, meantLoad: loadOfWater(waterParts), over: what === "across on line" ? "black" : "paper", lab, reflectance: spectrumOf(patch), cutOff, unsure };
+    return [{ reading, index }];
+  });
+  return {
+    readings: used.map(({ reading }) => reading), indices: used.map(({ index }) => index),
+    ground: { paper: paperOf(patches, paper), black, roughness: paper.roughness },
+  };
+}
+
+/** A paint fitted to its patches, ready to be kept. */
+export interface PaintFit extends Pick<FittedOptics, "optics" | "rms"> {
+  /** The fitted colour of each patch and its distance; null for one that was not fitted. */
+  readonly fitted: readonly ({ readonly lab: Lab; readonly dE00: number; readonly load: number } | null)[];
+  /** The colours are far from what such pigments usually look like: it may be another paint. */
+  readonly doubted: boolean;
+  /** How far predictions of its washes are likely to be off, median dE00. */
+  readonly miss: number;
+  /** Least and greatest load that was measured. */
+  readonly loads: readonly [number, number];
+}
+
+/** Fewer washes than this tell too little. */
+export const LEAST_WASHES = 2;
+
+/**
+ * Fits a paint to the patches measured of it.
+ * @param base the paint as the handbook has it
+ * Returns words for the painter instead when there is too little to go by, or when what was
+ * measured is too far from any paint with these pigments.
+ */
+export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, patches: readonly MeasuredPatch[], paper: Paper): PaintFit | { readonly refused: string } {
+  const { readings, indices, ground } = toFit(patches, paper);
+  const washes = new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle));
+  if (washes.size < LEAST_WASHES) return { refused: "At least two washes on bare paper are needed to measure a paint." };
+  const fit = fitOptics(base, readings, ground);
+  const strain = fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_STRAIN : 1);
+  if (strain > STRAIN.refused) return { refused: "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?" };
+  const fitted: (PaintFit["fitted"][number])[] = patches.map(() => null);
+  indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
+  const loads = [...fit.loads.values()];
+  return { optics: fit.optics, rms: fit.rms, doubted: strain > STRAIN.doubted, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
+}
+
+/**
+ * A fit can bend nearly any pigment to nearly any colour, at a price: the sum of squares for each
+ * reading, what was expected beforehand counted in. On the simulated bench the right paint pays at
+ * most 4, half of all wrong ones pay more than 7. Spectra say more and cost up to five times as much.
+ */
+const STRAIN = { doubted: 5, refused: 14 } as const;
+const SPECTRAL_STRAIN = 5;
+
+/** One paint of a photographed card: as the handbook has it, and its patches. */
+export interface PaintPatches {
+  readonly base: Pick<PaintModel, "optics" | "granulation">;
+  readonly patches: readonly MeasuredPatch[];
+}
+
+/** The patches of a card's paints without what the camera mixed of its channels, estimated from all of them together. */
+export function withoutCamera(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
+  const usable = card.flatMap(({ base, patches }) => {
+    const { readings, ground } = toFit(patches, paper);
+    return readings.length > 0 ? [{ base, readings, ground }] : [];
+  });
+  const mix = fitCamera(usable);
+  return card.map(({ patches }) => patches.map((patch) => ({ ...patch, lab: unmixed(patch.lab, mix, paper.reflectance) })));
+}
+
+/** The patches of a card's row. */
+export function patchesOfRow({ places }: Pick<RowRead, "places">, water: readonly WaterParts[] = CARD_WATER): MeasuredPatch[] {
+  return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure } }) => ({ what, swatch, waterParts: water[swatch], lab, cutOff, unsure }));
+}
+
+/** A patch from a spectrum. */
+export function patchOfSpectrum(what: PatchKind, swatch: number, waterParts: WaterParts, reflectance: Reflectance): MeasuredPatch {
+  return { what, swatch, waterParts, lab: labOfXyz(xyzOfReflectance(reflectance)), reflectance: [...reflectance] };
+}

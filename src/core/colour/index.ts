@@ -1,0 +1,10 @@
+export type { Lab, Lch, Rgb, Xyz } from "./colour";
+export { lchOfLab, labOfXyz, xyzOfLab } from "./lab";
+export { screenColourOfLab, type ScreenColour } from "./gamut";
+export { deltaE00 } from "./difference";
+export { compareColours, HARDLY_SEEN, type Difference } from "./compare";
+export { describeColour, hueWord, temperatureOf, type ColourWords, type Warmth } from "./describe";
+export { lightnessOfValue, luminanceOfValue, valueOfLuminance } from "./munsell-value";
+export { WAVELENGTHS_NM } from "./bands";
+export { linearSrgbOfLinearP3, linearP3OfLinearSrgb } from "./display-p3";
+export { srgbOfLinear } from "./srgb";

@@ -1,0 +1,6 @@
+export { decodeText } from "./text";
+export { guessColumns, PAINT_COLUMNS, readPaintRows, readTable, writeTable, type ColumnMap, type PaintColumn, type PaintRow, type RawTable } from "./paint-table";
+export { readGimpPalette, writeGimpPalette, type PaletteColour } from "./gimp-palette";
+export { readMeasuredColours } from "./spectra-table";
+export { writeCgats } from "./cgats";
+export { LAB_WHITES, labUnderD65, type LabWhite, type MeasuredColours } from "./measured-colours";

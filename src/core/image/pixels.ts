@@ -1,0 +1,87 @@
+import type { Lab, Rgb } from "../colour/colour";
+import { labOfXyz } from "../colour/lab";
+import { linearSrgbOfLinearP3, xyzOfLinearP3 } from "../colour/display-p3";
+import { oklabOfLinearSrgb } from "../colour/oklab";
+import { linearOfSrgb } from "../colour/srgb";
+import { AS_IT_IS, type WhiteMatrix } from "./white";
+
+/** Pixels of a photo's working copy: encoded Display P3, 4 bytes each (alpha ignored), row by row. */
+export interface PixelArray {
+  readonly data: Uint8ClampedArray | Uint8Array;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Linear light of an encoded byte (the transfer curve of sRGB, which Display P3 shares). */
+export const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOfSrgb(byte / 255));
+
+/** A channel this high is burnt out, and a pixel with none above the low mark is blocked: their colours are lost. */
+export const BURNT_BYTE = 254;
+export const BLOCKED_BYTE = 1;
+
+/** Lab of linear Display P3 light under a white correction. */
+export function labOfLinear(linear: Rgb, white: WhiteMatrix = AS_IT_IS): Lab {
+  const { r, g, b } = linear;
+  return labOfXyz(xyzOfLinearP3({
+    r: white[0] * r + white[1] * g + white[2] * b,
+    g: white[3] * r + white[4] * g + white[5] * b,
+    b: white[6] * r + white[7] * g + white[8] * b,
+  }));
+}
+
+/** A photo shrunk to the size that areas are found at: planes of linear light and of OKLab. */
+export interface AreaImage {
+  readonly width: number;
+  readonly height: number;
+  /** Linear Display P3 after the white correction, 3 a pixel. */
+  readonly linear: Float32Array;
+  /** OKLab, 3 a pixel. */
+  readonly oklab: Float32Array;
+}
+
+/** Longer side of the map that areas live on, px. */
+export const MAP_SIDE_PX = 1000;
+
+/** Size of the area map of a working copy, px. */
+export function mapSizeOf(width: number, height: number): { width: number; height: number } {
+  const scale = Math.min(1, MAP_SIDE_PX / Math.max(width, height));
+  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
+}
+
+/** Shrinks a working copy to its area map by averaging linear light over each map pixel's block. */
+export function areaImageOf(photo: PixelArray, white: WhiteMatrix = AS_IT_IS): AreaImage {
+  const { width, height } = mapSizeOf(photo.width, photo.height);
+  const linear = new Float32Array(3 * width * height);
+  const oklab = new Float32Array(3 * width * height);
+  const [sx, sy] = [photo.width / width, photo.height / height];
+  for (let y = 0; y < height; y++) {
+    const [top, bottom] = [Math.floor(y * sy), Math.max(Math.floor(y * sy) + 1, Math.floor((y + 1) * sy))];
+    for (let x = 0; x < width; x++) {
+      const [left, right] = [Math.floor(x * sx), Math.max(Math.floor(x * sx) + 1, Math.floor((x + 1) * sx))];
+      let r = 0;
+      let g = 0;
+      let b = 0;
+      for (let j = top; j < bottom; j++) {
+        for (let i = left; i < right; i++) {
+          const from = 4 * (j * photo.width + i);
+          r += LINEAR[photo.data[from]];
+          g += LINEAR[photo.data[from + 1]];
+          b += LINEAR[photo.data[from + 2]];
+        }
+      }
+      const n = (bottom - top) * (right - left);
+      r /= n;
+      g /= n;
+      b /= n;
+      const at = 3 * (y * width + x);
+      linear[at] = white[0] * r + white[1] * g + white[2] * b;
+      linear[at + 1] = white[3] * r + white[4] * g + white[5] * b;
+      linear[at + 2] = white[6] * r + white[7] * g + white[8] * b;
+      const ok = oklabOfLinearSrgb(linearSrgbOfLinearP3({ r: linear[at], g: linear[at + 1], b: linear[at + 2] }));
+      oklab[at] = ok.L;
+      oklab[at + 1] = ok.a;
+      oklab[at + 2] = ok.b;
+    }
+  }
+  return { width, height, linear, oklab };
+}

@@ -1,0 +1,17 @@
+export { drawnMix, type DrawnMix } from "./load-colours";
+export { paintKey, paintModel, type PaintModel } from "./paint";
+export { predict, type MixPart, type Prediction } from "./predict";
+export { separationOf, type Separation } from "./separation";
+export { predictGlaze, type GlazeLayer } from "./glaze";
+export { chargePath, type Puddle } from "./charge";
+export { looksOf } from "./looks";
+export { ringPixels } from "./ring";
+export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type SharedPuddle, type PuddleUse } from "./puddles";
+export type { MixMetric } from "./metric";
+export { spreadPaints } from "./spread";
+export { findTwins, type Twins } from "./twins";
+export { TOUCH } from "./parts";
+export { DEFAULT_MATCH, match, matchOver, prepareMatch, type MatchOptions, type Recipe, type RecipePart } from "./match";
+export { valueRange, type ValueRange } from "./range";
+export type { LikelyError } from "./likely-error";
+export { type MeasuredOptics } from "./paint";

@@ -1,0 +1,209 @@
+import { describe, expect, test } from "vitest";
+import { DRY_SURFACE, outsideOf } from "../optics/surface";
+import { loadOfWater } from "../optics/load";
+import { PAPERS, paperById } from "../optics/paper";
+import { colourLeft, fadedOptics } from "../pigments/fading";
+import { HANDBOOK, pigmentById } from "../pigments/handbook";
+import { CONVENIENCE_MIXES } from "../pigments/handbook/convenience";
+import { compareColours } from "../colour/compare";
+import { lchOfLab, xyzOfLab } from "../colour/lab";
+import { chargePath } from "./charge";
+import { glazeReflectance, predictGlaze } from "./glaze";
+import { likelyErrorOf } from "./likely-error";
+import { paintModel } from "./paint";
+import { predict } from "./predict";
+import { buildReachTable } from "./reach-table";
+import { separationOf } from "./separation";
+
+const paper = PAPERS[0];
+const one = (id: string) => [{ paint: paintModel(id, [{ pigmentId: id, share: 1 }]), parts: 1 }];
+
+describe("glazes", () => {
+  test("no wash is bare paper; one wash is the wash itself", () => {
+    glazeReflectance([], paper).forEach((r, i) => expect(r).toBeCloseTo(outsideOf(paper.ground[i], DRY_SURFACE), 12));
+    expect(predictGlaze([{ mix: one("PB29"), load: 0.3 }], paper).L).toBeCloseTo(predict(one("PB29"), 0.3, paper).dry.L, 9);
+  });
+
+  test("two identical washes are one of twice the load (closed form), and order matters only to scattering paints", () => {
+    const twice = predictGlaze([{ mix: one("PR179"), load: 0.2 }, { mix: one("PR179"), load: 0.2 }], paper);
+    expect(compareColours(twice, predict(one("PR179"), 0.4, paper).dry).dE00).toBeLessThan(1e-6);
+    const order = (a: string, b: string): number =>
+      compareColours(predictGlaze([{ mix: one(a), load: 0.4 }, { mix: one(b), load: 0.4 }], paper), predictGlaze([{ mix: one(b), load: 0.4 }, { mix: one(a), load: 0.4 }], paper)).dE00;
+    expect(order("PY35", "PB15-green-shade")).toBeGreaterThan(8);
+    expect(order("PY150", "PB15-green-shade")).toBeLessThan(0.3 * order("PY35", "PB15-green-shade"));
+  });
+
+  test("many washes never give light, and without scattering each makes the sheet darker", () => {
+    const stack = Array.from({ length: 12 }, (_, i) => ({ mix: one(HANDBOOK[(i * 9) % HANDBOOK.length].id), load: 0.1 }));
+    const clear = stack.map(({ mix: [{ paint }], load }) => ({ load, mix: [{ parts: 1, paint: { ...paint, optics: { ...paint.optics, S: new Float64Array(36) } } }] }));
+    let before = 200;
+    for (let depth = 1; depth <= 12; depth++) {
+      glazeReflectance(stack.slice(0, depth), paper).forEach((r) => expect(r).toBeLessThanOrEqual(1));
+      const { L } = predictGlaze(clear.slice(0, depth), paper);
+      expect(L).toBeLessThanOrEqual(before + 1e-9);
+      before = L;
+    }
+  });
+});
+
+describe("charging", () => {
+  test("the path runs from one puddle to the other, each step a small one", () => {
+    const path = chargePath({ mix: one("PB29"), load: 0.3 }, { mix: one("PY154"), load: 0.15 }, paper, 21);
+    expect(path).toHaveLength(21);
+    expect(compareColours(path[0], predict(one("PB29"), 0.3, paper).dry).dE00).toBeLessThan(1e-6);
+    expect(compareColours(path[20], predict(one("PY154"), 0.15, paper).dry).dE00).toBeLessThan(1e-6);
+    for (let i = 1; i < 21; i++) expect(compareColours(path[i - 1], path[i]).dE00).toBeLessThan(14);
+    expect(Math.min(...path.map((lab) => lchOfLab(lab).C))).toBeLessThan(lchOfLab(path[0]).C);
+  });
+});
+
+describe("wet and dry", () => {
+  // Lekner and Dorf (1988), Appl. Opt. 27, 1278, after Ångström: a rough surface of absorptance a under
+  // water absorbs (1 - Rl) a / (1 - p (1 - a)), with Rl = 0.066 and p = 1 - (1 - Rl) / n², n = 1.33.
+  const wetReflectance = (dry: number): number => {
+    const surface = 0.066;
+    const p = 1 - (1 - surface) / 1.33 ** 2;
+    return 1 - ((1 - surface) * (1 - dry)) / (1 - p * dry);
+  };
+
+  test("wet is darker by about as much as Lekner and Dorf say, their surface gloss taken or left", () => {
+    for (const waterParts of [1.5, 3, 6, 12, 25, 60]) {
+      const { dry, wet } = predict(one("PBk6"), loadOfWater(waterParts), paper);
+      const expected = wetReflectance(xyzOfLab(dry).Y);
+      const { Y } = xyzOfLab(wet);
+      expect(Y).toBeLessThan(xyzOfLab(dry).Y);
+      expect(Y).toBeLessThan(expected + 0.05);
+      expect(Y).toBeGreaterThan(expected - 0.066 - 0.05);
+    }
+  });
+
+  test("a paint known to fade in drying does so, more on thirsty paper", () => {
+    const shift = (id: string, paperId: string): number => {
+      const { dry, wet } = predict(one(id), 0.3, paperById(paperId));
+      return dry.L - wet.L;
+    };
+    const without = { ...one("PBk6")[0].paint, dryingShift: 0 };
+    const bare = predict([{ paint: without, parts: 1 }], 0.3, paper);
+    expect(shift("PBk6", "cotton-cold-pressed")).toBeGreaterThan(bare.dry.L - bare.wet.L + 1);
+    expect(shift("PBk6", "cellulose")).toBeGreaterThan(shift("PBk6", "cotton-hot-pressed"));
+  });
+});
+
+describe("separation", () => {
+  const green = [{ paint: paintModel("PB29", [{ pigmentId: "PB29", share: 1 }]), parts: 1 }, { paint: paintModel("PY150", [{ pigmentId: "PY150", share: 1 }]), parts: 1 }];
+  test("rougher paper shows more of it, one paint alone none", () => {
+    expect(separationOf(green, 0.3, paperById("cotton-rough")).visible).toBeGreaterThan(separationOf(green, 0.3, paperById("cotton-hot-pressed")).visible);
+    expect(separationOf(one("PB35"), 0.3, paper).visible).toBe(0);
+  });
+});
+
+describe("fading, an estimate by class", () => {
+  test("worse classes fade sooner, a window sooner than a museum, nothing at once", () => {
+    const left = [1, 2, 3, 4, 5].map((grade) => colourLeft({ class: grade as 1, listed: true }, 20, "museum"));
+    expect([...left].sort((a, b) => b - a)).toEqual(left);
+    expect(left[0]).toBeGreaterThan(0.95);
+    expect(left[4]).toBeLessThan(0.1);
+    expect(colourLeft({ class: 3, listed: true }, 5, "window")).toBeLessThan(colourLeft({ class: 3, listed: true }, 5, "museum"));
+    expect(colourLeft({ class: 5, listed: true }, 0, "window")).toBe(1);
+    expect(() => colourLeft({ class: 1, listed: true }, -1, "museum")).toThrow(RangeError);
+  });
+
+  test("a faded wash is lighter", () => {
+    const { optics } = pigmentById("PR83");
+    const paint = one("PR83")[0].paint;
+    const faded = { ...paint, optics: fadedOptics(optics, 0.4) };
+    expect(predict([{ paint: faded, parts: 1 }], 0.3, paper).dry.L).toBeGreaterThan(predict([{ paint, parts: 1 }], 0.3, paper).dry.L + 8);
+  });
+});
+
+describe("likely error", () => {
+  const typical = one("PB29")[0].paint;
+  const measured = { ...typical, measured: { miss: 1.04, loads: [0.05, 1] as const, on: "2026-10-03", way: "card" } };
+  const earlier = { ...typical, measured: { ...measured.measured, on: "2026-03-01" } };
+  test("is the trial's for unseen mixes of two, smaller for measured paints, between for half and half", () => {
+    expect(likelyErrorOf([typical, typical])).toEqual({ median: 5, p90: 12, basis: "typical", measurements: [] });
+    expect(likelyErrorOf([measured, measured])).toEqual({ median: 1.3, p90: 3.4, basis: "measured", measurements: [{ on: "2026-10-03", way: "card" }] });
+    const half = likelyErrorOf([typical, measured]);
+    expect(half.basis).toBe("mixed");
+    expect(half.median).toBeGreaterThan(1.3);
+    expect(half.median).toBeLessThan(5);
+  });
+  test("grows with the paints and with the distance from a measured wash", () => {
+    expect(likelyErrorOf([typical]).median).toBeLessThan(likelyErrorOf([typical, typical, typical]).median);
+    expect(likelyErrorOf([measured], 0.01).median).toBeGreaterThan(likelyErrorOf([measured], 0.1).median);
+    expect(likelyErrorOf([measured], 0.1).median).toBe(likelyErrorOf([measured]).median);
+  });
+  test("names every measurement that it stands on, newest first", () => {
+    expect(likelyErrorOf([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual(["2026-10-03", "2026-03-01"]);
+  });
+  test("a measured paint has its own optics, whatever strength its label says", () => {
+    const K = Array.from({ length: 36 }, (_, i) => i / 10);
+    const own = paintModel("own", [{ pigmentId: "PB29", share: 1 }], 0.5, { ...measured.measured, K, S: K.map(() => 0.2) });
+    expect([...own.optics.K]).toEqual(K);
+    expect(own.measured?.on).toBe("2026-10-03");
+    expect(own.pigmentIds).toEqual(["PB29"]);
+  });
+});
+
+describe("the handbook", () => {
+  test("has at least 90 pigments, each once, with facts in their ranges and absorption that never runs below nothing", () => {
+    expect(HANDBOOK.length).toBeGreaterThanOrEqual(90);
+    expect(new Set(HANDBOOK.map(({ id }) => id)).size).toBe(HANDBOOK.length);
+    for (const { id, code, optics, granulation, staining, weight, note, absorbers } of HANDBOOK) {
+      expect(code, id).toMatch(/^(P[YORVBGWb]|PBr|PBk|NR)\d+$/);
+      expect(Math.min(...optics.K, ...optics.S), id).toBeGreaterThanOrEqual(0);
+      expect(granulation >= 0 && granulation <= 1 && staining >= 0 && staining <= 1 && Math.abs(weight) <= 1, id).toBe(true);
+      expect(note.length > 10 && absorbers.length > 0, id).toBe(true);
+    }
+  });
+
+  test("convenience mixes are made of handbook pigments, and these count", () => {
+    for (const { id, pigments } of CONVENIENCE_MIXES) {
+      const model = paintModel(id, pigments);
+      expect(model.pigmentIds.length, id).toBe(pigments.length);
+      expect(pigments.reduce((sum, { share }) => sum + share, 0), id).toBeCloseTo(1, 9);
+    }
+  });
+
+  // ASTM D5067 classes of twenty pigments, from memory.
+  test.each([
+    ["PY1", 5], ["PY3", 2], ["PY35", 1], ["PY40", 2], ["PY43", 1], ["PO20", 1], ["PR83", 4], ["PR101-light-red", 1], ["PR108", 1], ["PR122", 3],
+    ["PV16", 1], ["PV23", 4], ["NR9", 2], ["PB27", 1], ["PB28", 1], ["PB29", 1], ["PG7", 1], ["PG18", 1], ["PBr7-burnt-sienna", 1], ["PBk9", 1],
+  ] as const)("%s stands light as class %d", (id, grade) => {
+    expect(pigmentById(id).lightfastness).toEqual({ class: grade, listed: true });
+  });
+
+  test("shades of one code are modelled apart", () => {
+    for (const code of ["PBr7", "PV19", "PR101", "PB15"]) {
+      const shades = HANDBOOK.filter((pigment) => pigment.code === code);
+      expect(shades.length).toBeGreaterThan(1);
+      shades.forEach((a, i) => shades.slice(i + 1).forEach((b) => expect(compareColours(predict(one(a.id), 0.2, paper).dry, predict(one(b.id), 0.2, paper).dry).dE00, `${a.id} ${b.id}`).toBeGreaterThan(2.5)));
+    }
+  });
+
+  test("cautions stand where the metal is in the name", () => {
+    for (const { id, name, hazards = [] } of HANDBOOK) {
+      for (const metal of ["cadmium", "cobalt", "nickel", "manganese"] as const) if (name.includes(metal)) expect(hazards, id).toContain(metal);
+    }
+  });
+});
+
+describe("a reach table", () => {
+  const paints = ["PY154", "PV19-rose", "PB29", "PG7", "PBr7-burnt-sienna"].map((id) => one(id)[0].paint);
+  const rules = { maxPaints: 3, maxPigments: 3 } as const;
+  test("is rebuilt only for what changed, and is then the same as a new one", () => {
+    const before = buildReachTable(paints, paper, rules);
+    const changed = [...paints.slice(0, 4), one("PBr7-burnt-umber")[0].paint];
+    const after = buildReachTable(changed, paper, rules, before);
+    expect(before.computed).toBe(25);
+    expect(after.computed).toBe(1 + 4 + 6);
+    expect(after.L).toEqual(buildReachTable(changed, paper, rules).L);
+    expect(buildReachTable([...paints].reverse(), paperById("cotton-rough"), rules, before).computed).toBe(25);
+  });
+
+  test("a paint whose optics changed under the same id is computed anew", () => {
+    const before = buildReachTable(paints, paper, rules);
+    const refitted = { ...paints[0], optics: fadedOptics(paints[0].optics, 0.8) };
+    expect(buildReachTable([refitted, ...paints.slice(1)], paper, rules, before).computed).toBe(1 + 4 + 6);
+  });
+});

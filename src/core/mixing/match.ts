@@ -1,0 +1,101 @@
+import type { Lab } from "../colour/colour";
+import { compareColours, type Difference } from "../colour/compare";
+import { loadOfWater, type Load, type WaterParts } from "../optics/load";
+import type { Paper } from "../optics/paper";
+import { closestMixes } from "./closest";
+import type { CombinationRules } from "./combinations";
+import type { LikelyError } from "./likely-error";
+import type { PaintModel } from "./paint";
+import { roundMix } from "./parts";
+import { predict } from "./predict";
+import { buildReachTable, type ReachTable } from "./reach-table";
+import { pickWays, type Way, type WayKind } from "./ways";
+
+export interface MatchOptions extends CombinationRules {
+  /** How much a difference in value counts against one in hue or chroma; 1 is plain CIEDE2000. */
+  readonly valueWeight: number;
+  /** Most ways to return. */
+  readonly ways: number;
+}
+
+/** The painter's default: value first, three paints, three pigments, five ways. */
+export const DEFAULT_MATCH: MatchOptions = { maxPaints: 3, maxPigments: 3, valueWeight: 1.5, ways: 5 };
+
+/** One paint of a recipe; `parts` is whole, or a quarter for a touch. */
+export interface RecipePart {
+  readonly paintId: string;
+  readonly parts: number;
+}
+
+/** One way to mix a target. */
+export interface Recipe {
+  readonly kind: WayKind;
+  /** Largest part first. */
+  readonly parts: readonly RecipePart[];
+  readonly waterParts: WaterParts;
+  readonly load: Load;
+  readonly dry: Lab;
+  readonly wet: Lab;
+  /** Predicted dry colour against the target. */
+  readonly difference: Difference;
+  /** What rounding to countable parts and water costs, dE00 with the value weight; 0 or more. */
+  readonly roundingCost: number;
+  readonly likelyError: LikelyError;
+  readonly pigmentCount: number;
+}
+
+/** How many of the polished mixes are rounded and weighed against each other. */
+const ROUNDED = 18;
+
+/**
+ * Table of everything these paints can make on this paper; pass it to {@link matchOver} for each target.
+ * @param before an earlier table, whose unchanged part is taken over
+ */
+export function prepareMatch(
+  paints: readonly PaintModel[], paper: Paper, options: MatchOptions = DEFAULT_MATCH, before?: ReachTable,
+): ReachTable {
+  return buildReachTable(paints, paper, options, before);
+}
+
+/** Best different ways to mix `target` from the table's paints, closest first. Empty when there are no paints. */
+export function matchOver(target: Lab, table: ReachTable, options: MatchOptions = DEFAULT_MATCH): readonly Recipe[] {
+  const { paper } = table;
+  const mixes = closestMixes(target, table, options.valueWeight);
+  const smallBest = [1, 2].flatMap((size) => mixes.filter((mix) => mix.combination.length === size).slice(0, 4));
+  const worthRounding = [...new Set([...mixes.slice(0, ROUNDED), ...smallBest])];
+  const candidates = worthRounding.map((mix) => {
+    const paints = mix.combination.map((i) => table.paints[i]);
+    const rounded = roundMix(target, table.computer, mix, 1 / options.valueWeight);
+    const way: Way = {
+      paintIds: paints.map(({ id }) => id),
+      pigmentIds: [...new Set(paints.flatMap(({ pigmentIds }) => pigmentIds))],
+      cost: rounded.cost,
+    };
+    return { ...way, paints, rounded, exactCost: mix.cost };
+  });
+  return pickWays(candidates, options.ways).map(({ way, kind }) => {
+    const { paints, rounded, exactCost, pigmentIds } = way;
+    const mix = paints.map((paint, i) => ({ paint, parts: rounded.parts[i] }));
+    const load = loadOfWater(rounded.waterParts);
+    const { dry, wet, likelyError } = predict(mix, load, paper);
+    return {
+      kind,
+      parts: mix.map(({ paint, parts }) => ({ paintId: paint.id, parts })).sort((a, b) => b.parts - a.parts),
+      waterParts: rounded.waterParts,
+      load,
+      dry,
+      wet,
+      difference: compareColours(target, dry),
+      roundingCost: Math.max(0, rounded.cost - exactCost),
+      likelyError,
+      pigmentCount: pigmentIds.length,
+    };
+  });
+}
+
+/** Best different ways to mix one target from paints on a paper; see {@link matchOver} for many targets. */
+export function match(
+  target: Lab, paints: readonly PaintModel[], paper: Paper, options: MatchOptions = DEFAULT_MATCH,
+): readonly Recipe[] {
+  return matchOver(target, prepareMatch(paints, paper, options), options);
+}

@@ -1,0 +1,37 @@
+import { deltaE00Of } from "../colour/difference";
+import type { Lab } from "../colour/colour";
+import { MAX_LOAD, type Load } from "../optics/load";
+import { temperatureOf } from "../colour/describe";
+import type { PaintModel } from "./paint";
+
+/** How a mix is judged against a target, and how strong it may be laid. */
+export interface MixMetric {
+  /** How much a difference in value counts against one in hue or chroma. */
+  readonly valueWeight: number;
+  /** Values and contrast are kept, hues may follow the palette. */
+  readonly freeHue: boolean;
+  /** Strongest load a paint may be laid at in a mix. */
+  readonly strongest: (paint: PaintModel) => Load;
+}
+
+export const fullMetric = (valueWeight: number): MixMetric => ({ valueWeight, freeHue: false, strongest: () => MAX_LOAD });
+
+/**
+ * With hues free, how much a difference in chroma still counts (a bright area stays bright against
+ * dull ones), and one in temperature (what is warm beside cool stays so: the harmony of the photo). From memory.
+ */
+export const FREE_HUE = { chroma: 0.5, temperature: 0.25 } as const;
+
+/** CIE 116-1995 (CIE94) weights of chroma and hue around a colour. */
+export const chromaScale = (C: number): number => 1 / (1 + 0.045 * C);
+export const hueScale = (C: number): number => 1 / (1 + 0.015 * C);
+
+/** Difference of a mix from a target as the metric judges it: CIEDE2000 with the value weight, or with hues free value, chroma and temperature. */
+export function judged(target: Lab, L: number, a: number, b: number, { valueWeight, freeHue }: Pick<MixMetric, "valueWeight" | "freeHue">): number {
+  if (!freeHue) return deltaE00Of(target.L, target.a, target.b, L, a, b, 1 / valueWeight);
+  const C = Math.hypot(target.a, target.b);
+  const scale = chromaScale(C);
+  const chroma = FREE_HUE.chroma * scale * (Math.hypot(a, b) - C);
+  const temperature = FREE_HUE.temperature * scale * (temperatureOf({ L, a, b }) - temperatureOf(target));
+  return Math.hypot(valueWeight * (L - target.L), chroma, temperature);
+}

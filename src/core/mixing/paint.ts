@@ -1,0 +1,72 @@
+import { blendOptics, type Optics } from "../pigments/optics";
+import type { Load } from "../optics/load";
+import type { PigmentShare } from "../pigments/share";
+import { pigmentById, type Pigment } from "../pigments/handbook";
+
+/** Optics fitted to a painter's own swatches, and what is known of how good they are. */
+export interface MeasuredOptics {
+  readonly K: readonly number[];
+  readonly S: readonly number[];
+  /** How far predictions of its washes are likely to be off, median dE00. */
+  readonly miss: number;
+  /** Least and greatest load that was measured. */
+  readonly loads: readonly [Load, Load];
+  /** Day of the measurement, e.g. "2026-11-25", and the way it was taken. */
+  readonly on: string;
+  readonly way: string;
+}
+
+/** A paint as the film model sees it. */
+export interface PaintModel {
+  readonly id: string;
+  readonly optics: Optics;
+  /** Distinct handbook pigments, so that a convenience mix brings all of its own. */
+  readonly pigmentIds: readonly string[];
+  readonly granulation: number;
+  /** -1 travels with the water, 1 drops where it is put. */
+  readonly weight: number;
+  /** Share of the load that seems to go in drying on a fully absorbent sheet. */
+  readonly dryingShift: number;
+  /** The measurement that its optics stand on; null for the handbook's typical ones. */
+  readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way"> | null;
+}
+
+/** What a wash of a pigment with no known large shift loses in drying. From memory. */
+const ORDINARY_DRYING_SHIFT = 0.05;
+
+/**
+ * Paint model from its own measured optics where there are any, else from its pigments' typical ones.
+ * @param tintingStrength 1 typical; a student's paint with filler has less. Scales K and S of the
+ * handbook; what was measured has it in it already.
+ */
+export function paintModel(id: string, pigments: readonly PigmentShare[], tintingStrength = 1, measured: MeasuredOptics | null = null): PaintModel {
+  const total = pigments.reduce((sum, { share }) => sum + share, 0);
+  if (!(total > 0)) throw new RangeError("A paint has at least one pigment with a share above 0.");
+  const known: { pigment: Pigment; share: number }[] = pigments.map(({ pigmentId, share }) => ({
+    pigment: pigmentById(pigmentId),
+    share: share / total,
+  }));
+  const mean = (of: (pigment: Pigment) => number): number => known.reduce((sum, { pigment, share }) => sum + share * of(pigment), 0);
+  const optics = measured ? { K: Float64Array.from(measured.K), S: Float64Array.from(measured.S) } : blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength })));
+  return {
+    id, optics,
+    pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
+    granulation: mean(({ granulation }) => granulation),
+    weight: mean(({ weight }) => weight),
+    dryingShift: mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
+    measured,
+  };
+}
+
+const checksums = new WeakMap<Optics, number>();
+function checksumOf(optics: Optics): number {
+  const known = checksums.get(optics);
+  if (known !== undefined) return known;
+  let sum = 0;
+  for (let i = 0; i < optics.K.length; i++) sum += (i + 1) * optics.K[i] + (i + 101) * optics.S[i];
+  checksums.set(optics, sum);
+  return sum;
+}
+
+/** Which paint in which state is meant: its id, its optics and how it settles. What was computed of it holds as long as this stays. */
+export const paintKey = ({ id, optics, granulation }: PaintModel): string => `${id} ${checksumOf(optics)} ${granulation}`;

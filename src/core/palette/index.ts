@@ -1,0 +1,15 @@
+export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
+export { choosePalettes, choosePrepared, prepareChoice, Stopped, type ChosenPalette, type KindRule, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
+export { HARDLY_HELPS, recommendedSize, servedBy, whatOneMoreBuys, type ServedTarget } from "./gain";
+export { mixCosts, UNSEEN, type MixCosts, type PaletteTarget } from "./mix-costs";
+export { darkDemand, withinDemand } from "./demands";
+export { APPROACH_CHOICES, approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, SIZE_RANGE, strongestLoad, wishUnder, type Approach, type ApproachKey } from "./approach";
+export { isKind, KINDS, traitsOf, type Kind, type PaintTraits } from "./traits";
+export { startingPoints, STRUCTURES, type StartingPoint, type Structure } from "./starting-points";
+export { DOES_NOTHING, savedMixing, worthOf, type PaletteWorth, type PaintWorth, type Saving } from "./worth";
+export { wishFor, type Wished } from "./wish-for";
+export { latticeOf, type Lattice } from "./reach/lattice";
+export { darkestOf, PLANE_HALF, sliceAt, withinSlice, type ReachSlice, type SlicePoint } from "./reach/slice";
+export { CUBE_MISS, reachCube, type ReachCube } from "./reach/repaint";
+export { findGaps, type Gap } from "./gaps";
+export { MAX_PAINTS as MOST_WEIGHED } from "./search/paint-set";

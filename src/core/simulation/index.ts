@@ -1,0 +1,2 @@
+export { simulatedMeter } from "./meter";
+export { madeUpSwatches } from "./made-up-swatches";

@@ -1,0 +1,287 @@
+"use client";
+
+import { createContext, useContext } from "react";
+import { temporal } from "zundo";
+import { createStore, useStore } from "zustand";
+import { countLabels, MAX_LABEL, packMap, unpackMap, withLabel, type LabelMap } from "@/core/areas";
+import { type Lab } from "@/core/colour";
+import { AS_IT_IS, rewhiten, whiteMatrix, type Point, type ViewKind, type WhiteMatrix } from "@/core/image";
+import { type Approach } from "@/core/palette";
+import { changeFault } from "@/model/change-fault";
+import { paintingArea, paintingDocument, type KeptPalette, type PaintingArea, type PaintingDocument, type StoredRecipe, type StoredRules, type Study } from "@/model/painting";
+import { changing } from "@/ui/changing";
+import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
+
+/** A colour taken from the photo that has no name yet. */
+export interface TakenSample {
+  readonly sample: PaintingArea["sample"];
+  readonly lab: Lab;
+  /** Share of its pixels that are burnt out or blocked. */
+  readonly untrusted: number;
+}
+
+/** The desk's steps in a painter's order. */
+export const STEPS = ["photo", "areas", "palette", "mixes"] as const;
+export type Step = (typeof STEPS)[number];
+
+/** What the palette step shows. */
+export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as const;
+export type PaletteView = (typeof PALETTE_VIEWS)[number];
+
+/** What a press on the photo does. */
+export type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
+
+/** How the photo is seen: a view of the core's, the areas flat in their target colours, or the photo through the palette. */
+export type Seeing = ViewKind | "squint" | "palette";
+
+/** Shapes proposed for what is no area yet. */
+export interface Proposal {
+  readonly map: LabelMap;
+  readonly shapes: number;
+}
+
+/** Two points of the photo, one of them perhaps still to come. */
+export interface Pair {
+  readonly a: Point;
+  readonly b: Point | null;
+}
+
+/** Which paints a match may use. */
+export type MatchSource = "paintbox" | "tray";
+
+export interface DeskState {
+  readonly document: PaintingDocument;
+  readonly selectedId: string | null;
+  readonly taken: TakenSample | null;
+  /** Sampling radius as a share of the photo's width. */
+  readonly radius: number;
+  readonly source: MatchSource;
+  readonly step: Step;
+  readonly tool: Tool;
+  readonly seeing: Seeing;
+  /** Steps of the value view; 0 is a grey for every value. */
+  readonly valueSteps: number;
+  readonly outlines: boolean;
+  /** Whether burnt-out and blocked places are marked. */
+  readonly marks: boolean;
+  /** Where the split between the photo and its repainting stands, as a share of the view; 0 shows the repainting alone. */
+  readonly split: number;
+  readonly paletteView: PaletteView;
+  /** A palette that is being tried in thought, in place of the tray's; null when none is. */
+  readonly tried: readonly string[] | null;
+  readonly proposal: Proposal | null;
+  /** What a finished lasso makes of its shape. */
+  readonly lasso: LassoUse;
+  readonly pair: Pair | null;
+
+  readonly goTo: (step: Step) => void;
+  readonly setTool: (tool: Tool) => void;
+  readonly see: (seeing: Seeing) => void;
+  readonly setValueSteps: (steps: number) => void;
+  readonly toggle: (which: "outlines" | "marks") => void;
+  readonly setSplit: (split: number) => void;
+  readonly showPalette: (view: PaletteView) => void;
+  readonly tryPalette: (paintIds: readonly string[] | null) => void;
+  readonly propose: (proposal: Proposal | null) => void;
+  readonly setLasso: (use: LassoUse) => void;
+  readonly comparePoint: (point: Point) => void;
+  readonly clearPair: () => void;
+
+  readonly take: (sample: TakenSample | null) => void;
+  readonly select: (id: string | null) => void;
+  readonly setRadius: (radius: number) => void;
+  readonly setSource: (source: MatchSource) => void;
+
+  /** Why the last change was not taken; null when it was. */
+  readonly refused: string | null;
+  /** Puts a whole document in place of the present one. */
+  readonly replace: (document: PaintingDocument) => void;
+  /** A field has been left: what is typed next is a step of its own. */
+  readonly endTyping: () => void;
+
+  readonly setTitle: (title: string) => void;
+  readonly setPaper: (paperId: string) => void;
+  readonly changeStudy: (change: Partial<Study>) => void;
+  /** Corrects the white; colours already measured follow. */
+  readonly setWhite: (white: Study["white"]) => void;
+  /** Draws the map anew with the areas that live on it, and names what came of it. */
+  readonly setAreas: (map: LabelMap, areas: readonly PaintingArea[]) => void;
+  readonly addArea: (area: PaintingArea) => void;
+  readonly changeArea: (id: string, change: Partial<Omit<PaintingArea, "id">>) => void;
+  readonly nameArea: (id: string, name: string) => void;
+  readonly removeArea: (id: string) => void;
+  /** Chooses recipes and lays their paints on the palette. */
+  readonly chooseRecipes: (recipes: ReadonlyMap<string, StoredRecipe | null>) => void;
+  /** Lays out a palette in place of the present one, with the recipes found for it. */
+  readonly layOut: (paintIds: readonly string[], recipes: ReadonlyMap<string, StoredRecipe>) => void;
+  readonly changeApproach: (change: Partial<Approach>) => void;
+  readonly changeRules: (change: Partial<StoredRules>) => void;
+  readonly setKept: (palettes: readonly KeptPalette[]) => void;
+  readonly nameKept: (id: string, name: string) => void;
+  readonly addToPalette: (paintId: string) => void;
+  /** Puts a paint in another one's well; one that lies in the tray already changes places with it. */
+  readonly putInWell: (paintId: string, inPlaceOf: string) => void;
+  readonly removeFromPalette: (paintId: string) => void;
+  readonly movePaint: (paintId: string, by: -1 | 1) => void;
+}
+
+/** A lasso makes a new area, or adds to the selected one, or takes from it. */
+export type LassoUse = "new" | "add" | "take";
+
+/** The tool that a step starts with. */
+const FIRST_TOOL: Readonly<Record<Step, Tool>> = { photo: "sample", areas: "select", palette: "select", mixes: "sample" };
+
+/** A label that no area has; null when all are taken. */
+export function freeLabel(areas: readonly PaintingArea[]): number | null {
+  const taken = new Set(areas.map((area) => area.region));
+  for (let label = 1; label <= MAX_LABEL; label++) if (!taken.has(label)) return label;
+  return null;
+}
+
+/** A palette with a paint in another one's well; the two change places when both lie in it. */
+export function withPaintIn(palette: readonly string[], paintId: string, inPlaceOf: string): string[] {
+  return palette.map((id) => (id === inPlaceOf ? paintId : id === paintId ? inPlaceOf : id));
+}
+
+/** A study whose map no longer has a region; its pixels belong to no area. */
+function withoutRegion(study: Study, region: number): Study {
+  if (!study.map) return study;
+  const map = unpackMap(study.map.packed, study.map.width, study.map.height);
+  return { ...study, map: { ...study.map, packed: packMap(withLabel(map, 0, (i) => map.labels[i] === region)) } };
+}
+
+/** The white correction of a study. */
+export const whiteOf = (white: Study["white"]): WhiteMatrix => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
+
+export type DeskStore = UndoableStore<DeskState>;
+
+export const MIN_RADIUS = 0.001;
+export const MAX_RADIUS = 0.05;
+/** Why a changed document can't be kept; null when it can. Only what has changed is looked at. */
+const faultOf = (before: PaintingDocument, after: PaintingDocument): string | null => changeFault(paintingDocument, before, after, { areas: paintingArea });
+
+/** The desk's state: the painting's document, which can be undone, and what is being looked at, which can't. */
+export function createDeskStore(document: PaintingDocument): DeskStore {
+  const { inRun, options } = undoSteps<DeskState>();
+  return createStore<DeskState>()(
+    temporal(
+      (set) => {
+        const change = changing<DeskState>(set, inRun, faultOf);
+        return {
+          document,
+          refused: null,
+          replace: (next) => {
+            inRun(null);
+            set({ document: next, refused: null });
+          },
+          endTyping: () => inRun(null),
+          selectedId: null,
+          taken: null,
+          radius: 0.006,
+          source: "paintbox",
+          step: document.areas.length > 0 ? "mixes" : "photo",
+          tool: "sample",
+          seeing: "plain",
+          valueSteps: 5,
+          outlines: document.areas.length > 0,
+          marks: false,
+          split: 0.5,
+          paletteView: "choose",
+          tried: null,
+          proposal: null,
+          lasso: "new",
+          pair: null,
+          // The first look is at the photo alone.
+          goTo: (step) => set({ step, tool: FIRST_TOOL[step], taken: null, tried: null, outlines: step !== "photo", ...(step !== "areas" && { proposal: null }) }),
+          setTool: (tool) => set({ tool, taken: null }),
+          see: (seeing) => set({ seeing }),
+          setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
+          toggle: (which) => set((s) => ({ [which]: !s[which] })),
+          setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
+          showPalette: (paletteView) => set({ paletteView, tried: null }),
+          tryPalette: (tried) => set({ tried }),
+          propose: (proposal) => set({ proposal }),
+          setLasso: (lasso) => set({ lasso, tool: "lasso" }),
+          comparePoint: (point) => set(({ pair }) => ({ pair: pair && !pair.b ? { a: pair.a, b: point } : { a: point, b: null } })),
+          clearPair: () => set({ pair: null }),
+          take: (taken) => set({ taken, ...(taken && { selectedId: null }) }),
+          select: (selectedId) => set({ selectedId, taken: null }),
+          setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),
+          setSource: (source) => set({ source }),
+          setTitle: (title) => change((d) => ({ ...d, title }), {}, "title"),
+          setPaper: (paperId) => change((d) => ({ ...d, paperId })),
+          changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
+          setWhite: (white) =>
+            change((d) => {
+              const [from, to] = [whiteOf(d.study.white), whiteOf(white)];
+              return { ...d, study: { ...d.study, white }, areas: d.areas.map((area) => ({ ...area, lab: rewhiten(area.lab, from, to) })) };
+            }),
+          setAreas: (map, areas) =>
+            change((d) => {
+              const counts = countLabels(map);
+              // An area whose last pixel went to another one is gone with it.
+              const kept = areas.filter(({ region }) => region === null || counts[region] > 0);
+              return { ...d, areas: kept, study: { ...d.study, map: { width: map.width, height: map.height, packed: packMap(map) } } };
+            }),
+          addArea: (area) => change((d) => ({ ...d, areas: [...d.areas, area] }), { selectedId: area.id, taken: null }),
+          changeArea: (id, part) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, ...part } : a)) })),
+          nameArea: (id, name) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, name } : a)) }), {}, `area ${id}`),
+          removeArea: (id) =>
+            change((d) => {
+              const region = d.areas.find((area) => area.id === id)?.region ?? null;
+              const areas = d.areas.filter((area) => area.id !== id);
+              return { ...d, areas, study: region === null ? d.study : withoutRegion(d.study, region) };
+            }, { selectedId: null }),
+          chooseRecipes: (recipes) =>
+            change((d) => {
+              const paints = [...recipes.values()].flatMap((recipe) => recipe?.parts.map((part) => part.paintId) ?? []);
+              return {
+                ...d,
+                areas: d.areas.map((a) => (recipes.has(a.id) ? { ...a, recipe: recipes.get(a.id) ?? null } : a)),
+                palette: [...new Set([...d.palette, ...paints])],
+              };
+            }),
+          // From now on this palette is what is mixed from.
+          layOut: (paintIds, recipes) =>
+            change((d) => ({ ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) }), { source: "tray" }),
+          changeApproach: (part) => change((d) => ({ ...d, approach: { ...d.approach, ...part } })),
+          changeRules: (part) => change((d) => ({ ...d, rules: { ...d.rules, ...part } })),
+          nameKept: (id, name) => change((d) => ({ ...d, palettes: d.palettes.map((kept) => (kept.id === id ? { ...kept, name } : kept)) }), {}, `kept ${id}`),
+          setKept: (palettes) => change((d) => ({ ...d, palettes: [...palettes] })),
+          putInWell: (paintId, inPlaceOf) => change((d) => ({ ...d, palette: withPaintIn(d.palette, paintId, inPlaceOf) })),
+          addToPalette: (paintId) => change((d) => ({ ...d, palette: [...new Set([...d.palette, paintId])] })),
+          removeFromPalette: (paintId) => change((d) => ({ ...d, palette: d.palette.filter((id) => id !== paintId) })),
+          movePaint: (paintId, by) =>
+            change((d) => {
+              const from = d.palette.indexOf(paintId);
+              const to = from + by;
+              if (from < 0 || to < 0 || to >= d.palette.length) return d;
+              const palette = [...d.palette];
+              [palette[from], palette[to]] = [palette[to], palette[from]];
+              return { ...d, palette };
+            }),
+        };
+      },
+      options,
+    ),
+  );
+}
+
+const DeskContext = createContext<DeskStore | null>(null);
+export const DeskProvider = DeskContext.Provider;
+
+export function useDeskStore(): DeskStore {
+  const store = useContext(DeskContext);
+  if (!store) throw new Error("Only usable on the desk.");
+  return store;
+}
+
+/** Reads from the desk's state. */
+export function useDesk<T>(select: (state: DeskState) => T): T {
+  return useStore(useDeskStore(), select);
+}
+
+/** The selected area, if it is still there. */
+export function useSelectedArea(): PaintingArea | null {
+  return useDesk((s) => s.document.areas.find((a) => a.id === s.selectedId) ?? null);
+}

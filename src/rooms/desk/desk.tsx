@@ -1,0 +1,124 @@
+"use client";
+
+import { useEffect, useMemo, useState, type ReactNode } from "react";
+import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
+import { isForField, useUndoKeys } from "@/ui/undo";
+import { mergePaintings } from "@/model/merge";
+import type { PaintingDocument } from "@/model/painting";
+import { useAutosave } from "@/ui/saving/autosave";
+import { paintingUrl } from "@/model/addresses";
+import { LiveConflict } from "@/ui/saving/live-conflict";
+import { useAreaEdits } from "./area-edits";
+import { createDeskStore, DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
+import { EditsProvider } from "./edits-context";
+import { Header } from "./header";
+import { knownPaint, PaintsProvider } from "./paints";
+import { AreaSheet } from "./areas-step/area-sheet";
+import { AreasStep } from "./areas-step/areas-step";
+import { AreaDetail } from "./panel/area-detail";
+import { AreaList } from "./panel/area-list";
+import { SampleCard } from "./panel/sample-card";
+import { BenchProvider } from "./palette-step/bench";
+import { MatchProvider } from "./matcher";
+import { PaletteStep } from "./palette-step/palette-step";
+import { PhotoStep } from "./photo-step/photo-step";
+import { MeasuredProvider, PhotoProvider, useAreaMap, useLook, useMeasuring, useOpenedPhoto, type OpenPhoto } from "./photo-study";
+import { PhotoPane } from "./photo/photo-pane";
+import { ReachProvider } from "./reach";
+import { StepBar } from "./step-bar";
+import { TargetsProvider, useComputedTargets } from "./targets";
+import { Tray } from "./tray/tray";
+import { WellDragging } from "./tray/well-dragging";
+
+interface DeskProps {
+  readonly painting: StoredPainting;
+  readonly paints: readonly StockedPaint[];
+  readonly titles: readonly PaintingTitle[];
+}
+
+function Panel() {
+  const area = useSelectedArea();
+  const taken = useDesk((s) => s.taken);
+  const step = useDesk((s) => s.step);
+  if (taken) return <SampleCard key={JSON.stringify(taken.sample)} taken={taken} />;
+  if (step === "photo") return <PhotoStep />;
+  if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
+  if (step === "palette") return <PaletteStep />;
+  return area ? <AreaDetail key={area.id} area={area} /> : <AreaList />;
+}
+
+/** Escape goes back to all areas. */
+function useEscape(): void {
+  const select = useDesk((s) => s.select);
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (event.key === "Escape" && !isForField(event)) select(null);
+    };
+    window.addEventListener("keydown", onKeyDown);
+    return () => window.removeEventListener("keydown", onKeyDown);
+  }, [select]);
+}
+
+/** What every part of the desk reads: the photo, the areas' measures and their target colours. */
+function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode }) {
+  const edits = useAreaEdits();
+  const measured = useMeasuring(photo, useAreaMap(), useLook());
+  return (
+    <EditsProvider value={edits}>
+      <MeasuredProvider value={measured}>
+        <TargetsProvider value={useComputedTargets()}>
+          <MatchProvider>
+            <ReachProvider>
+              <BenchProvider>
+                <WellDragging>{children}</WellDragging>
+              </BenchProvider>
+            </ReachProvider>
+          </MatchProvider>
+        </TargetsProvider>
+      </MeasuredProvider>
+    </EditsProvider>
+  );
+}
+
+const titleOf = ({ title }: PaintingDocument): string => title;
+
+function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
+  const saving = useAutosave<PaintingDocument>({ url: paintingUrl(painting.id), revision: painting.revision, store, merge: mergePaintings, title: titleOf, photoId: painting.photo.id });
+  const photo = useOpenedPhoto(painting.photo);
+  useUndoKeys(store.temporal);
+  useEscape();
+  return (
+    <PhotoProvider value={photo}>
+      <Studied photo={photo}>
+        <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
+          <Header id={painting.id} titles={titles} save={saving.state} />
+          <LiveConflict saving={saving} painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }} />
+          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)]">
+            <h1 className="sr-only">{painting.document.title}</h1>
+            <PhotoPane />
+            <aside aria-label="Present step" className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100">
+              <StepBar />
+              <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+                <Panel />
+              </div>
+            </aside>
+          </main>
+          <Tray />
+        </div>
+      </Studied>
+    </PhotoProvider>
+  );
+}
+
+/** The desk: photo left, present step right, tray along the bottom. */
+export function Desk({ painting, paints, titles }: DeskProps) {
+  const [store] = useState(() => createDeskStore(painting.document));
+  const known = useMemo(() => new Map(paints.map((paint) => [paint.id, knownPaint(paint)])), [paints]);
+  return (
+    <DeskProvider value={store}>
+      <PaintsProvider value={known}>
+        <OpenDesk painting={painting} titles={titles} store={store} />
+      </PaintsProvider>
+    </DeskProvider>
+  );
+}

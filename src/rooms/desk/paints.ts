@@ -1,0 +1,66 @@
+"use client";
+
+import { createContext, useContext, useMemo } from "react";
+import { paintModel, spreadPaints, type PaintModel } from "@/core/mixing";
+import { paperById, type Paper } from "@/core/optics";
+import { pigmentById } from "@/core/pigments";
+import type { StockedPaint } from "@/storage/ports";
+import { MIXABLE } from "@/model/paintbox";
+import type { NamedPart } from "@/ui/recipe-bar";
+import type { StoredRecipe } from "@/model/painting";
+import { useDesk } from "./desk-store";
+
+/** A paint of the box with its model. */
+export interface KnownPaint extends StockedPaint {
+  readonly model: PaintModel;
+  /** Colour Index names of its pigments, e.g. "PB29" or "PG36 PY150 PR101". */
+  readonly codes: string;
+}
+
+export function knownPaint(paint: StockedPaint): KnownPaint {
+  return {
+    ...paint,
+    model: paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured),
+    codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
+  };
+}
+
+const PaintsContext = createContext<ReadonlyMap<string, KnownPaint>>(new Map());
+export const PaintsProvider = PaintsContext.Provider;
+
+/** The paintbox by paint id. */
+export function usePaints(): ReadonlyMap<string, KnownPaint> {
+  return useContext(PaintsContext);
+}
+
+/** The paper the painting is planned on. */
+export function usePaper(): Paper {
+  const paperId = useDesk((s) => s.document.paperId);
+  return paperById(paperId);
+}
+
+/** Most paints mixed from at once: all combinations of three of these take about two seconds, once. */
+export const MOST_MIXED = 60;
+
+/** The paints that a match may use: those of the paintbox at hand (of very many, the most different), or the palette in the tray. */
+export function useSourcePaints(): readonly KnownPaint[] {
+  const paints = usePaints();
+  const paper = usePaper();
+  const source = useDesk((s) => s.source);
+  const palette = useDesk((s) => s.document.palette);
+  return useMemo(() => {
+    if (source === "tray") return palette.flatMap((id) => paints.get(id) ?? []);
+    const atHand = [...paints.values()].filter(({ status }) => MIXABLE.has(status));
+    const kept = new Set(spreadPaints(atHand.map(({ model }) => model), MOST_MIXED, paper));
+    return atHand.filter(({ model }) => kept.has(model));
+  }, [paints, paper, source, palette]);
+}
+
+/** A stored recipe's parts with their paints; null when one of them has left the paintbox. */
+export function namedParts(recipe: StoredRecipe, paints: ReadonlyMap<string, KnownPaint>): readonly NamedPart[] | null {
+  const parts = recipe.parts.map(({ paintId, parts: amount }) => {
+    const paint = paints.get(paintId);
+    return paint ? { paint: paint.model, parts: amount, name: paint.name } : null;
+  });
+  return parts.every((part) => part !== null) ? parts : null;
+}

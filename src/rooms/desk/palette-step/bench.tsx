@@ -1,0 +1,230 @@
+"use client";
+
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { spreadPaints } from "@/core/mixing";
+import { approachRules, isKind, leftOutBecause, MOST_WEIGHED, paintsInMix, strongestLoad, traitsOf, type PaintTraits } from "@/core/palette";
+import { MIXABLE } from "@/model/paintbox";
+import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
+import { messageOf } from "@/workers/paint-message";
+import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
+import { troubleWith } from "@/ui/trouble";
+import { useDesk } from "../desk-store";
+import { usePaints, usePaper, type KnownPaint } from "../paints";
+import { useWantedColours } from "../targets";
+
+const SIZES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
+/** A slider's steps are waited out. */
+const SETTLE_MS = 120;
+
+type Choice = Omit<Extract<PaletteRequest, { kind: "choose" }>, "kind" | "job">;
+type PaletteWorker = AskedWorker<PaletteRequest, PaletteAnswers, Extract<PaletteReply, { kind: "progress" | "size" }>>;
+
+/** A paint that the approach leaves out, and why. */
+export interface LeftOut {
+  readonly paint: KnownPaint;
+  readonly why: NonNullable<ReturnType<typeof leftOutBecause>>;
+}
+
+/** What is weighed and found for the painting's palette; kept while the desk is open. */
+export interface PaletteBench {
+  /** The paints, in the order by which answers name them. */
+  readonly paints: readonly KnownPaint[];
+  readonly traits: readonly PaintTraits[];
+  /** Those that may be chosen. */
+  readonly choosable: readonly number[];
+  readonly leftOut: readonly LeftOut[];
+  /** Kinds that the approach asks for and no paint at hand is of. */
+  readonly missing: readonly string[];
+  readonly state: "working" | "done" | "stopped" | "failed";
+  readonly words: string;
+  readonly share: number;
+  readonly sizes: readonly FoundSize[];
+  /** Rises whenever something else is weighed; 0 until there is anything to ask. */
+  readonly opened: number;
+  /** True while the worker weighs just what is shown: indices mean the same to both. */
+  readonly ready: boolean;
+  /** Names of the areas that the answers are about, in their order. */
+  readonly areaNames: readonly string[];
+  readonly ask: PaletteWorker["ask"];
+  readonly stop: () => void;
+  readonly again: () => void;
+  readonly idsOf: (palette: readonly number[]) => readonly string[];
+  /** A palette as indices; paints that have left the box are passed over. */
+  readonly indicesOf: (ids: readonly string[]) => readonly number[];
+}
+
+const BenchContext = createContext<PaletteBench | null>(null);
+
+/** The palette bench of the desk. */
+export function useBench(): PaletteBench {
+  const bench = useContext(BenchContext);
+  if (!bench) throw new Error("Only usable on the desk.");
+  return bench;
+}
+
+/** The paints to weigh: at hand (of very many the most different), in the tray, kept and wanted. */
+function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly atHand: ReadonlySet<string> } {
+  const all = usePaints();
+  const paper = usePaper();
+  const palette = useDesk((s) => s.document.palette);
+  const palettes = useDesk((s) => s.document.palettes);
+  const must = useDesk((s) => s.document.rules.must);
+  const needed = useMemo(() => JSON.stringify([...new Set([...palette, ...must, ...palettes.flatMap((kept) => kept.paints)])]), [palette, palettes, must]);
+  return useMemo(() => {
+    const mixable = [...all.values()].filter(({ status }) => MIXABLE.has(status));
+    const kept = new Set(spreadPaints(mixable.map(({ model }) => model), MOST_CHOSEN_FROM, paper));
+    const wanted = JSON.parse(needed) as string[];
+    const atHand = mixable.filter(({ model }) => kept.has(model)).map(({ id }) => id);
+    // The tray and what must be in it come first; kept palettes beyond what can be weighed are passed over.
+    const chosen = new Set([...wanted, ...atHand].slice(0, MOST_WEIGHED));
+    const paints = [...all.values()].filter(({ id }) => chosen.has(id));
+    return { paints, atHand: new Set(atHand.filter((id) => chosen.has(id))) };
+  }, [all, paper, needed]);
+}
+
+/** What to weigh and what to choose under the painting's approach and rules. */
+function useQuestion() {
+  const { paints, atHand } = useWeighedPaints();
+  const paper = usePaper();
+  const approach = useDesk((s) => s.document.approach);
+  const rules = useDesk((s) => s.document.rules);
+  const areas = useDesk((s) => s.document.areas);
+  const wanted = useWantedColours();
+  const traits = useMemo(() => traitsOf(paints.map(({ model }) => model), paper), [paints, paper]);
+  return useMemo(() => {
+    const opening: Opening = {
+      paperId: paper.id, valueWeight: approach.valueWeight, freeHue: approach.hues === "free", maxPigments: approach.maxPigments, maxPaints: paintsInMix(approach),
+      paints: paints.map((paint, i) => ({ ...messageOf(paint), strongest: strongestLoad(approach, traits[i]) })),
+      targets: areas.map(({ weight }, i) => ({ lab: wanted[i], weight })),
+    };
+    const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
+    const must = indices(rules.must);
+    const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
+    const never = [...paints.keys()].filter((i) => !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i].id) || rules.never.includes(paints[i].id)));
+    const kinds = approachRules(approach, traits);
+    const choosable = [...paints.keys()].filter((i) => !never.includes(i));
+    const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));
+    const choice: Choice = {
+      sizes: SIZES, must, never, darkest: approach.darkest, 
+      kinds: [
+        ...usable.map(({ paints: own, least, most }) => ({ paints: [...own], least, most })),
+        ...rules.kinds.map(({ kind, least, most }) => ({ paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])), least, most })),
+      ],
+      within: areas.flatMap(({ id }, target) => (rules.reach.areaIds.includes(id) ? [{ target, most: rules.reach.within }] : [])),
+    };
+    return {
+      opening, choice, paints, traits, choosable, areaNames: areas.map(({ name }) => name),
+      leftOut: paints.flatMap((paint, i): LeftOut[] => (reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i] }] : [])),
+      missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
+    };
+  }, [paints, traits, paper, approach, rules, areas, wanted, atHand]);
+}
+
+interface Found {
+  readonly state: PaletteBench["state"];
+  readonly words: string;
+  readonly share: number;
+  readonly sizes: readonly FoundSize[];
+  readonly opened: number;
+  /** What the worker was opened with. */
+  readonly openedFor: string;
+}
+
+/** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
+export function BenchProvider({ children }: { children: ReactNode }) {
+  const { opening, choice, ...weighed } = useQuestion();
+  const step = useDesk((s) => s.step);
+  const [wanted, setWanted] = useState(false);
+  if (step === "palette" && !wanted) setWanted(true);
+  const [found, setFound] = useState<Found>({ state: "working", words: "", share: 0, sizes: [], opened: 0, openedFor: "" });
+  const [attempt, setAttempt] = useState(0);
+  const worker = useRef<PaletteWorker | null>(null);
+  const openedWith = useRef("");
+  const openingKey = useMemo(() => JSON.stringify(opening), [opening]);
+  const choiceKey = useMemo(() => JSON.stringify(choice), [choice]);
+
+  useEffect(() => {
+    const own: PaletteWorker = new AskedWorker(
+      () => new Worker(new URL("../../../workers/palette.worker.ts", import.meta.url), { type: "module" }),
+      (news) => setFound((now) => (news.kind === "progress" ? { ...now, words: news.words, share: news.share } : now)),
+    );
+    worker.current = own;
+    return () => own.stop();
+  }, []);
+
+  useEffect(() => {
+    if (!wanted) return;
+    let stale = false;
+    const timer = setTimeout(() => {
+      const own = worker.current;
+      const question = JSON.parse(openingKey) as Opening;
+      if (!own || question.targets.length === 0 || question.paints.length === 0) {
+        setFound((now) => ({ ...now, state: "done", words: "", sizes: [] }));
+        return;
+      }
+      setFound((now) => ({ ...now, state: "working", words: "", share: 0 }));
+      const run = async (): Promise<void> => {
+        const start = performance.now();
+        if (openedWith.current !== openingKey) {
+          openedWith.current = "";
+          await own.ask("open", { opening: question });
+          openedWith.current = openingKey;
+          if (!stale) setFound((now) => ({ ...now, opened: now.opened + 1, openedFor: openingKey }));
+        }
+        if (stale) return;
+        const { sizes } = await own.ask("choose", JSON.parse(choiceKey) as Choice);
+        const seconds = ((performance.now() - start) / 1000).toFixed(1);
+        if (!stale) setFound((now) => ({ ...now, state: "done", words: `${seconds} s`, share: 1, sizes }));
+      };
+      run().catch((error: unknown) => {
+        openedWith.current = "";
+        if (stale) return;
+        if (error instanceof WorkerStopped) setFound((now) => ({ ...now, state: "stopped", words: "Stopped. What is shown was found before.", opened: 0, openedFor: "" }));
+        else setFound((now) => ({ ...now, state: "failed", words: error instanceof Error ? error.message : String(error) }));
+      });
+    }, SETTLE_MS);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [wanted, openingKey, choiceKey, attempt]);
+
+  const { paints } = weighed;
+  const ask = useCallback<PaletteWorker["ask"]>((kind, question) => worker.current?.ask(kind, question) ?? Promise.reject(new WorkerStopped()), []);
+  const stop = useCallback(() => worker.current?.stop(), []);
+  const again = useCallback(() => setAttempt((n) => n + 1), []);
+  const idsOf = useCallback((palette: readonly number[]) => palette.map((p) => paints[p].id), [paints]);
+  const indicesOf = useCallback((ids: readonly string[]) => ids.flatMap((id) => {
+    const at = paints.findIndex((paint) => paint.id === id);
+    return at < 0 ? [] : [at];
+  }), [paints]);
+  return <BenchContext.Provider value={{ ...weighed, ...found, ready: found.openedFor === openingKey && found.opened > 0, ask, stop, again, idsOf, indicesOf }}>{children}</BenchContext.Provider>;
+}
+
+const keyOf = (ids: readonly string[]): string => ids.join(" ");
+
+/**
+ * How palettes serve the areas, each in its place: asked anew whenever they or what is weighed
+ * change. Null where it is not known yet; an answer stands only beside the very palette that it was
+ * given for, so that a swapped paint never shows the numbers of the one before.
+ */
+export function useServed(palettes: readonly (readonly string[])[]): readonly (ServedPalette | null)[] {
+  const { opened, ready, ask, indicesOf, areaNames } = useBench();
+  const [answers, setAnswers] = useState<ReadonlyMap<string, ServedPalette>>(new Map());
+  const key = JSON.stringify([ready ? opened : 0, palettes]);
+  useEffect(() => {
+    const [now, asked] = JSON.parse(key) as [number, string[][]];
+    if (now === 0) return;
+    let stale = false;
+    ask("serve", { palettes: asked.map((ids) => [...indicesOf(ids)]) })
+      .then(({ palettes: found }) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))), troubleWith("The palettes could not be weighed"));
+    return () => {
+      stale = true;
+    };
+  }, [key, ask, indicesOf]);
+  // While something else is being weighed the same palette's answer stays, so that nothing flickers.
+  return palettes.map((ids) => {
+    const served = answers.get(keyOf(ids));
+    return served && (served.served.length === areaNames.length || ids.length === 0) ? served : null;
+  });
+}

@@ -1,0 +1,61 @@
+"use client";
+
+import { useState } from "react";
+import type { Lab } from "@/core/colour";
+import type { StoredRecipe } from "@/model/painting";
+import { useDesk } from "../desk-store";
+import { useMatcher, useMatchOptions } from "../matcher";
+import { usePaints, usePaper } from "../paints";
+import { useWantedColours, withHueOf } from "../targets";
+import { useBench } from "./bench";
+
+/** Laying a palette out: under way, why the last one was not, and how to begin. */
+export interface LayingOut {
+  readonly busy: boolean;
+  readonly fault: string | null;
+  readonly layOut: (ids: readonly string[]) => void;
+}
+
+/** Lays a palette in the tray and mixes every area from it, as one step that can be undone; if the mixing fails, nothing is changed. */
+export function useLayOut(): LayingOut {
+  const matcher = useMatcher();
+  const options = useMatchOptions();
+  const known = usePaints();
+  const paper = usePaper();
+  const areas = useDesk((s) => s.document.areas);
+  const hues = useDesk((s) => s.document.approach.hues);
+  const put = useDesk((s) => s.layOut);
+  const wanted = useWantedColours();
+  const { ask, ready, indicesOf } = useBench();
+  const [busy, setBusy] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
+
+  const mixFor = (ids: readonly string[], targets: readonly Lab[]): void => {
+    const found = new Map<string, StoredRecipe>();
+    matcher.ask(
+      { targets: areas.map(({ id }, i) => ({ id, lab: targets[i] })), paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options: { ...options, ways: 1 } },
+      {
+        found: (id, [best]) => best && found.set(id, { parts: [...best.parts], waterParts: best.waterParts }),
+        finished: () => {
+          setBusy(false);
+          put(ids, found);
+        },
+        failed: (message) => {
+          setBusy(false);
+          setFault(`The palette was not laid out, since its mixes could not be found: ${message}`);
+        },
+      },
+    );
+  };
+  const layOut = (ids: readonly string[]): void => {
+    setBusy(true);
+    setFault(null);
+    if (hues !== "free" || !ready) return mixFor(ids, wanted);
+    // With hues free each area takes the hue that the palette serves it best with; failing that, its own.
+    ask("serve", { palettes: [[...indicesOf(ids)]] }).then(
+      ({ palettes: [{ served }] }) => mixFor(ids, wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target))),
+      () => mixFor(ids, wanted),
+    );
+  };
+  return { busy, fault, layOut };
+}

@@ -1,0 +1,80 @@
+"use client";
+
+import { compareColours, describeColour, screenColourOfLab } from "@/core/colour";
+import { predict } from "@/core/mixing";
+import { loadOfWater, PAPERS, strengthOf, type Paper } from "@/core/optics";
+import type { PaintingArea } from "@/model/painting";
+import { JudgingPair } from "@/ui/judging-pair";
+import { partsWord } from "@/ui/recipe-bar";
+import { useDesk } from "../desk-store";
+import { namedParts, usePaints, usePaper } from "../paints";
+import { useTarget } from "../targets";
+import { MixAll } from "./mix-all";
+import { PuddleList } from "./puddle-list";
+
+function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; paper: Paper }) {
+  const select = useDesk((s) => s.select);
+  const paints = usePaints();
+  const parts = area.recipe && namedParts(area.recipe, paints);
+  const target = useTarget(area);
+  const words = describeColour(target);
+  const dry = area.recipe && parts ? predict(parts, loadOfWater(area.recipe.waterParts), paper).dry : null;
+  return (
+    <li className="border-t border-(--hairline)">
+      <button type="button" className="flex w-full cursor-pointer items-center gap-3 px-6 py-1.5 text-left hover:bg-base-200" onClick={() => select(area.id)}>
+        <span className="quiet w-4 shrink-0 text-right">{number}</span>
+        {dry ? (
+          <JudgingPair wanted={target} mix={dry} className="h-10 w-20" />
+        ) : (
+          <span aria-hidden className="h-10 w-20 shrink-0" style={{ background: screenColourOfLab(target).hex }} />
+        )}
+        <span className="min-w-0 flex-1">
+          <span className="flex items-baseline gap-2">
+            <span className="name-face min-w-0 flex-1 truncate text-[1.1rem] leading-tight">{area.name}</span>
+            {dry && <span className="text-[0.87rem]" title="dE00, mix against the colour to paint">{compareColours(target, dry).dE00.toFixed(1)}</span>}
+          </span>
+          <span className="quiet line-clamp-2 text-[0.87rem] leading-snug">
+            {area.recipe && parts
+              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${strengthOf(area.recipe.waterParts).word}`
+              : `value ${words.value.toFixed(1)}, ${words.hueName}, not mixed yet`}
+          </span>
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** All areas with their recipes at a glance, the paper, and mixing them all at once. */
+export function AreaList() {
+  const areas = useDesk((s) => s.document.areas);
+  const setPaper = useDesk((s) => s.setPaper);
+  const paper = usePaper();
+  return (
+    <section aria-label="Mixes step" className="py-4">
+      <div className="flex items-baseline px-6">
+        <h2 className="name-face text-2xl">Mixes</h2>
+        {areas.length > 0 && <span className="label-line ml-auto">to paint | mix, dry · dE00</span>}
+      </div>
+      {areas.length === 0 ? (
+        <div className="px-6 py-3">
+          <p className="name-face text-lg">Nothing is measured yet.</p>
+          <p className="mt-1">Let the shapes be proposed in the step before, or click on the photo where you would squint first: the lightest light, the darkest dark, the colour it is all about. Name each colour, and its mixes appear here.</p>
+        </div>
+      ) : (
+        <ul className="mt-2 border-b border-(--hairline)">
+          {areas.map((area, i) => <AreaRow key={area.id} area={area} number={i + 1} paper={paper} />)}
+        </ul>
+      )}
+      <div className="space-y-4 px-6 pt-4">
+        {areas.length > 0 && <MixAll />}
+        <PuddleList />
+        <label className="block">
+          <span className="label-line block">Paper</span>
+          <select className="select w-full" value={paper.id} onChange={(event) => setPaper(event.target.value)}>
+            {PAPERS.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+          </select>
+        </label>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { Minus, Plus } from "lucide-react";
+import { compareColours, screenColourOfLab } from "@/core/colour";
+import { predict, TOUCH } from "@/core/mixing";
+import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/optics";
+import type { PaintingArea, StoredRecipe } from "@/model/painting";
+import { JudgingPair } from "@/ui/judging-pair";
+import { partsWord, RecipeBar } from "@/ui/recipe-bar";
+import { useDesk } from "../desk-store";
+import { namedParts, usePaints } from "../paints";
+import { useTarget } from "../targets";
+import { OtherStrengths } from "./other-strengths";
+import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
+import { StrengthStrip } from "@/ui/strength-strip";
+
+const MAX_PARTS = 12;
+const BAR_WIDTH = 380;
+
+const more = (parts: number): number => (parts === TOUCH ? 1 : Math.min(MAX_PARTS, parts + 1));
+const fewer = (parts: number): number => (parts <= 1 ? TOUCH : parts - 1);
+
+function waterStep(waterParts: number, by: -1 | 1): number {
+  const nearest = COUNTABLE_WATER.reduce((best, w, i) => (Math.abs(w - waterParts) < Math.abs(COUNTABLE_WATER[best] - waterParts) ? i : best), 0);
+  return COUNTABLE_WATER[Math.min(COUNTABLE_WATER.length - 1, Math.max(0, nearest + by))];
+}
+
+function Step({ label, children, ...button }: { label: string; children: React.ReactNode; onClick: () => void; disabled?: boolean }) {
+  return (
+    <button type="button" className="btn btn-square btn-outline btn-xs" aria-label={label} title={label} {...button}>
+      {children}
+    </button>
+  );
+}
+
+/** The recipe in use: its prediction follows at once when a part or the water is changed. */
+export function RecipeEditor({ area, recipe, paper }: { area: PaintingArea; recipe: StoredRecipe; paper: Paper }) {
+  const paints = usePaints();
+  const changeArea = useDesk((s) => s.changeArea);
+  const target = useTarget(area);
+  const parts = namedParts(recipe, paints);
+  if (!parts) {
+    return <p className="text-warning">A paint of this recipe has left the paintbox. Choose another way below.</p>;
+  }
+  const { dry, wet, likelyError } = predict(parts, loadOfWater(recipe.waterParts), paper);
+  const change = (next: Partial<StoredRecipe>): void => changeArea(area.id, { recipe: { ...recipe, ...next } });
+  const setParts = (paintId: string, amount: number): void =>
+    change({ parts: recipe.parts.map((part) => (part.paintId === paintId ? { ...part, parts: amount } : part)) });
+  return (
+    <section aria-label="Recipe in use" className="space-y-3">
+      <div className="flex items-stretch gap-4">
+        <JudgingPair wanted={target} mix={dry} className="h-20 w-40" />
+        <div className="min-w-0 space-y-0.5">
+          <DifferenceWords difference={compareColours(target, dry)} />
+          <p className="flex items-center gap-2 leading-snug">
+            <span aria-hidden className="inline-block size-4" style={{ background: screenColourOfLab(wet).hex }} />
+            <span className="quiet">while still wet</span>
+          </p>
+          <LikelyErrorWords error={likelyError} />
+        </div>
+      </div>
+      <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
+      <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
+      <OtherStrengths mix={parts} waterParts={recipe.waterParts} dry={dry} paper={paper} onWater={(waterParts) => change({ waterParts })} />
+      <div className="space-y-1 border-t border-(--hairline) pt-2.5">
+        {parts.map(({ paint, parts: amount, name }) => (
+          <div key={paint.id} className="flex items-center gap-2">
+            <span className="min-w-0 flex-1 truncate">{name}</span>
+            <Step label={`Less ${name}`} disabled={parts.length === 1 || amount <= TOUCH} onClick={() => setParts(paint.id, fewer(amount))}><Minus size={14} /></Step>
+            <span className="w-32 text-center" aria-live="polite">{partsWord(amount)}</span>
+            <Step label={`More ${name}`} disabled={parts.length === 1 || amount >= MAX_PARTS} onClick={() => setParts(paint.id, more(amount))}><Plus size={14} /></Step>
+          </div>
+        ))}
+        <div className="flex items-center gap-2">
+          <span className="flex-1">Water</span>
+          <Step label="Less water" disabled={recipe.waterParts <= 0} onClick={() => change({ waterParts: waterStep(recipe.waterParts, -1) })}><Minus size={14} /></Step>
+          <span className="w-32 text-center" aria-live="polite">{waterWords(recipe.waterParts)}</span>
+          <Step label="More water" disabled={recipe.waterParts >= COUNTABLE_WATER[COUNTABLE_WATER.length - 1]} onClick={() => change({ waterParts: waterStep(recipe.waterParts, 1) })}><Plus size={14} /></Step>
+        </div>
+      </div>
+    </section>
+  );
+}

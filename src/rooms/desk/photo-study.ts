@@ -1,0 +1,129 @@
+"use client";
+
+import { createContext, useContext, useEffect, useMemo, useState } from "react";
+import { emptyMap, unpackMap, type AreasMeasured, type LabelMap } from "@/core/areas";
+import { mapSizeOf, wholePhoto, type Frame, type PixelArray, type WhiteMatrix } from "@/core/image";
+import type { PhotoRecord } from "@/storage/ports";
+import type { Study } from "@/model/painting";
+import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
+import { decodeWorkingCopy } from "@/ui/decode-photo";
+import { AskedWorker } from "@/ui/asked-worker";
+import { troubleWith } from "@/ui/trouble";
+import { useDesk, whiteOf } from "./desk-store";
+
+/** The worker that knows the photo's pixels: proposes, measures, splits. */
+export type PhotoStudy = AskedWorker<PhotoQuestion, PhotoAnswers, Extract<PhotoReply, { kind: never }>>;
+
+function studyOf(pixels: PixelArray): PhotoStudy {
+  return new AskedWorker(() => {
+    const worker = new Worker(new URL("../../workers/photo.worker.ts", import.meta.url), { type: "module" });
+    worker.postMessage({ kind: "open", job: 0, width: pixels.width, height: pixels.height, data: pixels.data });
+    return worker;
+  });
+}
+
+/** The photo on the desk and all that is known of it. */
+export interface OpenPhoto {
+  readonly row: PhotoRecord;
+  readonly size: { readonly width: number; readonly height: number };
+  /** Null until it is decoded. */
+  readonly pixels: PixelArray | null;
+  /** Why the photo can't be shown; null while nothing is wrong. */
+  readonly failed: string | null;
+  readonly study: PhotoStudy | null;
+}
+
+const PhotoContext = createContext<OpenPhoto | null>(null);
+export const PhotoProvider = PhotoContext.Provider;
+
+/** The photo on the desk. */
+export function usePhoto(): OpenPhoto {
+  const photo = useContext(PhotoContext);
+  if (!photo) throw new Error("Only usable on the desk.");
+  return photo;
+}
+
+/** Loads a photo's working copy and opens its study. */
+export function useOpenedPhoto(row: PhotoRecord): OpenPhoto {
+  const [loaded, setLoaded] = useState<{ pixels: PixelArray; study: PhotoStudy } | { failed: string } | null>(null);
+  useEffect(() => {
+    let left = false;
+    let study: PhotoStudy | null = null;
+    decodeWorkingCopy(row.id).then(
+      (pixels) => {
+        if (left) return;
+        study = studyOf(pixels);
+        setLoaded({ pixels, study });
+      },
+      (error: unknown) => !left && setLoaded({ failed: error instanceof Error ? error.message : String(error) }),
+    );
+    return () => {
+      left = true;
+      study?.stop();
+    };
+  }, [row.id]);
+  return useMemo(() => ({
+    row, size: { width: row.workingWidthPx, height: row.workingHeightPx }, failed: loaded && "failed" in loaded ? loaded.failed : null,
+    pixels: loaded && "pixels" in loaded ? loaded.pixels : null, study: loaded && "study" in loaded ? loaded.study : null,
+  }), [row, loaded]);
+}
+
+/** The frame of a study: what is painted of the photo. */
+export const frameOf = (study: Study, size: { width: number; height: number }): Frame => study.frame ?? wholePhoto(size);
+
+/** Length of a sheet that nobody has measured yet, cm. */
+const USUAL_LENGTH_CM = 38;
+
+/** The sheet's size in cm. */
+export function sheetOf(study: Study, size: { width: number; height: number }): { widthCm: number; heightCm: number } {
+  if (study.sheet) return study.sheet;
+  const { aspect } = frameOf(study, size);
+  return aspect >= 1 ? { widthCm: USUAL_LENGTH_CM, heightCm: USUAL_LENGTH_CM / aspect } : { widthCm: USUAL_LENGTH_CM * aspect, heightCm: USUAL_LENGTH_CM };
+}
+
+export function useFrame(): Frame {
+  const { size } = usePhoto();
+  const frame = useDesk((s) => s.document.study.frame);
+  return useMemo(() => frame ?? wholePhoto(size), [frame, size]);
+}
+
+export function useWhite(): WhiteMatrix {
+  const white = useDesk((s) => s.document.study.white);
+  return useMemo(() => whiteOf(white), [white]);
+}
+
+export function useLook(): Look {
+  const frame = useFrame();
+  const white = useWhite();
+  return useMemo(() => ({ frame, white: [...white] }), [frame, white]);
+}
+
+/** The areas' map, unpacked; an empty one while there is none. */
+export function useAreaMap(): LabelMap {
+  const { size } = usePhoto();
+  const map = useDesk((s) => s.document.study.map);
+  return useMemo(() => {
+    if (map) return unpackMap(map.packed, map.width, map.height);
+    const { width, height } = mapSizeOf(size.width, size.height);
+    return emptyMap(width, height);
+  }, [map, size]);
+}
+
+const MeasuredContext = createContext<AreasMeasured | null>(null);
+export const MeasuredProvider = MeasuredContext.Provider;
+
+/** What the photo shows within each area; null until it is measured. */
+export const useMeasured = (): AreasMeasured | null => useContext(MeasuredContext);
+
+/** Measures the areas anew whenever their map, the white or the frame changes. */
+export function useMeasuring({ study }: OpenPhoto, map: LabelMap, look: Look): AreasMeasured | null {
+  const [measured, setMeasured] = useState<AreasMeasured | null>(null);
+  useEffect(() => {
+    let stale = false;
+    study?.ask("measure", { look, labels: map.labels }).then((found) => !stale && setMeasured(found), troubleWith("The areas could not be measured"));
+    return () => {
+      stale = true;
+    };
+  }, [study, map, look]);
+  return measured;
+}

@@ -1,0 +1,115 @@
+"use client";
+
+import { useEffect, useMemo, useRef, useState } from "react";
+import { type LabelMap } from "@/core/areas";
+import { screenColourOfLab } from "@/core/colour";
+import { type WhiteMatrix } from "@/core/image";
+import { troubleWith } from "@/ui/trouble";
+import { useDesk } from "../desk-store";
+import { usePhoto } from "../photo-study";
+import { useReachCube } from "../reach";
+import { useTargets } from "../targets";
+import { scaleOf, type Camera } from "./camera";
+import { ViewPainter } from "./view-painter";
+
+interface PhotoCanvasProps {
+  readonly camera: Camera;
+  readonly map: LabelMap;
+  readonly white: WhiteMatrix;
+}
+
+/** Beyond this many device pixels to one of the working copy, the close copy is fetched. */
+const CLOSE_FROM = 1.15;
+
+/** The sharper copy, fetched when the painter first goes close and the photo has more to show. */
+function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
+  const [bitmap, setBitmap] = useState<ImageBitmap | null>(null);
+  useEffect(() => {
+    if (!wanted) return;
+    let left = false;
+    fetch(`/api/photos/${photoId}?copy=close`)
+      .then((response) => (response.ok ? response.blob() : response.json().then((body: { message?: string }) => Promise.reject(new Error(body.message)))))
+      .then((blob) => createImageBitmap(blob, { colorSpaceConversion: "none" }))
+      .then((made) => !left && setBitmap(made), troubleWith("The sharper copy of the photo could not be shown"));
+    return () => {
+      left = true;
+    };
+  }, [wanted, photoId]);
+  return bitmap;
+}
+
+/** The photo through the present way of seeing; redrawn once a frame at most. */
+export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
+  const { row, pixels } = usePhoto();
+  const seeing = useDesk((s) => s.seeing);
+  const valueSteps = useDesk((s) => s.valueSteps);
+  const marks = useDesk((s) => s.marks);
+  const split = useDesk((s) => s.split);
+  const cube = useReachCube();
+  const areas = useDesk((s) => s.document.areas);
+  const targets = useTargets();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [undrawable, setUndrawable] = useState(false);
+  const [restored, setRestored] = useState(0);
+  const ratio = typeof window === "undefined" ? 1 : Math.min(2, window.devicePixelRatio || 1);
+  const [close, setClose] = useState(false);
+  const isClose = row.widthPx > row.workingWidthPx && (scaleOf(camera) * ratio) / row.workingWidthPx > CLOSE_FROM;
+  if (isClose && !close) setClose(true);
+  const closeCopy = useCloseCopy(close, row.id);
+
+  const colours = useMemo(() => new Map(areas.flatMap((area) => {
+    if (area.region === null) return [];
+    const { r, g, b } = screenColourOfLab(targets.get(area.id) ?? area.lab).rgb;
+    return [[area.region, [Math.round(255 * r), Math.round(255 * g), Math.round(255 * b)] as const] as const];
+  })), [areas, targets]);
+
+  const bench = useRef<{ painter: ViewPainter; photo?: unknown; map?: unknown; colours?: unknown; cube?: unknown } | null>(null);
+  useEffect(() => {
+    const element = canvas.current;
+    if (!element) return;
+    const onLost = (event: Event): void => event.preventDefault();
+    const onRestored = (): void => {
+      bench.current = null;
+      setRestored((n) => n + 1);
+    };
+    element.addEventListener("webglcontextlost", onLost);
+    element.addEventListener("webglcontextrestored", onRestored);
+    return () => {
+      element.removeEventListener("webglcontextlost", onLost);
+      element.removeEventListener("webglcontextrestored", onRestored);
+    };
+  }, []);
+  useEffect(() => {
+    const element = canvas.current;
+    if (!element || !pixels || undrawable) return;
+    // What the card already holds is not sent to it again.
+    const frame = requestAnimationFrame(() => {
+      try {
+        const now = (bench.current ??= { painter: new ViewPainter(element) });
+        const photo = closeCopy && Math.max(closeCopy.width, closeCopy.height) <= now.painter.maxSide ? closeCopy : pixels;
+        if (now.photo !== photo) now.painter.setPhoto(photo);
+        if (now.map !== map) now.painter.setAreas(map);
+        if (now.colours !== colours) now.painter.setTargets(colours);
+        if (now.cube !== cube) now.painter.setReach(cube);
+        Object.assign(now, { photo, map, colours, cube });
+        now.painter.draw({ camera, seeing, valueSteps, white, marks, split });
+        element.dataset.drawn = seeing === "palette" && !cube ? "plain" : seeing;
+      } catch {
+        setUndrawable(true);
+      }
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [pixels, closeCopy, camera, seeing, valueSteps, white, marks, split, cube, map, colours, undrawable, restored]);
+
+  const { width, height } = camera.view;
+  return (
+    <>
+      <canvas ref={canvas} width={Math.round(width * ratio)} height={Math.round(height * ratio)} className="pointer-events-none absolute inset-0 size-full" />
+      {undrawable && (
+        <p role="alert" className="absolute inset-x-6 top-6 rounded-box bg-base-100 p-4">
+          This browser can&apos;t draw the photo: it needs WebGL 2. Turn on hardware acceleration, or open Abendrot in a newer browser.
+        </p>
+      )}
+    </>
+  );
+}

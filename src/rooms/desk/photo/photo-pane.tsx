@@ -1,0 +1,310 @@
+"use client";
+
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { labelAt } from "@/core/areas";
+import { describeColour } from "@/core/colour";
+import { samplePhoto, type Point, type Sample } from "@/core/image";
+import { valueRange } from "@/core/mixing";
+import { useEdits } from "../edits-context";
+import { MAX_RADIUS, MIN_RADIUS, useDesk } from "../desk-store";
+import { usePaints, usePaper } from "../paints";
+import { useAreaMap, useFrame, usePhoto, useWhite } from "../photo-study";
+import { useLookedAt } from "../reach";
+import { useTargets } from "../targets";
+import { AreaMarker } from "./area-marker";
+import { matrixTo, photoOfScreen, scaleOf, screenOfPhoto } from "./camera";
+import { CropFrame, nudged } from "./crop-frame";
+import { Loupe } from "./loupe";
+import { Outlines } from "./outlines";
+import { PairMarks } from "./pair-marks";
+import { PhotoCanvas } from "./photo-canvas";
+import { useCamera } from "./use-camera";
+import { useLassoLine } from "./use-lasso-line";
+import { SplitLine } from "./split-line";
+import { useTwoFingers } from "./use-two-fingers";
+import { ValueRail } from "./value-rail";
+import { ViewBar } from "./view-bar";
+
+const clamp = (x: number): number => Math.min(1, Math.max(0, x));
+/** Steps of the arrow keys, as shares of what is seen. */
+const STEP = 0.01;
+const FINE_STEP = 0.001;
+/** A neutral is read from at least this much of the photo, so that grain doesn't tint it. */
+const WHITE_RADIUS = 0.004;
+
+const HELP = {
+  sample: "Click or drag to take a colour. Keys: arrows move (Shift: finer), Enter takes, [ and ] change the circle.",
+  select: "Click a shape to open it. Keys: arrows move, Enter opens what lies under the cross.",
+  white: "Click something that is truly grey or white: a wall, a cloud, a road. Keys: arrows move, Enter picks.",
+  compare: "Click two points to compare them. Keys: arrows move, Enter sets a point.",
+  lasso: "Draw around a shape, or click corner by corner and close with Enter. Backspace takes a corner back, Escape gives up.",
+  crop: "Drag the sheet over the photo, its corner to change its size. Keys: arrows move, + and − size, [ and ] turn.",
+} as const;
+
+function useSize(): [(element: HTMLElement | null) => void, { width: number; height: number }] {
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [element, setElement] = useState<HTMLElement | null>(null);
+  useEffect(() => {
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => setSize({ width: entry.contentRect.width, height: entry.contentRect.height }));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [element]);
+  return [setElement, size];
+}
+
+/** Values of the areas on the rail: what the photo shows, and what is to be painted. */
+function Rail({ height }: { height: number }) {
+  const areas = useDesk((s) => s.document.areas);
+  const palette = useLookedAt();
+  const selectedId = useDesk((s) => s.selectedId);
+  const select = useDesk((s) => s.select);
+  const paints = usePaints();
+  const paper = usePaper();
+  const targets = useTargets();
+  const range = useMemo(() => valueRange(palette.flatMap((id) => paints.get(id)?.model ?? []), paper), [palette, paints, paper]);
+  const shown = areas.map((area) => ({ id: area.id, name: area.name, value: describeColour(targets.get(area.id) ?? area.lab).value }));
+  return <ValueRail areas={shown} selectedId={selectedId} range={range} height={height} onSelect={select} />;
+}
+
+/** The photo on neutral grey, through a way of seeing: what a press does depends on the present tool. */
+export function PhotoPane() {
+  const { row, size, pixels, failed } = usePhoto();
+  const [box, room] = useSize();
+  const surface = useRef<HTMLDivElement>(null);
+  const [cursor, setCursor] = useState<Point | null>(null);
+  const [pressed, setPressed] = useState(false);
+  const [holding, setHolding] = useState(false);
+  const areas = useDesk((s) => s.document.areas);
+  const selectedId = useDesk((s) => s.selectedId);
+  const taken = useDesk((s) => s.taken);
+  const radius = useDesk((s) => s.radius);
+  const tool = useDesk((s) => s.tool);
+  const step = useDesk((s) => s.step);
+  const seeing = useDesk((s) => s.seeing);
+  const outlines = useDesk((s) => s.outlines);
+  const proposal = useDesk((s) => s.proposal);
+  const degree = useDesk((s) => s.document.study.white?.degree ?? 1);
+  const { take, select, setRadius, changeArea, setWhite, comparePoint, setTool, changeStudy } = useDesk((s) => s);
+  const edits = useEdits();
+  const map = useAreaMap();
+  const white = useWhite();
+  const frame = useFrame();
+  const help = useId();
+  const { camera, zoomAt, panBy, showAll } = useCamera(room);
+  const { width, height } = camera.view;
+  const lasso = useLassoLine((points) => void edits.enclose(points, true));
+  const fingers = useTwoFingers(zoomAt, panBy);
+
+  const measure = (point: Point, share = radius): Sample | null =>
+    pixels && samplePhoto(pixels, point.x * pixels.width, point.y * pixels.height, share * pixels.width, white);
+  const measures = tool === "sample" || tool === "white" || tool === "compare";
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- measure reads exactly these
+  const sample = useMemo(() => (cursor && measures ? measure(cursor) : null), [pixels, cursor, radius, white, measures]);
+  const selected = areas.find(({ id }) => id === selectedId) ?? null;
+
+  const pointOf = (event: { clientX: number; clientY: number }): Point => {
+    const rect = surface.current!.getBoundingClientRect();
+    const at = photoOfScreen(camera, { x: event.clientX - rect.left, y: event.clientY - rect.top });
+    return { x: clamp(at.x), y: clamp(at.y) };
+  };
+  const press = (point: Point): void => {
+    if (!pixels) return;
+    if (tool === "sample") {
+      const { lab, untrusted } = measure(point)!;
+      take({ sample: { ...point, radius }, lab, untrusted });
+    } else if (tool === "white") {
+      const { linear } = measure(point, Math.max(radius, WHITE_RADIUS))!;
+      setWhite({ ...point, light: linear, degree: degree === 0 ? 1 : degree });
+      setTool("sample");
+    } else if (tool === "compare") comparePoint(point);
+    else if (tool === "select") {
+      const proposed = proposal ? labelAt(proposal.map, point.x, point.y) : 0;
+      const found = areas.find(({ region }) => region !== null && region === labelAt(map, point.x, point.y));
+      if (proposed > 0) void edits.accept(proposed);
+      else select(found && found.id !== selectedId ? found.id : null);
+    }
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.target !== surface.current || event.ctrlKey || event.metaKey) return;
+    if (tool === "crop") {
+      const moved = nudged(frame, event.key, event.shiftKey, size);
+      if (!moved) return;
+      changeStudy({ frame: moved });
+      event.preventDefault();
+      return event.stopPropagation();
+    }
+    const stride = (event.shiftKey ? FINE_STEP : STEP) / camera.zoom;
+    const from = cursor ?? photoOfScreen(camera, { x: width / 2, y: height / 2 });
+    const moves: Record<string, Point> = { ArrowLeft: { x: -stride, y: 0 }, ArrowRight: { x: stride, y: 0 }, ArrowUp: { x: 0, y: -stride }, ArrowDown: { x: 0, y: stride } };
+    const move = moves[event.key];
+    if (move) {
+      const next = { x: clamp(from.x + move.x), y: clamp(from.y + move.y) };
+      setCursor(next);
+      const at = screenOfPhoto(camera, next);
+      panBy(at.x < 0 ? -at.x : at.x > width ? width - at.x : 0, at.y < 0 ? -at.y : at.y > height ? height - at.y : 0);
+    } else if (tool === "lasso" && lasso.onKey(event.key, from)) {
+      // taken by the line
+    } else if (event.key === "Enter" || event.key === " ") press(from);
+    else if (measures && (event.key === "[" || event.key === "]")) setRadius(radius * (event.key === "]" ? 1.25 : 0.8));
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+
+  useEffect(() => {
+    const element = surface.current;
+    if (!element) return;
+    // React's own wheel listener is passive, and this one keeps the page from scrolling.
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const rect = element.getBoundingClientRect();
+      zoomAt(Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)), { x: event.clientX - rect.left, y: event.clientY - rect.top });
+    };
+    element.addEventListener("wheel", onWheel, { passive: false });
+    return () => element.removeEventListener("wheel", onWheel);
+  });
+
+  const onPointerDown = (event: PointerEvent): void => {
+    surface.current?.focus({ preventScroll: true });
+    event.currentTarget.setPointerCapture(event.pointerId);
+    if (fingers.down(event)) {
+      setPressed(false);
+      lasso.cancel();
+      return;
+    }
+    if (event.button === 1) return setHolding(true);
+    if (event.button !== 0) return;
+    setPressed(true);
+    setCursor(pointOf(event));
+    if (tool === "lasso") lasso.press(pointOf(event));
+  };
+  const onPointerMove = (event: PointerEvent): void => {
+    if (fingers.move(event)) return;
+    if (holding) return panBy(event.movementX, event.movementY);
+    const point = pointOf(event);
+    if (pressed && tool === "lasso") lasso.drag(point, scaleOf(camera));
+    setCursor((event.target as Element).closest("button") ? null : point);
+  };
+  const onPointerUp = (event: PointerEvent): void => {
+    if (fingers.up(event) || holding) return setHolding(false);
+    if (!pressed) return;
+    setPressed(false);
+    if (tool === "lasso") lasso.release();
+    else press(pointOf(event));
+  };
+
+  const at = (point: Point): { left: number; top: number } => {
+    const { x, y } = screenOfPhoto(camera, point);
+    return { left: x, top: y };
+  };
+  const circle = (share: number): number => Math.max(12, 2 * share * scaleOf(camera));
+  const cross = cursor && !measures && tool !== "crop" ? at(cursor) : null;
+
+  return (
+    <section aria-label="Photo" className="flex min-w-0 flex-col bg-(--photo-ground)">
+      <ViewBar zoom={camera.zoom} zoomAt={zoomAt} showAll={showAll} />
+      <div className="flex min-h-0 flex-1 items-center justify-center gap-2 py-2.5 pr-1 pl-4">
+        <div ref={box} className="relative flex h-full min-w-0 flex-1 items-center justify-center">
+          {failed && (
+            <p role="alert" className="max-w-sm rounded-box bg-base-100 p-4">
+              The photo could not be shown. {failed} Then load the page again.
+            </p>
+          )}
+          {!pixels && !failed && <p role="status" className="text-(--photo-ink)">Developing the photo …</p>}
+          {pixels && room.width > 0 && (
+            // The surface is a measuring instrument with its own keys, described to those who can't see it.
+            // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+            <div
+              ref={surface}
+              role="application"
+              aria-label={`Photo ${row.fileName}: ${tool === "sample" ? "take a colour" : tool}`}
+              aria-describedby={help}
+              // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+              tabIndex={0}
+              className={`relative shrink-0 touch-none overflow-hidden select-none ${holding ? "cursor-grabbing" : "cursor-crosshair"}`}
+              style={{ width, height }}
+              onPointerDown={onPointerDown}
+              onPointerMove={onPointerMove}
+              onPointerUp={onPointerUp}
+              onPointerCancel={(event) => {
+                fingers.up(event);
+                setPressed(false);
+                setHolding(false);
+                lasso.cancel();
+              }}
+              onPointerLeave={() => !pressed && setCursor(null)}
+              onBlur={() => setCursor(null)}
+              onKeyDown={onKeyDown}
+            >
+              <PhotoCanvas camera={camera} map={map} white={white} />
+              {outlines && tool !== "crop" && <Outlines map={map} camera={camera} strong={selected?.region ?? null} />}
+              {proposal && <Outlines map={proposal.map} camera={camera} strong={cursor ? labelAt(proposal.map, cursor.x, cursor.y) || null : null} dashed />}
+              {tool !== "crop" && tool !== "lasso" && (outlines || step !== "photo") && areas.map((area, i) => (
+                <AreaMarker
+                  key={area.id} area={area} number={i + 1} selected={area.id === selectedId} place={at(area.sample)} radius={area.sample.radius * scaleOf(camera)} roomWidth={width}
+                  bare={step === "areas" && area.region !== null} idle={tool === "white" || tool === "compare"}
+                  onSelect={() => select(area.id)}
+                  onMove={(left, top) => {
+                    const to = photoOfScreen(camera, { x: left, y: top });
+                    const point = { x: clamp(to.x), y: clamp(to.y) };
+                    changeArea(area.id, { sample: { ...area.sample, ...point }, lab: measure(point, area.sample.radius)!.lab });
+                  }}
+                />
+              ))}
+              <PairMarks camera={camera} />
+              {lasso.points.length > 0 && (
+                <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
+                  <g transform={`matrix(${matrixTo(camera, size).join(" ")})`}>
+                    {["#000", "#fff"].map((stroke, i) => (
+                      <polyline key={stroke} points={[...lasso.points, ...(cursor ? [cursor] : [])].map((p) => `${p.x * size.width},${p.y * size.height}`).join(" ")} fill={i ? "#ffffff33" : "none"} stroke={stroke} strokeWidth={i ? 1.4 : 3.5} vectorEffect="non-scaling-stroke" />
+                    ))}
+                  </g>
+                </svg>
+              )}
+              {tool === "crop" && <CropFrame camera={camera} />}
+              {taken && (
+                <span
+                  aria-hidden
+                  className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-dashed border-white outline outline-1 outline-black/70"
+                  style={{ ...at(taken.sample), width: circle(taken.sample.radius), height: circle(taken.sample.radius) }}
+                />
+              )}
+              {cross && (
+                <span aria-hidden className="pointer-events-none absolute size-4 -translate-x-1/2 -translate-y-1/2" style={cross}>
+                  <span className="absolute inset-x-0 top-1/2 h-px bg-white outline outline-1 outline-black/50" />
+                  <span className="absolute inset-y-0 left-1/2 w-px bg-white outline outline-1 outline-black/50" />
+                </span>
+              )}
+            </div>
+          )}
+          {pixels && seeing === "palette" && <div className="pointer-events-none absolute" style={{ width, height }}><SplitLine /></div>}
+          {pixels && cursor && sample && (
+            <div className="pointer-events-none absolute" style={{ width, height }}>
+              <Loupe
+                pixels={pixels} white={white} x={cursor.x * pixels.width} y={cursor.y * pixels.height} radiusPx={radius * pixels.width}
+                lab={sample.lab} left={at(cursor).left} top={at(cursor).top} roomWidth={width} roomHeight={height}
+              />
+            </div>
+          )}
+        </div>
+        {pixels && height > 1 && <Rail height={Math.min(height, room.height)} />}
+      </div>
+      <div className="flex h-9 items-center gap-6 px-4 pb-2 text-[0.85rem] text-(--photo-ink)">
+        <p id={help} className="min-w-0 flex-1 truncate">{HELP[tool]}</p>
+        {measures && (
+          <label className="flex items-center gap-2 whitespace-nowrap">
+            Circle
+            <input
+              type="range" className="range range-xs w-28 [--range-fill:0] text-(--photo-ink)" min={Math.log(MIN_RADIUS)} max={Math.log(MAX_RADIUS)} step={0.01}
+              value={Math.log(radius)} onChange={(event) => setRadius(Math.exp(Number(event.target.value)))}
+              aria-valuetext={`${Math.round(radius * size.width)} pixels`}
+            />
+            <span className="w-12 text-right">{Math.max(1, Math.round(2 * radius * size.width))} px</span>
+          </label>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,140 @@
+import { type LabelMap } from "@/core/areas";
+import { stepGrey, stepLimits, type PixelArray, type WhiteMatrix } from "@/core/image";
+import { type ReachCube } from "@/core/palette";
+import { photoOfScreen, type Camera } from "./camera";
+import { FRAGMENT_SHADER, MODES, VERTEX_SHADER } from "./view-shader";
+import type { Seeing } from "../desk-store";
+
+/** Everything that a picture of the photo depends on. */
+export interface Scene {
+  readonly camera: Camera;
+  readonly seeing: Seeing;
+  readonly valueSteps: number;
+  readonly white: WhiteMatrix;
+  readonly marks: boolean;
+  /** Share of the view to the left of which the photo stays as it is, when it is seen through the palette. */
+  readonly split: number;
+}
+
+const UNIFORMS = ["photo", "areas", "targets", "toPhoto", "white", "mode", "steps", "limits", "greys", "marks", "reach", "split", "ground"] as const;
+
+function compiled(gl: WebGL2RenderingContext): WebGLProgram {
+  const program = gl.createProgram();
+  for (const [kind, source] of [[gl.VERTEX_SHADER, VERTEX_SHADER], [gl.FRAGMENT_SHADER, FRAGMENT_SHADER]] as const) {
+    const shader = gl.createShader(kind);
+    if (!shader) throw new Error("no shader");
+    gl.shaderSource(shader, source);
+    gl.compileShader(shader);
+    gl.attachShader(program, shader);
+    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS) && !gl.isContextLost()) throw new Error(gl.getShaderInfoLog(shader) ?? "shader");
+  }
+  gl.linkProgram(program);
+  return program;
+}
+
+/** Draws the photo through a way of seeing, on the graphics card. */
+export class ViewPainter {
+  private readonly gl: WebGL2RenderingContext;
+  private readonly at: Readonly<Record<(typeof UNIFORMS)[number], WebGLUniformLocation | null>>;
+  private readonly photo: WebGLTexture;
+  private readonly areas: WebGLTexture;
+  private readonly targets: WebGLTexture;
+  private readonly reach: WebGLTexture;
+  private hasReach = false;
+
+  /** Throws when the browser has no WebGL 2. */
+  constructor(canvas: HTMLCanvasElement) {
+    const gl = canvas.getContext("webgl2", { alpha: false, antialias: false, preserveDrawingBuffer: false });
+    if (!gl) throw new Error("no WebGL 2");
+    this.gl = gl;
+    const program = compiled(gl);
+    gl.useProgram(program);
+    this.at = Object.fromEntries(UNIFORMS.map((name) => [name, gl.getUniformLocation(program, name)])) as typeof this.at;
+    gl.uniform1i(this.at.photo, 0);
+    gl.uniform1i(this.at.areas, 1);
+    gl.uniform1i(this.at.targets, 2);
+    gl.uniform1i(this.at.reach, 3);
+    [this.photo, this.areas, this.targets, this.reach] = [0, 1, 2, 3].map(() => gl.createTexture());
+    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
+    this.setAreas({ width: 1, height: 1, labels: new Uint8Array(1) });
+    this.setTargets(new Map());
+    this.setReach(null);
+  }
+
+  /** Longest side that a texture may have here, px. */
+  get maxSide(): number {
+    return this.gl.getParameter(this.gl.MAX_TEXTURE_SIZE) as number;
+  }
+
+  /** Takes the photo's pixels, encoded Display P3; read, they are linear. */
+  setPhoto(source: PixelArray | ImageBitmap): void {
+    const { gl } = this;
+    gl.activeTexture(gl.TEXTURE0);
+    gl.bindTexture(gl.TEXTURE_2D, this.photo);
+    gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
+    if (source instanceof ImageBitmap) gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, gl.RGBA, gl.UNSIGNED_BYTE, source);
+    else {
+      const bytes = new Uint8Array(source.data.buffer, source.data.byteOffset, source.data.length);
+      gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, source.width, source.height, 0, gl.RGBA, gl.UNSIGNED_BYTE, bytes);
+    }
+    gl.generateMipmap(gl.TEXTURE_2D);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_LINEAR);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.LINEAR);
+    for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T]) gl.texParameteri(gl.TEXTURE_2D, side, gl.CLAMP_TO_EDGE);
+  }
+
+  private unfiltered(unit: number, texture: WebGLTexture): void {
+    const { gl } = this;
+    gl.activeTexture(unit);
+    gl.bindTexture(gl.TEXTURE_2D, texture);
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER]) gl.texParameteri(gl.TEXTURE_2D, filter, gl.NEAREST);
+  }
+
+  setAreas({ width, height, labels }: LabelMap): void {
+    const { gl } = this;
+    this.unfiltered(gl.TEXTURE1, this.areas);
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.R8UI, width, height, 0, gl.RED_INTEGER, gl.UNSIGNED_BYTE, labels);
+  }
+
+  /** The flat colour of each label, encoded sRGB bytes. */
+  setTargets(colours: ReadonlyMap<number, readonly [number, number, number]>): void {
+    const { gl } = this;
+    const texels = new Uint8Array(4 * 256);
+    for (const [label, rgb] of colours) texels.set([...rgb, 255], 4 * label);
+    this.unfiltered(gl.TEXTURE2, this.targets);
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA8, 256, 1, 0, gl.RGBA, gl.UNSIGNED_BYTE, texels);
+  }
+
+  /** The photo's colours through the palette; null while they are not known. */
+  setReach(cube: ReachCube | null): void {
+    const { gl } = this;
+    const side = cube?.side ?? 1;
+    gl.activeTexture(gl.TEXTURE3);
+    gl.bindTexture(gl.TEXTURE_3D, this.reach);
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER]) gl.texParameteri(gl.TEXTURE_3D, filter, gl.LINEAR);
+    for (const wrap of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, wrap, gl.CLAMP_TO_EDGE);
+    gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA8, side, side, side, 0, gl.RGBA, gl.UNSIGNED_BYTE, cube?.rgba ?? new Uint8Array(4));
+    this.hasReach = cube !== null;
+  }
+
+  draw({ camera, seeing, valueSteps, white, marks, split }: Scene): void {
+    const { gl, at } = this;
+    const { view } = camera;
+    const o = photoOfScreen(camera, { x: 0, y: 0 });
+    const x = photoOfScreen(camera, { x: view.width, y: 0 });
+    const y = photoOfScreen(camera, { x: 0, y: view.height });
+    gl.viewport(0, 0, gl.drawingBufferWidth, gl.drawingBufferHeight);
+    gl.uniformMatrix3fv(at.toPhoto, false, [x.x - o.x, x.y - o.y, 0, y.x - o.x, y.y - o.y, 0, o.x, o.y, 1]);
+    gl.uniformMatrix3fv(at.white, true, white);
+    gl.uniform1i(at.mode, seeing === "palette" && !this.hasReach ? MODES.plain : MODES[seeing]);
+    gl.uniform1f(at.split, split);
+    gl.uniform1i(at.steps, valueSteps);
+    if (valueSteps > 0) {
+      gl.uniform1fv(at.limits, stepLimits(valueSteps));
+      gl.uniform1fv(at.greys, Array.from({ length: valueSteps }, (_, step) => stepGrey(step, valueSteps)));
+    }
+    gl.uniform1i(at.marks, marks ? 1 : 0);
+    gl.uniform3f(at.ground, 0.5, 0.5, 0.5);
+    gl.drawArrays(gl.TRIANGLES, 0, 3);
+  }
+}

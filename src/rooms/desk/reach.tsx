@@ -1,0 +1,94 @@
+"use client";
+
+import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import type { ReachCube } from "@/core/palette";
+import type { Laid, ReachAnswers, ReachQuestion, ReachReply, ReachRequest } from "@/workers/reach-messages";
+import { messageOf } from "@/workers/paint-message";
+import { AskedWorker } from "@/ui/asked-worker";
+import { LIMITS } from "@/model/limits";
+import { tellTrouble } from "@/ui/trouble";
+import { useDesk } from "./desk-store";
+import { usePaints, usePaper } from "./paints";
+import { useCurve, useWish } from "./targets";
+
+type ReachWorker = AskedWorker<ReachRequest, ReachAnswers, Extract<ReachReply, { kind: never }>>;
+
+const ReachContext = createContext<ReachWorker["ask"] | null>(null);
+
+/** The worker that knows what palettes reach, for the whole desk. */
+export function ReachProvider({ children }: { children: ReactNode }) {
+  const worker = useRef<ReachWorker | null>(null);
+  const [ask] = useState(() => ((kind, question) => {
+    worker.current ??= new AskedWorker(() => new Worker(new URL("../../workers/reach.worker.ts", import.meta.url), { type: "module" }));
+    return worker.current.ask(kind, question);
+  }) as ReachWorker["ask"]);
+  useEffect(() => () => {
+    worker.current?.stop();
+    worker.current = null;
+  }, []);
+  return <ReachContext.Provider value={ask}>{children}</ReachContext.Provider>;
+}
+
+/** The palette that is looked at: the one tried in thought, or the tray's. */
+export function useLookedAt(): readonly string[] {
+  const palette = useDesk((s) => s.document.palette);
+  return useDesk((s) => s.tried) ?? palette;
+}
+
+/** That palette as the worker is told of it; null when there is no paint in it. */
+export function useLaid(only?: readonly string[]): Laid | null {
+  const paints = usePaints();
+  const paper = usePaper();
+  const lookedAt = useLookedAt();
+  const ids = only ?? lookedAt;
+  const key = JSON.stringify(ids);
+  return useMemo(() => {
+    const own = (JSON.parse(key) as string[]).flatMap((id) => paints.get(id) ?? []).slice(0, LIMITS.trayPaints);
+    if (own.length === 0) return null;
+    return { paperId: paper.id, paints: own.map(messageOf) };
+  }, [key, paints, paper]);
+}
+
+/** Asks the reach worker whenever the question changes; the answer before stays until the new one is there. */
+export function useReach<K extends ReachQuestion>(kind: K, question: Omit<Extract<ReachRequest, { kind: K }>, "kind" | "job"> | null): { readonly answer: ReachAnswers[K] | null; readonly fault: string | null } {
+  const ask = useContext(ReachContext);
+  const [state, setState] = useState<{ answer: ReachAnswers[K] | null; fault: string | null }>({ answer: null, fault: null });
+  const key = JSON.stringify(question);
+  const busy = useRef(false);
+  const next = useRef<string | null>(null);
+  useEffect(() => {
+    if (!ask || key === "null") return;
+    let left = false;
+    // A slider asks faster than is answered: only the newest question waits.
+    next.current = key;
+    const go = async (): Promise<void> => {
+      if (busy.current) return;
+      busy.current = true;
+      while (next.current !== null) {
+        const asked = JSON.parse(next.current) as Omit<Extract<ReachRequest, { kind: K }>, "kind" | "job">;
+        next.current = null;
+        await ask(kind, asked).then((answer) => setState({ answer, fault: null }), (error: unknown) => !left && setState({ answer: null, fault: error instanceof Error ? error.message : String(error) }));
+      }
+      busy.current = false;
+    };
+    void go();
+    return () => {
+      left = true;
+    };
+  }, [ask, kind, key]);
+  return state;
+}
+
+/** The photo's colours through the palette, computed while that is how the photo is seen. */
+export function useReachCube(): ReachCube | null {
+  const seeing = useDesk((s) => s.seeing);
+  const wish = useWish();
+  const valueWeight = useDesk((s) => s.document.approach.valueWeight);
+  const laid = useLaid();
+  const curve = useCurve();
+  const { answer, fault } = useReach("cube", seeing === "palette" && laid ? { laid, valueWeight, wish, curve: [curve[0], curve[1], curve[2], curve[3], curve[4]] } : null);
+  useEffect(() => {
+    if (fault) tellTrouble("The photo could not be shown in paint", new Error(fault));
+  }, [fault]);
+  return laid ? (answer?.cube ?? null) : null;
+}

@@ -1,0 +1,62 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useState } from "react";
+import type { MeasuredOptics } from "@/core/mixing";
+import type { SwatchCard } from "@/model/measurement";
+import type { StockedPaint, PaintingRecipe } from "@/storage/ports";
+import { RoomHeader } from "@/ui/room-header";
+import { UndoButtons, useUndoKeys } from "@/ui/undo";
+import { ByMeter } from "./by-meter";
+import { ByNumbers } from "./by-numbers";
+import { ByPhoto } from "./by-photo";
+import { CardReader } from "./card-reader";
+import { createMeasureStore, MeasureProvider } from "./measure-store";
+import { RoomProvider, type MeasuringRoom } from "./room";
+
+const WAYS = ["By photo", "By meter", "By numbers"] as const;
+type Way = (typeof WAYS)[number];
+
+interface MeasureProps {
+  readonly paints: readonly StockedPaint[];
+  readonly cards: readonly SwatchCard[];
+  readonly recipes: readonly PaintingRecipe[];
+  /** The demo's card, whose painted photo comes with the program. */
+  readonly demoCard: number | null;
+  /** Paint to begin with. */
+  readonly start: string | null;
+}
+
+/** The measuring room: from swatches to a paint's own optics. */
+export function Measure({ paints: stored, cards: printed, recipes, demoCard, start }: MeasureProps) {
+  const [store] = useState(createMeasureStore);
+  const [reader] = useState(() => new CardReader());
+  const [paints, setPaints] = useState(stored);
+  const [cards, setCards] = useState(printed);
+  const [way, setWay] = useState<Way>("By photo");
+  useUndoKeys(store.temporal);
+  useEffect(() => () => reader.stop(), [reader]);
+  const addCard = useCallback((card: SwatchCard) => setCards((list) => [card, ...list]), []);
+  const setMeasured = useCallback((paintId: string, measured: MeasuredOptics) => setPaints((list) => list.map((paint) => (paint.id === paintId ? { ...paint, measured } : paint))), []);
+  const room = useMemo((): MeasuringRoom => ({ paints, cards, recipes, demoCard, reader, addCard, setMeasured }), [paints, cards, recipes, demoCard, reader, addCard, setMeasured]);
+  return (
+    <RoomProvider value={room}>
+      <MeasureProvider value={store}>
+        <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
+          <RoomHeader room="Measure">
+            <div role="tablist" aria-label="Ways to measure" className="flex gap-4">
+              {WAYS.map((name) => (
+                <button key={name} type="button" role="tab" aria-selected={way === name} className={`cursor-pointer border-b-2 py-1 ${way === name ? "border-primary" : "border-transparent quiet"}`} onClick={() => setWay(name)}>{name}</button>
+              ))}
+            </div>
+            {way === "By photo" && <span className="flex"><UndoButtons history={store.temporal} /></span>}
+          </RoomHeader>
+          <main className="min-h-0 overflow-y-auto">
+            {way === "By photo" && <ByPhoto start={start} />}
+            {way === "By meter" && <ByMeter start={start} />}
+            {way === "By numbers" && <ByNumbers start={start} />}
+          </main>
+        </div>
+      </MeasureProvider>
+    </RoomProvider>
+  );
+}

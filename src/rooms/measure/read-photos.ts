@@ -1,0 +1,75 @@
+"use client";
+
+import { useCallback } from "react";
+import { MAX_CARD_NUMBER, ROWS } from "@/core/calibration";
+import { localDay } from "@/model/day";
+import type { SwatchCard } from "@/model/measurement";
+import { uploadSwatches } from "@/ui/upload";
+import type { CardReader } from "./card-reader";
+import { newEdits, useMeasureStore, type CardEdits, type CardPhoto } from "./measure-store";
+import { useRoom } from "./room";
+
+/** The card that a number in a photo means: the last one printed with it. */
+export const cardOfNumber = (cards: readonly SwatchCard[], number: number | null): SwatchCard | null =>
+  number ? (cards.find(({ id }) => ((id - 1) % MAX_CARD_NUMBER) + 1 === number) ?? null) : null;
+
+/** What is said of a photo when its card is known: paints row by row, and the paper. */
+export const editsOfCard = (card: SwatchCard): Pick<CardEdits, "cardId" | "paints" | "paperId"> => ({
+  cardId: card.id, paperId: card.paperId, paints: Array.from({ length: ROWS }, (_, row) => card.paints[row] ?? null),
+});
+
+/** Rows that are read: those with a paint, or all while no paint is named. */
+export function rowsOf(edits: Pick<CardEdits, "paints">): number[] {
+  const named = edits.paints.flatMap((paint, row) => (paint ? [row] : []));
+  return named.length > 0 ? named : edits.paints.map((_, row) => row);
+}
+
+/** All that a reading depends on, as one text. */
+export const readingKey = (edits: CardEdits): string => JSON.stringify([edits.paperId, rowsOf(edits), edits.moved, edits.references]);
+
+/** Reads a stored photo as the painter says; the answer is what changes of the photo. */
+export async function readWith(reader: CardReader, photoId: string, edits: CardEdits): Promise<Partial<CardPhoto> & { readonly state: "read" | "refused" }> {
+  const { paperId, moved, references } = edits;
+  const read = await reader.read(photoId, { paperId, rows: rowsOf(edits), moved: { ...moved }, references: references.map(({ box, lab }) => ({ box, lab })) });
+  const readFor = readingKey(edits);
+  return "refused" in read ? { state: "refused", message: read.refused, readFor } : { state: "read", read, readFor };
+}
+
+/** Takes photos in: sends, reads and recognises them one after another. */
+export function useTakePhotos(): (files: readonly File[]) => void {
+  const store = useMeasureStore();
+  const { reader, cards } = useRoom();
+  return useCallback((files) => {
+    const { addPhotos, setPhoto, edit } = store.getState();
+    const today = localDay(new Date());
+    const named = files.map((file) => ({ key: crypto.randomUUID(), fileName: file.name, file }));
+    // What the program does by itself is no step of the painter's to be undone.
+    const byItself = (change: () => void): void => {
+      const { pause, resume } = store.temporal.getState();
+      pause();
+      change();
+      resume();
+    };
+    byItself(() => addPhotos(named.map(({ key, fileName }) => ({ key, fileName })), today));
+    const one = async ({ key, file }: (typeof named)[number]): Promise<void> => {
+      setPhoto(key, { state: "sending" });
+      const sent = await uploadSwatches(file, (share) => setPhoto(key, { share }));
+      if ("message" in sent) return setPhoto(key, { state: "refused", message: sent.message });
+      setPhoto(key, { state: "reading", stored: sent });
+      const plain = newEdits(today);
+      const first = await readWith(reader, sent.id, plain);
+      const card = cardOfNumber(cards, first.read?.number ?? null);
+      if (!card) return setPhoto(key, first);
+      byItself(() => edit(key, editsOfCard(card)));
+      return setPhoto(key, await readWith(reader, sent.id, { ...plain, ...editsOfCard(card) }));
+    };
+    void (async () => {
+      for (const photo of named) {
+        await one(photo).catch((error: unknown) => {
+          console.error(error);
+          setPhoto(photo.key, { state: "refused", message: "The photo was kept but could not be opened here. Put it away and bring it again; if that doesn't help, load the page again." });
+        });
+      }
+    })();
+  }, [store, reader, cards]);
+}

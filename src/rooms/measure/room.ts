@@ -1,0 +1,50 @@
+"use client";
+
+import { createContext, useContext } from "react";
+import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
+import { pigmentById } from "@/core/pigments";
+import type { NewMeasurement, SwatchCard } from "@/model/measurement";
+import type { StockedPaint, PaintingRecipe } from "@/storage/ports";
+import type { CardReader } from "./card-reader";
+
+/** What the measuring room knows of the rest of the house. */
+export interface MeasuringRoom {
+  readonly paints: readonly StockedPaint[];
+  readonly cards: readonly SwatchCard[];
+  readonly recipes: readonly PaintingRecipe[];
+  readonly demoCard: number | null;
+  readonly reader: CardReader;
+  /** A card was made. */
+  readonly addCard: (card: SwatchCard) => void;
+  /** A measurement was kept: the paint stands on it from now on. */
+  readonly setMeasured: (paintId: string, measured: MeasuredOptics) => void;
+}
+
+const RoomContext = createContext<MeasuringRoom | null>(null);
+export const RoomProvider = RoomContext.Provider;
+
+export function useRoom(): MeasuringRoom {
+  const room = useContext(RoomContext);
+  if (!room) throw new Error("Only usable in the measuring room.");
+  return room;
+}
+
+export const codesOf = ({ pigments }: Pick<StockedPaint, "pigments">): string => pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
+
+/** The model that predictions stand on so far. */
+export const modelNow = ({ id, pigments, tintingStrength, measured }: StockedPaint): PaintModel => paintModel(id, pigments, tintingStrength, measured);
+
+/** The same paint with new optics. */
+export const modelWith = ({ id, pigments, tintingStrength }: StockedPaint, measured: MeasuredOptics): PaintModel => paintModel(id, pigments, tintingStrength, measured);
+
+/** Sends a measurement to be kept; the answer is its id or words for the painter. */
+export async function keepMeasurement(measurement: NewMeasurement): Promise<{ readonly id: string } | { readonly message: string }> {
+  try {
+    const response = await fetch("/api/measurements", { method: "POST", keepalive: true, headers: { "content-type": "application/json" }, body: JSON.stringify(measurement) });
+    const body = (await response.json()) as { id?: string; message?: string };
+    return response.ok && body.id ? { id: body.id } : { message: body.message ?? "The measurement could not be kept." };
+  } catch {
+    return { message: "Not kept: Abendrot doesn't answer. Is it still running? Try again." };
+  }
+}
+

@@ -1,0 +1,87 @@
+"use client";
+
+import { useEffect, useMemo, useState } from "react";
+import { CARD_WATER, patchesOfRow, placeKey, type CardRead, type MeasuredPatch, type PaintFit, type RowRead } from "@/core/calibration";
+import type { StockedPaint } from "@/storage/ports";
+import { troubleWith } from "@/ui/trouble";
+import { messageOf } from "@/workers/paint-message";
+import type { CardPhoto, CardEdits } from "./measure-store";
+import { readingKey, readWith } from "./read-photos";
+import { useRoom } from "./room";
+
+/** What comes of a fit; null while it is being made. */
+export type Fitting = PaintFit | { readonly refused: string } | null;
+
+/** Fits patches of a paint in the worker; null while it is at it. */
+export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPatch[], paperId: string): Fitting {
+  const { reader } = useRoom();
+  const key = paint ? JSON.stringify([paint.id, paint.pigments, paint.tintingStrength, patches, paperId]) : "";
+  const [done, setDone] = useState<{ key: string; fit: NonNullable<Fitting> } | null>(null);
+  useEffect(() => {
+    let stale = false;
+    if (!paint || patches.length === 0) return;
+    const set = (fit: NonNullable<Fitting>): void => {
+      if (!stale) setDone({ key, fit });
+    };
+    reader.fit({ paint: messageOf({ ...paint, measured: null }), patches: patches, paperId })
+      .then(set, (error: Error) => set({ refused: error.message }));
+    return () => {
+      stale = true;
+    };
+    // The key says all that the fit depends on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [reader, key]);
+  return done?.key === key ? done.fit : null;
+}
+
+/** Rows of a card with their paints and patches, ready to be fitted. */
+export interface CardRow {
+  readonly row: RowRead;
+  readonly paint: StockedPaint;
+  /** As read, with what the painter left out, and without what the camera mixed of its channels; null until that is known. */
+  readonly patches: readonly MeasuredPatch[] | null;
+}
+
+/** The rows of a card that have a paint; the camera's mixing is taken out of them in the worker. */
+export function useCardRows(read: CardRead | undefined, edits: CardEdits): readonly CardRow[] {
+  const { reader, paints } = useRoom();
+  const { leftOut, paperId } = edits;
+  const plain = useMemo(() => (read?.rows ?? []).flatMap((row) => {
+    const paint = paints.find(({ id }) => id === edits.paints[row.row]);
+    const patches = patchesOfRow(row, CARD_WATER).map((patch, index) => (leftOut[placeKey(row.row, index)] ? { ...patch, leftOut: true } : patch));
+    return paint ? [{ row, paint, patches }] : [];
+  }), [read, paints, edits.paints, leftOut]);
+  const key = JSON.stringify([paperId, plain.map(({ row, paint, patches }) => [row.row, row.refused, paint.id, paint.pigments, paint.tintingStrength, patches])]);
+  const [done, setDone] = useState<{ key: string; patches: readonly (readonly MeasuredPatch[])[] } | null>(null);
+  const usable = plain.filter(({ row }) => !row.refused);
+  useEffect(() => {
+    let stale = false;
+    if (usable.length === 0) return;
+    reader.camera({ paperId, paints: usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches: patches })) })
+      .then(({ patches }) => !stale && setDone({ key, patches }), troubleWith("What the camera mixes of its colours could not be estimated"));
+    return () => {
+      stale = true;
+    };
+    // The key says all that the answer depends on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [reader, key]);
+  return plain.map(({ row, paint, patches }, i) => ({
+    row, paint, patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i])] : null,
+  }));
+}
+
+/** Reads an open card anew whenever the painter has changed how it is to be read. */
+export function useRereading(photo: CardPhoto | undefined, edits: CardEdits, setRead: (change: Partial<CardPhoto>) => void): void {
+  const { reader } = useRoom();
+  const id = photo?.state === "read" || photo?.state === "refused" ? photo.stored?.id : undefined;
+  const key = readingKey(edits);
+  const read = photo?.readFor;
+  useEffect(() => {
+    if (!id || read === undefined || read === key) return;
+    let stale = false;
+    void readWith(reader, id, edits).then((change) => !stale && setRead(change), troubleWith("The card could not be read anew"));
+    return () => {
+      stale = true;
+    };
+  }, [reader, id, key, read, edits, setRead]);
+}

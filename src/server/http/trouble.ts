@@ -1,0 +1,43 @@
+import { NoRoom } from "@/storage/folder/disk-room";
+
+/** What went wrong, as the painter is told it. */
+export interface Trouble {
+  readonly status: number;
+  readonly message: string;
+}
+
+/** PostgreSQL's error codes (its manual, appendix A) that mean the stored data can't be read as they should be. */
+const DAMAGED = new Set(["XX001", "XX002", "58030", "58P01", "42P01", "42P07", "42703"]);
+const DISK_FULL = "53100";
+
+/** Errors whose messages are the painter's words already, by name: see data-folder.ts and disk-room.ts. */
+const REFUSALS: ReadonlyMap<string, number> = new Map([["FolderRefused", 503], ["NoRoom", 507]]);
+
+/** The error that others were made from: a query's error carries the whole query in its words, its cause does not. */
+function rootOf(error: unknown): unknown {
+  let root = error;
+  while (root instanceof Error && root.cause !== undefined) root = root.cause;
+  return root;
+}
+
+const codeOf = (error: unknown): string => (typeof error === "object" && error !== null && "code" in error ? String(error.code) : "");
+
+const DAMAGED_WORDS = "The database in the data folder is damaged: some of it can't be read. Nothing was changed. Stop Abendrot, put a copy of the folder in its place, and start again; keep the damaged one until you know that the copy is whole.";
+
+/** What an error means for the painter. */
+export function troubleOf(error: unknown, otherwise: string): Trouble {
+  const root = rootOf(error);
+  // By name: the database is shared by bundles, and each has a class of its own.
+  if (error instanceof Error && REFUSALS.has(error.name)) return { status: REFUSALS.get(error.name)!, message: error.message };
+  const code = codeOf(root);
+  if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS };
+  if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT") return { status: 507, message: new NoRoom().message };
+  return { status: 500, message: otherwise };
+}
+
+/** Notes an error where Abendrot was started: one line, never a query with all its values. */
+export function noteTrouble(where: string, error: unknown): void {
+  const root = rootOf(error);
+  const words = root instanceof Error ? `${root.name}: ${root.message}` : String(root);
+  console.error(`${where}: ${words.split("\n", 1)[0].slice(0, 300)}${codeOf(root) && ` (${codeOf(root)})`}`);
+}

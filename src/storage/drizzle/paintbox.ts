@@ -1,0 +1,70 @@
+import { asc, eq, inArray, notInArray, sql } from "drizzle-orm";
+import type { StockedPaint, StoredPaintbox } from "../ports";
+import type { Database } from "./database";
+import { measuredOptics } from "./measurements";
+import { mendedPaintbox } from "@/model/mended";
+import type { PaintEntry, PaintboxDocument } from "@/model/paintbox";
+import { paintbox, paintPigments, paints } from "./schema";
+import type { SaveStamp } from "@/model/revision";
+import { judgeSave } from "./revision";
+
+/** All paints with their pigments, in paintbox order. */
+export async function listPaints(db: Database): Promise<PaintEntry[]> {
+  const rows = await db.select().from(paints).orderBy(asc(paints.position), asc(paints.id));
+  const shares = await db.select().from(paintPigments).orderBy(asc(paintPigments.position));
+  const byPaint = new Map<string, PaintEntry["pigments"]>();
+  for (const { paintId, pigmentId, share } of shares) byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId, share }]);
+  return rows.map(({ position: _position, createdAt: _createdAt, ...facts }) => ({ ...facts, pigments: byPaint.get(facts.id) ?? [] }));
+}
+
+/** All paints as they are mixed from: with their own measured optics where there are any. */
+export async function listStockedPaints(db: Database): Promise<StockedPaint[]> {
+  const [list, measured] = await Promise.all([listPaints(db), measuredOptics(db)]);
+  return list.map((paint) => ({ ...paint, measured: measured.get(paint.id) ?? null }));
+}
+
+/** The paintbox's revision alone: it rises with every save. */
+export async function paintboxRevision(db: Database): Promise<number> {
+  return (await db.select({ revision: paintbox.revision }).from(paintbox))[0]?.revision ?? 0;
+}
+
+/** The paintbox and its revision. */
+export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
+  const [row] = await db.select().from(paintbox);
+  return { revision: row?.revision ?? 0, document: mendedPaintbox({ paints: await listPaints(db), boxes: row?.boxes ?? [] }) };
+}
+
+const CHUNK = 200;
+
+async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<void> {
+  const ids = list.map(({ id }) => id);
+  await db.delete(paints).where(ids.length > 0 ? notInArray(paints.id, ids) : sql`true`);
+  for (let from = 0; from < list.length; from += CHUNK) {
+    const chunk = list.slice(from, from + CHUNK);
+    const rows = chunk.map(({ pigments: _pigments, ...facts }, i) => ({ ...facts, position: from + i }));
+    // Updated in place where it is there already: palettes and recipes point at it.
+    const set = Object.fromEntries(
+      Object.keys(rows[0]).filter((key) => key !== "id").map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
+    );
+    await db.insert(paints).values(rows).onConflictDoUpdate({ target: paints.id, set });
+    await db.delete(paintPigments).where(inArray(paintPigments.paintId, chunk.map(({ id }) => id)));
+    await db.insert(paintPigments).values(chunk.flatMap(({ id, pigments }) => pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i }))));
+  }
+}
+
+/**
+ * Replaces the paintbox if `stamp` says that it was made from the stored one, or that the stored one
+ * is the same writer's, all or nothing; returns the stored revision. Throws RevisionConflict.
+ */
+export async function savePaintbox(db: Database, stamp: SaveStamp, document: PaintboxDocument): Promise<number> {
+  const { writer, step } = stamp;
+  return db.transaction(async (tx) => {
+    await tx.insert(paintbox).values({ id: 1 }).onConflictDoNothing();
+    const [stored] = await tx.select({ revision: paintbox.revision, writer: paintbox.writer, step: paintbox.step }).from(paintbox).where(eq(paintbox.id, 1)).for("update");
+    if (judgeSave(stored, stamp) === "pass") return stored.revision;
+    const revision = stored.revision + 1;
+    await tx.update(paintbox).set({ revision, writer, step, boxes: document.boxes }).where(eq(paintbox.id, 1));
+    await writePaints(tx, document.paints);
+    return revision;
+  });
+}

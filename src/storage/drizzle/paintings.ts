@@ -1,0 +1,111 @@
+import { asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
+import type { Database } from "./database";
+import { mendedPainting } from "@/model/mended";
+import type { PaintingArea, PaintingDocument } from "@/model/painting";
+import { areas, paintings, paints, palettePaints, photos } from "./schema";
+import type { SaveStamp } from "@/model/revision";
+import { judgeSave } from "./revision";
+
+/** All paintings, last changed first. */
+export async function listPaintings(db: Database): Promise<PaintingTitle[]> {
+  return db
+    .select({ id: paintings.id, title: paintings.title, photoId: paintings.photoId })
+    .from(paintings)
+    .orderBy(desc(paintings.updatedAt), asc(paintings.id));
+}
+
+/** One painting whole, or null. */
+export async function findPainting(db: Database, id: string): Promise<StoredPainting | null> {
+  const [row] = await db
+    .select({ painting: paintings, photo: photos })
+    .from(paintings)
+    .innerJoin(photos, eq(photos.id, paintings.photoId))
+    .where(eq(paintings.id, id));
+  if (!row) return null;
+  const areaRows = await db.select().from(areas).where(eq(areas.paintingId, id)).orderBy(asc(areas.position));
+  const wells = await db.select().from(palettePaints).where(eq(palettePaints.paintingId, id)).orderBy(asc(palettePaints.position));
+  return {
+    id,
+    revision: row.painting.revision,
+    photo: row.photo,
+    document: mendedPainting({
+      title: row.painting.title,
+      paperId: row.painting.paperId,
+      areas: areaRows.map((a) => ({
+        id: a.id,
+        name: a.name,
+        sample: { x: a.sampleX, y: a.sampleY, radius: a.sampleRadius },
+        lab: { L: a.labL, a: a.labA, b: a.labB },
+        recipe: a.recipe,
+        region: a.region, plane: a.plane, light: a.light, edge: a.edge, weight: a.weight, wish: a.wish,
+      })),
+      palette: wells.map((well) => well.paintId),
+      study: row.painting.study,
+      approach: row.painting.approach, rules: row.painting.rules, palettes: row.painting.palettes,
+    }),
+  };
+}
+
+const areaRow = (paintingId: string, area: PaintingArea, position: number): typeof areas.$inferInsert => ({
+  id: area.id, paintingId, position, name: area.name,
+  sampleX: area.sample.x, sampleY: area.sample.y, sampleRadius: area.sample.radius,
+  labL: area.lab.L, labA: area.lab.a, labB: area.lab.b,
+  recipe: area.recipe,
+  region: area.region, plane: area.plane, light: area.light, edge: area.edge, weight: area.weight, wish: area.wish,
+});
+
+async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {
+  const known = document.palette.length > 0 ? await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette)) : [];
+  const inBox = new Set(known.map(({ id: paintId }) => paintId));
+  // A paint that another window took out of the paintbox has left the tray with it. A recipe may outlive its paint: the desk says so.
+  const palette = document.palette.filter((paintId) => inBox.has(paintId));
+  await db.delete(areas).where(eq(areas.paintingId, id));
+  await db.delete(palettePaints).where(eq(palettePaints.paintingId, id));
+  if (document.areas.length > 0) await db.insert(areas).values(document.areas.map((area, i) => areaRow(id, area, i)));
+  if (palette.length > 0) {
+    await db.insert(palettePaints).values(palette.map((paintId, position) => ({ paintingId: id, paintId, position })));
+  }
+}
+
+/** Creates a painting with all its parts, or nothing; returns its id. */
+export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
+  return db.transaction(async (tx) => {
+    const { title, paperId, study, approach, rules, palettes } = document;
+    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId, study, approach, rules, palettes }).returning({ id: paintings.id });
+    await writeParts(tx, id, document);
+    return id;
+  });
+}
+
+/**
+ * Replaces a painting's document if `stamp` says that it was made from the stored one, or that the
+ * stored one is the same writer's; returns the stored revision. Throws RevisionConflict or
+ * PaintingNotFound, and then changes nothing.
+ */
+export async function savePainting(db: Database, id: string, stamp: SaveStamp, document: PaintingDocument): Promise<number> {
+  const { title, paperId, study, approach, rules, palettes } = document;
+  const { writer, step } = stamp;
+  return db.transaction(async (tx) => {
+    const [stored] = await tx.select({ revision: paintings.revision, writer: paintings.writer, step: paintings.step }).from(paintings).where(eq(paintings.id, id)).for("update");
+    if (!stored) throw new PaintingNotFound();
+    if (judgeSave(stored, stamp) === "pass") return stored.revision;
+    const revision = stored.revision + 1;
+    await tx.update(paintings).set({ title, paperId, study, approach, rules, palettes, writer, step, revision, updatedAt: sql`now()` }).where(eq(paintings.id, id));
+    await writeParts(tx, id, document);
+    return revision;
+  });
+}
+
+/** Removes a painting with its areas and palette; the photo's file stays in the data folder. */
+export async function removePainting(db: Database, id: string): Promise<void> {
+  await db.delete(paintings).where(eq(paintings.id, id));
+}
+
+/** The recipes of all paintings, last changed painting first. */
+export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
+  const rows = await db
+    .select({ paintingId: paintings.id, title: paintings.title, area: areas.name, paperId: paintings.paperId, recipe: areas.recipe })
+    .from(areas).innerJoin(paintings, eq(paintings.id, areas.paintingId)).orderBy(desc(paintings.updatedAt), asc(areas.position));
+  return rows.flatMap(({ recipe, ...facts }) => (recipe ? [{ ...facts, recipe }] : []));
+}

@@ -1,0 +1,30 @@
+import { eq } from "drizzle-orm";
+import { z } from "zod";
+import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
+import type { Database } from "./database";
+import { approach } from "@/model/painting";
+import { settings } from "./schema";
+
+const OWN_APPROACH = "approach";
+const DEMO_CARD = "demo-card";
+
+/** The approach that new paintings start with: the painter's own, or ours. What can't be read any more counts as none. */
+export async function ownApproach(db: Database): Promise<Approach> {
+  const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, OWN_APPROACH));
+  return approach.safeParse(row?.value).data ?? DEFAULT_APPROACH;
+}
+
+/** Keeps an approach for all paintings to come. */
+export async function keepApproach(db: Database, value: Approach): Promise<void> {
+  await db.insert(settings).values({ key: OWN_APPROACH, value }).onConflictDoUpdate({ target: settings.key, set: { value } });
+}
+
+/** The swatch card that the demo was laid out with, for which a painted photo is at hand; null for none. */
+export async function demoCard(db: Database): Promise<number | null> {
+  const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, DEMO_CARD));
+  return z.int().positive().safeParse(row?.value).data ?? null;
+}
+
+export async function keepDemoCard(db: Database, id: number): Promise<void> {
+  await db.insert(settings).values({ key: DEMO_CARD, value: id });
+}

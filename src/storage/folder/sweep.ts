@@ -1,0 +1,32 @@
+import type { Store } from "../ports";
+
+/** A photo that nothing uses stays for a day: a card may be read from it, or a painting kept from another window. */
+const UNUSED_MS = 24 * 3_600_000;
+
+/**
+ * Clears the photos' files while nobody uses them: uploads that were broken off, photos whose record
+ * was never written, photos that no painting and no measurement has used for a day. Photos that the
+ * records know nothing of, but which arrived whole, are left alone: an older copy of the database
+ * may have been put back.
+ */
+export async function sweepPhotos(
+  { photos, photoFiles }: Pick<Store, "photos" | "photoFiles">, now: Date, say: (words: string) => void,
+): Promise<{ readonly broken: number; readonly unused: number }> {
+  let broken = 0;
+  for (const { id, brokenOff, recorded } of await photoFiles.list()) {
+    if (!brokenOff && recorded) continue;
+    if (!brokenOff && (await photos.find(id))) await photoFiles.setRecorded(id, true);
+    else {
+      await photoFiles.remove(id);
+      broken++;
+    }
+  }
+  const unused = await photos.unused(new Date(now.getTime() - UNUSED_MS));
+  for (const id of unused) {
+    await photoFiles.setRecorded(id, false);
+    await photos.remove(id);
+    await photoFiles.remove(id);
+  }
+  if (broken + unused.length > 0) say(`Cleared ${broken} uploads that were broken off and ${unused.length} photos that nothing uses any more.`);
+  return { broken, unused: unused.length };
+}

@@ -1,0 +1,168 @@
+import type { MeasuredOptics } from "@/core/mixing";
+import type { Approach } from "@/core/palette";
+import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
+import type { PaintboxDocument, PaintEntry } from "@/model/paintbox";
+import type { PaintingDocument, StoredRecipe } from "@/model/painting";
+import type { SaveStamp } from "@/model/revision";
+
+/** What is kept and how it is asked for, whatever keeps it. */
+export interface Store extends Repositories {
+  readonly photoFiles: PhotoFiles;
+}
+
+/** The records: paintings, the paintbox, what was measured. A method that writes does so whole or not at all. */
+export interface Repositories {
+  readonly paintings: Paintings;
+  readonly paintbox: Paintbox;
+  readonly photos: Photos;
+  readonly measurements: Measurements;
+  readonly cards: Cards;
+  readonly settings: Settings;
+  /** Does several things in one step: all of them are kept, or none. */
+  transaction<T>(work: (within: Repositories) => Promise<T>): Promise<T>;
+}
+
+/** A line in the list of paintings. */
+export interface PaintingTitle {
+  readonly id: string;
+  readonly title: string;
+  readonly photoId: string;
+}
+
+/** A painting as the desk opens it. */
+export interface StoredPainting {
+  readonly id: string;
+  readonly revision: number;
+  readonly photo: PhotoRecord;
+  readonly document: PaintingDocument;
+}
+
+/** A recipe that stands in a painting. */
+export interface PaintingRecipe {
+  readonly paintingId: string;
+  readonly title: string;
+  readonly area: string;
+  readonly paperId: string;
+  readonly recipe: StoredRecipe;
+}
+
+export interface Paintings {
+  /** All paintings, last changed first. */
+  list(): Promise<PaintingTitle[]>;
+  find(id: string): Promise<StoredPainting | null>;
+  /** Creates a painting with all its parts; returns its id. */
+  create(photoId: string, document: PaintingDocument): Promise<string>;
+  /** Replaces a painting's document; returns the stored revision. Throws RevisionConflict or PaintingNotFound. */
+  save(id: string, stamp: SaveStamp, document: PaintingDocument): Promise<number>;
+  /** Removes a painting with its areas and palette; its photo stays. */
+  remove(id: string): Promise<void>;
+  /** The recipes of all paintings, last changed painting first. */
+  recipes(): Promise<PaintingRecipe[]>;
+}
+
+/** The paintbox as it is stored. */
+export interface StoredPaintbox {
+  readonly revision: number;
+  readonly document: PaintboxDocument;
+}
+
+/** A paint with the optics measured of it; null for none. */
+export interface StockedPaint extends PaintEntry {
+  readonly measured: MeasuredOptics | null;
+}
+
+export interface Paintbox {
+  find(): Promise<StoredPaintbox>;
+  /** The revision alone: it rises with every save. */
+  revision(): Promise<number>;
+  /** All paints in paintbox order. */
+  paints(): Promise<PaintEntry[]>;
+  /** All paints as they are mixed from: with their own measured optics where there are any. */
+  stockedPaints(): Promise<StockedPaint[]>;
+  /** Replaces the paintbox; returns the stored revision. Throws RevisionConflict. */
+  save(stamp: SaveStamp, document: PaintboxDocument): Promise<number>;
+}
+
+/** What is known of a photo beside its files. Its id is its content: the SHA-256 of the original, in hex. */
+export interface PhotoRecord {
+  readonly id: string;
+  readonly fileName: string;
+  readonly format: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly workingWidthPx: number;
+  readonly workingHeightPx: number;
+  readonly bytes: number;
+  readonly createdAt: Date;
+}
+
+export type NewPhoto = Omit<PhotoRecord, "createdAt">;
+
+export interface Photos {
+  /** Records a photo; the same photo again is the same record, as new as the last time it was brought. */
+  add(photo: NewPhoto): Promise<void>;
+  find(id: string): Promise<PhotoRecord | null>;
+  /** Photos brought before a moment that no painting and no measurement uses. */
+  unused(before: Date): Promise<string[]>;
+  /** Removes a photo's record. Throws when something still uses it. */
+  remove(id: string): Promise<void>;
+}
+
+export interface Measurements {
+  /** All measurements, newest first: by day, then by when they were kept. */
+  list(): Promise<Measurement[]>;
+  /** Keeps a measurement with its fit; returns its id. Throws UnknownMeasured. */
+  add(measurement: NewMeasurement, fit: StoredFit): Promise<string>;
+  /** Lets a measurement count or sets it aside; false when there is none with this id. */
+  setCounts(id: string, counts: boolean): Promise<boolean>;
+}
+
+export interface Cards {
+  /** All cards, the last one first. */
+  list(): Promise<SwatchCard[]>;
+  find(id: number): Promise<SwatchCard | null>;
+  /** Records a card to be printed. Throws UnknownMeasured when one of its paints is not in the box. */
+  add(card: NewCard, on: string): Promise<SwatchCard>;
+}
+
+export interface Settings {
+  /** The approach that new paintings start with: the painter's own, or ours. */
+  ownApproach(): Promise<Approach>;
+  keepApproach(approach: Approach): Promise<void>;
+  /** The swatch card that the demo was laid out with, for which a painted photo is at hand; null for none. */
+  demoCard(): Promise<number | null>;
+  keepDemoCard(id: number): Promise<void>;
+}
+
+/** Copies made from a photo's original: the one that is measured, one for going close, one for lists. */
+export type PhotoCopy = "working" | "close" | "small";
+
+/** A photo's files: its original as it came, and copies of it. */
+export interface PhotoFiles {
+  /** Where a new upload is written; whoever takes the path removes what lies there. */
+  arrivingPath(): Promise<string>;
+  /**
+   * Copies the original from `from`, byte for byte, and keeps the working copy beside it: written
+   * aside, synced and moved into place whole. They count as unrecorded until `setRecorded`.
+   */
+  keep(id: string, format: string, from: string, working: Buffer): Promise<void>;
+  /** Marks a photo's files as with or without a record: what lies without one is swept at a start. */
+  setRecorded(id: string, recorded: boolean): Promise<void>;
+  remove(id: string): Promise<void>;
+  /** Everything that lies there; what was broken off in the middle stands under a name of its own. */
+  list(): Promise<readonly { readonly id: string; readonly recorded: boolean; readonly brokenOff: boolean }[]>;
+  originalPath(id: string, format: string): string;
+  /** Null when it has not been made yet. */
+  readCopy(id: string, copy: PhotoCopy): Promise<Buffer<ArrayBuffer> | null>;
+  /** Keeps a copy, whole or not at all. Throws NoRoom. */
+  keepCopy(id: string, copy: PhotoCopy, bytes: Buffer): Promise<void>;
+}
+
+/** The paint or the photo that a measurement names is not there. */
+export class UnknownMeasured extends Error {}
+
+/** There is no such painting. */
+export class PaintingNotFound extends Error {}
+
+/** What was to be saved has been changed elsewhere since it was read. */
+export class RevisionConflict extends Error {}

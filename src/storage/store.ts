@@ -1,0 +1,55 @@
+import type { Database } from "./drizzle/database";
+import { addCard, addMeasurement, findCard, listCards, listMeasurements, setCounts } from "./drizzle/measurements";
+import { findPaintbox, listPaints, listStockedPaints, paintboxRevision, savePaintbox } from "./drizzle/paintbox";
+import { createPainting, findPainting, listPaintings, listRecipes, removePainting, savePainting } from "./drizzle/paintings";
+import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
+import { demoCard, keepApproach, keepDemoCard, ownApproach } from "./drizzle/settings";
+import { photoFilesIn } from "./folder/photo-files";
+import type { Repositories, Store } from "./ports";
+
+/** The records in a database that Drizzle speaks to: PGlite here, any PostgreSQL elsewhere. */
+export function repositoriesOn(db: Database): Repositories {
+  return {
+    paintings: {
+      list: () => listPaintings(db),
+      find: (id) => findPainting(db, id),
+      create: (photoId, document) => createPainting(db, photoId, document),
+      save: (id, stamp, document) => savePainting(db, id, stamp, document),
+      remove: (id) => removePainting(db, id),
+      recipes: () => listRecipes(db),
+    },
+    paintbox: {
+      find: () => findPaintbox(db),
+      revision: () => paintboxRevision(db),
+      paints: () => listPaints(db),
+      stockedPaints: () => listStockedPaints(db),
+      save: (stamp, document) => savePaintbox(db, stamp, document),
+    },
+    photos: {
+      add: (photo) => addPhoto(db, photo),
+      find: (id) => findPhoto(db, id),
+      unused: (before) => listUnusedPhotos(db, before),
+      remove: (id) => removePhoto(db, id),
+    },
+    measurements: {
+      list: () => listMeasurements(db),
+      add: (measurement, fit) => addMeasurement(db, measurement, fit),
+      setCounts: (id, counts) => setCounts(db, id, counts),
+    },
+    cards: {
+      list: () => listCards(db),
+      find: (id) => findCard(db, id),
+      add: (card, on) => addCard(db, card, on),
+    },
+    settings: {
+      ownApproach: () => ownApproach(db),
+      keepApproach: (approach) => keepApproach(db, approach),
+      demoCard: () => demoCard(db),
+      keepDemoCard: (id) => keepDemoCard(db, id),
+    },
+    transaction: (work) => db.transaction((tx) => work(repositoriesOn(tx))),
+  };
+}
+
+/** Records in a database, photos' files in a data folder. */
+export const storeIn = (db: Database, folder: string): Store => ({ ...repositoriesOn(db), photoFiles: photoFilesIn(folder) });
