@@ -3,6 +3,7 @@ import { defineConfig } from "@playwright/test";
 /** Debian's Chromium; the flags keep it from looking for the network. */
 export default defineConfig({
   testDir: "e2e",
+  globalSetup: "./e2e/global-setup.ts",
   timeout: 90_000,
   expect: { timeout: 15_000 },
   workers: 1,

@@ -15,9 +15,9 @@ async function withHands(page: Page): Promise<{ breakMixing: () => Promise<void>
     const hands = window as unknown as { broken?: boolean; held?: string };
     const Real = window.Worker;
     window.Worker = class extends Real {
-      override postMessage(message: { kind?: string }, ...rest: never[]): void {
-        if (hands.broken && message.kind === "match") this.dispatchEvent(new Event("error"));
-        else if (hands.held !== message.kind) super.postMessage(message, ...rest);
+      override postMessage(message: { path?: readonly string[] }, ...rest: never[]): void {
+        if (hands.broken && message.path?.[0] === "match") this.dispatchEvent(new Event("error"));
+        else if (!hands.held || hands.held !== message.path?.[0]) super.postMessage(message, ...rest);
       }
     };
   });

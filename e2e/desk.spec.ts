@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { startServer, type RunningServer } from "./server";
+import { freshFolder, startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
@@ -9,7 +9,7 @@ let paintingUrl: string;
 const faults: string[] = [];
 
 test.beforeAll(async () => {
-  server = await startServer();
+  server = await startServer(freshFolder());
 });
 test.afterAll(() => server.stop("SIGTERM"));
 test.beforeEach(({ page }) => {

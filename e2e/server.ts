@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { cpSync, mkdtempSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -15,6 +15,13 @@ export interface RunningServer {
 }
 
 export const freshFolder = (): string => mkdtempSync(join(tmpdir(), "abendrot-e2e-"));
+
+/** A data folder of one's own with the demo laid out: a copy of the one that global-setup.ts made; a fresh one without it. */
+function demoFolder(): string {
+  const folder = freshFolder();
+  if (process.env.ABENDROT_DEMO_FOLDER) cpSync(process.env.ABENDROT_DEMO_FOLDER, folder, { recursive: true });
+  return folder;
+}
 
 export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -38,7 +45,7 @@ export function launch(folder: string, port: number): { child: ChildProcess; out
 }
 
 /** Starts a server and waits until it prints its address. */
-export async function startServer(folder = freshFolder(), port?: number): Promise<RunningServer> {
+export async function startServer(folder = demoFolder(), port?: number): Promise<RunningServer> {
   const at = port ?? (await freePort());
   const { child, output, ended } = launch(folder, at);
   const url = `http://127.0.0.1:${at}`;

@@ -1,23 +1,26 @@
 import { afterEach, beforeEach, vi } from "vitest";
+import { WorkerLink, type Api } from "@/workers/worker-link";
 
-/** A worker's module with a stand-in for its own global: loaded anew for each test. */
-export interface WorkerUnderTest<Request, Reply> {
-  /** What it has said so far. */
-  readonly replies: () => readonly Reply[];
-  readonly ask: (request: Request) => void;
+/** A worker's other end, in this thread. */
+export function workerOver(port: MessagePort): Worker {
+  port.start();
+  return Object.assign(port, { terminate: () => port.close(), onerror: null }) as unknown as Worker;
 }
 
-/** Loads a worker's module before each test; `load` imports it. */
-export function workerUnderTest<Request, Reply>(load: () => Promise<unknown>): WorkerUnderTest<Request, Reply> {
-  let replies: Reply[] = [];
-  const worker: { onmessage: ((event: { data: Request }) => void) | null; postMessage: (reply: Reply) => void } = { onmessage: null, postMessage: (reply) => replies.push(reply) };
+/** Loads a worker's module anew before each test, and asks it over a channel as a room would; `load` imports it. */
+export function workerUnderTest<Own extends Api<Own>>(load: () => Promise<unknown>): { readonly ask: WorkerLink<Own>["ask"] } {
+  let link: WorkerLink<Own>;
   beforeEach(async () => {
-    replies = [];
-    worker.onmessage = null;
-    vi.stubGlobal("self", worker);
+    const { port1, port2 } = new MessageChannel();
+    for (const name of ["addEventListener", "removeEventListener", "postMessage"] as const) vi.stubGlobal(name, port1[name].bind(port1));
+    port1.start();
     vi.resetModules();
     await load();
+    link = new WorkerLink(() => workerOver(port2));
   });
-  afterEach(() => vi.unstubAllGlobals());
-  return { replies: () => replies, ask: (data) => worker.onmessage?.({ data }) };
+  afterEach(() => {
+    link.stop();
+    vi.unstubAllGlobals();
+  });
+  return { ask: (question, ...args) => link.ask(question, ...args) };
 }

@@ -2,7 +2,7 @@
 
 import { X } from "lucide-react";
 import { createStore, useStore } from "zustand";
-import { WorkerStopped } from "./asked-worker";
+import { WorkerStopped } from "@/workers/worker-link";
 
 const troubles = createStore<{ readonly words: string | null }>(() => ({ words: null }));
 

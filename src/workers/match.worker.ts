@@ -1,10 +1,10 @@
 /// <reference lib="webworker" />
+import { expose } from "comlink";
 import { matchOver, prepareMatch } from "@/core/mixing";
 import { paperById } from "@/core/optics";
-import type { MatchReply, MatchRequest } from "./match-messages";
+import type { MatchApi, MatchJob } from "./match-api";
 import { modelOf } from "./paint-message";
 
-type MatchJob = Extract<MatchRequest, { kind: "match" }>;
 type Table = ReturnType<typeof prepareMatch>;
 
 /** Tables lately used, newest last: the paintbox's and the tray's are asked for in turn. */
@@ -25,32 +25,29 @@ function tableFor({ paints, paperId, options }: MatchJob): Table {
 
 /** Jobs that have not been finished or cancelled. */
 const live = new Set<number>();
-const reply = (message: MatchReply): void => self.postMessage(message);
 /** Lets waiting messages in, so that other jobs and a cancel are heard between two targets. */
 const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
-async function run(job: MatchJob): Promise<void> {
-  const start = performance.now();
-  await breathe();
-  if (!live.has(job.job)) return;
-  const table = tableFor(job);
-  for (const [i, target] of job.targets.entries()) {
-    await breathe();
-    if (!live.has(job.job)) return;
-    const recipes = matchOver(target.lab, table, job.options);
-    reply({ kind: "found", job: job.job, id: target.id, recipes, done: i + 1, of: job.targets.length });
-  }
-  reply({ kind: "finished", job: job.job, milliseconds: performance.now() - start });
-}
-
-self.onmessage = ({ data }: MessageEvent<MatchRequest>) => {
-  if (data.kind === "cancel") {
-    live.delete(data.job);
-    return;
-  }
-  const job = data;
-  live.add(job.job);
-  run(job)
-    .catch((error: unknown) => reply({ kind: "failed", job: job.job, message: error instanceof Error ? error.message : String(error) }))
-    .finally(() => live.delete(job.job));
-};
+expose({
+  async match(number, job, found) {
+    live.add(number);
+    try {
+      const start = performance.now();
+      await breathe();
+      if (!live.has(number)) return null;
+      const table = tableFor(job);
+      const told: unknown[] = [];
+      for (const [i, target] of job.targets.entries()) {
+        await breathe();
+        if (!live.has(number)) return null;
+        told.push(found(target.id, matchOver(target.lab, table, job.options), i + 1));
+      }
+      // What is found travels on a channel of its own: the end must not overtake it.
+      await Promise.all(told);
+      return performance.now() - start;
+    } finally {
+      live.delete(number);
+    }
+  },
+  cancel: (number) => void live.delete(number),
+} satisfies MatchApi);

@@ -1,11 +1,11 @@
 /// <reference lib="webworker" />
+import { expose } from "comlink";
 import { ringPixels, type PaintModel } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import { darkestOf, latticeOf, reachCube, sliceAt, type Lattice } from "@/core/palette";
 import { targetColour } from "@/core/planning";
-import { answerWith } from "./answering";
 import { modelOf } from "./paint-message";
-import type { Laid, ReachAnswers, ReachQuestion, ReachRequest } from "./reach-messages";
+import type { Laid, ReachApi } from "./reach-api";
 
 /** The lattice asked for last: slices and repaintings of one palette follow each other. */
 let kept: { readonly key: string; readonly lattice: Lattice } | null = null;
@@ -18,13 +18,14 @@ function latticeFor(laid: Laid): Lattice {
   return kept.lattice;
 }
 
-function answer(request: ReachRequest): ReachAnswers[ReachQuestion] {
-  const { laid } = request;
-  const paper = paperById(laid.paperId);
-  if (request.kind === "ring") return { pixels: ringPixels(modelsOf(laid), paper, request.sidePx, request.seed), sidePx: request.sidePx };
-  const lattice = latticeFor(laid);
-  if (request.kind === "slice") return { slice: sliceAt(lattice, request.L), darkestL: darkestOf(lattice) };
-  return { cube: reachCube(lattice, (lab) => targetColour(lab, request.wish, request.curve, paper), request.valueWeight) };
-}
-
-answerWith(answer);
+expose({
+  slice({ laid, L }) {
+    const lattice = latticeFor(laid);
+    return { slice: sliceAt(lattice, L), darkestL: darkestOf(lattice) };
+  },
+  cube({ laid, valueWeight, wish, curve }) {
+    const paper = paperById(laid.paperId);
+    return reachCube(latticeFor(laid), (lab) => targetColour(lab, wish, curve, paper), valueWeight);
+  },
+  ring: ({ laid, sidePx, seed }) => ({ pixels: ringPixels(modelsOf(laid), paperById(laid.paperId), sidePx, seed), sidePx }),
+} satisfies ReachApi);

@@ -5,3 +5,4 @@ export { outlinesOf, type Outline } from "./outline";
 export { fillPolygon, snapToEdges, splitArea } from "./edit";
 export { measureAreas, type AreaBorder, type AreaMeasure, type AreasMeasured } from "./measure";
 export { relationsOf, type Light, type Plane, type RelatedArea, type Relation } from "./relations";
+export { labelUncovered, uncoveredPieces } from "./uncovered";

@@ -6,3 +6,4 @@ export * as viewing from "./views";
 export type { View, ViewKind } from "./views";
 export { comparePoints, type PointComparison } from "./compare-points";
 export { MAX_STEPS, MIN_STEPS, stepGrey, stepLimits, stepShares, stepValue } from "./value-steps";
+export { lostValues } from "./lost-values";

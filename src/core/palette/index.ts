@@ -1,4 +1,5 @@
 export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
+export { posePalette, servedPalette, solvePalette, type FoundSize, type OnProgress, type PaletteChoice, type PaletteProblem, type PaletteQuestion, type ServedPalette } from "./problem";
 export { choosePalettes, choosePrepared, prepareChoice, Stopped, type ChosenPalette, type KindRule, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
 export { HARDLY_HELPS, recommendedSize, servedBy, whatOneMoreBuys, type ServedTarget } from "./gain";
 export { mixCosts, UNSEEN, type MixCosts, type PaletteTarget } from "./mix-costs";

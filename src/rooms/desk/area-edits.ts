@@ -4,7 +4,7 @@ import { useCallback, useState } from "react";
 import { emptyMap, labelAt, pointWithin, withLabel, type AreaMeasure, type LabelMap } from "@/core/areas";
 import { describeColour } from "@/core/colour";
 import { type Point } from "@/core/image";
-import { WorkerStopped } from "@/ui/asked-worker";
+import { WorkerStopped } from "@/workers/worker-link";
 import { LIMITS } from "@/model/limits";
 import { newArea, type PaintingArea } from "@/model/painting";
 import { freeLabel, useDeskStore } from "./desk-store";
@@ -68,7 +68,7 @@ export function useAreaEdits(): AreaEdits {
   /** Measures the areas on a changed map and keeps both; `changed` are the labels whose pixels changed. */
   const keep = useCallback(async (photo: PhotoStudy, next: LabelMap, areas: readonly PaintingArea[], changed: ReadonlySet<number>): Promise<string | null> => {
     const before = store.getState().document;
-    const measured = await photo.ask("measure", { look, labels: next.labels });
+    const measured = await photo.ask("measure", look, next.labels);
     if (store.getState().document !== before) return "The painting changed meanwhile; nothing was done. Try again.";
     const colours = new Map(measured.areas.map((area) => [area.label, area]));
     const taken = new Set(areas.map(({ name }) => name));
@@ -133,7 +133,7 @@ export function useAreaEdits(): AreaEdits {
     const region = freeLabel(areas);
     if (area.region === null) return "Only an area with a shape can be split.";
     if (region === null || areas.length >= LIMITS.areas) return FULL;
-    const { mask } = await photo.ask("split", { look, labels: map.labels, label: area.region });
+    const mask = await photo.ask("split", look, map.labels, area.region);
     if (!mask) return `${area.name} is one piece already: there is nothing in it to split. Draw a part with the lasso instead.`;
     const next = [...areas];
     next.splice(areas.findIndex(({ id }) => id === area.id) + 1, 0, { ...unnamed(region), plane: area.plane, light: area.light, weight: area.weight });
@@ -144,7 +144,7 @@ export function useAreaEdits(): AreaEdits {
     const { lasso, selectedId, document: { areas } } = store.getState();
     const selected = areas.find(({ id }) => id === selectedId) ?? null;
     if (lasso !== "new" && !selected) return "Select the area first that the shape belongs to.";
-    const { mask } = await photo.ask("enclose", { look, points: [...points], snap });
+    const mask = await photo.ask("enclose", look, [...points], snap);
     const touched = new Set<number>();
     mask.forEach((inside, i) => inside && touched.add(map.labels[i]));
     if (touched.size === 0) return "The line encloses nothing of the sheet. Draw around the shape and let go.";

@@ -1,19 +1,29 @@
-import { afterEach, expect, test, vi } from "vitest";
+import { expose } from "comlink";
+import { expect, test, vi } from "vitest";
 import { DEFAULT_MATCH } from "@/core/mixing";
-import type { MatchReply, MatchRequest } from "@/workers/match-messages";
+import { workerOver } from "@/testing/worker.test-helper";
+import type { MatchApi } from "@/workers/match-api";
+import { WorkerLink } from "@/workers/worker-link";
 import { MatchDesk, Matcher } from "./matcher";
 
-afterEach(() => vi.unstubAllGlobals());
-
-test("all of the desk's askers share one worker; an asker's new question takes its old one back, and nobody else's", () => {
-  const workers: { posted: MatchRequest[]; onmessage: ((event: { data: MatchReply }) => void) | null; onerror: (() => void) | null; postMessage: (m: MatchRequest) => void; terminate: () => void }[] = [];
-  vi.stubGlobal("Worker", function () {
-    const posted: MatchRequest[] = [];
-    const one = { posted, onmessage: null, onerror: null, postMessage: (m: MatchRequest) => void posted.push(m), terminate: () => {} };
-    workers.push(one);
-    return one;
-  });
-  const desk = new MatchDesk();
+test("all of the desk's askers share one worker; an asker's new question takes its old one back, and nobody else's", async () => {
+  const posted: (readonly [string, number])[] = [];
+  const ends: (() => void)[] = [];
+  const started: Worker[] = [];
+  const desk = new MatchDesk(new WorkerLink<MatchApi>(() => {
+    const { port1, port2 } = new MessageChannel();
+    expose({
+      match: async (number, _job, found) => {
+        posted.push(["match", number]);
+        await new Promise<void>((resolve) => ends.push(resolve));
+        await found("one", [], 1);
+        return 1;
+      },
+      cancel: (number) => void posted.push(["cancel", number]),
+    } satisfies MatchApi, port1 as never);
+    started.push(workerOver(port2));
+    return started.at(-1)!;
+  }));
   const [ways, all] = [new Matcher(desk), new Matcher(desk)];
   const heard: string[] = [];
   const listener = (who: string) => ({ found: () => heard.push(who), finished: () => heard.push(`${who} done`), failed: (message: string) => heard.push(`${who}: ${message}`) });
@@ -21,13 +31,14 @@ test("all of the desk's askers share one worker; an asker's new question takes i
   ways.ask(question, listener("old"));
   all.ask(question, listener("all"));
   ways.ask(question, listener("new"));
-  expect(workers).toHaveLength(1);
-  expect(workers[0].posted.map((m) => [m.kind, m.job])).toEqual([["match", 1], ["match", 2], ["cancel", 1], ["match", 3]]);
-  for (const number of [1, 2, 3]) workers[0].onmessage!({ data: { kind: "finished", job: number, milliseconds: 1 } });
-  expect(heard).toEqual(["all done", "new done"]);
+  await vi.waitFor(() => expect(posted).toEqual([["match", 1], ["match", 2], ["cancel", 1], ["match", 3]]));
+  for (const end of ends.splice(0)) end();
+  await vi.waitFor(() => expect(heard.filter((one) => one.endsWith("done"))).toHaveLength(2));
+  expect(heard).toEqual(["all", "new", "all done", "new done"]);
   all.ask(question, listener("all"));
-  workers[0].onerror!();
-  expect(heard[2]).toMatch(/all: The mixing computation stopped/);
+  started[0].dispatchEvent(new Event("error"));
+  await vi.waitFor(() => expect(heard.at(-1)).toMatch(/all: The computation stopped/));
   all.ask(question, listener("all"));
-  expect(workers).toHaveLength(2);
+  expect(started).toHaveLength(2);
+  desk.close();
 });

@@ -4,7 +4,9 @@ import { createContext, createElement, useContext, useEffect, useMemo, useRef, u
 import { type Lab } from "@/core/colour";
 import { DEFAULT_MATCH, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
 import { paintsInMix } from "@/core/palette";
-import type { MatchReply, MatchRequest } from "@/workers/match-messages";
+import type { MatchApi } from "@/workers/match-api";
+import { matchWorker } from "@/workers/start";
+import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
 import type { KnownPaint } from "./paints";
@@ -30,48 +32,31 @@ interface MatchListener {
 
 /** The desk's one match worker, whose tables serve every question; each is answered to whoever asked. */
 export class MatchDesk {
-  private worker: Worker | null = null;
   private job = 0;
-  private readonly listeners = new Map<number, MatchListener>();
+  /** Jobs that still wait for their end. */
+  private readonly open = new Set<number>();
+
+  constructor(private readonly worker: WorkerLink<MatchApi> = matchWorker()) {}
 
   /** Asks, and returns the job's number. */
   ask({ targets, paints, paperId, options }: MatchQuestion, listener: MatchListener): number {
-    this.worker ??= this.start();
     const job = ++this.job;
-    this.listeners.set(job, listener);
-    this.post({ kind: "match", job, paperId, options: { ...options }, targets: [...targets], paints: paints.map(messageOf) });
+    this.open.add(job);
+    const found = heard((id: string, recipes: readonly Recipe[], done: number) => void (this.open.has(job) && listener.found(id, recipes, done)));
+    this.worker.ask("match", job, { paperId, options: { ...options }, targets: [...targets], paints: paints.map(messageOf) }, found).then(
+      (milliseconds) => void (this.open.delete(job) && milliseconds !== null && listener.finished(milliseconds)),
+      (error: Error) => void (this.open.delete(job) && !(error instanceof WorkerStopped) && listener.failed(error.message)),
+    );
     return job;
   }
 
   cancel(job: number): void {
-    if (this.listeners.delete(job)) this.post({ kind: "cancel", job });
+    if (this.open.delete(job)) void this.worker.ask("cancel", job).catch(() => {});
   }
 
   close(): void {
-    this.worker?.terminate();
-    this.worker = null;
-    this.listeners.clear();
-  }
-
-  private post(request: MatchRequest): void {
-    this.worker?.postMessage(request);
-  }
-
-  private start(): Worker {
-    const worker = new Worker(new URL("../../workers/match.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = ({ data }: MessageEvent<MatchReply>) => {
-      const listener = this.listeners.get(data.job);
-      if (data.kind === "found") return listener?.found(data.id, data.recipes, data.done);
-      this.listeners.delete(data.job);
-      if (data.kind === "finished") listener?.finished(data.milliseconds);
-      else listener?.failed(data.message);
-    };
-    worker.onerror = () => {
-      const all = [...this.listeners.values()];
-      this.close();
-      for (const listener of all) listener.failed("The mixing computation stopped. Load the page again.");
-    };
-    return worker;
+    this.open.clear();
+    this.worker.stop();
   }
 }
 

@@ -5,21 +5,21 @@ import { emptyMap, unpackMap, type AreasMeasured, type LabelMap } from "@/core/a
 import { mapSizeOf, wholePhoto, type Frame, type PixelArray, type WhiteMatrix } from "@/core/image";
 import type { PhotoRecord } from "@/storage/ports";
 import type { Study } from "@/model/painting";
-import type { Look, PhotoAnswers, PhotoQuestion, PhotoReply } from "@/workers/photo-messages";
+import type { Look, PhotoApi } from "@/workers/photo-api";
+import { photoWorker } from "@/workers/start";
+import type { WorkerLink } from "@/workers/worker-link";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
-import { AskedWorker } from "@/ui/asked-worker";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk, whiteOf } from "./desk-store";
 
 /** The worker that knows the photo's pixels: proposes, measures, splits. */
-export type PhotoStudy = AskedWorker<PhotoQuestion, PhotoAnswers, Extract<PhotoReply, { kind: never }>>;
+export type PhotoStudy = WorkerLink<PhotoApi>;
 
-function studyOf(pixels: PixelArray): PhotoStudy {
-  return new AskedWorker(() => {
-    const worker = new Worker(new URL("../../workers/photo.worker.ts", import.meta.url), { type: "module" });
-    worker.postMessage({ kind: "open", job: 0, width: pixels.width, height: pixels.height, data: pixels.data });
-    return worker;
-  });
+function studyOf({ width, height, data }: PixelArray): PhotoStudy {
+  const study = photoWorker();
+  // Questions are answered in their order: this one comes before any other.
+  study.ask("open", { width, height, data: data as Uint8ClampedArray }).catch(troubleWith("The photo could not be studied"));
+  return study;
 }
 
 /** The photo on the desk and all that is known of it. */
@@ -120,7 +120,7 @@ export function useMeasuring({ study }: OpenPhoto, map: LabelMap, look: Look): A
   const [measured, setMeasured] = useState<AreasMeasured | null>(null);
   useEffect(() => {
     let stale = false;
-    study?.ask("measure", { look, labels: map.labels }).then((found) => !stale && setMeasured(found), troubleWith("The areas could not be measured"));
+    study?.ask("measure", look, map.labels).then((found) => !stale && setMeasured(found), troubleWith("The areas could not be measured"));
     return () => {
       stale = true;
     };

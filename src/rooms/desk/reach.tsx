@@ -2,31 +2,23 @@
 
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { ReachCube } from "@/core/palette";
-import type { Laid, ReachAnswers, ReachQuestion, ReachReply, ReachRequest } from "@/workers/reach-messages";
+import type { Laid, ReachAnswers, ReachApi, ReachQuestions } from "@/workers/reach-api";
+import { reachWorker } from "@/workers/start";
+import type { WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
-import { AskedWorker } from "@/ui/asked-worker";
 import { LIMITS } from "@/model/limits";
 import { tellTrouble } from "@/ui/trouble";
 import { useDesk } from "./desk-store";
 import { usePaints, usePaper } from "./paints";
 import { useCurve, useWish } from "./targets";
 
-type ReachWorker = AskedWorker<ReachRequest, ReachAnswers, Extract<ReachReply, { kind: never }>>;
-
-const ReachContext = createContext<ReachWorker["ask"] | null>(null);
+const ReachContext = createContext<WorkerLink<ReachApi> | null>(null);
 
 /** The worker that knows what palettes reach, for the whole desk. */
 export function ReachProvider({ children }: { children: ReactNode }) {
-  const worker = useRef<ReachWorker | null>(null);
-  const [ask] = useState(() => ((kind, question) => {
-    worker.current ??= new AskedWorker(() => new Worker(new URL("../../workers/reach.worker.ts", import.meta.url), { type: "module" }));
-    return worker.current.ask(kind, question);
-  }) as ReachWorker["ask"]);
-  useEffect(() => () => {
-    worker.current?.stop();
-    worker.current = null;
-  }, []);
-  return <ReachContext.Provider value={ask}>{children}</ReachContext.Provider>;
+  const [worker] = useState(reachWorker);
+  useEffect(() => () => worker.stop(), [worker]);
+  return <ReachContext.Provider value={worker}>{children}</ReachContext.Provider>;
 }
 
 /** The palette that is looked at: the one tried in thought, or the tray's. */
@@ -50,14 +42,14 @@ export function useLaid(only?: readonly string[]): Laid | null {
 }
 
 /** Asks the reach worker whenever the question changes; the answer before stays until the new one is there. */
-export function useReach<K extends ReachQuestion>(kind: K, question: Omit<Extract<ReachRequest, { kind: K }>, "kind" | "job"> | null): { readonly answer: ReachAnswers[K] | null; readonly fault: string | null } {
-  const ask = useContext(ReachContext);
+export function useReach<K extends keyof ReachQuestions>(kind: K, question: ReachQuestions[K] | null): { readonly answer: ReachAnswers[K] | null; readonly fault: string | null } {
+  const worker = useContext(ReachContext);
   const [state, setState] = useState<{ answer: ReachAnswers[K] | null; fault: string | null }>({ answer: null, fault: null });
   const key = JSON.stringify(question);
   const busy = useRef(false);
   const next = useRef<string | null>(null);
   useEffect(() => {
-    if (!ask || key === "null") return;
+    if (!worker || key === "null") return;
     let left = false;
     // A slider asks faster than is answered: only the newest question waits.
     next.current = key;
@@ -65,9 +57,9 @@ export function useReach<K extends ReachQuestion>(kind: K, question: Omit<Extrac
       if (busy.current) return;
       busy.current = true;
       while (next.current !== null) {
-        const asked = JSON.parse(next.current) as Omit<Extract<ReachRequest, { kind: K }>, "kind" | "job">;
+        const asked = JSON.parse(next.current) as ReachQuestions[K];
         next.current = null;
-        await ask(kind, asked).then((answer) => setState({ answer, fault: null }), (error: unknown) => !left && setState({ answer: null, fault: error instanceof Error ? error.message : String(error) }));
+        await worker.ask(kind, ...([asked] as Parameters<ReachApi[K]>)).then((answer) => setState({ answer: answer as ReachAnswers[K], fault: null }), (error: unknown) => !left && setState({ answer: null, fault: error instanceof Error ? error.message : String(error) }));
       }
       busy.current = false;
     };
@@ -75,7 +67,7 @@ export function useReach<K extends ReachQuestion>(kind: K, question: Omit<Extrac
     return () => {
       left = true;
     };
-  }, [ask, kind, key]);
+  }, [worker, kind, key]);
   return state;
 }
 
@@ -90,5 +82,5 @@ export function useReachCube(): ReachCube | null {
   useEffect(() => {
     if (fault) tellTrouble("The photo could not be shown in paint", new Error(fault));
   }, [fault]);
-  return laid ? (answer?.cube ?? null) : null;
+  return laid ? answer : null;
 }

@@ -1,45 +1,42 @@
 "use client";
 
+import type { CardRead } from "@/core/calibration";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
-import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
-import type { CardAnswers, CardReply, CardRequest } from "@/workers/card-messages";
-
-type Wishes = Omit<Extract<CardRequest, { kind: "read" }>, "kind" | "job" | "photoId">;
+import type { CardApi, CardWishes } from "@/workers/card-api";
+import { cardWorker } from "@/workers/start";
+import { WorkerStopped } from "@/workers/worker-link";
 
 /** Reads cards in a worker: one photo lies open in it, and reading another one opens that. */
 export class CardReader {
-  private readonly worker = new AskedWorker<CardRequest, CardAnswers, Extract<CardReply, { kind: never }>>(
-    () => new Worker(new URL("../../workers/card.worker.ts", import.meta.url), { type: "module" }),
-  );
+  private readonly worker = cardWorker();
   private openId: string | null = null;
   private last: Promise<unknown> = Promise.resolve();
   private readonly newest = new Map<string, number>();
   private asked = 0;
 
   /** Reads a stored photo of a card, after whatever is being read; rejects when the same photo has meanwhile been asked for otherwise. */
-  read(photoId: string, wishes: Wishes): Promise<CardAnswers["read"]> {
+  read(photoId: string, wishes: CardWishes): Promise<CardRead | { readonly refused: string }> {
     const own = ++this.asked;
     this.newest.set(photoId, own);
     const turn = this.last.then(async () => {
       if (this.newest.get(photoId) !== own) throw new WorkerStopped("Overtaken.");
       if (this.openId !== photoId) {
-        const { data, width, height } = await decodeWorkingCopy(photoId);
-        await this.worker.ask("open", { photoId, data, width, height });
+        await this.worker.ask("open", photoId, await decodeWorkingCopy(photoId));
         this.openId = photoId;
       }
-      return this.worker.ask("read", { photoId, ...wishes });
+      return this.worker.ask("read", photoId, wishes);
     });
     this.last = turn.catch(() => {});
     return turn;
   }
 
-  /** Takes the camera's mixing of its channels out of a card's patches. */
-  camera(question: Omit<Extract<CardRequest, { kind: "camera" }>, "kind" | "job">): Promise<CardAnswers["camera"]> {
-    return this.worker.ask("camera", question);
+  /** Takes the camera's crosstalk out of a card's patches. */
+  camera(...question: Parameters<CardApi["camera"]>): Promise<ReturnType<CardApi["camera"]>> {
+    return this.worker.ask("camera", ...question);
   }
 
-  fit(question: Omit<Extract<CardRequest, { kind: "fit" }>, "kind" | "job">): Promise<CardAnswers["fit"]> {
-    return this.worker.ask("fit", question);
+  fit(...question: Parameters<CardApi["fit"]>): Promise<ReturnType<CardApi["fit"]>> {
+    return this.worker.ask("fit", ...question);
   }
 
   stop(): void {

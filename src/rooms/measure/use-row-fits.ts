@@ -23,7 +23,7 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
     const set = (fit: NonNullable<Fitting>): void => {
       if (!stale) setDone({ key, fit });
     };
-    reader.fit({ paint: messageOf({ ...paint, measured: null }), patches: patches, paperId })
+    reader.fit(paperId, messageOf({ ...paint, measured: null }), patches)
       .then(set, (error: Error) => set({ refused: error.message }));
     return () => {
       stale = true;
@@ -57,8 +57,8 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
   useEffect(() => {
     let stale = false;
     if (usable.length === 0) return;
-    reader.camera({ paperId, paints: usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches: patches })) })
-      .then(({ patches }) => !stale && setDone({ key, patches }), troubleWith("What the camera mixes of its colours could not be estimated"));
+    reader.camera(paperId, usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches })))
+      .then((patches) => !stale && setDone({ key, patches }), troubleWith("What the camera mixes of its colours could not be estimated"));
     return () => {
       stale = true;
     };

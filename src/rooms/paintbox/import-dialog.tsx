@@ -5,8 +5,9 @@ import { useEffect, useRef, useState } from "react";
 import { PAINT_COLUMNS, type ColumnMap, type PaintColumn } from "@/core/formats";
 import { localDay } from "@/model/day";
 import { LIMITS } from "@/model/limits";
-import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
-import type { ImportAnswers, ImportReply, ImportRequest } from "@/workers/import-messages";
+import type { ImportApi, ReadRows } from "@/workers/import-api";
+import { importWorker } from "@/workers/start";
+import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { usePaintbox } from "./paintbox-store";
 
 const FAULTS_SHOWN = 200;
@@ -20,8 +21,8 @@ type Step =
   | { readonly step: "columns"; readonly headers: readonly string[]; readonly map: ColumnMap }
   | { readonly step: "ready" };
 
-type Result = ImportAnswers["rows"];
-type ImportWorker = AskedWorker<ImportRequest, ImportAnswers, Extract<ImportReply, { kind: "progress" }>>;
+type Result = ReadRows;
+type ImportWorker = WorkerLink<ImportApi>;
 
 const COULD_NOT = "The file could not be read. Save it as CSV and try again.";
 
@@ -41,19 +42,22 @@ export function ImportDialog() {
     worker.current = null;
   };
   useEffect(() => stop, []);
-  const asked = (): ImportWorker => (worker.current ??= new AskedWorker(() => new Worker(new URL("../../workers/import.worker.ts", import.meta.url), { type: "module" }), (news) => setShare(news.share)));
+  const asked = (): ImportWorker => (worker.current ??= importWorker());
 
   const rows = async (map: ColumnMap): Promise<void> => {
     setResult(null);
     setShare(0);
-    setResult(await asked().ask("rows", { map, today: localDay(new Date()) }));
+    let done = false;
+    // The last of the progress may arrive after the answer.
+    const progress = heard((now: number) => void (!done && setShare(now)));
+    setResult(await asked().ask("rows", map, localDay(new Date()), progress).finally(() => (done = true)));
     setShare(null);
   };
   const read = async (file: File): Promise<void> => {
     setResult(null);
     if (file.size > LIMITS.importBytes) return setStep({ step: "choose", fault: `The file is over ${LIMITS.importBytes / 1024 / 1024} MB; a table of paints is smaller.` });
     setShare(0);
-    const found = await asked().ask("open", { bytes: new Uint8Array(await file.arrayBuffer()), mostLines: LIMITS.importLines });
+    const found = await asked().ask("open", new Uint8Array(await file.arrayBuffer()), LIMITS.importLines);
     setShare(null);
     if (found.is === "refused") return setStep({ step: "choose", fault: found.message });
     if (found.is === "paints") {

@@ -37,7 +37,7 @@ export function Propose() {
   useEffect(() => {
     if (!study || !wanted || accepting) return;
     const mine = ++asked.current;
-    study.ask("propose", { look, labels: map.labels, shapes: rest }).then(
+    study.ask("propose", look, map.labels, rest).then(
       ({ labels, shapes: found, milliseconds }) => {
         if (mine !== asked.current) return;
         propose(found > 0 ? { map: { ...map, labels }, shapes: found } : null);

@@ -2,7 +2,7 @@
 
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { JudgingPair } from "@/ui/judging-pair";
-import type { ServedPalette } from "@/workers/palette-messages";
+import type { ServedPalette } from "@/core/palette";
 import { useWantedColours } from "../targets";
 import { useBench } from "./bench";
 import { FAIR } from "./words";

@@ -2,11 +2,12 @@
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { spreadPaints } from "@/core/mixing";
-import { approachRules, isKind, leftOutBecause, MOST_WEIGHED, paintsInMix, strongestLoad, traitsOf, type PaintTraits } from "@/core/palette";
+import { approachRules, isKind, leftOutBecause, MOST_WEIGHED, paintsInMix, strongestLoad, traitsOf, type FoundSize, type PaintTraits, type PaletteChoice, type ServedPalette } from "@/core/palette";
 import { MIXABLE } from "@/model/paintbox";
-import { MOST_CHOSEN_FROM, type FoundSize, type Opening, type PaletteAnswers, type PaletteReply, type PaletteRequest, type ServedPalette } from "@/workers/palette-messages";
+import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palette-api";
 import { messageOf } from "@/workers/paint-message";
-import { AskedWorker, WorkerStopped } from "@/ui/asked-worker";
+import { paletteWorker } from "@/workers/start";
+import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
@@ -16,8 +17,7 @@ const SIZES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 /** A slider's steps are waited out. */
 const SETTLE_MS = 120;
 
-type Choice = Omit<Extract<PaletteRequest, { kind: "choose" }>, "kind" | "job">;
-type PaletteWorker = AskedWorker<PaletteRequest, PaletteAnswers, Extract<PaletteReply, { kind: "progress" | "size" }>>;
+type PaletteWorker = WorkerLink<PaletteApi>;
 
 /** A paint that the approach leaves out, and why. */
 export interface LeftOut {
@@ -104,7 +104,7 @@ function useQuestion() {
     const kinds = approachRules(approach, traits);
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
     const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));
-    const choice: Choice = {
+    const choice: PaletteChoice = {
       sizes: SIZES, must, never, darkest: approach.darkest, 
       kinds: [
         ...usable.map(({ paints: own, least, most }) => ({ paints: [...own], least, most })),
@@ -144,10 +144,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const choiceKey = useMemo(() => JSON.stringify(choice), [choice]);
 
   useEffect(() => {
-    const own: PaletteWorker = new AskedWorker(
-      () => new Worker(new URL("../../../workers/palette.worker.ts", import.meta.url), { type: "module" }),
-      (news) => setFound((now) => (news.kind === "progress" ? { ...now, words: news.words, share: news.share } : now)),
-    );
+    const own = paletteWorker();
     worker.current = own;
     return () => own.stop();
   }, []);
@@ -163,16 +160,19 @@ export function BenchProvider({ children }: { children: ReactNode }) {
         return;
       }
       setFound((now) => ({ ...now, state: "working", words: "", share: 0 }));
+      const progress = heard((words: string, share: number) => {
+        if (!stale) setFound((now) => (now.state === "working" ? { ...now, words, share } : now));
+      });
       const run = async (): Promise<void> => {
         const start = performance.now();
         if (openedWith.current !== openingKey) {
           openedWith.current = "";
-          await own.ask("open", { opening: question });
+          await own.ask("open", question, progress);
           openedWith.current = openingKey;
           if (!stale) setFound((now) => ({ ...now, opened: now.opened + 1, openedFor: openingKey }));
         }
         if (stale) return;
-        const { sizes } = await own.ask("choose", JSON.parse(choiceKey) as Choice);
+        const sizes = await own.ask("choose", JSON.parse(choiceKey) as PaletteChoice, progress);
         const seconds = ((performance.now() - start) / 1000).toFixed(1);
         if (!stale) setFound((now) => ({ ...now, state: "done", words: `${seconds} s`, share: 1, sizes }));
       };
@@ -190,7 +190,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   }, [wanted, openingKey, choiceKey, attempt]);
 
   const { paints } = weighed;
-  const ask = useCallback<PaletteWorker["ask"]>((kind, question) => worker.current?.ask(kind, question) ?? Promise.reject(new WorkerStopped()), []);
+  const ask = useCallback<PaletteWorker["ask"]>((kind, ...args) => worker.current?.ask(kind, ...args) ?? Promise.reject(new WorkerStopped()), []);
   const stop = useCallback(() => worker.current?.stop(), []);
   const again = useCallback(() => setAttempt((n) => n + 1), []);
   const idsOf = useCallback((palette: readonly number[]) => palette.map((p) => paints[p].id), [paints]);
@@ -216,8 +216,8 @@ export function useServed(palettes: readonly (readonly string[])[]): readonly (S
     const [now, asked] = JSON.parse(key) as [number, string[][]];
     if (now === 0) return;
     let stale = false;
-    ask("serve", { palettes: asked.map((ids) => [...indicesOf(ids)]) })
-      .then(({ palettes: found }) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))), troubleWith("The palettes could not be weighed"));
+    ask("serve", asked.map((ids) => [...indicesOf(ids)]))
+      .then((found) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))), troubleWith("The palettes could not be weighed"));
     return () => {
       stale = true;
     };

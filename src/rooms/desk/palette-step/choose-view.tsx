@@ -4,7 +4,7 @@ import { Ban, Pin, X } from "lucide-react";
 import { useState } from "react";
 import { recommendedSize, SIZE_RANGE, UNSEEN } from "@/core/palette";
 import { Strip } from "@/ui/strip";
-import type { FoundSize } from "@/workers/palette-messages";
+import type { FoundSize } from "@/core/palette";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { ApproachPanel } from "./approach-panel";

@@ -31,7 +31,7 @@ export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: re
     const [isOpen, now, among] = JSON.parse(key) as [boolean, number, number[]];
     if (!isOpen || now === 0) return;
     let stale = false;
-    ask("start", { among }).then((found) => !stale && setPoints(found.points), troubleWith("The classic beginnings could not be found"));
+    ask("start", among).then((found) => !stale && setPoints(found), troubleWith("The classic beginnings could not be found"));
     return () => {
       stale = true;
     };

@@ -1,7 +1,7 @@
 "use client";
 
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { FoundSize } from "@/workers/palette-messages";
+import type { FoundSize } from "@/core/palette";
 
 /** Error against the number of paints: where the line flattens, one more paint hardly helps. */
 export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chosen: number }) {

@@ -52,8 +52,8 @@ export function useLayOut(): LayingOut {
     setFault(null);
     if (hues !== "free" || !ready) return mixFor(ids, wanted);
     // With hues free each area takes the hue that the palette serves it best with; failing that, its own.
-    ask("serve", { palettes: [[...indicesOf(ids)]] }).then(
-      ({ palettes: [{ served }] }) => mixFor(ids, wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target))),
+    ask("serve", [[...indicesOf(ids)]]).then(
+      ([{ served }]) => mixFor(ids, wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target))),
       () => mixFor(ids, wanted),
     );
   };

@@ -4,7 +4,7 @@ import { useDraggable } from "@dnd-kit/core";
 import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Strip } from "@/ui/strip";
-import type { ServedPalette } from "@/workers/palette-messages";
+import type { ServedPalette } from "@/core/palette";
 import { useDesk, withPaintIn } from "../desk-store";
 import { usePaper, type KnownPaint } from "../paints";
 import { AreaErrors } from "./area-errors";

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { FoundSize, ServedPalette } from "@/workers/palette-messages";
+import type { FoundSize, ServedPalette } from "@/core/palette";
 import type { KnownPaint } from "../paints";
 import { changeOf, changeWords, firstOf, gainWords, listed } from "./words";
 

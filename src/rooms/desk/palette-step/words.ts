@@ -1,5 +1,5 @@
 import { HARDLY_HELPS } from "@/core/palette";
-import type { FoundSize, ServedPalette } from "@/workers/palette-messages";
+import type { FoundSize, ServedPalette } from "@/core/palette";
 import type { KnownPaint } from "../paints";
 
 /** An error below this is called good, below the second fair (CIEDE2000 beyond what nobody sees). From memory. */

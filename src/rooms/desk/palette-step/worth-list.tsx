@@ -4,9 +4,8 @@ import { useEffect, useMemo, useState } from "react";
 import { describeColour } from "@/core/colour";
 import { valueRange } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
-import { DOES_NOTHING, type Wished } from "@/core/palette";
+import { DOES_NOTHING, type PaletteWorth, type Saving, type ServedPalette, type Wished } from "@/core/palette";
 import { pigmentById } from "@/core/pigments";
-import type { PaletteAnswers, ServedPalette } from "@/workers/palette-messages";
 import { tellTrouble, troubleWith } from "@/ui/trouble";
 import { Strip } from "@/ui/strip";
 import { useDesk } from "../desk-store";
@@ -16,7 +15,7 @@ import { useWantedColours } from "../targets";
 import { useBench } from "./bench";
 import { areasWord, FAIR, firstOf, listed, paintsWord } from "./words";
 
-type Weighed = PaletteAnswers["weigh"];
+type Weighed = PaletteWorth & { readonly savings: readonly Saving[] };
 
 /** What a palette's paints are worth, and the mixing that convenience colours at hand would save. */
 function useWeighed(): Weighed | null {
@@ -29,7 +28,7 @@ function useWeighed(): Weighed | null {
     const [now, own, mixed] = JSON.parse(key) as [number, number[], number[]];
     if (now === 0 || own.length === 0) return;
     let stale = false;
-    ask("weigh", { palette: own, convenience: mixed }).then((found) => !stale && setAnswer(found), troubleWith("The tray's paints could not be weighed"));
+    ask("weigh", own, mixed).then((found) => !stale && setAnswer(found), troubleWith("The tray's paints could not be weighed"));
     return () => {
       stale = true;
     };
@@ -45,10 +44,10 @@ function useWishes(served: ServedPalette): { wishes: readonly (Wished & { target
   const look = (): void => {
     if (!ready) return;
     setBusy(true);
-    ask("serve", { palettes: [[...choosable]] })
-      .then(async ({ palettes: [all] }) => {
+    ask("serve", [[...choosable]])
+      .then(async ([all]) => {
         const targets = all.served.flatMap(({ error }, t) => (error >= FAIR ? [t] : []));
-        const { wishes } = await ask("wish", { atHand: [...choosable], targets, errors: targets.map((t) => all.served[t].error) });
+        const wishes = await ask("wish", [...choosable], targets, targets.map((t) => all.served[t].error));
         setFound({ of: served, wishes: wishes.map((wish, i) => ({ ...wish, target: targets[i] })) });
       })
       .catch((error: unknown) => {

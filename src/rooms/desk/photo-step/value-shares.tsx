@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import { lightnessOfValue, screenColourOfLab, type Lab } from "@/core/colour";
 import { stepValue } from "@/core/image";
-import type { PhotoAnswers } from "@/workers/photo-messages";
+import type { ValueShares as Shares } from "@/workers/photo-api";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { useLook, usePhoto } from "../photo-study";
@@ -20,10 +20,10 @@ export function ValueShares() {
   const steps = useDesk((s) => s.valueSteps) || 5;
   const marks = useDesk((s) => s.marks);
   const { setValueSteps, toggle } = useDesk((s) => s);
-  const [found, setFound] = useState<PhotoAnswers["shares"] | null>(null);
+  const [found, setFound] = useState<Shares | null>(null);
   useEffect(() => {
     let stale = false;
-    study?.ask("shares", { look, steps }).then((shares) => !stale && setFound(shares), troubleWith("The values could not be counted"));
+    study?.ask("shares", look, steps).then((shares) => !stale && setFound(shares), troubleWith("The values could not be counted"));
     return () => {
       stale = true;
     };

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { ServedPalette } from "@/workers/palette-messages";
+import type { ServedPalette } from "@/core/palette";
 import { useDesk } from "../desk-store";
 import { useBench, useServed } from "../palette-step/bench";
 import { changeOf, changeWords } from "../palette-step/words";

@@ -1,0 +1,88 @@
+import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
+import type { MixMetric } from "../mixing/metric";
+import type { PaintModel } from "../mixing/paint";
+import type { ReachTable } from "../mixing/reach-table";
+import type { Paper } from "../optics/paper";
+import { choosePrepared, prepareChoice, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
+import { darkDemand, withinDemand } from "./demands";
+import { servedBy, type ServedTarget } from "./gain";
+import { mixCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
+
+/** Most palettes that are kept of each size. */
+const BEST_OF_A_SIZE = 5;
+
+/** Paints, areas, and how a mix is judged. */
+export interface PaletteQuestion {
+  readonly paper: Paper;
+  readonly paints: readonly PaintModel[];
+  readonly targets: readonly PaletteTarget[];
+  readonly metric: MixMetric;
+  readonly maxPaints: 2 | 3;
+  readonly maxPigments: number;
+}
+
+/** A question with every mix weighed on every area, so that a change of rules asks for no mixing again. */
+export interface PaletteProblem {
+  readonly question: PaletteQuestion;
+  readonly table: ReachTable;
+  readonly costs: MixCosts;
+  readonly prepared: PreparedChoice;
+}
+
+/** Hears how far a computation is: what it is at, and the share of 1 that is done. */
+export type OnProgress = (words: string, share: number) => void;
+
+/** Weighs every mix of a question on every area. Mixes that `before` knows are not computed again. */
+export function posePalette(question: PaletteQuestion, before: PaletteProblem | null, onProgress: OnProgress): PaletteProblem {
+  const { paper, paints, targets, metric, maxPaints, maxPigments } = question;
+  onProgress("Mixing every two and three paints", 0);
+  const table = prepareMatch(paints, paper, { ...DEFAULT_MATCH, maxPaints, maxPigments, valueWeight: metric.valueWeight }, before?.table);
+  const costs = mixCosts(targets, table, metric, (done) => onProgress("Trying every mix on every area", 0.4 + (0.5 * done) / targets.length));
+  return { question, table, costs, prepared: prepareChoice(costs) };
+}
+
+/** A palette and how it serves each target. */
+export interface ServedPalette {
+  readonly paints: readonly number[];
+  /** Mean over the targets by their weights, dE00; infinite for an empty palette. */
+  readonly error: number;
+  readonly served: readonly ServedTarget[];
+}
+
+/** How a palette, given by its paints' places in the question, serves the targets. */
+export function servedPalette(costs: MixCosts, paints: readonly number[]): ServedPalette {
+  if (paints.length === 0) return { paints, error: Infinity, served: [] };
+  const served = servedBy(costs, paints);
+  const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
+  return { paints, served, error: served.reduce((sum, { error }, t) => sum + costs.weights[t] * error, 0) / total };
+}
+
+/** What a palette is chosen under: its sizes, the rules, the darkest value it must reach and areas that it must come near. */
+export interface PaletteChoice extends PaletteRules {
+  readonly sizes: readonly number[];
+  /** Munsell value; null when nothing is asked. */
+  readonly darkest: number | null;
+  /** Targets that must be met within so many dE00. */
+  readonly within: readonly { readonly target: number; readonly most: number }[];
+}
+
+export type FoundSize = Omit<SizeChoice, "best"> & { readonly best: readonly ServedPalette[] };
+
+/** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
+export function solvePalette({ costs, prepared, table }: PaletteProblem, { sizes, must, never, kinds, darkest, within }: PaletteChoice, onProgress: OnProgress): FoundSize[] {
+  const demands = [
+    ...(darkest === null ? [] : [darkDemand(table, darkest)]),
+    ...within.map(({ target, most }) => withinDemand(costs, target, most)),
+  ];
+  const ready = demands.length === 0 ? prepared : prepareChoice({ ...costs, demands });
+  const found: FoundSize[] = [];
+  let starts: readonly (readonly number[])[] = [];
+  for (const [i, size] of sizes.entries()) {
+    onProgress(size === 1 ? "Palettes of 1 paint" : `Palettes of ${size} paints`, i / sizes.length);
+    const [choice] = choosePrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, () => false, starts);
+    if (!choice) continue;
+    starts = choice.best.map(({ paints }) => paints);
+    found.push({ ...choice, best: starts.map((paints) => servedPalette(costs, paints)) });
+  }
+  return found;
+}

@@ -1,0 +1,23 @@
+import type { Box, CardRead, MeasuredPatch, PaintFit } from "@/core/calibration";
+import type { Lab } from "@/core/colour";
+import type { PaintMessage } from "./paint-message";
+
+/** How a card is to be read. */
+export interface CardWishes {
+  readonly paperId: string;
+  readonly rows: readonly number[];
+  readonly moved: Readonly<Record<string, Box>>;
+  readonly references: readonly { readonly box: Box; readonly lab: Lab }[];
+}
+
+/** What the card worker offers. */
+export interface CardApi {
+  /** Opens a photo's working copy; it stays open until another is. */
+  open(photoId: string, photo: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray }): void;
+  /** Reads the card on the open photo. */
+  read(photoId: string, wishes: CardWishes): CardRead | { readonly refused: string };
+  /** The patches of a card's paints without the camera's crosstalk. */
+  camera(paperId: string, paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[]): readonly (readonly MeasuredPatch[])[];
+  /** Fits a paint's optics to its patches, beginning at the handbook's. */
+  fit(paperId: string, paint: PaintMessage, patches: readonly MeasuredPatch[]): PaintFit | { readonly refused: string };
+}

@@ -1,0 +1,30 @@
+import type { Lab } from "@/core/colour";
+import type { FoundSize, OnProgress, PaletteChoice, PaletteWorth, Saving, ServedPalette, StartingPoint, Wished } from "@/core/palette";
+import type { PaintMessage } from "./paint-message";
+
+/** Most paints that a palette is chosen from: all mixes of three of more take too long. */
+export const MOST_CHOSEN_FROM = 80;
+
+/** What is weighed: paints, areas, and how a mix is judged. Everything else is asked of it. */
+export interface Opening {
+  readonly paperId: string;
+  readonly valueWeight: number;
+  readonly freeHue: boolean;
+  readonly maxPigments: number;
+  readonly maxPaints: 2 | 3;
+  readonly paints: readonly (PaintMessage & { readonly strongest: number })[];
+  readonly targets: readonly { readonly lab: Lab; readonly weight: number }[];
+}
+
+/** Paints by their place in what was opened. */
+type Palette = readonly number[];
+
+/** What the palette worker offers; `open` comes first, and again whenever what is weighed has changed. */
+export interface PaletteApi {
+  open(opening: Opening, progress: OnProgress): void;
+  choose(choice: PaletteChoice, progress: OnProgress): readonly FoundSize[];
+  serve(palettes: readonly Palette[]): readonly ServedPalette[];
+  weigh(palette: Palette, convenience: Palette): PaletteWorth & { readonly savings: readonly Saving[] };
+  wish(atHand: Palette, targets: readonly number[], errors: readonly number[]): readonly Wished[];
+  start(among: Palette): readonly StartingPoint[];
+}

@@ -1,0 +1,66 @@
+import { describe, expect, test, vi } from "vitest";
+import { HANDBOOK } from "@/core/pigments";
+import { workerUnderTest } from "@/testing/worker.test-helper";
+import type { Opening, PaletteApi } from "./palette-api";
+import { heard } from "./worker-link";
+
+const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
+const opening: Opening = {
+  paperId: "cotton-rough", valueWeight: 1.5, freeHue: false, maxPigments: 3, maxPaints: 3,
+  paints: ids.map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null, strongest: 1 })),
+  targets: [{ lab: { L: 70, a: 5, b: 60 }, weight: 1 }, { lab: { L: 50, a: 30, b: 40 }, weight: 4 }],
+};
+const choice = { sizes: [1, 2, 3], must: [], never: [], kinds: [], darkest: null, within: [] };
+const worker = workerUnderTest<PaletteApi>(() => import("./palette.worker"));
+
+/** What has been told of progress since it was last asked for. */
+const told: string[] = [];
+const progress = heard((words: string) => void told.push(words));
+const open = (own = opening): Promise<void> => worker.ask("open", own, progress);
+
+describe("the palette worker", () => {
+  test("tells its progress, and each size with what serves each area", async () => {
+    await open();
+    const sizes = await worker.ask("choose", choice, progress);
+    expect(sizes.map(({ size, outOf }) => [size, outOf])).toEqual([[1, 7], [2, 21], [3, 35]]);
+    await vi.waitFor(() => expect(told).toEqual(expect.arrayContaining(["Mixing every two and three paints", "Palettes of 1 paint", "Palettes of 3 paints"])));
+    for (const { best } of sizes) {
+      expect(best[0].served).toHaveLength(2);
+      for (const { combination, made } of best[0].served) {
+        expect(combination.every((p) => best[0].paints.includes(p))).toBe(true);
+        expect(made).not.toBeNull();
+      }
+      expect(best[0].error).toBeCloseTo((best[0].served[0].error + 4 * best[0].served[1].error) / 5, 9);
+    }
+  });
+
+  test("after a change of rules it chooses from what it knows: no mixing again", async () => {
+    await open();
+    await worker.ask("choose", choice, progress);
+    const later: string[] = [];
+    const sizes = await worker.ask("choose", { ...choice, sizes: [2], must: [6], never: [0, 1] }, heard((words: string) => void later.push(words)));
+    for (const { paints } of sizes[0].best) expect(paints.includes(6) && !paints.includes(0) && !paints.includes(1)).toBe(true);
+    await vi.waitFor(() => expect(later).toEqual(["Palettes of 2 paints"]));
+    const within = await worker.ask("choose", { ...choice, sizes: [1, 3], within: [{ target: 0, most: 2 }, { target: 1, most: 2 }] }, progress);
+    expect(within[0].best).toEqual([]);
+    for (const { served } of within[1].best) expect(Math.max(...served.map(({ error }) => error))).toBeLessThanOrEqual(2);
+    expect((await worker.ask("choose", { ...choice, sizes: [2], darkest: 3 }, progress))[0].best.length).toBeGreaterThan(0);
+  });
+
+  test("palettes are served, weighed and begun, and what none reaches is wished for", async () => {
+    await open({ ...opening, targets: [...opening.targets, { lab: { L: 3, a: 0, b: 0 }, weight: 1 }] });
+    const [three, none] = await worker.ask("serve", [[0, 1, 2], []]);
+    expect(three.served).toHaveLength(3);
+    expect(none.error).toBe(Infinity);
+    const weighed = await worker.ask("weigh", [0, 1, 2], []);
+    expect(weighed.paints.map(({ paint }) => paint)).toEqual([0, 1, 2]);
+    expect(weighed.savings).toEqual([]);
+    const points = await worker.ask("start", [0, 1, 2, 3]);
+    for (const { paints } of points) expect(paints.every((p) => p < 4)).toBe(true);
+    const wishes = await worker.ask("wish", [0, 1, 2, 3], [2], [three.served[2].error]);
+    expect(wishes).toHaveLength(1);
+    expect(wishes[0].pigmentId === null || HANDBOOK.some(({ id }) => id === wishes[0].pigmentId)).toBe(true);
+  });
+
+  test("what comes too early is answered with words", () => expect(worker.ask("serve", [[0]])).rejects.toThrow("Nothing is being weighed"));
+});
