@@ -1,3 +1,5 @@
+import TinyQueue from "tinyqueue";
+import { DisjointSet } from "../numeric/disjoint-set";
 import type { Superpixels } from "./superpixels";
 
 /** The order in which a photo's small pieces grow together, most alike first. */
@@ -7,22 +9,6 @@ export interface MergeTree {
   readonly merges: Int32Array;
 }
 
-/** A set of which pieces are one, by union and find with path halving. */
-export class Union {
-  private readonly parent: Int32Array;
-  constructor(count: number) {
-    this.parent = Int32Array.from({ length: count }, (_, i) => i);
-  }
-  find(i: number): number {
-    while (this.parent[i] !== i) i = this.parent[i] = this.parent[this.parent[i]];
-    return i;
-  }
-  /** Puts b's set under a's root. */
-  join(a: number, b: number): void {
-    this.parent[this.find(b)] = this.find(a);
-  }
-}
-
 interface Border {
   /** Shared length, px. */
   length: number;
@@ -30,41 +16,12 @@ interface Border {
   step: number;
 }
 
-/** Binary heap of candidate merges, cheapest first; stale ones are recognised by their stamps. */
-class Heap {
-  private readonly items: { cost: number; a: number; b: number; stamp: number }[] = [];
-  get size(): number {
-    return this.items.length;
-  }
-  push(item: { cost: number; a: number; b: number; stamp: number }): void {
-    const { items } = this;
-    let i = items.push(item) - 1;
-    while (i > 0) {
-      const up = (i - 1) >> 1;
-      if (items[up].cost <= item.cost) break;
-      items[i] = items[up];
-      i = up;
-    }
-    items[i] = item;
-  }
-  pop(): { cost: number; a: number; b: number; stamp: number } {
-    const { items } = this;
-    const top = items[0];
-    const last = items.pop()!;
-    if (items.length > 0) {
-      let i = 0;
-      for (;;) {
-        let child = 2 * i + 1;
-        if (child >= items.length) break;
-        if (child + 1 < items.length && items[child + 1].cost < items[child].cost) child++;
-        if (items[child].cost >= last.cost) break;
-        items[i] = items[child];
-        i = child;
-      }
-      items[i] = last;
-    }
-    return top;
-  }
+/** Two pieces that might merge, and the stamps they had when their cost was weighed: a stale one is passed over. */
+interface Candidate {
+  readonly cost: number;
+  readonly a: number;
+  readonly b: number;
+  readonly stamp: number;
 }
 
 /** Patches under this share of the sheet are too small to paint as a shape of their own: they are absorbed first. */
@@ -113,13 +70,13 @@ export function mergeTree({ width, height, labels, count }: Superpixels, feature
     }
   }
   const stamps = new Int32Array(count);
-  const heap = new Heap();
+  const queue = new TinyQueue<Candidate>([], (one, two) => one.cost - two.cost);
   const smallest = smallestShare * all;
   const consider = (a: number, b: number, border: Border): void => {
     const joint = (size[a] * size[b]) / (size[a] + size[b]) / all;
     const small = Math.min(size[a], size[b]) < smallest;
     const cost = apart(a, b) * (border.step / border.length) ** BORDER_POWER * joint ** SIZE_POWER * (small ? 1e-4 : 1);
-    heap.push({ cost, a, b, stamp: stamps[a] + stamps[b] });
+    queue.push({ cost, a, b, stamp: stamps[a] + stamps[b] });
   };
   for (let a = 0; a < count; a++) {
     for (const [b, border] of neighbours[a]) {
@@ -130,8 +87,8 @@ export function mergeTree({ width, height, labels, count }: Superpixels, feature
   }
   const gone = new Uint8Array(count);
   const merges: number[] = [];
-  while (heap.size > 0) {
-    const { a, b, stamp } = heap.pop();
+  for (let next = queue.pop(); next; next = queue.pop()) {
+    const { a, b, stamp } = next;
     if (gone[a] || gone[b] || stamp !== stamps[a] + stamps[b]) continue;
     const n = size[a] + size[b];
     for (let c = 0; c < 3; c++) mean[3 * a + c] = (mean[3 * a + c] * size[a] + mean[3 * b + c] * size[b]) / n;
@@ -160,16 +117,16 @@ export function mergeTree({ width, height, labels, count }: Superpixels, feature
 
 /** Pieces grouped into about `shapes` shapes: each piece's shape, numbered from 0 by the piece that comes first. */
 export function cutTree(tree: MergeTree, shapes: number, takesPart: (piece: number) => boolean = () => true): { shapeOf: Int32Array; shapes: number } {
-  const union = new Union(tree.pieces);
+  const sets = new DisjointSet(tree.pieces);
   let parts = 0;
   for (let k = 0; k < tree.pieces; k++) if (takesPart(k)) parts++;
   const steps = Math.max(0, Math.min(tree.merges.length / 2, parts - shapes));
-  for (let i = 0; i < steps; i++) union.join(tree.merges[2 * i], tree.merges[2 * i + 1]);
+  for (let i = 0; i < steps; i++) sets.union(tree.merges[2 * i], tree.merges[2 * i + 1]);
   const numbers = new Map<number, number>();
   const shapeOf = new Int32Array(tree.pieces).fill(-1);
   for (let k = 0; k < tree.pieces; k++) {
     if (!takesPart(k)) continue;
-    const root = union.find(k);
+    const root = sets.find(k);
     if (!numbers.has(root)) numbers.set(root, numbers.size);
     shapeOf[k] = numbers.get(root)!;
   }

@@ -1,3 +1,5 @@
+import { choleskyFactor } from "./solve";
+
 /** A minimum of a sum of squares, and how surely it is known. */
 export interface LeastSquares {
   readonly at: Float64Array;
@@ -11,35 +13,6 @@ export interface LeastSquares {
 const STEP = 1e-4;
 const MOST_STEPS = 60;
 const SETTLED = 1e-7;
-
-/** Cholesky factor of a symmetric matrix, row by row; null unless it is positive definite. */
-function cholesky(matrix: Float64Array, n: number): Float64Array | null {
-  const factor = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j <= i; j++) {
-      let sum = matrix[i * n + j];
-      for (let k = 0; k < j; k++) sum -= factor[i * n + k] * factor[j * n + k];
-      if (i === j && !(sum > 0)) return null;
-      factor[i * n + j] = i === j ? Math.sqrt(sum) : sum / factor[j * n + j];
-    }
-  }
-  return factor;
-}
-
-/** Solves A x = b for a positive definite A given by its Cholesky factor. */
-function solveWith(factor: Float64Array, b: Float64Array): Float64Array {
-  const n = b.length;
-  const x = b.slice();
-  for (let i = 0; i < n; i++) {
-    for (let k = 0; k < i; k++) x[i] -= factor[i * n + k] * x[k];
-    x[i] /= factor[i * n + i];
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    for (let k = i + 1; k < n; k++) x[i] -= factor[k * n + i] * x[k];
-    x[i] /= factor[i * n + i];
-  }
-  return x;
-}
 
 function normalMatrix(slopes: readonly Float64Array[], n: number): Float64Array {
   const matrix = new Float64Array(n * n);
@@ -80,8 +53,7 @@ export function leastSquares(residuals: (at: Float64Array) => Float64Array, star
     for (let tries = 0; tries < 8 && gained === 0; tries++) {
       const damped = matrix.slice();
       for (let i = 0; i < n; i++) damped[i * n + i] *= 1 + damping;
-      const factor = cholesky(damped, n);
-      const step = factor && solveWith(factor, downhill);
+      const step = choleskyFactor(damped, n)?.(downhill);
       const next = step && at.map((value, i) => value + step[i]);
       const there = next && residuals(next);
       if (next && there && square(there) < cost) {
@@ -101,7 +73,7 @@ export function leastSquares(residuals: (at: Float64Array) => Float64Array, star
  * (residuals in units of their own standard deviation) and the quantity's own slopes.
  */
 export function deviationOf(slopes: readonly Float64Array[], quantity: Float64Array): number {
-  const factor = cholesky(normalMatrix(slopes, quantity.length), quantity.length);
-  if (!factor) return Infinity;
-  return Math.sqrt(solveWith(factor, quantity).reduce((sum, v, i) => sum + v * quantity[i], 0));
+  const solve = choleskyFactor(normalMatrix(slopes, quantity.length), quantity.length);
+  if (!solve) return Infinity;
+  return Math.sqrt(solve(quantity).reduce((sum, v, i) => sum + v * quantity[i], 0));
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { deviationOf, leastSquares } from "../../numeric/least-squares";
+import { deviationOf, leastSquares } from "./least-squares";
 
 describe("damped least squares", () => {
   test("Rosenbrock's valley (Rosenbrock 1960) from the usual start to its minimum at 1, 1", () => {
