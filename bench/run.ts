@@ -6,7 +6,7 @@ import highs from "highs";
 import * as spectral from "spectral.js";
 import { matchOver, paintModel, prepareMatch, ringPixels, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { choosePalettes, choosePrepared, latticeOf, mixCosts, prepareChoice, reachCube, servedBy, sliceAt } from "@/core/palette";
+import { choosePalettes, choosePrepared, latticeOf, mixCosts, prepareChoice, gamutTable, servedBy, sliceAt } from "@/core/palette";
 import { HANDBOOK } from "@/core/pigments";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/kernel/film-kernel";
 import { seededRandom } from "@/core/numeric/random";
@@ -112,7 +112,7 @@ for (const [count, goal] of [[40, 3], [80, 15]]) {
 const eight = ["PY154", "PV19-rose", "PB29", "PB15-green-shade", "PBr7-burnt-sienna", "PY43", "PR254", "PG7"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
 const lattice = latticeOf(eight, paper);
 const latticeTime = median(() => void latticeOf(eight, paper), 5);
-const cubeTime = median(() => void reachCube(lattice, (lab) => lab, 1.5), 5);
+const cubeTime = median(() => void gamutTable(lattice, (lab) => lab, 1.5), 5);
 row("reach of 8 paints", `${latticeTime.toFixed(0)} ms`);
 row("a slice of it", `${median(() => void sliceAt(lattice, 55), 9).toFixed(0)} ms`);
 row("photo through the palette, reach included (goal 400 ms)", `${(latticeTime + cubeTime).toFixed(0)} ms and one drawing`);

@@ -1,5 +1,5 @@
-import { throughJpeg } from "@/testing/simulated-bench/develop";
-import { runTrial } from "@/testing/simulated-bench/trial";
+import { throughJpeg } from "@/testing/card-photographs/develop";
+import { runTrial } from "@/testing/card-photographs/trial";
 
 /** Boxes of eight paints each, and unseen mixes of two and three of each box. */
 const BOXES = 24;

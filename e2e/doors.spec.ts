@@ -15,7 +15,7 @@ test.afterAll(() => server.stop("SIGTERM"));
 /** Status of a request with headers that fetch would not let through. */
 function status(path: string, headers: Record<string, string>, method = "GET"): Promise<number> {
   return new Promise((resolve, reject) => {
-    httpRequest(`${server.url}${path}`, { method, headers }, (response) => {
+    httpRequest(`${server.url}${path}`, { method, headers, agent: false }, (response) => {
       response.resume();
       resolve(response.statusCode ?? 0);
     }).on("error", reject).end();

@@ -4,7 +4,7 @@ import { srgbOfLinear } from "@/core/colour";
 import { labOfLinear, LINEAR, viewing, type ViewKind } from "@/core/image";
 import { paintModel, valueRange } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { DEFAULT_APPROACH, latticeOf, reachCube } from "@/core/palette";
+import { DEFAULT_APPROACH, latticeOf, gamutTable } from "@/core/palette";
 import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
 import { startServer, type RunningServer } from "./server";
@@ -118,7 +118,7 @@ test("in paint: each patch shows the nearest colour that the tray makes, as the 
   const models = DEMO_PAINTS.map(({ name, pigments, tintingStrength }) => paintModel(name, pigments, tintingStrength));
   const curve = curveOf("lights", valueRange(models, PAPERS[0]));
   const lattice = latticeOf(names.map((name) => models.find(({ id }) => id === name)!), PAPERS[0]);
-  const { side, rgba } = reachCube(lattice, (lab) => targetColour(lab, { way: "follow" }, curve, PAPERS[0]), DEFAULT_APPROACH.valueWeight);
+  const { side, rgba } = gamutTable(lattice, (lab) => targetColour(lab, { way: "follow" }, curve, PAPERS[0]), DEFAULT_APPROACH.valueWeight);
   /** The cube between its places, as the graphics card reads it. */
   const through = (encoded: readonly number[]): number[] => {
     const at = encoded.map((x) => Math.min(side - 1.000001, x * (side - 1)));

@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from "next/server";
-import { fromOwnPages, NOT_OWN } from "@/server/http/same-origin";
+import { isSameOrigin, NOT_SAME_ORIGIN } from "@/server/http/same-origin";
 
 function policy(nonce: string): string {
   const development = process.env.NODE_ENV === "development";
@@ -25,7 +25,7 @@ export const config = { matcher: "/((?!api/photos$|api/swatch-photos$).*)" };
 
 /** Every other request: refuses foreign Host and Origin, sets the content policy and the usual hardening headers. */
 export function proxy(request: NextRequest): NextResponse {
-  if (!fromOwnPages(request.headers, request.method)) return new NextResponse(NOT_OWN, { status: 403 });
+  if (!isSameOrigin(request.headers, request.method)) return new NextResponse(NOT_SAME_ORIGIN, { status: 403 });
   const nonce = btoa(crypto.randomUUID());
   const headers = new Headers(request.headers);
   const csp = policy(nonce);

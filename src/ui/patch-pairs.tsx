@@ -2,7 +2,7 @@
 
 import { WASH_NAMES, type MeasuredPatch, type PaintFit } from "@/core/calibration";
 import { HARDLY_SEEN, screenColourOfLab, type Lab } from "@/core/colour";
-import { loadOfWater, strengthOf, waterOfLoad } from "@/core/optics";
+import { loadOfWater, washStrengthOf, waterOfLoad } from "@/core/optics";
 
 interface PatchPairsProps {
   readonly patches: readonly MeasuredPatch[];
@@ -30,7 +30,7 @@ export function PatchPairs({ patches, fitted: all, onToggle }: PatchPairsProps) 
         const fitted = all?.[index] ?? null;
         const title = TITLES[patch.what](patch);
         const { L, a, b } = patch.lab;
-        const strength = fitted ? `estimated as ${strengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant` : "";
+        const strength = fitted ? `estimated as ${washStrengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant` : "";
         const words = `${title}: measured L* ${L.toFixed(0)}, a* ${a.toFixed(0)}, b* ${b.toFixed(0)}${fitted ? `; the fit is ${fitted.dE00.toFixed(1)} dE00 off; ${strength}` : ""}`;
         return (
           <li key={`${patch.what} ${patch.swatch}`} className="min-w-0 flex-1">

@@ -1,7 +1,7 @@
 "use client";
 
 import { type MixPart } from "@/core/mixing";
-import { loadOfWater, strengthOf, waterWords, type Paper, type WaterParts } from "@/core/optics";
+import { loadOfWater, washStrengthOf, waterWords, type Paper, type WaterParts } from "@/core/optics";
 import { Strip } from "./strip";
 
 interface StrengthStripProps {
@@ -16,7 +16,7 @@ const TO = 0.012;
 
 /** The mix from neat to a breath, with a mark where it is to be used, and the strength in words and as paint to water. */
 export function StrengthStrip({ mix, paper, waterParts, width }: StrengthStripProps) {
-  const strength = strengthOf(waterParts);
+  const strength = washStrengthOf(waterParts);
   const along = Math.log(loadOfWater(waterParts) / FROM) / Math.log(TO / FROM);
   const left = Math.min(width - 6, Math.max(6, along * width));
   return (

@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
-import { findLitCard, fitPatches, readLitCard, withoutCamera, type LitCard } from "@/core/calibration";
+import { findLitCard, fitPatches, readLitCard, withoutCrosstalk, type LitCard } from "@/core/calibration";
 import type { PixelArray } from "@/core/image";
 import { paintModel, type PaintModel } from "@/core/mixing";
 import { paperById } from "@/core/optics";
@@ -27,6 +27,6 @@ expose({
     const { card } = found;
     return "refused" in card ? card : readLitCard(photo, card, { paper: paperById(paperId), rows, moved, references });
   },
-  camera: (paperId, paints) => withoutCamera(paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })), paperById(paperId)),
+  camera: (paperId, paints) => withoutCrosstalk(paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })), paperById(paperId)),
   fit: (paperId, paint, patches) => fitPatches(fromHandbook(paint), patches, paperById(paperId)),
 } satisfies CardApi);

@@ -1,4 +1,4 @@
-import type { ReachCube, ReachSlice } from "@/core/palette";
+import type { GamutTable, ReachSlice } from "@/core/palette";
 import type { CurveValues, Wish } from "@/core/planning";
 import type { PaintMessage } from "./paint-message";
 
@@ -17,7 +17,7 @@ export interface ReachQuestions {
 
 export interface ReachAnswers {
   readonly slice: { readonly slice: ReachSlice; readonly darkestL: number };
-  readonly cube: ReachCube;
+  readonly cube: GamutTable;
   readonly ring: { readonly pixels: Uint8ClampedArray<ArrayBuffer>; readonly sidePx: number };
 }
 

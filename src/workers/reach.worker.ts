@@ -2,7 +2,7 @@
 import { expose } from "comlink";
 import { ringPixels, type PaintModel } from "@/core/mixing";
 import { paperById } from "@/core/optics";
-import { darkestOf, latticeOf, reachCube, sliceAt, type Lattice } from "@/core/palette";
+import { darkestOf, latticeOf, gamutTable, sliceAt, type Lattice } from "@/core/palette";
 import { targetColour } from "@/core/planning";
 import { modelOf } from "./paint-message";
 import type { Laid, ReachApi } from "./reach-api";
@@ -25,7 +25,7 @@ expose({
   },
   cube({ laid, valueWeight, wish, curve }) {
     const paper = paperById(laid.paperId);
-    return reachCube(latticeFor(laid), (lab) => targetColour(lab, wish, curve, paper), valueWeight);
+    return gamutTable(latticeFor(laid), (lab) => targetColour(lab, wish, curve, paper), valueWeight);
   },
   ring: ({ laid, sidePx, seed }) => ({ pixels: ringPixels(modelsOf(laid), paperById(laid.paperId), sidePx, seed), sidePx }),
 } satisfies ReachApi);

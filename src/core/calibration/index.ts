@@ -1,8 +1,8 @@
-export { CARD, cellBox, lineBox, LINE_WIDTH, MARK, MARK_CENTRES, paperPlaces, readingPlaces, ROW_WORDS, ROWS, swatchBox, SWATCHES, windowBox, type Box } from "./card/layout";
+export { CARD, cellBox, lineBox, LINE_WIDTH, FIDUCIAL, FIDUCIAL_CENTRES, paperPlaces, readingPlaces, ROW_WORDS, ROWS, swatchBox, SWATCHES, windowBox, type Box } from "./card/layout";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./card/homography";
 export { findLitCard, placeKey, readCard, readLitCard, type CardRead, type CardWishes, type LitCard, type RowRead } from "./card/read-card";
-export { fitPatches, LEAST_WASHES, PATCH_KINDS, patchesOfRow, patchOfSpectrum, withoutCamera, type MeasuredPatch, type PaintFit, type PatchKind } from "./patches";
+export { fitPatches, LEAST_WASHES, PATCH_KINDS, patchesOfRow, patchOfSpectrum, withoutCrosstalk, type MeasuredPatch, type PaintFit, type PatchKind } from "./patches";
 export { CARD_WATER, WASH_NAMES } from "./washes";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter } from "./meter";

@@ -7,7 +7,7 @@ import { labOfXyz, xyzOfLab } from "../colour/lab";
 import { xyzOfReflectance } from "../colour/xyz";
 import type { RowRead } from "./card/read-card";
 import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
-import { fitCamera, unmixed } from "./fit/fit-camera";
+import { fitCrosstalk, withoutCrosstalkOf } from "./fit/fit-crosstalk";
 import { likelyMiss } from "./fit/likely-miss";
 import { CARD_WATER } from "./washes";
 
@@ -94,12 +94,12 @@ export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, pat
   const washes = new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle));
   if (washes.size < LEAST_WASHES) return { refused: "At least two washes on bare paper are needed to measure a paint." };
   const fit = fitOptics(base, readings, ground);
-  const strain = fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_STRAIN : 1);
-  if (strain > STRAIN.refused) return { refused: "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?" };
+  const reducedChiSquare = fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_CHI_SQUARE : 1);
+  if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused) return { refused: "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?" };
   const fitted: (PaintFit["fitted"][number])[] = patches.map(() => null);
   indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
   const loads = [...fit.loads.values()];
-  return { optics: fit.optics, rms: fit.rms, doubted: strain > STRAIN.doubted, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
+  return { optics: fit.optics, rms: fit.rms, doubted: reducedChiSquare > MOST_REDUCED_CHI_SQUARE.doubted, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
 }
 
 /**
@@ -107,8 +107,8 @@ export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, pat
  * reading, what was expected beforehand counted in. On the simulated bench the right paint pays at
  * most 4, half of all wrong ones pay more than 7. Spectra say more and cost up to five times as much.
  */
-const STRAIN = { doubted: 5, refused: 14 } as const;
-const SPECTRAL_STRAIN = 5;
+const MOST_REDUCED_CHI_SQUARE = { doubted: 5, refused: 14 } as const;
+const SPECTRAL_CHI_SQUARE = 5;
 
 /** One paint of a photographed card: as the handbook has it, and its patches. */
 export interface PaintPatches {
@@ -117,13 +117,13 @@ export interface PaintPatches {
 }
 
 /** The patches of a card's paints without what the camera mixed of its channels, estimated from all of them together. */
-export function withoutCamera(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
+export function withoutCrosstalk(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
   const usable = card.flatMap(({ base, patches }) => {
     const { readings, ground } = toFit(patches, paper);
     return readings.length > 0 ? [{ base, readings, ground }] : [];
   });
-  const mix = fitCamera(usable);
-  return card.map(({ patches }) => patches.map((patch) => ({ ...patch, lab: unmixed(patch.lab, mix, paper.reflectance) })));
+  const mix = fitCrosstalk(usable);
+  return card.map(({ patches }) => patches.map((patch) => ({ ...patch, lab: withoutCrosstalkOf(patch.lab, mix, paper.reflectance) })));
 }
 
 /** The patches of a card's row. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { strengthOf, waterOfLoad, loadOfWater, waterWords } from "../optics/load";
+import { washStrengthOf, waterOfLoad, loadOfWater, waterWords } from "../optics/load";
 import { compareColours } from "./compare";
 import { describeColour, temperatureOf } from "./describe";
 
@@ -57,7 +57,7 @@ describe("water", () => {
   });
 
   test("the ladder goes from neat to a breath, and load and water are each other's inverse", () => {
-    expect([0, 1.5, 6, 25, 70].map((w) => strengthOf(w).word)).toEqual(["neat", "strong", "half", "pale", "breath"]);
+    expect([0, 1.5, 6, 25, 70].map((w) => washStrengthOf(w).word)).toEqual(["neat", "strong", "half", "pale", "breath"]);
     expect(waterOfLoad(loadOfWater(7))).toBeCloseTo(7, 12);
     expect(waterOfLoad(1.4)).toBe(0);
   });

@@ -5,7 +5,7 @@ import { xyzOfReflectance } from "../colour/xyz";
 import { layerOverGround } from "../optics/layer";
 import type { Load } from "../optics/load";
 import type { Paper } from "../optics/paper";
-import { DRY_SURFACE, outsideOf } from "../optics/surface";
+import { DRY_SURFACE, saunderson } from "../optics/surface";
 import { textureOf } from "../optics/texture";
 import { blendOptics } from "../pigments/optics";
 import type { MixPart } from "./predict";
@@ -35,7 +35,7 @@ export function glazeReflectance(layers: readonly GlazeLayer[], paper: Paper): R
     for (let n = 0; n < weights.length; n++) {
       let below = paper.ground[i];
       for (const { K, S, load, texture } of films) below = layerOverGround(K[i], S[i], load * texture.loads[n], below);
-      out[i] += weights[n] * outsideOf(below, DRY_SURFACE);
+      out[i] += weights[n] * saunderson(below, DRY_SURFACE);
     }
   }
   return out;

@@ -8,7 +8,7 @@ export { looksOf } from "./looks";
 export { ringPixels } from "./ring";
 export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type SharedPuddle, type PuddleUse } from "./puddles";
 export type { MixMetric } from "./metric";
-export { spreadPaints } from "./spread";
+export { farthestPointSample } from "./farthest-point-sample";
 export { findTwins, type Twins } from "./twins";
 export { TOUCH } from "./parts";
 export { DEFAULT_MATCH, match, matchOver, prepareMatch, type MatchOptions, type Recipe, type RecipePart } from "./match";

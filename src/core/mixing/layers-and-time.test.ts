@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { DRY_SURFACE, outsideOf } from "../optics/surface";
+import { DRY_SURFACE, saunderson } from "../optics/surface";
 import { loadOfWater } from "../optics/load";
 import { PAPERS, paperById } from "../optics/paper";
 import { colourLeft, fadedOptics } from "../pigments/fading";
@@ -20,7 +20,7 @@ const one = (id: string) => [{ paint: paintModel(id, [{ pigmentId: id, share: 1 
 
 describe("glazes", () => {
   test("no wash is bare paper; one wash is the wash itself", () => {
-    glazeReflectance([], paper).forEach((r, i) => expect(r).toBeCloseTo(outsideOf(paper.ground[i], DRY_SURFACE), 12));
+    glazeReflectance([], paper).forEach((r, i) => expect(r).toBeCloseTo(saunderson(paper.ground[i], DRY_SURFACE), 12));
     expect(predictGlaze([{ mix: one("PB29"), load: 0.3 }], paper).L).toBeCloseTo(predict(one("PB29"), 0.3, paper).dry.L, 9);
   });
 

@@ -10,7 +10,7 @@ import { paintModel, type PaintModel } from "./paint";
 import { MAX_PARTS, partsNear, TOUCH } from "./parts";
 import { predict } from "./predict";
 import { buildReachTable } from "./reach-table";
-import { sameness } from "./ways";
+import { jaccard } from "./ways";
 
 const paper = PAPERS[0];
 const paint = (id: string): PaintModel => paintModel(id, [{ pigmentId: id, share: 1 }]);
@@ -91,7 +91,7 @@ describe("recipes", () => {
       expect(recipes.length).toBeGreaterThan(1);
       const ways = recipes.map((r) => ({ kind: r.kind, paintIds: [], cost: 0, pigmentIds: r.parts.map((p) => p.paintId) }));
       ways.forEach((one, i) => ways.slice(i + 1).forEach((two) => {
-        if (two.kind === "another") expect(sameness(one, two)).toBeLessThan(0.5);
+        if (two.kind === "another") expect(jaccard(one, two)).toBeLessThan(0.5);
       }));
     }
   });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { filmComputer } from "../optics/kernel/film-kernel";
-import { COUNTABLE_WATER, MIN_LOAD, STRENGTHS } from "../optics/load";
+import { COUNTABLE_WATER, MIN_LOAD, WASH_STRENGTHS } from "../optics/load";
 import { PAPERS } from "../optics/paper";
 import { HANDBOOK, pigmentById } from "../pigments/handbook";
 import { hueOrder, tintingStrengthOf } from "../pigments/order";
@@ -156,7 +156,7 @@ describe("orders and ladders", () => {
   });
 
   test("the strength ladder and the countable waters run from neat to thin", () => {
-    for (const list of [STRENGTHS.map((s) => s.waterParts), [...COUNTABLE_WATER]]) expect(list).toEqual([...list].sort((a, b) => a - b));
+    for (const list of [WASH_STRENGTHS.map((s) => s.waterParts), [...COUNTABLE_WATER]]) expect(list).toEqual([...list].sort((a, b) => a - b));
     expect(() => pigmentById("PB999")).toThrow(RangeError);
     expect(() => predict([], 0.5, paper)).toThrow(RangeError);
     expect(() => predict([{ paint: paint("PB29"), parts: 0 }], 0.5, paper)).toThrow(RangeError);

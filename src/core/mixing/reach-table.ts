@@ -5,7 +5,7 @@ import { combinationsOf, type CombinationRules } from "./combinations";
 import { paintKey, type PaintModel } from "./paint";
 
 /** Parts on the grid of a mix of two or three paints: shares are multiples of 1 / steps. */
-const STEPS = { two: 8, three: 6 } as const;
+const SHARE_STEPS = { two: 8, three: 6 } as const;
 /** Loads on the grid, even in the logarithm. */
 const LOADS = 7;
 export const GRID_LOADS = LOADS;
@@ -46,12 +46,12 @@ function gridOf(count: number): readonly (readonly [number, number, number])[] {
   if (count === 1) return [[1, 0, 0]];
   const points: [number, number, number][] = [];
   if (count === 2) {
-    for (let i = 1; i < STEPS.two; i++) points.push([i / STEPS.two, 1 - i / STEPS.two, 0]);
+    for (let i = 1; i < SHARE_STEPS.two; i++) points.push([i / SHARE_STEPS.two, 1 - i / SHARE_STEPS.two, 0]);
     return points;
   }
-  for (let i = 1; i < STEPS.three - 1; i++) {
-    for (let j = 1; i + j < STEPS.three; j++) {
-      points.push([i / STEPS.three, j / STEPS.three, (STEPS.three - i - j) / STEPS.three]);
+  for (let i = 1; i < SHARE_STEPS.three - 1; i++) {
+    for (let j = 1; i + j < SHARE_STEPS.three; j++) {
+      points.push([i / SHARE_STEPS.three, j / SHARE_STEPS.three, (SHARE_STEPS.three - i - j) / SHARE_STEPS.three]);
     }
   }
   return points;

@@ -6,7 +6,7 @@ import { chromaScale, FREE_HUE, hueScale, judged, type MixMetric } from "./metri
 import { gridMix, type ReachTable } from "./reach-table";
 
 /** Gauss-Newton steps for each combination. Measured on 240 triples of the demo's paints: 99 in a hundred end within 0.5 dE00 of a full optimisation. */
-const STEPS = 4;
+const REFINING_ROUNDS = 4;
 /** A mix this near is near enough, and one that a step has brought no more than this nearer is left as it is. CIEDE2000. */
 const GOOD_ENOUGH = 0.4;
 const HARDLY_BETTER = 0.1;
@@ -72,7 +72,7 @@ export function refineMixes(target: Lab, table: ReachTable, metric: MixMetric, r
     const most = Float64Array.from(chunk, (c) => Math.min(...combinations[c].map((p) => strongest[p])));
     const failed = new Uint8Array(chunk.length);
     let active = [...chunk.keys()];
-    for (let round = 0; round <= STEPS && active.length > 0; round++) {
+    for (let round = 0; round <= REFINING_ROUNDS && active.length > 0; round++) {
       active.forEach((i, slot) => {
         const c = chunk[i];
         const combination = combinations[c];

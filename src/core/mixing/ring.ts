@@ -10,7 +10,7 @@ import { sorted, sortingOn } from "./separation";
 /** Angles, heights in the paper's tooth and loads at which the ring's colours are computed; pixels lie between them. */
 const ANGLES = 240;
 const HEIGHTS = [-1, 0, 1] as const;
-const LOADS = 14;
+const RING_LOADS = 14;
 const [THINNEST, STRONGEST] = [0.01, 1.2];
 /** How far a paint of no particular weight runs, as a share of the way to its neighbour; a light one runs farther. From memory. */
 const RUNS = 0.44;
@@ -47,7 +47,7 @@ function ringColours(paints: readonly PaintModel[], shares: Float64Array, paper:
   const K = new Float64Array(BANDS);
   const S = new Float64Array(BANDS);
   const lab = new Float64Array(3);
-  const rgb = new Uint8Array(3 * ANGLES * HEIGHTS.length * LOADS);
+  const rgb = new Uint8Array(3 * ANGLES * HEIGHTS.length * RING_LOADS);
   let at = 0;
   for (let i = 0; i < ANGLES; i++) {
     const mix = paints.map((paint, p) => ({ paint, parts: shares[i * n + p] }));
@@ -64,8 +64,8 @@ function ringColours(paints: readonly PaintModel[], shares: Float64Array, paper:
           S[band] += (parts / total) * paint.optics.S[band];
         }
       }
-      for (let l = 0; l < LOADS; l++, at += 3) {
-        filmLab(K, S, THINNEST * (STRONGEST / THINNEST) ** (l / (LOADS - 1)), paper, [1], [1], lab);
+      for (let l = 0; l < RING_LOADS; l++, at += 3) {
+        filmLab(K, S, THINNEST * (STRONGEST / THINNEST) ** (l / (RING_LOADS - 1)), paper, [1], [1], lab);
         const screen = screenColourOfLab({ L: lab[0], a: lab[1], b: lab[2] }).rgb;
         rgb.set([screen.r, screen.g, screen.b].map((c) => Math.round(255 * c)), at);
       }
@@ -104,12 +104,12 @@ export function ringPixels(paints: readonly PaintModel[], paper: Paper, sidePx: 
       const rim = 1 + 0.45 * Math.exp(-Math.max(0, inside) / 2.4);
       const pool = 0.72 + 0.35 * Math.sin(Math.PI * Math.min(1, Math.max(0, across))) + 0.22 * valueNoise(x / 22, y / 22, seed + 6);
       const here = load[i] * rim * pool * Math.exp(-1.7 * spread[i] * height);
-      const level = Math.max(0, Math.min(LOADS - 1.001, (Math.log(Math.max(1e-6, here) / THINNEST) / Math.log(STRONGEST / THINNEST)) * (LOADS - 1)));
+      const level = Math.max(0, Math.min(RING_LOADS - 1.001, (Math.log(Math.max(1e-6, here) / THINNEST) / Math.log(STRONGEST / THINNEST)) * (RING_LOADS - 1)));
       const step = height + 1;
       const [h, l] = [Math.min(1, Math.floor(step)), Math.floor(level)];
       const at = 4 * (y * sidePx + x);
       for (let c = 0; c < 3; c++) {
-        const value = (dh: number, dl: number): number => colours[3 * ((i * HEIGHTS.length + h + dh) * LOADS + l + dl) + c];
+        const value = (dh: number, dl: number): number => colours[3 * ((i * HEIGHTS.length + h + dh) * RING_LOADS + l + dl) + c];
         const [u, v] = [step - h, level - l];
         pixels[at + c] = value(0, 0) * (1 - u) * (1 - v) + value(1, 0) * u * (1 - v) + value(0, 1) * (1 - u) * v + value(1, 1) * u * v;
       }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { loadOfWater, STRENGTHS } from "../optics/load";
+import { loadOfWater, WASH_STRENGTHS } from "../optics/load";
 import { PAPERS } from "../optics/paper";
 import { HANDBOOK } from "../pigments/handbook";
 import type { Lab } from "../colour/colour";
@@ -190,7 +190,7 @@ describe("quiet colours and darks", () => {
 
 describe("water and drying, for every pigment", () => {
   test.each(HANDBOOK.map(({ id }) => id))("%s: more water is lighter, dry is lighter than wet", (id) => {
-    const washes = STRENGTHS.map(({ waterParts }) => predict([{ paint: paint(id), parts: 1 }], loadOfWater(waterParts), paper));
+    const washes = WASH_STRENGTHS.map(({ waterParts }) => predict([{ paint: paint(id), parts: 1 }], loadOfWater(waterParts), paper));
     for (let i = 1; i < washes.length; i++) {
       // White pigments hardly change the paper; for the rest the step is plain to see.
       expect(washes[i].dry.L).toBeGreaterThan(washes[i - 1].dry.L - (id.startsWith("PW6") ? 1.5 : 0));

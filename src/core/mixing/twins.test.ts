@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { PAPERS } from "../optics/paper";
 import { searchPigments } from "../pigments/search";
 import { paintModel } from "./paint";
-import { spreadPaints } from "./spread";
+import { farthestPointSample } from "./farthest-point-sample";
 import { findTwins } from "./twins";
 
 const paint = (id: string, pigmentId: string, strength = 1) => paintModel(id, [{ pigmentId, share: 1 }], strength);
@@ -37,9 +37,9 @@ describe("twins (common practice, no source)", () => {
 describe("the most different of many", () => {
   test("few are all kept; of many, every kind stays and near-twins go; the first stays, and the order", () => {
     const kinds = ["PY3", "PR254", "PB29", "PG7", "PBr7-burnt-umber", "PBk9", "PW6"];
-    expect(spreadPaints(kinds.map((id) => paint(id, id)), 60, PAPERS[0])).toHaveLength(7);
+    expect(farthestPointSample(kinds.map((id) => paint(id, id)), 60, PAPERS[0])).toHaveLength(7);
     const many = Array.from({ length: 210 }, (_, i) => paint(`${kinds[i % 7]} ${i}`, kinds[i % 7], 0.9 + 0.001 * i));
-    const kept = spreadPaints(many, 12, PAPERS[0]).map(({ id }) => id);
+    const kept = farthestPointSample(many, 12, PAPERS[0]).map(({ id }) => id);
     expect(kept).toHaveLength(12);
     expect(new Set(kept.map((id) => id.split(" ")[0]))).toEqual(new Set(kinds));
     expect(kept[0]).toBe(many[0].id);

@@ -12,7 +12,7 @@ export interface Twins {
 }
 
 /** Loads at which two paints are compared. */
-const LOADS = [1, 0.25, 0.06];
+const COMPARED_LOADS = [1, 0.25, 0.06];
 /** Nearer than this everywhere, two paints serve as one. From memory. */
 const TWIN_DE00 = 4;
 /** And no further apart than this in granulation. From memory. */
@@ -20,7 +20,7 @@ const TWIN_GRANULATION = 0.3;
 
 /** All pairs of twins among some paints, closest first. */
 export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly Twins[] {
-  const looks = looksOf(paints, LOADS, paper);
+  const looks = looksOf(paints, COMPARED_LOADS, paper);
   const found: Twins[] = [];
   paints.forEach((first, i) => {
     for (let j = i + 1; j < paints.length; j++) {
@@ -28,7 +28,7 @@ export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly
       if (Math.abs(first.granulation - second.granulation) > TWIN_GRANULATION) continue;
       // Lightness alone rules most pairs out before the full formula is worked.
       if (Math.abs(looks[i][1].L - looks[j][1].L) > 2 * TWIN_DE00) continue;
-      const dE00 = Math.max(...LOADS.map((_, n) => deltaE00(looks[i][n], looks[j][n])));
+      const dE00 = Math.max(...COMPARED_LOADS.map((_, n) => deltaE00(looks[i][n], looks[j][n])));
       if (dE00 < TWIN_DE00) found.push({ first: first.id, second: second.id, dE00 });
     }
   });

@@ -19,7 +19,7 @@ const SAMENESS_COST = 4;
 const NEAR_COPY = 0.5;
 
 /** Shared pigments over all pigments of two ways (Jaccard index), 0 to 1. */
-export function sameness(first: Way, second: Way): number {
+export function jaccard(first: Way, second: Way): number {
   const union = new Set([...first.pigmentIds, ...second.pigmentIds]);
   const shared = first.pigmentIds.filter((id) => second.pigmentIds.includes(id)).length;
   return shared / union.size;
@@ -43,7 +43,7 @@ export function pickWays<T extends Way>(ways: readonly T[], count: number): read
     let nextScore = Infinity;
     for (const way of sorted) {
       if (way.cost > closest.cost + OFFERED_LOSS) break;
-      const alike = Math.max(...picked.map((p) => sameness(p.way, way)));
+      const alike = Math.max(...picked.map((p) => jaccard(p.way, way)));
       if (alike >= NEAR_COPY) continue;
       const score = way.cost + SAMENESS_COST * alike;
       if (score < nextScore) {

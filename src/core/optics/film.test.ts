@@ -5,7 +5,7 @@ import { filmReflectance } from "./film";
 import { filmLab } from "./film-colour";
 import { layerAlone, layerOverGround, stackOver } from "./layer";
 import { PAPERS } from "./paper";
-import { DRY_SURFACE, insideOf, outsideOf, WET_SURFACE } from "./surface";
+import { DRY_SURFACE, inverseSaunderson, saunderson, WET_SURFACE } from "./surface";
 import { pairFromSwatch } from "./swatch-inverse";
 import { textureOf } from "./texture";
 import { labOfXyz } from "../colour/lab";
@@ -122,14 +122,14 @@ describe("K and S from a swatch over white and black (Curtis et al. 1997, sectio
 describe("surface (Saunderson 1942)", () => {
   test("there and back", () => {
     for (let R = 0; R <= 1; R += 0.05) {
-      expect(insideOf(outsideOf(R, DRY_SURFACE), DRY_SURFACE)).toBeCloseTo(R, 12);
-      expect(insideOf(outsideOf(R, WET_SURFACE), WET_SURFACE)).toBeCloseTo(R, 12);
+      expect(inverseSaunderson(saunderson(R, DRY_SURFACE), DRY_SURFACE)).toBeCloseTo(R, 12);
+      expect(inverseSaunderson(saunderson(R, WET_SURFACE), WET_SURFACE)).toBeCloseTo(R, 12);
     }
   });
 
   test("a black inside still shows the veil, a white inside stays white", () => {
-    expect(outsideOf(0, DRY_SURFACE)).toBeCloseTo(0.03, 12);
-    expect(outsideOf(1, DRY_SURFACE)).toBeCloseTo(1, 12);
+    expect(saunderson(0, DRY_SURFACE)).toBeCloseTo(0.03, 12);
+    expect(saunderson(1, DRY_SURFACE)).toBeCloseTo(1, 12);
   });
 });
 

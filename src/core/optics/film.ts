@@ -2,7 +2,7 @@ import { BANDS, type Reflectance, type Spectrum } from "../colour/bands";
 import { layerOverGround } from "./layer";
 import type { Load } from "./load";
 import type { Surface } from "./surface";
-import { outsideOf } from "./surface";
+import { saunderson } from "./surface";
 import type { Texture } from "./texture";
 
 /**
@@ -20,9 +20,9 @@ export function filmReflectance(
     const s = S[i] * scatterFactor;
     const g = ground[i];
     out[i] =
-      weights[0] * outsideOf(layerOverGround(k, s, load * loads[0], g), surface) +
-      weights[1] * outsideOf(layerOverGround(k, s, load * loads[1], g), surface) +
-      weights[2] * outsideOf(layerOverGround(k, s, load * loads[2], g), surface);
+      weights[0] * saunderson(layerOverGround(k, s, load * loads[0], g), surface) +
+      weights[1] * saunderson(layerOverGround(k, s, load * loads[1], g), surface) +
+      weights[2] * saunderson(layerOverGround(k, s, load * loads[2], g), surface);
   }
   return out;
 }

@@ -5,7 +5,7 @@ export type Load = number;
 export type WaterParts = number;
 
 /** One rung of the strength ladder. */
-export interface Strength {
+export interface WashStrength {
   readonly word: string;
   /** What the puddle looks like in the well. */
   readonly puddle: string;
@@ -17,7 +17,7 @@ export interface Strength {
  * The strength ladder, strongest first. Words and shares from memory; common practice, no source:
  * a painter's own swatches replace them.
  */
-export const STRENGTHS: readonly Strength[] = [
+export const WASH_STRENGTHS: readonly WashStrength[] = [
   { word: "neat", puddle: "as it comes from the tube, brush just damp", waterParts: 0 },
   { word: "heavy", puddle: "thick and slow, holds the brush mark", waterParts: 0.5 },
   { word: "strong", puddle: "dark puddle that still runs", waterParts: 1.5 },
@@ -51,10 +51,10 @@ export function waterOfLoad(load: Load): WaterParts {
 }
 
 /** The rung nearest to a water ratio, compared on the logarithm of the load. */
-export function strengthOf(waterParts: WaterParts): Strength {
+export function washStrengthOf(waterParts: WaterParts): WashStrength {
   const target = Math.log(loadOfWater(waterParts));
-  const distance = (s: Strength): number => Math.abs(Math.log(loadOfWater(s.waterParts)) - target);
-  return STRENGTHS.reduce((best, s) => (distance(s) < distance(best) ? s : best));
+  const distance = (s: WashStrength): number => Math.abs(Math.log(loadOfWater(s.waterParts)) - target);
+  return WASH_STRENGTHS.reduce((best, s) => (distance(s) < distance(best) ? s : best));
 }
 
 /** The ratio as a painter says it: "neat", "2 paint : 1 water", "1 paint : 4 water". */

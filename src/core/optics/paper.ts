@@ -1,5 +1,5 @@
 import { spectrumOf, type Reflectance } from "../colour/bands";
-import { DRY_SURFACE, insideOf } from "./surface";
+import { DRY_SURFACE, inverseSaunderson } from "./surface";
 
 /** A sheet: its colour and how it takes a wash. Typical values. */
 export interface Paper {
@@ -29,7 +29,7 @@ function soaked(internal: number): number {
 }
 
 function paper(id: string, name: string, roughness: number, absorbency: number, reflectance: Reflectance): Paper {
-  const ground = reflectance.map((r) => insideOf(r, DRY_SURFACE));
+  const ground = reflectance.map((r) => inverseSaunderson(r, DRY_SURFACE));
   return { id, name, reflectance, ground, wetGround: ground.map(soaked), roughness, absorbency };
 }
 

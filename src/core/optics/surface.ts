@@ -20,11 +20,11 @@ export const DRY_SURFACE: Surface = { k1: 0.03, k2: 0.45 };
 export const WET_SURFACE: Surface = { k1: 0.008, k2: 0.5 };
 
 /** Reflectance seen from outside for an internal reflectance. */
-export function outsideOf(internal: number, { k1, k2 }: Surface): number {
+export function saunderson(internal: number, { k1, k2 }: Surface): number {
   return k1 + ((1 - k1) * (1 - k2) * internal) / (1 - k2 * internal);
 }
 
 /** Internal reflectance behind a measured one: Saunderson's formula turned round. */
-export function insideOf(measured: number, { k1, k2 }: Surface): number {
+export function inverseSaunderson(measured: number, { k1, k2 }: Surface): number {
   return (measured - k1) / ((1 - k1) * (1 - k2) + k2 * (measured - k1));
 }

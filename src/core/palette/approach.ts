@@ -1,6 +1,6 @@
 import { MAX_LOAD, type Load } from "../optics/load";
 import type { Wish } from "../planning/target";
-import type { KindRule } from "./search/kinds";
+import type { CardinalityConstraint } from "./search/cardinality-constraints";
 import { isKind, type Kind, type PaintTraits } from "./traits";
 
 /** The painter's school, as settings; each list's first is the one that suits most. */
@@ -70,7 +70,7 @@ export const strongestLoad = (approach: Approach, traits: PaintTraits): Load => 
 export const paintsInMix = (approach: Approach): 2 | 3 => (approach.mixing === "paper" ? PAINTS_ON_PAPER : 3);
 
 /** A rule on a kind that the paints at hand can or can't keep. */
-export interface ApproachRule extends KindRule {
+export interface ApproachRule extends CardinalityConstraint {
   readonly kind: Kind;
 }
 

@@ -1,10 +1,10 @@
-import { Best, searchNearby } from "./search/nearby";
-import { allowedBy, countPalettes, type KindRule } from "./search/kinds";
+import { Incumbents, localSearch } from "./search/local-search";
+import { satisfiesConstraints, countPalettes, type CardinalityConstraint } from "./search/cardinality-constraints";
 import { OUT_OF_REACH, rankAll, type Ranked } from "./search/ranking";
-import { searchAll, Stopped, type OnNode } from "./search/search";
+import { branchAndBound, Stopped, type OnNode } from "./search/branch-and-bound";
 import type { MixCosts } from "./mix-costs";
 
-export { Stopped, type KindRule };
+export { Stopped, type CardinalityConstraint };
 
 /** A palette and how well it serves the targets. */
 export interface ChosenPalette {
@@ -19,7 +19,7 @@ export interface PaletteRules {
   readonly must: readonly number[];
   readonly never: readonly number[];
   /** At least or at most so many of a kind. */
-  readonly kinds?: readonly KindRule[];
+  readonly kinds?: readonly CardinalityConstraint[];
 }
 
 /** The best palettes of one size. */
@@ -58,10 +58,10 @@ export function choosePrepared({ costs, ranked }: PreparedChoice, sizes: readonl
   let starts = first;
   return [...sizes].sort((a, b) => a - b).flatMap((size) => {
     if (size < Math.max(1, must.length) || size > must.length + free.length) return [];
-    const best = new Best(most, allowedBy(kinds));
+    const best = new Incumbents(most, satisfiesConstraints(kinds));
     const search = { all: ranked, must, free, kinds, size, paints: costs.paints };
-    for (const start of [...starts, []]) searchNearby(search, best, start);
-    const nodes = searchAll(search, best, onNode);
+    for (const start of [...starts, []]) localSearch(search, best, start);
+    const nodes = branchAndBound(search, best, onNode);
     starts = best.kept.map(({ paints }) => paints);
     const found = best.kept.filter(({ error }) => error < OUT_OF_REACH / 2);
     return [{ size, outOf: countPalettes(must, free, size, kinds), nodes, best: found.map(({ paints, error }) => ({ paints, error: error / total })) }];

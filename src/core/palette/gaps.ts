@@ -20,7 +20,7 @@ export interface Gap {
 const HUES = 12;
 const BANDS = [{ word: "dark", below: 40 }, { word: "middle", below: 65 }, { word: "light", below: 101 }] as const;
 /** Loads at which a pigment is asked what it could bring. */
-const LOADS = [1, 0.6, 0.35, 0.2, 0.12, 0.07, 0.04];
+const COMPARED_LOADS = [1, 0.6, 0.35, 0.2, 0.12, 0.07, 0.04];
 /** A gap is worth a tube when the pigment brings this much more chroma. From memory. */
 const WORTH_CHROMA = 14;
 /** Pigments with these cautions, or that fade, are not the ones to wish for. */
@@ -45,7 +45,7 @@ export function findGaps(paints: readonly PaintModel[], paper: Paper): readonly 
   }
   const owned = new Set(paints.flatMap(({ pigmentIds }) => pigmentIds));
   const wished = HANDBOOK.filter(({ id, lightfastness, hazards = [] }) => !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)));
-  const looks = looksOf(wished.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }])), LOADS, paper);
+  const looks = looksOf(wished.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }])), COMPARED_LOADS, paper);
   const best = new Map<number, { pigmentId: string; chroma: number }>();
   wished.forEach(({ id }, p) => looks[p].forEach((lab) => {
     const cell = cellOf(lab.L, lab.a, lab.b);

@@ -1,6 +1,6 @@
 export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
 export { posePalette, servedPalette, solvePalette, type FoundSize, type OnProgress, type PaletteChoice, type PaletteProblem, type PaletteQuestion, type ServedPalette } from "./problem";
-export { choosePalettes, choosePrepared, prepareChoice, Stopped, type ChosenPalette, type KindRule, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
+export { choosePalettes, choosePrepared, prepareChoice, Stopped, type ChosenPalette, type CardinalityConstraint, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
 export { HARDLY_HELPS, recommendedSize, servedBy, whatOneMoreBuys, type ServedTarget } from "./gain";
 export { mixCosts, UNSEEN, type MixCosts, type PaletteTarget } from "./mix-costs";
 export { darkDemand, withinDemand } from "./demands";
@@ -11,6 +11,6 @@ export { DOES_NOTHING, savedMixing, worthOf, type PaletteWorth, type PaintWorth,
 export { wishFor, type Wished } from "./wish-for";
 export { latticeOf, type Lattice } from "./reach/lattice";
 export { darkestOf, PLANE_HALF, sliceAt, withinSlice, type ReachSlice, type SlicePoint } from "./reach/slice";
-export { CUBE_MISS, reachCube, type ReachCube } from "./reach/repaint";
+export { GAMUT_TABLE_MISS, gamutTable, type GamutTable } from "./reach/gamut-table";
 export { findGaps, type Gap } from "./gaps";
 export { MAX_PAINTS as MOST_WEIGHED } from "./search/paint-set";

@@ -25,11 +25,11 @@ export interface PaintTraits {
 }
 
 /** Masstone, a middle wash, and others to look for the purest at. */
-const LOADS = [1, 0.15, 0.6, 0.35, 0.2, 0.1];
+const TRAIT_LOADS = [1, 0.15, 0.6, 0.35, 0.2, 0.1];
 
 /** Traits of paints, in their order. */
 export function traitsOf(paints: readonly PaintModel[], paper: Paper): readonly PaintTraits[] {
-  const looks = looksOf(paints, LOADS, paper);
+  const looks = looksOf(paints, TRAIT_LOADS, paper);
   return paints.map(({ pigmentIds, granulation }, i) => {
     const pigments = pigmentIds.map(pigmentById);
     const { C, h } = lchOfLab(looks[i][1]);

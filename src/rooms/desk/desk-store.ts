@@ -21,8 +21,8 @@ export interface TakenSample {
 }
 
 /** The desk's steps in a painter's order. */
-export const STEPS = ["photo", "areas", "palette", "mixes"] as const;
-export type Step = (typeof STEPS)[number];
+export const DESK_STEPS = ["photo", "areas", "palette", "mixes"] as const;
+export type Step = (typeof DESK_STEPS)[number];
 
 /** What the palette step shows. */
 export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as const;

@@ -18,7 +18,7 @@ import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
 import { AreaList } from "./panel/area-list";
 import { SampleCard } from "./panel/sample-card";
-import { BenchProvider } from "./palette-step/bench";
+import { WeighingProvider } from "./palette-step/weighing";
 import { MatchProvider } from "./matcher";
 import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
@@ -69,9 +69,9 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
         <TargetsProvider value={useComputedTargets()}>
           <MatchProvider>
             <ReachProvider>
-              <BenchProvider>
+              <WeighingProvider>
                 <WellDragging>{children}</WellDragging>
-              </BenchProvider>
+              </WeighingProvider>
             </ReachProvider>
           </MatchProvider>
         </TargetsProvider>

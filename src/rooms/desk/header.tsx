@@ -8,7 +8,7 @@ import { chooseTheme, shownTheme } from "@/ui/theme";
 import { faultIn } from "@/model/fault";
 import { paintingDocument } from "@/model/painting";
 import { SaveWords } from "@/ui/saving/save-words";
-import type { SaveState } from "@/ui/saving/saver";
+import type { SaveState } from "@/ui/saving/autosave-queue";
 import { TypedText } from "@/ui/typed-text";
 import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";

@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useContext, useMemo } from "react";
-import { paintModel, spreadPaints, type PaintModel } from "@/core/mixing";
+import { paintModel, farthestPointSample, type PaintModel } from "@/core/mixing";
 import { paperById, type Paper } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
 import type { StockedPaint } from "@/storage/ports";
@@ -51,7 +51,7 @@ export function useSourcePaints(): readonly KnownPaint[] {
   return useMemo(() => {
     if (source === "tray") return palette.flatMap((id) => paints.get(id) ?? []);
     const atHand = [...paints.values()].filter(({ status }) => MIXABLE.has(status));
-    const kept = new Set(spreadPaints(atHand.map(({ model }) => model), MOST_MIXED, paper));
+    const kept = new Set(farthestPointSample(atHand.map(({ model }) => model), MOST_MIXED, paper));
     return atHand.filter(({ model }) => kept.has(model));
   }, [paints, paper, source, palette]);
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import type { ReachCube } from "@/core/palette";
+import type { GamutTable } from "@/core/palette";
 import type { Laid, ReachAnswers, ReachApi, ReachQuestions } from "@/workers/reach-api";
 import { reachWorker } from "@/workers/start";
 import type { WorkerLink } from "@/workers/worker-link";
@@ -72,7 +72,7 @@ export function useReach<K extends keyof ReachQuestions>(kind: K, question: Reac
 }
 
 /** The photo's colours through the palette, computed while that is how the photo is seen. */
-export function useReachCube(): ReachCube | null {
+export function useGamutTable(): GamutTable | null {
   const seeing = useDesk((s) => s.seeing);
   const wish = useWish();
   const valueWeight = useDesk((s) => s.document.approach.valueWeight);

@@ -1,6 +1,6 @@
 "use client";
 
-import { STEPS, useDesk, type Step } from "./desk-store";
+import { DESK_STEPS, useDesk, type Step } from "./desk-store";
 
 const WORDS: Readonly<Record<Step, { name: string; title: string }>> = {
   photo: { name: "Photo", title: "Sheet, white, and a measured look" },
@@ -15,7 +15,7 @@ export function StepBar() {
   const goTo = useDesk((s) => s.goTo);
   return (
     <nav aria-label="Steps" className="flex border-b border-(--hairline) px-4">
-      {STEPS.map((one, i) => (
+      {DESK_STEPS.map((one, i) => (
         <button
           key={one} type="button" title={WORDS[one].title} aria-current={one === step ? "step" : undefined} onClick={() => goTo(one)}
           className={`relative cursor-pointer px-3 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}

@@ -24,7 +24,7 @@ function meterOn(paint: { readonly id: string; readonly pigments: readonly Pigme
 /** Measuring with a hand-held meter: connect, calibrate on white, read place by place. */
 export function ByMeter({ start }: { start: string | null }) {
   const [one, setOne] = useOnePaint(start);
-  const bench = useRef<ReturnType<typeof meterOn> & { paintId: string } | null>(null);
+  const onTable = useRef<ReturnType<typeof meterOn> & { paintId: string } | null>(null);
   const [state, setState] = useState({ connected: false, readingsLeft: 0 });
   const [busy, setBusy] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -34,8 +34,8 @@ export function ByMeter({ start }: { start: string | null }) {
   const { paint } = one;
   const meter = (): ReturnType<typeof meterOn> | null => {
     if (!paint) return null;
-    if (bench.current?.paintId !== paint.id) bench.current = { ...meterOn(paint), paintId: paint.id };
-    return bench.current;
+    if (onTable.current?.paintId !== paint.id) onTable.current = { ...meterOn(paint), paintId: paint.id };
+    return onTable.current;
   };
   const doing = async (words: string, work: (on: ReturnType<typeof meterOn>) => Promise<void>): Promise<void> => {
     const on = meter();

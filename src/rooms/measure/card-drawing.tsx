@@ -1,4 +1,4 @@
-import { CARD, cellBox, cellsOfNumber, lineBox, MARK, MARK_CENTRES, ROWS, swatchBox, SWATCHES, windowBox } from "@/core/calibration";
+import { CARD, cellBox, cellsOfNumber, lineBox, FIDUCIAL, FIDUCIAL_CENTRES, ROWS, swatchBox, SWATCHES, windowBox } from "@/core/calibration";
 
 const SHADES = ["#4d4d4d", "#8a8a8a", "#bdbdbd", "#e0e0e0", "#8a8a8a"];
 
@@ -7,10 +7,10 @@ export function CardDrawing({ painted, framed = false, className = "" }: { paint
   return (
     <svg viewBox={`-12 -12 ${CARD.width + 24} ${CARD.height + 24}`} className={className} role="img" aria-label="A swatch card: four rows of five swatches, the last of each across a black line">
       <rect x={-12} y={-12} width={CARD.width + 24} height={CARD.height + 24} fill={framed ? "#e3e3e3" : "#fbfbfb"} stroke="var(--hairline)" />
-      {MARK_CENTRES.map(({ x, y }, i) => (
+      {FIDUCIAL_CENTRES.map(({ x, y }, i) => (
         <g key={`${x} ${y}`}>
-          <circle cx={x} cy={y} r={MARK.radius} fill="#222" />
-          <circle cx={x} cy={y} r={i === 0 ? MARK.wideHole : MARK.hole} fill="#fbfbfb" />
+          <circle cx={x} cy={y} r={FIDUCIAL.radius} fill="#222" />
+          <circle cx={x} cy={y} r={i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole} fill="#fbfbfb" />
         </g>
       ))}
       {Array.from({ length: ROWS }, (_, row) => (

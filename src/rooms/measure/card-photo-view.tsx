@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
-import { homographyOf, mapPoint, MARK_CENTRES, placeKey, WASH_NAMES, type Box, type Homography } from "@/core/calibration";
+import { homographyOf, mapPoint, FIDUCIAL_CENTRES, placeKey, WASH_NAMES, type Box, type Homography } from "@/core/calibration";
 import { type PixelArray } from "@/core/image";
 import { troubleWith } from "@/ui/trouble";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
@@ -64,7 +64,7 @@ export function CardPhotoView({ photo, edits, nameOf, onMove, onToggle }: CardPh
     if (pixels && context) context.putImageData(new ImageData(new Uint8ClampedArray(pixels.data), pixels.width, pixels.height, { colorSpace: "display-p3" }), 0, 0);
   }, [pixels]);
   const found = photo.read?.found;
-  const onCard = useMemo(() => (found ? homographyOf(found.marks, MARK_CENTRES) : null), [found]);
+  const onCard = useMemo(() => (found ? homographyOf(found.marks, FIDUCIAL_CENTRES) : null), [found]);
   const places = useMemo(() => placesOf(photo, edits, nameOf), [photo, edits, nameOf]);
   if (!photo.stored) return null;
   const { widthPx, heightPx } = photo.stored;

@@ -1,7 +1,7 @@
 "use client";
 
 import { useDeferredValue, useMemo } from "react";
-import { paintModel, spreadPaints, type PaintModel } from "@/core/mixing";
+import { paintModel, farthestPointSample, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { findGaps } from "@/core/palette";
 import { pigmentById } from "@/core/pigments";
@@ -18,7 +18,7 @@ const SHOWN = 6;
 export function Gaps({ models }: { models: readonly PaintModel[] }) {
   const add = usePaintbox((s) => s.add);
   const later = useDeferredValue(models);
-  const gaps = useMemo(() => (later.length === 0 ? [] : findGaps(spreadPaints(later, MOST, paper), paper).slice(0, SHOWN)), [later]);
+  const gaps = useMemo(() => (later.length === 0 ? [] : findGaps(farthestPointSample(later, MOST, paper), paper).slice(0, SHOWN)), [later]);
   if (gaps.length === 0) return null;
   return (
     <section aria-label="Gaps" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">

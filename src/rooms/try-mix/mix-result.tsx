@@ -2,7 +2,7 @@
 
 import { describeColour, lchOfLab, screenColourOfLab, type Lab } from "@/core/colour";
 import { predict, predictGlaze, separationOf } from "@/core/mixing";
-import { loadOfWater, strengthOf, waterWords, type Paper } from "@/core/optics";
+import { loadOfWater, washStrengthOf, waterWords, type Paper } from "@/core/optics";
 import { LikelyErrorWords } from "@/ui/prediction-words";
 import type { NamedPart } from "@/ui/recipe-bar";
 import { Strip } from "@/ui/strip";
@@ -44,7 +44,7 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
       <div>
         <Strip mix={parts} paper={paper} width={780} height={150} from={load} to={load} label="The wash as it dries, with its texture" />
         <p className="name-face mt-1 text-xl">
-          {strengthOf(waterParts).word} <span className="text-base">· {waterWords(waterParts)} · {paper.name}</span>
+          {washStrengthOf(waterParts).word} <span className="text-base">· {waterWords(waterParts)} · {paper.name}</span>
         </p>
       </div>
       <div className="grid grid-cols-4 gap-4">

@@ -13,7 +13,7 @@ interface PathChartProps {
   readonly now: Lab;
 }
 
-const STEPS = 25;
+const PATH_POINTS = 25;
 
 interface Dot {
   readonly a: number;
@@ -51,7 +51,7 @@ function Here({ cx = 0, cy = 0, payload }: { cx?: number; cy?: number; payload?:
 export function PathChart({ parts, load, paper, now }: PathChartProps) {
   const paths: Dot[][] = [];
   parts.forEach((one, i) => parts.slice(i + 1).forEach((two) => {
-    paths.push(chargePath({ mix: [{ ...one, parts: 1 }], load }, { mix: [{ ...two, parts: 1 }], load }, paper, STEPS).map((lab) => dotOf(lab)));
+    paths.push(chargePath({ mix: [{ ...one, parts: 1 }], load }, { mix: [{ ...two, parts: 1 }], load }, paper, PATH_POINTS).map((lab) => dotOf(lab)));
   }));
   const ends = parts.map((part) => dotOf(chargePath({ mix: [{ ...part, parts: 1 }], load }, { mix: [{ ...part, parts: 1 }], load }, paper, 2)[0], part.name));
   const reach = Math.max(40, ...[...paths.flat(), ...ends].flatMap(({ a, b }) => [Math.abs(a), Math.abs(b)])) * 1.15;

@@ -3,7 +3,7 @@ import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
 import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "@/storage/folder/data-folder";
 import { hasOwnPhotos } from "../demo/photo-id";
 import { seedDemo } from "../demo/seed";
-import { needRoom, needRoomToOpen } from "@/storage/folder/disk-room";
+import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
 import { dataFolder } from "./environment";
 import { lockFolder } from "@/storage/folder/folder-lock";
 import { sweepPhotos } from "@/storage/folder/sweep";
@@ -51,7 +51,7 @@ export async function takeDataFolder(): Promise<void> {
 /** Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never been lived in. */
 async function openFolder(folder: string): Promise<OpenStore> {
   const plan = inspectFolder(folder);
-  await (plan.database === "make" ? needRoom(folder) : needRoomToOpen(folder));
+  await (plan.database === "make" ? needSpace(folder) : needSpaceToOpen(folder));
   if (plan.database === "make") clearUnmade(folder);
   const opened = await openDatabase(folder).catch((error: unknown) => {
     noteTrouble("The database could not be opened", error);
@@ -91,7 +91,7 @@ export async function openStore(): Promise<Store> {
 /** The store for writing. Throws NoRoom, and then nothing is written, when the disk has too little room for `bytes` more. */
 export async function storeToWrite(bytes = 0): Promise<Store> {
   const store = await openStore();
-  await needRoom(dataFolder(), bytes);
+  await needSpace(dataFolder(), bytes);
   return store;
 }
 

@@ -20,11 +20,11 @@ const OWN_SITES = new Set([null, "same-origin", "none"]);
  * Whether a request comes from one of this machine's own pages, by its Host, Origin and
  * Sec-Fetch-Site. A link from elsewhere may still open a page: that only reads.
  */
-export function fromOwnPages(headers: Headers, method: string): boolean {
+export function isSameOrigin(headers: Headers, method: string): boolean {
   const host = headers.get("host");
   const origin = headers.get("origin");
   const opensPage = method === "GET" && headers.get("sec-fetch-mode") === "navigate";
   return isLocal(host) && (origin === null || isOwnOrigin(origin, host)) && (opensPage || OWN_SITES.has(headers.get("sec-fetch-site")));
 }
 
-export const NOT_OWN = "Abendrot answers only to this machine's own pages.";
+export const NOT_SAME_ORIGIN = "Abendrot answers only to this machine's own pages.";

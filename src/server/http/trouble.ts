@@ -1,4 +1,4 @@
-import { NoRoom } from "@/storage/folder/disk-room";
+import { DiskFull } from "@/storage/folder/disk-space";
 
 /** What went wrong, as the painter is told it. */
 export interface Trouble {
@@ -11,7 +11,7 @@ const DAMAGED = new Set(["XX001", "XX002", "58030", "58P01", "42P01", "42P07", "
 const DISK_FULL = "53100";
 
 /** Errors whose messages are the painter's words already, by name: see data-folder.ts and disk-room.ts. */
-const REFUSALS: ReadonlyMap<string, number> = new Map([["FolderRefused", 503], ["NoRoom", 507]]);
+const REFUSALS: ReadonlyMap<string, number> = new Map([["FolderRefused", 503], ["DiskFull", 507]]);
 
 /** The error that others were made from: a query's error carries the whole query in its words, its cause does not. */
 function rootOf(error: unknown): unknown {
@@ -31,7 +31,7 @@ export function troubleOf(error: unknown, otherwise: string): Trouble {
   if (error instanceof Error && REFUSALS.has(error.name)) return { status: REFUSALS.get(error.name)!, message: error.message };
   const code = codeOf(root);
   if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS };
-  if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT") return { status: 507, message: new NoRoom().message };
+  if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT") return { status: 507, message: new DiskFull().message };
   return { status: 500, message: otherwise };
 }
 

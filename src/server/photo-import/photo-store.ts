@@ -1,5 +1,5 @@
 import sharp from "sharp";
-import { NoRoom } from "@/storage/folder/disk-room";
+import { DiskFull } from "@/storage/folder/disk-space";
 import type { PhotoCopy, PhotoFiles, PhotoRecord, Store } from "@/storage/ports";
 import type { PhotoFormat } from "./photo-format";
 import { closeCopy, PhotoRefused, readPhoto, smallCopy, type ReadPhoto } from "./read-photo";
@@ -45,7 +45,7 @@ async function makeAndKeep(files: PhotoFiles, photo: Stored, copy: PhotoCopy): P
   }));
   await files.keepCopy(photo.id, copy, made).catch((error: NodeJS.ErrnoException) => {
     // It is shown all the same, and made again the next time.
-    if (!(error instanceof NoRoom) && error.code !== "ENOSPC") throw error;
+    if (!(error instanceof DiskFull) && error.code !== "ENOSPC") throw error;
   });
   return made;
 }

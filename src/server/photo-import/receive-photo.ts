@@ -5,7 +5,7 @@ import { LETTERS, LIMITS } from "@/model/limits";
 import { cutText } from "@/model/text";
 import { PhotoRefused, readPhoto, type ReadPhoto } from "./read-photo";
 import { storeToWrite } from "../context/house";
-import { fromOwnPages, NOT_OWN } from "../http/same-origin";
+import { isSameOrigin, NOT_SAME_ORIGIN } from "../http/same-origin";
 import type { Store } from "@/storage/ports";
 import { storePhoto } from "./photo-store";
 import { refuse, refuseTrouble, saveBody } from "../http/reply";
@@ -26,7 +26,7 @@ const WORKING_COPY_BYTES = 16 * 1024 * 1024;
 
 /** Takes a photo whose body is the file itself, keeps it, and answers with what `then` makes of it. */
 export async function receivePhoto(request: Request, then: (store: Store, photo: ReadPhoto, name: string) => Promise<NextResponse>): Promise<NextResponse> {
-  if (!fromOwnPages(request.headers, request.method)) return refuse(403, NOT_OWN);
+  if (!isSameOrigin(request.headers, request.method)) return refuse(403, NOT_SAME_ORIGIN);
   const name = fileName.safeParse(request.headers.get("x-file-name") ?? "photo");
   if (!name.success) return refuse(400, "The photo's file name could not be read. Rename the file and try again.");
   let arriving: string | null = null;

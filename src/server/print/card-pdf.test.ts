@@ -4,9 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { describe, expect, test } from "vitest";
-import { CARD, MARK_CENTRES, readCard, swatchBox } from "@/core/calibration";
+import { CARD, FIDUCIAL_CENTRES, readCard, swatchBox } from "@/core/calibration";
 import { PAPERS } from "@/core/optics";
-import { findCard } from "@/core/calibration/card/marks";
+import { findCard } from "@/core/calibration/card/fiducials";
 import type { PixelArray } from "@/core/image/pixels";
 import { has } from "@/testing/programs";
 import { cardPdf, numberOfCard, type CardPrint } from "./card-pdf";
@@ -39,7 +39,7 @@ describe.skipIf(!has("pdftoppm"))("the printed card, measured with poppler's too
     const found = findCard(await drawn(path));
     if ("seen" in found) throw new Error(`only ${found.seen} marks`);
     expect(found.pxPerMm).toBeCloseTo(DPI / 25.4, 2);
-    MARK_CENTRES.forEach((mark, i) => {
+    FIDUCIAL_CENTRES.forEach((mark, i) => {
       const [x, y] = [((width - CARD.width) / 2 + mark.x) * (DPI / 25.4), ((height - CARD.height) / 2 + mark.y) * (DPI / 25.4)];
       expect(Math.hypot(found.marks[i].x - x, found.marks[i].y - y) / (DPI / 25.4)).toBeLessThan(0.1);
     });

@@ -1,5 +1,5 @@
 import PDFDocument from "pdfkit";
-import { CARD, CARD_WATER, cellBox, cellsOfNumber, FRAME_NUMBER, lineBox, MARK, MARK_CENTRES, MAX_CARD_NUMBER, ROWS, swatchBox, SWATCHES, WASH_NAMES, windowBox, type Box } from "@/core/calibration";
+import { CARD, CARD_WATER, cellBox, cellsOfNumber, FRAME_NUMBER, lineBox, FIDUCIAL, FIDUCIAL_CENTRES, MAX_CARD_NUMBER, ROWS, swatchBox, SWATCHES, WASH_NAMES, windowBox, type Box } from "@/core/calibration";
 import { waterWords } from "@/core/optics";
 import type { CardPage } from "@/model/measurement";
 import { cutText } from "@/model/text";
@@ -70,7 +70,7 @@ class Sheet {
 
   /** A corner mark: a disc with a hole. */
   mark(x: number, y: number, hole: number): void {
-    this.doc.circle(...this.at(x, y), MARK.radius * PT_PER_MM).fill("#000000");
+    this.doc.circle(...this.at(x, y), FIDUCIAL.radius * PT_PER_MM).fill("#000000");
     this.doc.circle(...this.at(x, y), hole * PT_PER_MM).fill("#ffffff");
   }
 }
@@ -125,7 +125,7 @@ export function cardPdf(print: CardPrint, page: CardPage): Promise<Buffer> {
   });
   const sheet = new Sheet(doc, page);
   const framed = print.kind === "frame";
-  MARK_CENTRES.forEach(({ x, y }, i) => sheet.mark(x, y, i === 0 ? MARK.wideHole : MARK.hole));
+  FIDUCIAL_CENTRES.forEach(({ x, y }, i) => sheet.mark(x, y, i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole));
   cellsOfNumber(framed ? FRAME_NUMBER : numberOfCard(print.id)).forEach((black, i) => black && sheet.fill(cellBox(i)));
   sheet.text(title, 9, -4.5, 17, "serif");
   sheet.text(framed ? `for ${ROWS} paints: ${WASH_NAMES.join(", ")}` : `printed ${print.on}`, 9, 2, 8, "sans", "#555555");

@@ -13,7 +13,7 @@ import { newPainting } from "@/model/painting";
 import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "./data-folder";
 import { DEMO_PHOTO_ID, hasOwnPhotos } from "@/server/demo/photo-id";
 import { readPhoto } from "@/server/photo-import/read-photo";
-import { needRoom, needRoomToOpen, NoRoom, RESERVE_BYTES } from "./disk-room";
+import { needSpace, needSpaceToOpen, DiskFull, RESERVE_BYTES } from "./disk-space";
 import { PhotoLost, readCopy, storePhoto } from "@/server/photo-import/photo-store";
 import { storeIn } from "../store";
 import { photoFilesIn } from "./photo-files";
@@ -75,12 +75,12 @@ describe("a data folder is looked at before it is touched", () => {
 describe("room on the disk", () => {
   test("is asked for before anything is written, and the database's own reserve is left", async () => {
     const free = (bytes: number) => () => Promise.resolve(bytes);
-    await expect(needRoom(".", 0, free(RESERVE_BYTES - 1))).rejects.toThrow(NoRoom);
-    await expect(needRoom(".", 10, free(RESERVE_BYTES + 9))).rejects.toThrow(NoRoom);
-    await needRoom(".", 10, free(RESERVE_BYTES + 10));
-    await expect(needRoomToOpen(".", free(0))).rejects.toThrow(/can't be opened safely/);
-    await needRoomToOpen(".", free(RESERVE_BYTES - 1));
-    await needRoom(tmpdir());
+    await expect(needSpace(".", 0, free(RESERVE_BYTES - 1))).rejects.toThrow(DiskFull);
+    await expect(needSpace(".", 10, free(RESERVE_BYTES + 9))).rejects.toThrow(DiskFull);
+    await needSpace(".", 10, free(RESERVE_BYTES + 10));
+    await expect(needSpaceToOpen(".", free(0))).rejects.toThrow(/can't be opened safely/);
+    await needSpaceToOpen(".", free(RESERVE_BYTES - 1));
+    await needSpace(tmpdir());
   });
 
   test("troubles are told apart, whatever they are wrapped in, and noted without the query", () => {

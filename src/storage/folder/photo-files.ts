@@ -3,7 +3,7 @@ import { copyFile, mkdir, open, readdir, readFile, rename, rm, writeFile } from 
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { PhotoCopy, PhotoFiles } from "../ports";
-import { needRoom } from "./disk-room";
+import { needSpace } from "./disk-space";
 
 export const photosFolder = (data: string): string => join(data, "photos");
 
@@ -94,7 +94,7 @@ export function photoFilesIn(data: string): PhotoFiles {
     async keepCopy(id, copy, bytes) {
       const aside = join(placeOf(id), `.${randomUUID()}`);
       try {
-        await needRoom(photos, bytes.length);
+        await needSpace(photos, bytes.length);
         await writeSynced(aside, bytes);
         await rename(aside, join(placeOf(id), COPIES[copy]));
       } finally {

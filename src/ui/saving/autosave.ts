@@ -4,8 +4,8 @@ import { useEffect, useState } from "react";
 import type { StoreApi } from "zustand";
 import type { Merged } from "@/model/merge";
 import { holdWriter, outbox } from "./left-behind";
-import { Saver, type SaveState } from "./saver";
-import { acknowledged, addSaver, finishSaver, noteSending } from "./savers";
+import { AutosaveQueue, type SaveState } from "./autosave-queue";
+import { acknowledged, addQueue, finishQueue, noteSending } from "./autosave-queues";
 
 /** A document that is kept saved: where, from which revision, and how it is told of. */
 export interface Saved<Document> {
@@ -20,19 +20,19 @@ export interface Saved<Document> {
 /** How saving stands, and what a painter may do about a conflict. */
 export interface Saving<Document> {
   readonly state: SaveState;
-  readonly saver: Saver<Document> | null;
+  readonly queue: AutosaveQueue<Document> | null;
 }
 
 /** Keeps a store's document saved while it is open. */
 export function useAutosave<Document>({ url, revision, store, merge, title, photoId }: Saved<Document>): Saving<Document> {
-  const [saving, setSaving] = useState<Saving<Document>>({ state: { state: "saved" }, saver: null });
+  const [saving, setSaving] = useState<Saving<Document>>({ state: { state: "saved" }, queue: null });
   useEffect(() => {
     const read = (): Document => store.getState().document;
-    const own = new Saver<Document>({
-      url, revision, read, merge, photoId, outbox, acknowledged, sending: noteSending, report: (state) => setSaving({ state, saver: own }), now: Date.now,
+    const own = new AutosaveQueue<Document>({
+      url, revision, read, merge, photoId, outbox, acknowledged, sending: noteSending, report: (state) => setSaving({ state, queue: own }), now: Date.now,
       replace: (document) => store.getState().replace(document), title: () => title(read()),
     });
-    addSaver(own as unknown as Saver<never>, holdWriter(own.writer));
+    addQueue(own as unknown as AutosaveQueue<never>, holdWriter(own.writer));
     const unsubscribe = store.subscribe(() => own.changed());
     const leaving = (event: BeforeUnloadEvent): void => {
       if (own.atRisk) event.preventDefault();
@@ -40,7 +40,7 @@ export function useAutosave<Document>({ url, revision, store, merge, title, phot
     window.addEventListener("beforeunload", leaving);
     return () => {
       unsubscribe();
-      void finishSaver(own as unknown as Saver<never>);
+      void finishQueue(own as unknown as AutosaveQueue<never>);
       window.removeEventListener("beforeunload", leaving);
     };
   }, [url, revision, store, merge, title, photoId]);

@@ -5,7 +5,7 @@ import { mergePaintboxes, mergePaintings, type Merged } from "@/model/merge";
 import type { PaintboxDocument } from "@/model/paintbox";
 import type { PaintingDocument } from "@/model/painting";
 import { browserOutbox, type Outbox, type Unsent } from "./outbox";
-import { refusalOf, sendSave } from "./saver";
+import { refusalOf, sendSave } from "./autosave-queue";
 
 export const outbox: Outbox = browserOutbox();
 

@@ -8,7 +8,7 @@ import { tellTrouble, TroubleLine } from "../trouble";
 import { ConflictCard } from "./conflict-card";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { deliverLeftBehind, keepAsCopy, outbox, putInPlace, type LeftBehind } from "./left-behind";
-import { arrived, isOutdated, isSomethingUnsent, sentByOthers, trustNextReading } from "./savers";
+import { arrived, isOutdated, isSomethingUnsent, sentByOthers, trustNextReading } from "./autosave-queues";
 
 /** Readings that this window has shown: one that comes again is the router's memory, not what is stored. */
 const shown = new Set<string>();

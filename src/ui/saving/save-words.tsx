@@ -1,6 +1,6 @@
 "use client";
 
-import type { SaveState } from "./saver";
+import type { SaveState } from "./autosave-queue";
 
 /** Saved, saving, or what went wrong; and what the document would not take, if anything. */
 export function SaveWords({ state, refused }: { state: SaveState; refused: string | null }) {

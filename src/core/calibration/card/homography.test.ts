@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { homographyOf, mapPoint } from "./homography";
-import { MARK_CENTRES } from "./layout";
+import { FIDUCIAL_CENTRES } from "./layout";
 
 const SQUARE = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }];
 
@@ -26,10 +26,10 @@ describe("the perspective map of four points", () => {
   });
 
   test("an affine map has no perspective, and is undone by its inverse", () => {
-    const onto = MARK_CENTRES.map(({ x, y }) => ({ x: 3 * x - 0.5 * y + 40, y: 0.4 * x + 3.2 * y + 25 }));
-    const map = homographyOf(MARK_CENTRES, onto)!;
+    const onto = FIDUCIAL_CENTRES.map(({ x, y }) => ({ x: 3 * x - 0.5 * y + 40, y: 0.4 * x + 3.2 * y + 25 }));
+    const map = homographyOf(FIDUCIAL_CENTRES, onto)!;
     [3, -0.5, 40, 0.4, 3.2, 25, 0, 0, 1].forEach((value, i) => expect(map[i]).toBeCloseTo(value, 9));
-    const back = homographyOf(onto, MARK_CENTRES)!;
+    const back = homographyOf(onto, FIDUCIAL_CENTRES)!;
     const there = mapPoint(map, { x: 61.5, y: 87.25 });
     const again = mapPoint(back, there);
     expect(again.x).toBeCloseTo(61.5, 8);

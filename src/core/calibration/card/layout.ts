@@ -15,10 +15,10 @@ export const CARD = { width: 176, height: 236 } as const;
  * Corner marks: black discs with a round hole. The upper left one has a wide hole, so that a photo
  * taken from any side is known for what it is. Radii, mm.
  */
-export const MARK = { radius: 5, hole: 1.6, wideHole: 3.1 } as const;
+export const FIDUCIAL = { radius: 5, hole: 1.6, wideHole: 3.1 } as const;
 
 /** Centres of the marks: upper left, upper right, lower right, lower left. */
-export const MARK_CENTRES: readonly { readonly x: Mm; readonly y: Mm }[] = [
+export const FIDUCIAL_CENTRES: readonly { readonly x: Mm; readonly y: Mm }[] = [
   { x: 0, y: 0 }, { x: CARD.width, y: 0 }, { x: CARD.width, y: CARD.height }, { x: 0, y: CARD.height },
 ];
 

@@ -6,14 +6,14 @@ import { deltaE00 } from "../../colour/difference";
 import { xyzOfLab } from "../../colour/lab";
 import { xyzOfReflectance } from "../../colour/xyz";
 import type { Lab, Rgb } from "../../colour/colour";
-import { paperLight } from "./light";
+import { illuminationOf } from "./illumination";
 import { readPatch } from "./patch";
 import type { BoxPixels } from "./pixels";
 
 const paper = PAPERS[0].reflectance;
 const white = linearP3OfXyz(xyzOfReflectance(paper));
 const EXPOSURE = 0.8;
-const light = paperLight([[10, 10], [160, 12], [12, 220], [165, 225], [88, 118], [40, 170], [120, 60]].map(([x, y]) => ({ x, y, linear: [EXPOSURE * white.r, EXPOSURE * white.g, EXPOSURE * white.b] as const })));
+const light = illuminationOf([[10, 10], [160, 12], [12, 220], [165, 225], [88, 118], [40, 170], [120, 60]].map(([x, y]) => ({ x, y, linear: [EXPOSURE * white.r, EXPOSURE * white.g, EXPOSURE * white.b] as const })));
 
 /** A place of 12 by 12 mm, its light at each pixel given. */
 function place(at: (x: number, y: number) => Rgb): BoxPixels {

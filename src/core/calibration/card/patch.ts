@@ -5,7 +5,7 @@ import type { Lab, Rgb } from "../../colour/colour";
 import { xyzOfReflectance } from "../../colour/xyz";
 import type { BoxPixels } from "./pixels";
 import { medianOf, robustDeviation } from "./pixels";
-import type { PaperLight } from "./light";
+import type { Illumination } from "./illumination";
 import { AS_SEEN, type Correction } from "./references";
 
 /** What a place on the card was read as. */
@@ -36,7 +36,7 @@ const SPOT_MM = 0.6;
  * Colour of a painted place relative to the bare paper beside it: every pixel over the light
  * there, spots far from the middle left out, the mean of the rest, as it looks on this paper.
  */
-export function readPatch(pixels: BoxPixels, light: PaperLight, paper: Reflectance, correction: Correction = AS_SEEN): PatchReading {
+export function readPatch(pixels: BoxPixels, light: Illumination, paper: Reflectance, correction: Correction = AS_SEEN): PatchReading {
   const white = linearP3OfXyz(xyzOfReflectance(paper));
   const { count, linear, places } = pixels;
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];

@@ -8,8 +8,8 @@ import { xyzOfReflectance } from "../../colour/xyz";
 import { numberOfCells } from "./card-number";
 import { mapPoint } from "./homography";
 import { cellBox, NUMBER_CELLS, paperPlaces, readingPlaces, ROWS, type Box, type ReadingPlace } from "./layout";
-import { paperLight, type PaperLight, type PaperSample } from "./light";
-import { findCard, greyOf, type FoundCard } from "./marks";
+import { illuminationOf, type Illumination, type PaperSample } from "./illumination";
+import { findCard, greyOf, type FoundCard } from "./fiducials";
 import { readPatch, type PatchReading } from "./patch";
 import { boxPixels, medianOf } from "./pixels";
 import { correctionFrom } from "./references";
@@ -131,7 +131,7 @@ function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "r
 }
 
 /** Reads rows of a card already found, under the light on it. */
-function readRows(photo: PixelArray, found: FoundCard, light: PaperLight, wishes: CardWishes): RowRead[] {
+function readRows(photo: PixelArray, found: FoundCard, light: Illumination, wishes: CardWishes): RowRead[] {
   const { paper, moved, references = [] } = wishes;
   const white = linearP3OfXyz(xyzOfReflectance(paper.reflectance));
   const correction = correctionFrom(references.map(({ box, lab }) => {
@@ -153,7 +153,7 @@ const BLURRED = "The photo is blurred. Hold still, let the camera focus on the c
 
 /** A card found on a photo, with the light on it: what stays the same however its places are dragged. */
 export interface LitCard extends Omit<CardRead, "rows"> {
-  readonly light: PaperLight;
+  readonly light: Illumination;
 }
 
 /** Finds a card on a photo and measures the light on it, or tells why it can't be read. */
@@ -169,7 +169,7 @@ export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard
   const number = numberOn(photo, found);
   const { samples, burnt } = paperOn(photo, found, number === 0 ? rows : Array.from({ length: ROWS }, (_, row) => row));
   if (burnt > 0.2) return { refused: "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again." };
-  const light = paperLight(samples);
+  const light = illuminationOf(samples);
   if (light.unusable > 0.5) return { refused: "Too little bare paper is left between the washes, or a shadow lies over the card. The paper is what everything is measured against." };
   const middle = light.at(88, 118);
   if (Math.max(...middle) < DARKEST_PAPER) return { refused: "The photo is too dark. Take it by a window in daylight, without a flash." };

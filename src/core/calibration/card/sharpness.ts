@@ -1,7 +1,7 @@
 import { LINEAR, type PixelArray } from "../../image/pixels";
 import { mapPoint } from "./homography";
-import { MARK, MARK_CENTRES } from "./layout";
-import type { FoundCard } from "./marks";
+import { FIDUCIAL, FIDUCIAL_CENTRES } from "./layout";
+import type { FoundCard } from "./fiducials";
 import type { GreyPicture } from "./dark-blobs";
 import { medianOf } from "./pixels";
 
@@ -14,9 +14,9 @@ const STEP_MM = 0.05;
  * Gaussian. The middle of the four marks counts.
  */
 export function blurOf(photo: PixelArray, { onPhoto }: FoundCard): number {
-  const widths = MARK_CENTRES.map((mark) => {
+  const widths = FIDUCIAL_CENTRES.map((mark) => {
     const profile: number[] = [];
-    for (let r = MARK.radius - 1.6; r <= MARK.radius + 2.4; r += STEP_MM) {
+    for (let r = FIDUCIAL.radius - 1.6; r <= FIDUCIAL.radius + 2.4; r += STEP_MM) {
       let sum = 0;
       for (let k = 0; k < ANGLES; k++) {
         const angle = (2 * Math.PI * k) / ANGLES;

@@ -1,5 +1,5 @@
 import { filmReflectance } from "../../optics/film";
-import { DRY_SURFACE, insideOf } from "../../optics/surface";
+import { DRY_SURFACE, inverseSaunderson } from "../../optics/surface";
 import { textureOf } from "../../optics/texture";
 import type { Load } from "../../optics/load";
 import type { PaintModel } from "../../mixing/paint";
@@ -73,7 +73,7 @@ function asPhotographed(reflectance: Reflectance, { cutOff }: Reading, camera: C
 /** A film model of the readings: reflectance of each for given optics and loads. */
 function seenBy(readings: readonly Reading[], ground: Ground, granulation: number) {
   const texture = textureOf(ground.roughness, granulation);
-  const inside = (seen: Reflectance): Reflectance => seen.map((r) => Math.max(0, insideOf(r, DRY_SURFACE)));
+  const inside = (seen: Reflectance): Reflectance => seen.map((r) => Math.max(0, inverseSaunderson(r, DRY_SURFACE)));
   const under = { paper: inside(ground.paper), black: ground.black && inside(ground.black) };
   return ({ K, S }: Optics, loads: ReadonlyMap<number, Load>): Reflectance[] =>
     readings.map(({ puddle, over }) => {

@@ -1,5 +1,5 @@
 import { filmReflectance } from "../../optics/film";
-import { DRY_SURFACE, insideOf } from "../../optics/surface";
+import { DRY_SURFACE, inverseSaunderson } from "../../optics/surface";
 import { textureOf } from "../../optics/texture";
 import type { PaintModel } from "../../mixing/paint";
 import { BANDS } from "../../colour/bands";
@@ -10,7 +10,7 @@ import type { FittedOptics, Ground } from "./fit-optics";
 import { deviationOf } from "../../numeric/least-squares";
 
 /** Strengths over which the likely miss is taken. */
-const LOADS = [0.8, 0.4, 0.2, 0.1, 0.05];
+const ASKED_LOADS = [0.8, 0.4, 0.2, 0.1, 0.05];
 /** What no fit gets rid of: another sheet, another brush, the model itself; dE00, set on the simulated bench. */
 const REMAINS = 0.55;
 /** Median length of a three-dimensional error over its root mean square, when one of the three is the largest (from memory: 0.67 to 0.89). */
@@ -19,7 +19,7 @@ const STEP = 1e-3;
 
 /** Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't move it). */
 function slopesAt(base: Pick<PaintModel, "optics" | "granulation">, at: Float64Array, load: number, ground: Ground): Float64Array[] {
-  const paper = ground.paper.map((r) => insideOf(r, DRY_SURFACE));
+  const paper = ground.paper.map((r) => inverseSaunderson(r, DRY_SURFACE));
   const texture = textureOf(ground.roughness, base.granulation);
   const lab = (numbers: Float64Array) => {
     const { K, S } = correctedOptics(base.optics, numbers);
@@ -44,6 +44,6 @@ function slopesAt(base: Pick<PaintModel, "optics" | "granulation">, at: Float64A
  * numbers: the spread of the corrections carried over to colour in first order.
  */
 export function likelyMiss(base: Pick<PaintModel, "optics" | "granulation">, { solution }: FittedOptics, ground: Ground): number {
-  const misses = LOADS.map((load) => Math.hypot(...slopesAt(base, solution.at, load, ground).map((row) => deviationOf(solution.slopes, row))));
+  const misses = ASKED_LOADS.map((load) => Math.hypot(...slopesAt(base, solution.at, load, ground).map((row) => deviationOf(solution.slopes, row))));
   return Math.hypot(REMAINS, MEDIAN_OF_RMS * Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length));
 }

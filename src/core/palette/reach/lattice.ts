@@ -7,9 +7,9 @@ import type { PaintModel } from "../../mixing/paint";
 import { loudnessOf } from "../../mixing/reach-table";
 
 /** Steps along a side of the triangle of shares. */
-export const STEPS = 9;
+export const LATTICE_STEPS = 9;
 /** Loads from bare paper to masstone: nothing, then even in the logarithm. */
-export const LOADS: readonly number[] = [0, ...Array.from({ length: 11 }, (_, i) => MIN_LOAD ** (1 - i / 10) * MAX_LOAD)];
+export const LATTICE_LOADS: readonly number[] = [0, ...Array.from({ length: 11 }, (_, i) => MIN_LOAD ** (1 - i / 10) * MAX_LOAD)];
 /** Most paints a lattice is made of: triples grow with the cube. */
 export const MOST_PAINTS = 14;
 
@@ -35,9 +35,9 @@ export interface Lattice {
 function placesOf(count: number): readonly (readonly number[])[] {
   if (count < 2) return [[1]];
   const places: number[][] = [];
-  for (let i = 0; i <= STEPS; i++) {
-    if (count === 2) places.push([1 - i / STEPS, i / STEPS]);
-    else for (let j = 0; i + j <= STEPS; j++) places.push([(STEPS - i - j) / STEPS, i / STEPS, j / STEPS]);
+  for (let i = 0; i <= LATTICE_STEPS; i++) {
+    if (count === 2) places.push([1 - i / LATTICE_STEPS, i / LATTICE_STEPS]);
+    else for (let j = 0; i + j <= LATTICE_STEPS; j++) places.push([(LATTICE_STEPS - i - j) / LATTICE_STEPS, i / LATTICE_STEPS, j / LATTICE_STEPS]);
   }
   return places;
 }
@@ -45,13 +45,13 @@ function placesOf(count: number): readonly (readonly number[])[] {
 function trianglesOf(): readonly (readonly [number, number, number])[] {
   const at = new Map<string, number>();
   let n = 0;
-  for (let i = 0; i <= STEPS; i++) for (let j = 0; i + j <= STEPS; j++) at.set(`${i},${j}`, n++);
+  for (let i = 0; i <= LATTICE_STEPS; i++) for (let j = 0; i + j <= LATTICE_STEPS; j++) at.set(`${i},${j}`, n++);
   const place = (i: number, j: number): number => at.get(`${i},${j}`) ?? -1;
   const triangles: [number, number, number][] = [];
-  for (let i = 0; i < STEPS; i++) {
-    for (let j = 0; i + j < STEPS; j++) {
+  for (let i = 0; i < LATTICE_STEPS; i++) {
+    for (let j = 0; i + j < LATTICE_STEPS; j++) {
       triangles.push([place(i, j), place(i + 1, j), place(i, j + 1)]);
-      if (i + j < STEPS - 1) triangles.push([place(i + 1, j), place(i + 1, j + 1), place(i, j + 1)]);
+      if (i + j < LATTICE_STEPS - 1) triangles.push([place(i + 1, j), place(i + 1, j + 1), place(i, j + 1)]);
     }
   }
   return triangles;
@@ -70,7 +70,7 @@ export function latticeOf(palette: readonly PaintModel[], paper: Paper): Lattice
   const places = placesOf(size);
   const computer = filmComputer(paints, paper);
   const loud = paints.map(loudnessOf);
-  const lab = new Float32Array(3 * nets.length * places.length * LOADS.length);
+  const lab = new Float32Array(3 * nets.length * places.length * LATTICE_LOADS.length);
   const amounts = new Float32Array(3 * nets.length * places.length);
   const bare = labOfXyz(xyzOfReflectance(paper.reflectance));
   let used = 0;
@@ -89,8 +89,8 @@ export function latticeOf(palette: readonly PaintModel[], paper: Paper): Lattice
       const parts = shares.map((share, i) => share / loud[net[i]]);
       const total = parts.reduce((sum, part) => sum + part, 0);
       const [c0, c1 = 0, c2 = 0] = parts.map((part) => part / total);
-      amounts.set([c0, c1, c2], 3 * (done / LOADS.length));
-      for (const load of LOADS) {
+      amounts.set([c0, c1, c2], 3 * (done / LATTICE_LOADS.length));
+      for (const load of LATTICE_LOADS) {
         const at = 3 * done++;
         if (load === 0) {
           lab.set([bare.L, bare.a, bare.b], at);

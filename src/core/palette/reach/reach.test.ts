@@ -10,9 +10,9 @@ import { linearOfSrgb } from "../../colour/srgb";
 import { temperatureOf } from "../../colour/describe";
 import { luminanceOfValue } from "../../colour/munsell-value";
 import { labF } from "../../colour/lab";
-import { latticeOf, LOADS } from "./lattice";
+import { latticeOf, LATTICE_LOADS } from "./lattice";
 import { PointTree } from "./point-tree";
-import { CUBE_SIDE, reachCube } from "./repaint";
+import { CUBE_SIDE, gamutTable } from "./gamut-table";
 import { darkestOf, sliceAt, withinSlice } from "./slice";
 
 const paper = PAPERS[0];
@@ -27,8 +27,8 @@ describe("the lattice of a palette's reach", () => {
     for (const [n, p, l] of [[0, 17, 8], [2, 33, 4], [3, 40, 11]]) {
       const place = n * places.length + p;
       const mix = nets[n].flatMap((paint, i) => (amounts[3 * place + i] > 0 ? [{ paint: paints[paint], parts: amounts[3 * place + i] }] : []));
-      const { dry } = predict(mix, LOADS[l], paper);
-      const at = 3 * (place * LOADS.length + l);
+      const { dry } = predict(mix, LATTICE_LOADS[l], paper);
+      const at = 3 * (place * LATTICE_LOADS.length + l);
       expect([lab[at], lab[at + 1], lab[at + 2]].map((x, i) => Math.abs(x - [dry.L, dry.a, dry.b][i])).every((d) => d < 0.1)).toBe(true);
     }
   });
@@ -88,7 +88,7 @@ test("the nearest point by tree is the nearest by trying all", () => {
 });
 
 describe("the photo through the palette", () => {
-  const { rgba } = reachCube(lattice, (lab) => lab, 1.5);
+  const { rgba } = gamutTable(lattice, (lab) => lab, 1.5);
   const labAt = (r: number, g: number, b: number): { L: number; a: number; b: number } => {
     const [x, y, z] = [r, g, b].map((i) => linearOfSrgb(i / (CUBE_SIDE - 1)));
     return labOfXyz(xyzOfLinearP3({ r: x, g: y, b: z }));

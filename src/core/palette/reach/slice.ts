@@ -1,7 +1,7 @@
 import { outlinesOf } from "../../areas/outline";
 import { temperatureOf } from "../../colour/describe";
 import type { Lab } from "../../colour/colour";
-import { LOADS, type Lattice } from "./lattice";
+import { LATTICE_LOADS, type Lattice } from "./lattice";
 
 /** Half the side of the hue and chroma plane, CIELAB units, and its cells. */
 export const PLANE_HALF = 110;
@@ -36,8 +36,8 @@ const NEUTRAL_CHROMA = 9;
 /** a and b of one place of a net at a lightness, by straight lines between loads; false when it does not get so dark. */
 function at(lattice: Lattice, place: number, L: number, out: Float64Array): boolean {
   const { lab } = lattice;
-  const from = 3 * place * LOADS.length;
-  for (let l = 1; l < LOADS.length; l++) {
+  const from = 3 * place * LATTICE_LOADS.length;
+  for (let l = 1; l < LATTICE_LOADS.length; l++) {
     const [above, below] = [lab[from + 3 * (l - 1)], lab[from + 3 * l]];
     if (below > L) continue;
     const share = above - below < 1e-6 ? 0 : Math.min(1, Math.max(0, (above - L) / (above - below)));

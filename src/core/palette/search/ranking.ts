@@ -57,15 +57,15 @@ export function rankAll({ paints, combinations, costs, weights, demands = [] }: 
   return [...costs.map((cost, t) => rank(combinations, parts, cost, weights[t])), ...demands.map((demand) => rank(combinations, parts, demand, 1))];
 }
 
-export const emptyRanked = (room: number): Ranked => ({ code: new Uint32Array(room), cost: new Float64Array(room), length: 0 });
+export const emptyRanked = (wellsLeft: number): Ranked => ({ code: new Uint32Array(wellsLeft), cost: new Float64Array(wellsLeft), length: 0 });
 
 /**
- * Keeps of a ranking what lacks at most `room` paints and costs at most `most`, down to the best
+ * Keeps of a ranking what lacks at most `wellsLeft` paints and costs at most `most`, down to the best
  * that the taken ones do alone: in `to`, which may be `from` itself.
  */
-export function shorten(from: Ranked, to: Ranked, states: States, room: number, most: number): void {
+export function shorten(from: Ranked, to: Ranked, states: States, wellsLeft: number, most: number): void {
   const { code, cost, length } = from;
-  const most3 = Math.min(3, room);
+  const most3 = Math.min(3, wellsLeft);
   let n = 0;
   for (let i = 0; i < length && cost[i] <= most; i++) {
     const missing = lacking(code[i], states);

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { APPROACH_CHOICES, DEFAULT_APPROACH, type Approach, type ApproachKey } from "@/core/palette";
 import { SmoothSlider } from "@/ui/smooth-slider";
 import { useDesk, useDeskStore } from "../desk-store";
-import { useBench, type LeftOut } from "./bench";
+import { useWeighing, type LeftOut } from "./weighing";
 import { firstOf, paintsWord } from "./words";
 
 type Words = { readonly [K in ApproachKey]: { readonly name: string; readonly choices: { readonly [C in Approach[K]]: readonly [words: string, effect: string] } } };
@@ -95,7 +95,7 @@ export function ApproachPanel() {
   const approach = useDesk((s) => s.document.approach);
   const changeApproach = useDesk((s) => s.changeApproach);
   const { temporal } = useDeskStore();
-  const { leftOut, missing } = useBench();
+  const { leftOut, missing } = useWeighing();
   const [open, setOpen] = useState(false);
   const [kept, setKept] = useState<string | null>(null);
   const keep = async (): Promise<void> => {

@@ -4,12 +4,12 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import { JudgingPair } from "@/ui/judging-pair";
 import type { ServedPalette } from "@/core/palette";
 import { useWantedColours } from "../targets";
-import { useBench } from "./bench";
+import { useWeighing } from "./weighing";
 import { FAIR } from "./words";
 
 /** Every area as a palette reaches it, with how it moves against another palette. */
 export function AreaErrors({ before, after }: { before: ServedPalette; after: ServedPalette }) {
-  const { areaNames } = useBench();
+  const { areaNames } = useWeighing();
   const wanted = useWantedColours();
   return (
     <ul>

@@ -8,11 +8,11 @@ import type { FoundSize } from "@/core/palette";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { ApproachPanel } from "./approach-panel";
-import { useBench } from "./bench";
+import { useWeighing } from "./weighing";
 import { Classics } from "./classics";
 import { GainChart } from "./gain-chart";
 import { KindRules } from "./kind-rules";
-import { useLayOut } from "./lay-out";
+import { useApplyPalette } from "./apply-palette";
 import { MustReach } from "./must-reach";
 import { areasWord, FAIR, gainWords, GOOD, listed, paintsWord } from "./words";
 
@@ -22,7 +22,7 @@ const STRIP_PX = 84;
 function PaletteRow({ palette, place, busy, onLayOut, onRule }: {
   palette: FoundSize["best"][number]; place: number; busy: boolean; onLayOut: () => void; onRule: (which: "must" | "never", id: string) => void;
 }) {
-  const { paints, areaNames } = useBench();
+  const { paints, areaNames } = useWeighing();
   const paper = usePaper();
   const laid = useDesk((s) => s.document.palette);
   const own = palette.paints.map((p) => paints[p]);
@@ -76,14 +76,14 @@ function Rules({ onDrop }: { onDrop: (id: string) => void }) {
 
 /** Of all these paints, which few: the best of each size, what one more buys, and classic beginnings. */
 export function ChooseView() {
-  const bench = useBench();
+  const weighing = useWeighing();
   const areas = useDesk((s) => s.document.areas);
   const rules = useDesk((s) => s.document.rules);
   const approach = useDesk((s) => s.document.approach);
   const changeRules = useDesk((s) => s.changeRules);
-  const { busy, layOut, fault } = useLayOut();
+  const { busy, applyPalette, fault } = useApplyPalette();
   const [size, setSize] = useState<number | null>(null);
-  const { sizes, state, paints, choosable, areaNames } = bench;
+  const { sizes, state, paints, choosable, areaNames } = weighing;
   const range = SIZE_RANGE[approach.size];
   const recommended = recommendedSize(sizes, range.from, range.to);
   const enough = recommendedSize(sizes);
@@ -105,13 +105,13 @@ export function ChooseView() {
       <div className="flex h-7 items-center gap-3 text-[0.9rem]">
         {state === "working" && (
           <>
-            <progress className="progress progress-primary flex-1" value={bench.share} max={1} aria-label="Choosing" />
-            <button type="button" className="btn btn-xs" onClick={bench.stop}>Stop</button>
+            <progress className="progress progress-primary flex-1" value={weighing.share} max={1} aria-label="Choosing" />
+            <button type="button" className="btn btn-xs" onClick={weighing.stop}>Stop</button>
           </>
         )}
-        {state === "done" && <p role="status" className="quiet">{areas.length === 0 ? "No area is measured yet: a palette is chosen for areas." : choosable.length === 0 ? "The approach leaves no paint to choose from." : `Found in ${bench.words}`}</p>}
-        {state === "stopped" && <><p role="status" className="quiet">{bench.words}</p><button type="button" className="btn btn-xs" onClick={bench.again}>Go on</button></>}
-        {state === "failed" && <><p role="alert" className="text-error">{bench.words}</p><button type="button" className="btn btn-xs" onClick={bench.again}>Try again</button></>}
+        {state === "done" && <p role="status" className="quiet">{areas.length === 0 ? "No area is measured yet: a palette is chosen for areas." : choosable.length === 0 ? "The approach leaves no paint to choose from." : `Found in ${weighing.words}`}</p>}
+        {state === "stopped" && <><p role="status" className="quiet">{weighing.words}</p><button type="button" className="btn btn-xs" onClick={weighing.again}>Go on</button></>}
+        {state === "failed" && <><p role="alert" className="text-error">{weighing.words}</p><button type="button" className="btn btn-xs" onClick={weighing.again}>Try again</button></>}
       </div>
       {sizes.length > 0 && (
         <div className={state === "working" ? "opacity-60" : ""}>
@@ -128,14 +128,14 @@ export function ChooseView() {
               <p className="text-[0.92rem] leading-snug">The best of all {shown.outOf.toLocaleString("en")} palettes of {paintsWord(shown.size)}. {gainWords(shown, sizes.find((choice) => choice.size === shown.size + 1), paints, areaNames)}</p>
               <p className="quiet mt-1 text-[0.85rem] leading-snug">Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths.</p>
               <ol className="mt-1">
-                {shown.best.map((palette, place) => <PaletteRow key={palette.paints.join()} palette={palette} place={place} busy={busy} onLayOut={() => layOut(bench.idsOf(palette.paints))} onRule={rule} />)}
+                {shown.best.map((palette, place) => <PaletteRow key={palette.paints.join()} palette={palette} place={place} busy={busy} onLayOut={() => applyPalette(weighing.idsOf(palette.paints))} onRule={rule} />)}
               </ol>
             </div>
           )}
         </div>
       )}
       {fault && <p role="alert" className="text-error">{fault}</p>}
-      <Classics busy={busy} onLayOut={layOut} />
+      <Classics busy={busy} onLayOut={applyPalette} />
     </div>
   );
 }

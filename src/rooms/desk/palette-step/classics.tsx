@@ -5,7 +5,7 @@ import type { StartingPoint, Structure } from "@/core/palette";
 import { troubleWith } from "@/ui/trouble";
 import { Strip } from "@/ui/strip";
 import { usePaper } from "../paints";
-import { useBench, useServed } from "./bench";
+import { useWeighing, useServed } from "./weighing";
 import { FAIR, firstOf, GOOD, listed } from "./words";
 
 const WORDS: Readonly<Record<Structure, string>> = {
@@ -22,7 +22,7 @@ const NONE: readonly (readonly string[])[] = [];
 
 /** Classic structures filled from one's own paints, and what each can and can't do here. */
 export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: readonly string[]) => void }) {
-  const { opened, ready, ask, choosable, paints, idsOf, areaNames } = useBench();
+  const { opened, ready, ask, choosable, paints, idsOf, areaNames } = useWeighing();
   const paper = usePaper();
   const [open, setOpen] = useState(false);
   const [points, setPoints] = useState<readonly StartingPoint[]>([]);

@@ -13,8 +13,8 @@ import { TypedText } from "@/ui/typed-text";
 import { useDesk, useDeskStore } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
-import { useBench, useServed } from "./bench";
-import { useLayOut } from "./lay-out";
+import { useWeighing, useServed } from "./weighing";
+import { useApplyPalette } from "./apply-palette";
 import { FAIR, paintsWord } from "./words";
 
 const MOST_COMPARED = 3;
@@ -30,7 +30,7 @@ function freeName(wanted: string, taken: readonly string[]): string {
 function Kept({ kept, own, shown, full, onShow }: { kept: KeptPalette; own: readonly KnownPaint[]; shown: boolean; full: boolean; onShow: () => void }) {
   const palettes = useDesk((s) => s.document.palettes);
   const setKept = useDesk((s) => s.setKept);
-  const { busy, layOut, fault } = useLayOut();
+  const { busy, applyPalette, fault } = useApplyPalette();
   const names = palettes.map(({ name }) => name);
   const { nameKept, endTyping } = useDeskStore().getState();
   return (
@@ -42,7 +42,7 @@ function Kept({ kept, own, shown, full, onShow }: { kept: KeptPalette; own: read
         className="min-w-0 flex-1" inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-1 hover:border-(--hairline)"
       />
       <span className="label-line whitespace-nowrap">{paintsWord(own.length)}</span>
-      <button type="button" className="btn btn-ghost btn-xs" disabled={busy || own.length === 0} aria-label={`Lay out ${kept.name}`} onClick={() => layOut(own.map(({ id }) => id))}>Lay it out</button>
+      <button type="button" className="btn btn-ghost btn-xs" disabled={busy || own.length === 0} aria-label={`Lay out ${kept.name}`} onClick={() => applyPalette(own.map(({ id }) => id))}>Lay it out</button>
       <button type="button" className="btn btn-square btn-ghost btn-xs" disabled={palettes.length >= LIMITS.keptPalettes} aria-label={`Duplicate ${kept.name}`} title="Duplicate" onClick={() => setKept([...palettes, { ...kept, id: crypto.randomUUID(), name: freeName(kept.name, names) }])}><Copy size={13} /></button>
       <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Let ${kept.name} go`} title="Let it go (undo brings it back)" onClick={() => setKept(palettes.filter(({ id }) => id !== kept.id))}><Trash2 size={13} /></button>
     </li>
@@ -53,7 +53,7 @@ function Kept({ kept, own, shown, full, onShow }: { kept: KeptPalette; own: read
 
 /** Up to three palettes side by side on the same areas. */
 export function CompareView() {
-  const { areaNames, opened } = useBench();
+  const { areaNames, opened } = useWeighing();
   const paints = usePaints();
   const paper = usePaper();
   const tray = useDesk((s) => s.document.palette);

@@ -8,7 +8,7 @@ import { usePaints, type KnownPaint } from "../paints";
 import { spreadTicks } from "../photo/value-rail";
 import { useLaid, useLookedAt, useReach } from "../reach";
 import { useWantedColours } from "../targets";
-import { useServed } from "./bench";
+import { useServed } from "./weighing";
 import { FAIR, listed } from "./words";
 
 /** The plane is looked at from close by unless something lies farther out than this, CIELAB chroma. */

@@ -8,8 +8,8 @@ import type { ServedPalette } from "@/core/palette";
 import { useDesk, withPaintIn } from "../desk-store";
 import { usePaper, type KnownPaint } from "../paints";
 import { AreaErrors } from "./area-errors";
-import { useBench, useServed } from "./bench";
-import { useLayOut } from "./lay-out";
+import { useWeighing, useServed } from "./weighing";
+import { useApplyPalette } from "./apply-palette";
 import { Worth } from "./worth-list";
 import { changeOf, changeWords } from "./words";
 
@@ -53,13 +53,13 @@ function Candidate({ paint, now, then, palette, onPut }: CandidateProps) {
 
 /** Auditions: what each paint in the tray earns, and what any other would do in its place. */
 export function TryView() {
-  const bench = useBench();
+  const weighing = useWeighing();
   const palette = useDesk((s) => s.document.palette);
   const tried = useDesk((s) => s.tried);
   const { addToPalette, putInWell, tryPalette } = useDesk((s) => s);
-  const { busy, layOut, fault } = useLayOut();
+  const { busy, applyPalette, fault } = useApplyPalette();
   const [chosenWell, setWell] = useState(NEW_WELL);
-  const { paints, choosable, areaNames } = bench;
+  const { paints, choosable, areaNames } = weighing;
   const well = palette.includes(chosenWell) ? chosenWell : NEW_WELL;
   const known = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
   const candidates = choosable.map((p) => paints[p].id).filter((id) => !palette.includes(id));
@@ -107,7 +107,7 @@ export function TryView() {
         <p className="min-h-10 text-[0.9rem] leading-snug" role="status">{tried && answered ? changeWords(changeOf(now, then, areaNames)) : "Every area by the best mix that the tray can make."}</p>
         <AreaErrors before={now} after={then} />
       </section>
-      <button type="button" className="btn btn-outline btn-sm" disabled={busy} onClick={() => layOut(palette)}>Mix every area anew from the tray</button>
+      <button type="button" className="btn btn-outline btn-sm" disabled={busy} onClick={() => applyPalette(palette)}>Mix every area anew from the tray</button>
       {fault && <p role="alert" className="text-error">{fault}</p>}
     </div>
   );

@@ -12,14 +12,14 @@ import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
 import { usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
-import { useBench } from "./bench";
+import { useWeighing } from "./weighing";
 import { areasWord, FAIR, firstOf, listed, paintsWord } from "./words";
 
 type Weighed = PaletteWorth & { readonly savings: readonly Saving[] };
 
 /** What a palette's paints are worth, and the mixing that convenience colours at hand would save. */
 function useWeighed(): Weighed | null {
-  const { opened, ready, ask, indicesOf, paints, choosable } = useBench();
+  const { opened, ready, ask, indicesOf, paints, choosable } = useWeighing();
   const palette = useDesk((s) => s.document.palette);
   const [answer, setAnswer] = useState<Weighed | null>(null);
   const convenience = choosable.filter((p) => paints[p].pigments.length > 1);
@@ -38,7 +38,7 @@ function useWeighed(): Weighed | null {
 
 /** For what the whole box doesn't reach: a pigment to wish for, or to let it go. Asked for when wanted, since it tries the handbook. */
 function useWishes(served: ServedPalette): { wishes: readonly (Wished & { target: number })[] | null; look: () => void; busy: boolean } {
-  const { ask, ready, choosable } = useBench();
+  const { ask, ready, choosable } = useWeighing();
   const [found, setFound] = useState<{ of: ServedPalette; wishes: readonly (Wished & { target: number })[] } | null>(null);
   const [busy, setBusy] = useState(false);
   const look = (): void => {
@@ -96,7 +96,7 @@ function whyWords(own: readonly KnownPaint[], weighed: Weighed, served: ServedPa
 
 /** Every paint earns its well: what each does, what hangs on it, what is one too many, what would help. */
 export function Worth({ served }: { served: ServedPalette }) {
-  const { paints, areaNames, indicesOf } = useBench();
+  const { paints, areaNames, indicesOf } = useWeighing();
   const palette = useDesk((s) => s.document.palette);
   const removeFromPalette = useDesk((s) => s.removeFromPalette);
   const addToPalette = useDesk((s) => s.addToPalette);

@@ -2,7 +2,7 @@
 
 import { compareColours, describeColour, screenColourOfLab } from "@/core/colour";
 import { predict } from "@/core/mixing";
-import { loadOfWater, PAPERS, strengthOf, type Paper } from "@/core/optics";
+import { loadOfWater, PAPERS, washStrengthOf, type Paper } from "@/core/optics";
 import type { PaintingArea } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
@@ -35,7 +35,7 @@ function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; 
           </span>
           <span className="quiet line-clamp-2 text-[0.87rem] leading-snug">
             {area.recipe && parts
-              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${strengthOf(area.recipe.waterParts).word}`
+              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${washStrengthOf(area.recipe.waterParts).word}`
               : `value ${words.value.toFixed(1)}, ${words.hueName}, not mixed yet`}
           </span>
         </span>

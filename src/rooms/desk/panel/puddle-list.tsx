@@ -3,7 +3,7 @@
 import { useMemo } from "react";
 import { compareColours } from "@/core/colour";
 import { nearestStrength, puddlesOf, SHARING_MAY_COST, predict, type PuddleUse } from "@/core/mixing";
-import { loadOfWater, strengthOf, waterWords, type WaterParts } from "@/core/optics";
+import { loadOfWater, washStrengthOf, waterWords, type WaterParts } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
@@ -62,7 +62,7 @@ function useSharings(): readonly Sharing[] {
   }, [areas, measured, targets, paints, paper]);
 }
 
-const strengthWords = (waterParts: WaterParts): string => `${strengthOf(waterParts).word} (${waterWords(waterParts)})`;
+const strengthWords = (waterParts: WaterParts): string => `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
 
 /** Everything to have ready in the wells: one entry for each mix, however many areas it serves. */
 export function PuddleList() {

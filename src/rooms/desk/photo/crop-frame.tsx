@@ -4,7 +4,7 @@ import { useRef, type PointerEvent } from "react";
 import { keepInside, MAX_ANGLE_DEGREES, type Frame, type Size } from "@/core/image";
 import { useDesk, useDeskStore } from "../desk-store";
 import { useFrame, usePhoto } from "../photo-study";
-import { photoOfScreen, scaleOf, screenOfPhoto, type Camera } from "./camera";
+import { photoOfScreen, scaleOf, screenOfPhoto, type Viewport } from "./viewport";
 
 /** Smallest width of a frame, as a share of the photo's. */
 export const NARROWEST = 0.08;
@@ -21,14 +21,14 @@ export function nudged(frame: Frame, key: string, fine: boolean, size: Size): Fr
 }
 
 /** The sheet laid over the whole photo: drag it to move it, a corner to make it larger or smaller. */
-export function CropFrame({ camera }: { camera: Camera }) {
+export function CropFrame({ viewport }: { viewport: Viewport }) {
   const { size } = usePhoto();
   const frame = useFrame();
   const changeStudy = useDesk((s) => s.changeStudy);
   const { temporal } = useDeskStore();
   const drag = useRef<{ x: number; y: number; frame: Frame; corner: boolean; moved: boolean } | null>(null);
-  const middle = screenOfPhoto(camera, frame);
-  const width = frame.width * scaleOf(camera);
+  const middle = screenOfPhoto(viewport, frame);
+  const width = frame.width * scaleOf(viewport);
   const height = width / frame.aspect;
 
   const press = (event: PointerEvent, corner: boolean): void => {
@@ -42,11 +42,11 @@ export function CropFrame({ camera }: { camera: Camera }) {
     const [dx, dy] = [event.clientX - from.x, event.clientY - from.y];
     let next: Frame;
     if (from.corner) {
-      const was = (from.frame.width * scaleOf(camera)) / 2;
+      const was = (from.frame.width * scaleOf(viewport)) / 2;
       next = { ...from.frame, width: Math.max(NARROWEST, (from.frame.width * (was + dx)) / was) };
     } else {
-      const start = screenOfPhoto(camera, from.frame);
-      next = { ...from.frame, ...photoOfScreen(camera, { x: start.x + dx, y: start.y + dy }) };
+      const start = screenOfPhoto(viewport, from.frame);
+      next = { ...from.frame, ...photoOfScreen(viewport, { x: start.x + dx, y: start.y + dy }) };
     }
     changeStudy({ frame: keepInside(next, size) });
     // One drag is one step to undo: the first change is kept, what follows replaces it.

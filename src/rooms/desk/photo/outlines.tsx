@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { outlinesOf, type LabelMap, type Outline } from "@/core/areas";
-import { matrixTo, type Camera } from "./camera";
+import { matrixTo, type Viewport } from "./viewport";
 
 const pathOf = ({ points, closed }: Outline): string => {
   let path = `M${points[0].toFixed(1)} ${points[1].toFixed(1)}`;
@@ -12,7 +12,7 @@ const pathOf = ({ points, closed }: Outline): string => {
 
 interface OutlinesProps {
   readonly map: LabelMap;
-  readonly camera: Camera;
+  readonly viewport: Viewport;
   /** Label whose line is drawn strongly. */
   readonly strong: number | null;
   /** Proposed shapes have dashed lines. */
@@ -20,11 +20,11 @@ interface OutlinesProps {
 }
 
 /** The lines between areas over the photo: white with a dark edge, so that they show on anything. */
-export function Outlines({ map, camera, strong, dashed = false }: OutlinesProps) {
+export function Outlines({ map, viewport, strong, dashed = false }: OutlinesProps) {
   const outlines = useMemo(() => outlinesOf(map).filter(({ sides }) => Math.max(...sides) > 0), [map]);
   const all = useMemo(() => outlines.map(pathOf).join(""), [outlines]);
   const own = useMemo(() => (strong === null ? "" : outlines.filter(({ sides }) => sides.includes(strong)).map(pathOf).join("")), [outlines, strong]);
-  const transform = `matrix(${matrixTo(camera, map).join(" ")})`;
+  const transform = `matrix(${matrixTo(viewport, map).join(" ")})`;
   const line = { vectorEffect: "non-scaling-stroke", fill: "none", strokeLinejoin: "round" } as const;
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full overflow-hidden">

@@ -1,11 +1,11 @@
 "use client";
 
 import { useDesk, type Pair } from "../desk-store";
-import { screenOfPhoto, type Camera } from "./camera";
+import { screenOfPhoto, type Viewport } from "./viewport";
 
-function PairMark({ pair, camera, name }: { pair: Pair; camera: Camera; name: string }) {
-  const a = screenOfPhoto(camera, pair.a);
-  const b = pair.b && screenOfPhoto(camera, pair.b);
+function PairMark({ pair, viewport, name }: { pair: Pair; viewport: Viewport; name: string }) {
+  const a = screenOfPhoto(viewport, pair.a);
+  const b = pair.b && screenOfPhoto(viewport, pair.b);
   return (
     <g>
       {b && <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#000" strokeOpacity={0.6} strokeWidth={3} />}
@@ -21,15 +21,15 @@ function PairMark({ pair, camera, name }: { pair: Pair; camera: Camera; name: st
 }
 
 /** The pairs of points that are being compared, over the photo. */
-export function PairMarks({ camera }: { camera: Camera }) {
+export function PairMarks({ viewport }: { viewport: Viewport }) {
   const pair = useDesk((s) => s.pair);
   const pinned = useDesk((s) => s.document.study.pairs);
   const step = useDesk((s) => s.step);
   if (step !== "photo") return null;
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full overflow-hidden">
-      {pinned.map((one, i) => <PairMark key={one.id} pair={one} camera={camera} name={String(i + 1)} />)}
-      {pair && <PairMark pair={pair} camera={camera} name="" />}
+      {pinned.map((one, i) => <PairMark key={one.id} pair={one} viewport={viewport} name={String(i + 1)} />)}
+      {pair && <PairMark pair={pair} viewport={viewport} name="" />}
     </svg>
   );
 }

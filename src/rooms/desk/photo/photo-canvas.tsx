@@ -7,13 +7,13 @@ import { type WhiteMatrix } from "@/core/image";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePhoto } from "../photo-study";
-import { useReachCube } from "../reach";
+import { useGamutTable } from "../reach";
 import { useTargets } from "../targets";
-import { scaleOf, type Camera } from "./camera";
+import { scaleOf, type Viewport } from "./viewport";
 import { ViewPainter } from "./view-painter";
 
 interface PhotoCanvasProps {
-  readonly camera: Camera;
+  readonly viewport: Viewport;
   readonly map: LabelMap;
   readonly white: WhiteMatrix;
 }
@@ -39,13 +39,13 @@ function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
 }
 
 /** The photo through the present way of seeing; redrawn once a frame at most. */
-export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
+export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   const { row, pixels } = usePhoto();
   const seeing = useDesk((s) => s.seeing);
   const valueSteps = useDesk((s) => s.valueSteps);
   const marks = useDesk((s) => s.marks);
   const split = useDesk((s) => s.split);
-  const cube = useReachCube();
+  const cube = useGamutTable();
   const areas = useDesk((s) => s.document.areas);
   const targets = useTargets();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -53,7 +53,7 @@ export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
   const [restored, setRestored] = useState(0);
   const ratio = typeof window === "undefined" ? 1 : Math.min(2, window.devicePixelRatio || 1);
   const [close, setClose] = useState(false);
-  const isClose = row.widthPx > row.workingWidthPx && (scaleOf(camera) * ratio) / row.workingWidthPx > CLOSE_FROM;
+  const isClose = row.widthPx > row.workingWidthPx && (scaleOf(viewport) * ratio) / row.workingWidthPx > CLOSE_FROM;
   if (isClose && !close) setClose(true);
   const closeCopy = useCloseCopy(close, row.id);
 
@@ -63,13 +63,13 @@ export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
     return [[area.region, [Math.round(255 * r), Math.round(255 * g), Math.round(255 * b)] as const] as const];
   })), [areas, targets]);
 
-  const bench = useRef<{ painter: ViewPainter; photo?: unknown; map?: unknown; colours?: unknown; cube?: unknown } | null>(null);
+  const drawn = useRef<{ painter: ViewPainter; photo?: unknown; map?: unknown; colours?: unknown; cube?: unknown } | null>(null);
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
     const onLost = (event: Event): void => event.preventDefault();
     const onRestored = (): void => {
-      bench.current = null;
+      drawn.current = null;
       setRestored((n) => n + 1);
     };
     element.addEventListener("webglcontextlost", onLost);
@@ -85,23 +85,23 @@ export function PhotoCanvas({ camera, map, white }: PhotoCanvasProps) {
     // What the card already holds is not sent to it again.
     const frame = requestAnimationFrame(() => {
       try {
-        const now = (bench.current ??= { painter: new ViewPainter(element) });
+        const now = (drawn.current ??= { painter: new ViewPainter(element) });
         const photo = closeCopy && Math.max(closeCopy.width, closeCopy.height) <= now.painter.maxSide ? closeCopy : pixels;
         if (now.photo !== photo) now.painter.setPhoto(photo);
         if (now.map !== map) now.painter.setAreas(map);
         if (now.colours !== colours) now.painter.setTargets(colours);
         if (now.cube !== cube) now.painter.setReach(cube);
         Object.assign(now, { photo, map, colours, cube });
-        now.painter.draw({ camera, seeing, valueSteps, white, marks, split });
+        now.painter.draw({ viewport, seeing, valueSteps, white, marks, split });
         element.dataset.drawn = seeing === "palette" && !cube ? "plain" : seeing;
       } catch {
         setUndrawable(true);
       }
     });
     return () => cancelAnimationFrame(frame);
-  }, [pixels, closeCopy, camera, seeing, valueSteps, white, marks, split, cube, map, colours, undrawable, restored]);
+  }, [pixels, closeCopy, viewport, seeing, valueSteps, white, marks, split, cube, map, colours, undrawable, restored]);
 
-  const { width, height } = camera.view;
+  const { width, height } = viewport.view;
   return (
     <>
       <canvas ref={canvas} width={Math.round(width * ratio)} height={Math.round(height * ratio)} className="pointer-events-none absolute inset-0 size-full" />

@@ -12,13 +12,13 @@ import { useAreaMap, useFrame, usePhoto, useWhite } from "../photo-study";
 import { useLookedAt } from "../reach";
 import { useTargets } from "../targets";
 import { AreaMarker } from "./area-marker";
-import { matrixTo, photoOfScreen, scaleOf, screenOfPhoto } from "./camera";
+import { matrixTo, photoOfScreen, scaleOf, screenOfPhoto } from "./viewport";
 import { CropFrame, nudged } from "./crop-frame";
 import { Loupe } from "./loupe";
 import { Outlines } from "./outlines";
 import { PairMarks } from "./pair-marks";
 import { PhotoCanvas } from "./photo-canvas";
-import { useCamera } from "./use-camera";
+import { useViewport } from "./use-viewport";
 import { useLassoLine } from "./use-lasso-line";
 import { SplitLine } from "./split-line";
 import { useTwoFingers } from "./use-two-fingers";
@@ -91,8 +91,8 @@ export function PhotoPane() {
   const white = useWhite();
   const frame = useFrame();
   const help = useId();
-  const { camera, zoomAt, panBy, showAll } = useCamera(room);
-  const { width, height } = camera.view;
+  const { viewport, zoomAt, panBy, showAll } = useViewport(room);
+  const { width, height } = viewport.view;
   const lasso = useLassoLine((points) => void edits.enclose(points, true));
   const fingers = useTwoFingers(zoomAt, panBy);
 
@@ -105,7 +105,7 @@ export function PhotoPane() {
 
   const pointOf = (event: { clientX: number; clientY: number }): Point => {
     const rect = surface.current!.getBoundingClientRect();
-    const at = photoOfScreen(camera, { x: event.clientX - rect.left, y: event.clientY - rect.top });
+    const at = photoOfScreen(viewport, { x: event.clientX - rect.left, y: event.clientY - rect.top });
     return { x: clamp(at.x), y: clamp(at.y) };
   };
   const press = (point: Point): void => {
@@ -135,14 +135,14 @@ export function PhotoPane() {
       event.preventDefault();
       return event.stopPropagation();
     }
-    const stride = (event.shiftKey ? FINE_STEP : STEP) / camera.zoom;
-    const from = cursor ?? photoOfScreen(camera, { x: width / 2, y: height / 2 });
+    const stride = (event.shiftKey ? FINE_STEP : STEP) / viewport.zoom;
+    const from = cursor ?? photoOfScreen(viewport, { x: width / 2, y: height / 2 });
     const moves: Record<string, Point> = { ArrowLeft: { x: -stride, y: 0 }, ArrowRight: { x: stride, y: 0 }, ArrowUp: { x: 0, y: -stride }, ArrowDown: { x: 0, y: stride } };
     const move = moves[event.key];
     if (move) {
       const next = { x: clamp(from.x + move.x), y: clamp(from.y + move.y) };
       setCursor(next);
-      const at = screenOfPhoto(camera, next);
+      const at = screenOfPhoto(viewport, next);
       panBy(at.x < 0 ? -at.x : at.x > width ? width - at.x : 0, at.y < 0 ? -at.y : at.y > height ? height - at.y : 0);
     } else if (tool === "lasso" && lasso.onKey(event.key, from)) {
       // taken by the line
@@ -184,7 +184,7 @@ export function PhotoPane() {
     if (fingers.move(event)) return;
     if (holding) return panBy(event.movementX, event.movementY);
     const point = pointOf(event);
-    if (pressed && tool === "lasso") lasso.drag(point, scaleOf(camera));
+    if (pressed && tool === "lasso") lasso.drag(point, scaleOf(viewport));
     setCursor((event.target as Element).closest("button") ? null : point);
   };
   const onPointerUp = (event: PointerEvent): void => {
@@ -196,15 +196,15 @@ export function PhotoPane() {
   };
 
   const at = (point: Point): { left: number; top: number } => {
-    const { x, y } = screenOfPhoto(camera, point);
+    const { x, y } = screenOfPhoto(viewport, point);
     return { left: x, top: y };
   };
-  const circle = (share: number): number => Math.max(12, 2 * share * scaleOf(camera));
+  const circle = (share: number): number => Math.max(12, 2 * share * scaleOf(viewport));
   const cross = cursor && !measures && tool !== "crop" ? at(cursor) : null;
 
   return (
     <section aria-label="Photo" className="flex min-w-0 flex-col bg-(--photo-ground)">
-      <ViewBar zoom={camera.zoom} zoomAt={zoomAt} showAll={showAll} />
+      <ViewBar zoom={viewport.zoom} zoomAt={zoomAt} showAll={showAll} />
       <div className="flex min-h-0 flex-1 items-center justify-center gap-2 py-2.5 pr-1 pl-4">
         <div ref={box} className="relative flex h-full min-w-0 flex-1 items-center justify-center">
           {failed && (
@@ -238,32 +238,32 @@ export function PhotoPane() {
               onBlur={() => setCursor(null)}
               onKeyDown={onKeyDown}
             >
-              <PhotoCanvas camera={camera} map={map} white={white} />
-              {outlines && tool !== "crop" && <Outlines map={map} camera={camera} strong={selected?.region ?? null} />}
-              {proposal && <Outlines map={proposal.map} camera={camera} strong={cursor ? labelAt(proposal.map, cursor.x, cursor.y) || null : null} dashed />}
+              <PhotoCanvas viewport={viewport} map={map} white={white} />
+              {outlines && tool !== "crop" && <Outlines map={map} viewport={viewport} strong={selected?.region ?? null} />}
+              {proposal && <Outlines map={proposal.map} viewport={viewport} strong={cursor ? labelAt(proposal.map, cursor.x, cursor.y) || null : null} dashed />}
               {tool !== "crop" && tool !== "lasso" && (outlines || step !== "photo") && areas.map((area, i) => (
                 <AreaMarker
-                  key={area.id} area={area} number={i + 1} selected={area.id === selectedId} place={at(area.sample)} radius={area.sample.radius * scaleOf(camera)} roomWidth={width}
+                  key={area.id} area={area} number={i + 1} selected={area.id === selectedId} place={at(area.sample)} radius={area.sample.radius * scaleOf(viewport)} roomWidth={width}
                   bare={step === "areas" && area.region !== null} idle={tool === "white" || tool === "compare"}
                   onSelect={() => select(area.id)}
                   onMove={(left, top) => {
-                    const to = photoOfScreen(camera, { x: left, y: top });
+                    const to = photoOfScreen(viewport, { x: left, y: top });
                     const point = { x: clamp(to.x), y: clamp(to.y) };
                     changeArea(area.id, { sample: { ...area.sample, ...point }, lab: measure(point, area.sample.radius)!.lab });
                   }}
                 />
               ))}
-              <PairMarks camera={camera} />
+              <PairMarks viewport={viewport} />
               {lasso.points.length > 0 && (
                 <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
-                  <g transform={`matrix(${matrixTo(camera, size).join(" ")})`}>
+                  <g transform={`matrix(${matrixTo(viewport, size).join(" ")})`}>
                     {["#000", "#fff"].map((stroke, i) => (
                       <polyline key={stroke} points={[...lasso.points, ...(cursor ? [cursor] : [])].map((p) => `${p.x * size.width},${p.y * size.height}`).join(" ")} fill={i ? "#ffffff33" : "none"} stroke={stroke} strokeWidth={i ? 1.4 : 3.5} vectorEffect="non-scaling-stroke" />
                     ))}
                   </g>
                 </svg>
               )}
-              {tool === "crop" && <CropFrame camera={camera} />}
+              {tool === "crop" && <CropFrame viewport={viewport} />}
               {taken && (
                 <span
                   aria-hidden

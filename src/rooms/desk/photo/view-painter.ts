@@ -1,13 +1,13 @@
 import { type LabelMap } from "@/core/areas";
 import { stepGrey, stepLimits, type PixelArray, type WhiteMatrix } from "@/core/image";
-import { type ReachCube } from "@/core/palette";
-import { photoOfScreen, type Camera } from "./camera";
+import { type GamutTable } from "@/core/palette";
+import { photoOfScreen, type Viewport } from "./viewport";
 import { FRAGMENT_SHADER, MODES, VERTEX_SHADER } from "./view-shader";
 import type { Seeing } from "../desk-store";
 
 /** Everything that a picture of the photo depends on. */
 export interface Scene {
-  readonly camera: Camera;
+  readonly viewport: Viewport;
   readonly seeing: Seeing;
   readonly valueSteps: number;
   readonly white: WhiteMatrix;
@@ -106,7 +106,7 @@ export class ViewPainter {
   }
 
   /** The photo's colours through the palette; null while they are not known. */
-  setReach(cube: ReachCube | null): void {
+  setReach(cube: GamutTable | null): void {
     const { gl } = this;
     const side = cube?.side ?? 1;
     gl.activeTexture(gl.TEXTURE3);
@@ -117,12 +117,12 @@ export class ViewPainter {
     this.hasReach = cube !== null;
   }
 
-  draw({ camera, seeing, valueSteps, white, marks, split }: Scene): void {
+  draw({ viewport, seeing, valueSteps, white, marks, split }: Scene): void {
     const { gl, at } = this;
-    const { view } = camera;
-    const o = photoOfScreen(camera, { x: 0, y: 0 });
-    const x = photoOfScreen(camera, { x: view.width, y: 0 });
-    const y = photoOfScreen(camera, { x: 0, y: view.height });
+    const { view } = viewport;
+    const o = photoOfScreen(viewport, { x: 0, y: 0 });
+    const x = photoOfScreen(viewport, { x: view.width, y: 0 });
+    const y = photoOfScreen(viewport, { x: 0, y: view.height });
     gl.viewport(0, 0, gl.drawingBufferWidth, gl.drawingBufferHeight);
     gl.uniformMatrix3fv(at.toPhoto, false, [x.x - o.x, x.y - o.y, 0, y.x - o.x, y.y - o.y, 0, o.x, o.y, 1]);
     gl.uniformMatrix3fv(at.white, true, white);

@@ -1,5 +1,5 @@
 import { BURNT_BYTE, BLOCKED_BYTE, LINEAR, MAX_STEPS, viewing } from "@/core/image";
-import { CUBE_MISS } from "@/core/palette";
+import { GAMUT_TABLE_MISS } from "@/core/palette";
 
 const number = (x: number): string => (Number.isInteger(x) ? x.toFixed(1) : String(x));
 const pair = ([a, b]: readonly [number, number]): string => `vec2(${number(a)}, ${number(b)})`;
@@ -126,7 +126,7 @@ void main() {
     vec3 side = vec3(textureSize(reach, 0));
     vec4 reached = texture(reach, (encoded(white * light) * (side - 1.0) + 0.5) / side);
     vec3 painted = reached.rgb;
-    if (marks && reached.a > ${number(OUT_OF_REACH_MISS / CUBE_MISS)}) painted = mix(painted, vec3(painted.g < 0.5 ? 1.0 : 0.0), 0.7 * step(8.2, mod(gl_FragCoord.x + gl_FragCoord.y, 10.0)));
+    if (marks && reached.a > ${number(OUT_OF_REACH_MISS / GAMUT_TABLE_MISS)}) painted = mix(painted, vec3(painted.g < 0.5 ? 1.0 : 0.0), 0.7 * step(8.2, mod(gl_FragCoord.x + gl_FragCoord.y, 10.0)));
     shown = vec4(at.x < split ? encoded(P3_TO_SRGB * (white * light)) : painted, 1.0);
     return;
   }

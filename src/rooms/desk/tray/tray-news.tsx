@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { ServedPalette } from "@/core/palette";
 import { useDesk } from "../desk-store";
-import { useBench, useServed } from "../palette-step/bench";
+import { useWeighing, useServed } from "../palette-step/weighing";
 import { changeOf, changeWords } from "../palette-step/words";
 import { usePaints } from "../paints";
 
@@ -14,7 +14,7 @@ export function TrayNews() {
   const palette = useDesk((s) => s.document.palette);
   const tried = useDesk((s) => s.tried);
   const step = useDesk((s) => s.step);
-  const { opened } = useBench();
+  const { opened } = useWeighing();
   const [seen, setSeen] = useState<{ readonly now: readonly string[]; readonly before: readonly string[] | null }>({ now: palette, before: null });
   if (seen.now !== palette) setSeen({ now: palette, before: same(seen.now, palette) ? seen.before : seen.now });
   const from = tried ? palette : seen.before;
@@ -32,7 +32,7 @@ export function TrayNews() {
 /** The news in words; without a change, how the palette does. */
 function News({ from, to, served, tried }: { from: readonly string[] | null; to: readonly string[]; served: readonly ServedPalette[]; tried: boolean }) {
   const paints = usePaints();
-  const { areaNames } = useBench();
+  const { areaNames } = useWeighing();
   const nameOf = (id: string): string => paints.get(id)?.name ?? "a paint that is gone";
   const come = from ? to.filter((id) => !from.includes(id)).map(nameOf) : [];
   const go = from ? from.filter((id) => !to.includes(id)).map(nameOf) : [];

@@ -3,16 +3,16 @@ import type { Lab } from "../../colour/colour";
 import { labOfXyz } from "../../colour/lab";
 import { xyzOfLinearP3 } from "../../colour/display-p3";
 import { linearOfSrgb } from "../../colour/srgb";
-import { LOADS, type Lattice } from "./lattice";
+import { LATTICE_LOADS, type Lattice } from "./lattice";
 import { PointTree } from "./point-tree";
 
 /** Sides of the cube of colours; encoded Display P3 along each. */
 export const CUBE_SIDE = 17;
 /** Misses are kept as a share of this, CIELAB with the value weight. */
-export const CUBE_MISS = 32;
+export const GAMUT_TABLE_MISS = 32;
 
 /** For each colour of a photo the nearest that a palette reaches: encoded sRGB, and in the fourth byte by how much it misses. */
-export interface ReachCube {
+export interface GamutTable {
   readonly side: number;
   /** 4 bytes a place; red runs fastest, then green, then blue. */
   readonly rgba: Uint8Array<ArrayBuffer>;
@@ -28,10 +28,10 @@ const BETWEEN = 2;
 function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number): Float32Array {
   const seen = new Set<number>();
   const points: number[] = [];
-  const one = new Float64Array(3 * LOADS.length);
+  const one = new Float64Array(3 * LATTICE_LOADS.length);
   const add = (): void => {
-    for (let l = 0; l < LOADS.length; l++) {
-      const next = Math.min(l + 1, LOADS.length - 1);
+    for (let l = 0; l < LATTICE_LOADS.length; l++) {
+      const next = Math.min(l + 1, LATTICE_LOADS.length - 1);
       for (let step = 0; step <= (next === l ? 0 : BETWEEN); step++) {
         const t = step / (BETWEEN + 1);
         const L = (one[3 * l] * (1 - t) + one[3 * next] * t) * valueWeight;
@@ -44,7 +44,7 @@ function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number)
       }
     }
   };
-  const row = 3 * LOADS.length;
+  const row = 3 * LATTICE_LOADS.length;
   for (let n = 0; n < nets.length; n++) {
     const from = n * places.length * row;
     for (let p = 0; p < places.length; p++) {
@@ -86,7 +86,7 @@ class Inside {
  * The cube through which a photo is repainted.
  * @param wanted the colour to paint for a colour of the photo (value curve, wishes)
  */
-export function reachCube(lattice: Lattice, wanted: (photo: Lab) => Lab, valueWeight: number): ReachCube {
+export function gamutTable(lattice: Lattice, wanted: (photo: Lab) => Lab, valueWeight: number): GamutTable {
   const cloud = cloudOf(lattice, valueWeight);
   const tree = new PointTree(cloud);
   const inside = new Inside(cloud);
@@ -112,7 +112,7 @@ export function reachCube(lattice: Lattice, wanted: (photo: Lab) => Lab, valueWe
     }
     const miss = Math.hypot(cloud[at] - want.L * valueWeight, cloud[at + 1] - want.a, cloud[at + 2] - want.b);
     rgba.set(screen.subarray(at, at + 3), 4 * i);
-    rgba[4 * i + 3] = Math.round(255 * Math.min(1, miss / CUBE_MISS));
+    rgba[4 * i + 3] = Math.round(255 * Math.min(1, miss / GAMUT_TABLE_MISS));
   }
   return { side: CUBE_SIDE, rgba };
 }

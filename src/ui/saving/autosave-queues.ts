@@ -1,30 +1,30 @@
 "use client";
 
-import type { Saver } from "./saver";
+import type { AutosaveQueue } from "./autosave-queue";
 
-/** The savers of this window's rooms, open or closing. */
-const open = new Map<Saver<never>, () => void>();
+/** The queues of this window's rooms, open or closing. */
+const open = new Map<AutosaveQueue<never>, () => void>();
 const closing = new Set<Promise<void>>();
 
 /** What a page that is left still sends; then other windows may see to what it leaves in the outbox. */
 function onPageHide(): void {
-  for (const [saver, letGo] of open) {
-    void saver.save(true);
+  for (const [queue, letGo] of open) {
+    void queue.save(true);
     letGo();
   }
 }
 
-/** Keeps a saver among this window's, with what gives its writer's lock back. */
-export function addSaver(saver: Saver<never>, letGo: () => void): void {
+/** Keeps a queue among this window's, with what gives its writer's lock back. */
+export function addQueue(queue: AutosaveQueue<never>, letGo: () => void): void {
   if (open.size === 0) window.addEventListener("pagehide", onPageHide);
-  open.set(saver, letGo);
+  open.set(queue, letGo);
 }
 
-/** Ends a saver once what it has is stored, or can't be now. */
-export function finishSaver(saver: Saver<never>): Promise<void> {
-  const finished = saver.finish().finally(() => {
-    open.get(saver)?.();
-    open.delete(saver);
+/** Ends a queue once what it has is stored, or can't be now. */
+export function finishQueue(queue: AutosaveQueue<never>): Promise<void> {
+  const finished = queue.finish().finally(() => {
+    open.get(queue)?.();
+    open.delete(queue);
     closing.delete(finished);
   });
   closing.add(finished);
@@ -32,7 +32,7 @@ export function finishSaver(saver: Saver<never>): Promise<void> {
 }
 
 /** True while something that was changed in this window has not been stored yet. */
-export const isSomethingUnsent = (): boolean => [...open.keys()].some((saver) => saver.dirty);
+export const isSomethingUnsent = (): boolean => [...open.keys()].some((queue) => queue.dirty);
 
 /** Resolves when what this window's closed rooms had to send has been sent, or could not be. */
 export async function sentByOthers(): Promise<void> {

@@ -1,8 +1,8 @@
 import { beforeAll, describe, expect, test } from "vitest";
 import { readCard, placeKey, type CardRead } from "@/core/calibration/card/read-card";
-import { findCard } from "@/core/calibration/card/marks";
+import { findCard } from "@/core/calibration/card/fiducials";
 import { mapPoint } from "@/core/calibration/card/homography";
-import { MARK_CENTRES, readingPlaces, swatchBox } from "@/core/calibration/card/layout";
+import { FIDUCIAL_CENTRES, readingPlaces, swatchBox } from "@/core/calibration/card/layout";
 import { CARD_LOADS } from "@/core/calibration/washes";
 import { PAPERS } from "@/core/optics/paper";
 import type { PixelArray } from "@/core/image/pixels";
@@ -64,7 +64,7 @@ describe("a card found in a photo", () => {
     for (const { photo, camera } of [plain, moderate]) {
       const found = findCard(photo);
       if ("seen" in found) throw new Error(`only ${found.seen} marks`);
-      MARK_CENTRES.forEach((mark, i) => {
+      FIDUCIAL_CENTRES.forEach((mark, i) => {
         const truth = mapPoint(camera.onPhoto, mark);
         expect(Math.hypot(found.marks[i].x - truth.x, found.marks[i].y - truth.y)).toBeLessThan(0.5);
       });

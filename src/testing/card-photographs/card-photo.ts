@@ -1,6 +1,6 @@
 import { cellsOfNumber, FRAME_NUMBER } from "@/core/calibration/card/card-number";
 import { mapPoint, homographyOf } from "@/core/calibration/card/homography";
-import { cellBox, lineBox, MARK, MARK_CENTRES, swatchBox, SWATCHES, windowBox, type Box } from "@/core/calibration/card/layout";
+import { cellBox, lineBox, FIDUCIAL, FIDUCIAL_CENTRES, swatchBox, SWATCHES, windowBox, type Box } from "@/core/calibration/card/layout";
 import { valueNoise } from "@/core/optics/wash-pixels";
 import { srgbOfLinear } from "@/core/colour/srgb";
 import type { Camera } from "./camera";
@@ -26,7 +26,7 @@ export interface PaintedCard {
 
 type Rgb3 = readonly [number, number, number];
 
-const LOADS = Array.from({ length: 48 }, (_, i) => 0.003 * (3 / 0.003) ** (i / 47));
+const TABLED_LOADS = Array.from({ length: 48 }, (_, i) => 0.003 * (3 / 0.003) ** (i / 47));
 const OFFICE_PAPER = Float64Array.from(FINE_NM, (nm) => 0.87 + 0.12 * Math.exp(-0.5 * ((nm - 442) / 24) ** 2));
 const TABLE = Float64Array.from(FINE_NM, (nm) => 0.16 + 0.00025 * (nm - 380));
 
@@ -42,10 +42,10 @@ const inBox = (x: number, y: number, b: Box, by = 0): boolean => x >= b.x - by &
 
 /** Colours of one ground under a paint at any load, as the camera makes them. */
 function ramp(card: PaintedCard, paint: TruePaint, camera: Camera, ground: Float64Array): (load: number) => Rgb3 {
-  const colours = LOADS.map((load) => camera.rgbOf(trueFilm([{ paint, share: 1 }], load, card.sheet, 0.5 * unevennessOf(paint.granulation, card.sheet), ground)));
-  const step = Math.log(LOADS[1] / LOADS[0]);
+  const colours = TABLED_LOADS.map((load) => camera.rgbOf(trueFilm([{ paint, share: 1 }], load, card.sheet, 0.5 * unevennessOf(paint.granulation, card.sheet), ground)));
+  const step = Math.log(TABLED_LOADS[1] / TABLED_LOADS[0]);
   return (load) => {
-    const at = Math.min(LOADS.length - 1.001, Math.max(0, Math.log(load / LOADS[0]) / step));
+    const at = Math.min(TABLED_LOADS.length - 1.001, Math.max(0, Math.log(load / TABLED_LOADS[0]) / step));
     const i = Math.floor(at);
     const [low, high] = [colours[i], colours[i + 1]];
     return [low[0] + (at - i) * (high[0] - low[0]), low[1] + (at - i) * (high[1] - low[1]), low[2] + (at - i) * (high[2] - low[2])];
@@ -84,9 +84,9 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
   const lines = card.rows.map((_, row) => lineBox(row));
   const boxes = card.rows.map((_, row) => Array.from({ length: SWATCHES }, (__, swatch) => swatchBox(row, swatch)));
   const printed = (x: number, y: number): boolean =>
-    MARK_CENTRES.some((mark, i) => {
+    FIDUCIAL_CENTRES.some((mark, i) => {
       const r = Math.hypot(x - mark.x, y - mark.y);
-      return r <= MARK.radius && r >= (i === 0 ? MARK.wideHole : MARK.hole);
+      return r <= FIDUCIAL.radius && r >= (i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole);
     }) || cells.some((cell) => inBox(x, y, cell));
   return (x, y) => {
     if (x < -17 || x > 193 || y < -26 || y > 262) return table;
@@ -140,7 +140,7 @@ export function photographCard(card: PaintedCard, camera: Camera, random: () => 
   const { widthPx, heightPx, noise } = camera;
   const normal = normalFrom(random);
   const colourAt = scene(card, camera);
-  const onCard = homographyOf(MARK_CENTRES.map((mark) => mapPoint(camera.onPhoto, mark)), MARK_CENTRES)!;
+  const onCard = homographyOf(FIDUCIAL_CENTRES.map((mark) => mapPoint(camera.onPhoto, mark)), FIDUCIAL_CENTRES)!;
   const light = new Float32Array(3 * widthPx * heightPx);
   const mean = [0, 0, 0];
   for (let py = 0; py < heightPx; py++) {

@@ -1,6 +1,6 @@
 import { readCard } from "@/core/calibration/card/read-card";
 import { ROWS } from "@/core/calibration/card/layout";
-import { fitPatches, patchesOfRow, withoutCamera } from "@/core/calibration/patches";
+import { fitPatches, patchesOfRow, withoutCrosstalk } from "@/core/calibration/patches";
 import { CARD_LOADS } from "@/core/calibration/washes";
 import { PAPERS } from "@/core/optics/paper";
 import { paintModel, type PaintModel } from "@/core/mixing/paint";
@@ -71,7 +71,7 @@ export async function runTrial({ seed, trouble, widthPx, heightPx, cards, mixes,
     const read = readCard(await develop(shot, widthPx, heightPx), { paper, rows: rows.map((_, row) => row) });
     if ("refused" in read) refused.push(read.refused);
     const usable = "refused" in read ? [] : read.rows.filter((row) => !row.refused);
-    const patches = withoutCamera(usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })), paper);
+    const patches = withoutCrosstalk(usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })), paper);
     bought.forEach((paint, row) => {
       const own = "refused" in read ? null : read.rows[row];
       if (own?.refused) refused.push(`${paint.typical.pigmentIds[0]}: ${own.refused}`);

@@ -3,7 +3,7 @@ import { medianOf, robustDeviation } from "./pixels";
 import { CARD } from "./layout";
 
 /** Light on the card, from the bare paper: linear Display P3 of paper at any place. */
-export interface PaperLight {
+export interface Illumination {
   readonly at: (x: number, y: number) => readonly [number, number, number];
   /** Brightest over darkest on the card. */
   readonly unevenness: number;
@@ -42,7 +42,7 @@ function solveWeighted(rows: readonly number[][], values: readonly number[], wei
  * bare paper so that places which are no paper count nothing (iteratively reweighted least squares).
  * Throws a RangeError without a sample.
  */
-export function paperLight(samples: readonly PaperSample[]): PaperLight {
+export function illuminationOf(samples: readonly PaperSample[]): Illumination {
   if (samples.length === 0) throw new RangeError("No bare paper was sampled.");
   const rows = samples.map(({ x, y }) => termsOf(x, y));
   const brightness = samples.map(({ linear }) => Math.log(Math.max(1e-5, linear[1])));

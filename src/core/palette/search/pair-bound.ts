@@ -50,7 +50,7 @@ export function splitRankings(ranked: readonly Ranked[], states: States, to: Spl
  * Weighs all pairs of open paints at once, target by target: pairs that are over the limit already
  * are given up, and when none is left the other targets need not be looked at.
  */
-export class LastTwo {
+export class PairBound {
   /** What one target costs with one more paint, and with two: the latter valid where `seen` bears the target's stamp. */
   private readonly alone: Float64Array;
   private readonly together: Float64Array;

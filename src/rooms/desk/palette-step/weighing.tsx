@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { spreadPaints } from "@/core/mixing";
+import { farthestPointSample } from "@/core/mixing";
 import { approachRules, isKind, leftOutBecause, MOST_WEIGHED, paintsInMix, strongestLoad, traitsOf, type FoundSize, type PaintTraits, type PaletteChoice, type ServedPalette } from "@/core/palette";
 import { MIXABLE } from "@/model/paintbox";
 import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palette-api";
@@ -26,7 +26,7 @@ export interface LeftOut {
 }
 
 /** What is weighed and found for the painting's palette; kept while the desk is open. */
-export interface PaletteBench {
+export interface PaletteWeighing {
   /** The paints, in the order by which answers name them. */
   readonly paints: readonly KnownPaint[];
   readonly traits: readonly PaintTraits[];
@@ -53,13 +53,13 @@ export interface PaletteBench {
   readonly indicesOf: (ids: readonly string[]) => readonly number[];
 }
 
-const BenchContext = createContext<PaletteBench | null>(null);
+const WeighingContext = createContext<PaletteWeighing | null>(null);
 
-/** The palette bench of the desk. */
-export function useBench(): PaletteBench {
-  const bench = useContext(BenchContext);
-  if (!bench) throw new Error("Only usable on the desk.");
-  return bench;
+/** The palette weighing of the desk. */
+export function useWeighing(): PaletteWeighing {
+  const weighing = useContext(WeighingContext);
+  if (!weighing) throw new Error("Only usable on the desk.");
+  return weighing;
 }
 
 /** The paints to weigh: at hand (of very many the most different), in the tray, kept and wanted. */
@@ -72,7 +72,7 @@ function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly 
   const needed = useMemo(() => JSON.stringify([...new Set([...palette, ...must, ...palettes.flatMap((kept) => kept.paints)])]), [palette, palettes, must]);
   return useMemo(() => {
     const mixable = [...all.values()].filter(({ status }) => MIXABLE.has(status));
-    const kept = new Set(spreadPaints(mixable.map(({ model }) => model), MOST_CHOSEN_FROM, paper));
+    const kept = new Set(farthestPointSample(mixable.map(({ model }) => model), MOST_CHOSEN_FROM, paper));
     const wanted = JSON.parse(needed) as string[];
     const atHand = mixable.filter(({ model }) => kept.has(model)).map(({ id }) => id);
     // The tray and what must be in it come first; kept palettes beyond what can be weighed are passed over.
@@ -121,7 +121,7 @@ function useQuestion() {
 }
 
 interface Found {
-  readonly state: PaletteBench["state"];
+  readonly state: PaletteWeighing["state"];
   readonly words: string;
   readonly share: number;
   readonly sizes: readonly FoundSize[];
@@ -131,7 +131,7 @@ interface Found {
 }
 
 /** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
-export function BenchProvider({ children }: { children: ReactNode }) {
+export function WeighingProvider({ children }: { children: ReactNode }) {
   const { opening, choice, ...weighed } = useQuestion();
   const step = useDesk((s) => s.step);
   const [wanted, setWanted] = useState(false);
@@ -198,7 +198,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
     const at = paints.findIndex((paint) => paint.id === id);
     return at < 0 ? [] : [at];
   }), [paints]);
-  return <BenchContext.Provider value={{ ...weighed, ...found, ready: found.openedFor === openingKey && found.opened > 0, ask, stop, again, idsOf, indicesOf }}>{children}</BenchContext.Provider>;
+  return <WeighingContext.Provider value={{ ...weighed, ...found, ready: found.openedFor === openingKey && found.opened > 0, ask, stop, again, idsOf, indicesOf }}>{children}</WeighingContext.Provider>;
 }
 
 const keyOf = (ids: readonly string[]): string => ids.join(" ");
@@ -209,7 +209,7 @@ const keyOf = (ids: readonly string[]): string => ids.join(" ");
  * given for, so that a swapped paint never shows the numbers of the one before.
  */
 export function useServed(palettes: readonly (readonly string[])[]): readonly (ServedPalette | null)[] {
-  const { opened, ready, ask, indicesOf, areaNames } = useBench();
+  const { opened, ready, ask, indicesOf, areaNames } = useWeighing();
   const [answers, setAnswers] = useState<ReadonlyMap<string, ServedPalette>>(new Map());
   const key = JSON.stringify([ready ? opened : 0, palettes]);
   useEffect(() => {

@@ -7,17 +7,17 @@ import { useDesk } from "../desk-store";
 import { useMatcher, useMatchOptions } from "../matcher";
 import { usePaints, usePaper } from "../paints";
 import { useWantedColours, withHueOf } from "../targets";
-import { useBench } from "./bench";
+import { useWeighing } from "./weighing";
 
 /** Laying a palette out: under way, why the last one was not, and how to begin. */
-export interface LayingOut {
+export interface ApplyingPalette {
   readonly busy: boolean;
   readonly fault: string | null;
-  readonly layOut: (ids: readonly string[]) => void;
+  readonly applyPalette: (ids: readonly string[]) => void;
 }
 
 /** Lays a palette in the tray and mixes every area from it, as one step that can be undone; if the mixing fails, nothing is changed. */
-export function useLayOut(): LayingOut {
+export function useApplyPalette(): ApplyingPalette {
   const matcher = useMatcher();
   const options = useMatchOptions();
   const known = usePaints();
@@ -26,7 +26,7 @@ export function useLayOut(): LayingOut {
   const hues = useDesk((s) => s.document.approach.hues);
   const put = useDesk((s) => s.layOut);
   const wanted = useWantedColours();
-  const { ask, ready, indicesOf } = useBench();
+  const { ask, ready, indicesOf } = useWeighing();
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
 
@@ -47,7 +47,7 @@ export function useLayOut(): LayingOut {
       },
     );
   };
-  const layOut = (ids: readonly string[]): void => {
+  const applyPalette = (ids: readonly string[]): void => {
     setBusy(true);
     setFault(null);
     if (hues !== "free" || !ready) return mixFor(ids, wanted);
@@ -57,5 +57,5 @@ export function useLayOut(): LayingOut {
       () => mixFor(ids, wanted),
     );
   };
-  return { busy, fault, layOut };
+  return { busy, fault, applyPalette };
 }

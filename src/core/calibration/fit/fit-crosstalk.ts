@@ -13,7 +13,7 @@ import { leastSquares } from "../../numeric/least-squares";
  * that each channel takes on (red from green and blue, green from red and blue, blue from red and
  * green). Paper stays as it is.
  */
-export type CameraMix = readonly [number, number, number, number, number, number];
+export type Crosstalk = readonly [number, number, number, number, number, number];
 
 /** What each share is likely to be, one standard deviation. From memory; on the simulated bench 0.02 to 0.03 serve best. */
 const LIKELY_SHARE = 0.022;
@@ -50,7 +50,7 @@ function remembered(f: (at: Float64Array, camera: Camera | null) => number[]): (
  * them misses in its own way is the paint's, what all miss alike is the camera's. Cameras' matrices
  * are made for ordinary colours; pure washes come out a little greyer.
  */
-export function fitCamera(paints: readonly CardPaint[]): CameraMix {
+export function fitCrosstalk(paints: readonly CardPaint[]): Crosstalk {
   if (paints.length === 0) return [0, 0, 0, 0, 0, 0];
   const paper = lightOf(paints[0].ground.paper);
   const rows = paints.map(({ base, readings, ground }) => rowFit(base, readings, ground));
@@ -68,7 +68,7 @@ export function fitCamera(paints: readonly CardPaint[]): CameraMix {
 }
 
 /** A colour as it would have been read without the camera's mixing. */
-export function unmixed(lab: Lab, mix: CameraMix, paperReflectance: Reflectance): Lab {
+export function withoutCrosstalkOf(lab: Lab, mix: Crosstalk, paperReflectance: Reflectance): Lab {
   const paper = lightOf(paperReflectance);
   const { r, g, b } = linearSrgbOfXyz(xyzOfLab(lab));
   const [m0, m1, m2, m3, m4, m5] = mix;

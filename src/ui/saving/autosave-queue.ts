@@ -29,7 +29,7 @@ export async function sendSave(url: string, { revision, writer, step }: SaveStam
 
 export const refusalOf = async (response: Response): Promise<z.infer<typeof refusal>> => refusal.catch({ message: "This could not be saved." }).parse(await response.json().catch(() => null));
 
-export interface SaverOptions<Document> {
+export interface AutosaveOptions<Document> {
   readonly url: string;
   readonly revision: number;
   readonly read: () => Document;
@@ -52,7 +52,7 @@ export interface SaverOptions<Document> {
  * elsewhere meanwhile is merged where it touches other things; otherwise the painter is asked. What
  * is refused is tried again as soon as the document has changed, what fails after a while.
  */
-export class Saver<Document> {
+export class AutosaveQueue<Document> {
   readonly writer = crypto.randomUUID();
   private step = 0;
   private revision: number;
@@ -71,7 +71,7 @@ export class Saver<Document> {
   private kept: Document | null = null;
   private putting = 0;
 
-  constructor(private readonly options: SaverOptions<Document>) {
+  constructor(private readonly options: AutosaveOptions<Document>) {
     this.revision = options.revision;
     this.base = options.read();
   }

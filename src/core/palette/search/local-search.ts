@@ -1,10 +1,10 @@
-import { couldBe } from "./kinds";
+import { couldBe } from "./cardinality-constraints";
 import { OPEN, statesOf } from "./paint-set";
 import { errorWithEach } from "./ranking";
-import type { SizeSearch } from "./search";
+import type { SizeSearch } from "./branch-and-bound";
 
 /** The best palettes found so far, each once. */
-export class Best {
+export class Incumbents {
   readonly kept: { paints: readonly number[]; error: number }[] = [];
   private readonly seen = new Set<string>();
   constructor(private readonly most: number, private readonly allowed: (paints: readonly number[]) => boolean = () => true) {}
@@ -25,7 +25,7 @@ export class Best {
 }
 
 /** Palettes by adding the paint that helps most, then by swapping while that helps: usually the optimum, and a good limit for the search. */
-export function searchNearby({ all, must, free, kinds, size, paints }: SizeSearch, best: Best, start: readonly number[]): void {
+export function localSearch({ all, must, free, kinds, size, paints }: SizeSearch, best: Incumbents, start: readonly number[]): void {
   const totals = new Float64Array(paints);
   const within = new Set([...must, ...free]);
   let palette = [...new Set([...must, ...start])].filter((p) => within.has(p)).slice(0, size);

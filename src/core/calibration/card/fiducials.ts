@@ -2,7 +2,7 @@ import { LINEAR, type PixelArray } from "../../image/pixels";
 import type { Point } from "../../image/frame";
 import { findRings, type GreyPicture, type Ring } from "./dark-blobs";
 import { homographyOf, mapPoint, type Homography } from "./homography";
-import { CARD, MARK, MARK_CENTRES } from "./layout";
+import { CARD, FIDUCIAL, FIDUCIAL_CENTRES } from "./layout";
 
 /** Longer side of the picture in which marks are looked for, px. */
 const SEARCH_SIDE_PX = 1000;
@@ -27,8 +27,8 @@ export function greyOf(photo: PixelArray, side = SEARCH_SIDE_PX): GreyPicture & 
   return { data, width, height, step };
 }
 
-const WIDE = (MARK.wideHole / MARK.radius) ** 2;
-const NARROW = (MARK.hole / MARK.radius) ** 2;
+const WIDE = (FIDUCIAL.wideHole / FIDUCIAL.radius) ** 2;
+const NARROW = (FIDUCIAL.hole / FIDUCIAL.radius) ** 2;
 const isWide = ({ hole }: Ring): boolean => hole > (WIDE + NARROW) / 2 && hole < 1.5 * WIDE;
 const isNarrow = ({ hole }: Ring): boolean => hole <= (WIDE + NARROW) / 2 && hole > 0.25 * NARROW;
 
@@ -49,13 +49,13 @@ function inOrder(wide: Ring, others: readonly [Ring, Ring, Ring]): readonly Ring
   const turn = (r: Ring): number => (angle(r) - start + 4 * Math.PI) % (2 * Math.PI);
   const ordered = [wide, ...[...others].sort((a, b) => turn(a) - turn(b))];
   if (!ordered.every((r, i) => cross(r, ordered[(i + 1) % 4], ordered[(i + 2) % 4]) > 0)) return null;
-  const onPhoto = homographyOf(MARK_CENTRES, ordered);
+  const onPhoto = homographyOf(FIDUCIAL_CENTRES, ordered);
   if (!onPhoto) return null;
   // The marks must be as large as the card that they span says, and the card no wilder seen than a phone would see it.
   const sized = ordered.every((r, i) => {
-    const { x, y } = MARK_CENTRES[i];
+    const { x, y } = FIDUCIAL_CENTRES[i];
     const [right, below] = [mapPoint(onPhoto, { x: x + 1, y }), mapPoint(onPhoto, { x, y: y + 1 })];
-    const expected = Math.PI * MARK.radius ** 2 * Math.abs(cross(r, right, below));
+    const expected = Math.PI * FIDUCIAL.radius ** 2 * Math.abs(cross(r, right, below));
     return r.area > 0.6 * expected && r.area < 1.6 * expected;
   });
   return sized ? ordered : null;
@@ -110,7 +110,7 @@ export function findCard(photo: PixelArray): FoundCard | { readonly seen: number
   }
   if (!best) return { seen: Math.min(4, Math.min(1, wide.length) + Math.min(3, narrow.length)) };
   const marks = best.map((ring) => sharpen(photo, ring, grey.step));
-  const onPhoto = homographyOf(MARK_CENTRES, marks);
+  const onPhoto = homographyOf(FIDUCIAL_CENTRES, marks);
   if (!onPhoto) return { seen: 4 };
   const areaPx = Math.abs(cross(marks[0], marks[1], marks[2])) / 2 + Math.abs(cross(marks[0], marks[2], marks[3])) / 2;
   return { onPhoto, marks, pxPerMm: Math.sqrt(areaPx / (CARD.width * CARD.height)) };

@@ -5,7 +5,7 @@ import { mergePaintings } from "@/model/merge";
 import { newArea, newPainting, type PaintingDocument } from "@/model/painting";
 import type { SaveStamp } from "@/model/revision";
 import type { Outbox, Unsent } from "./outbox";
-import { Saver, type SaveState } from "./saver";
+import { AutosaveQueue, type SaveState } from "./autosave-queue";
 
 const document: PaintingDocument = newPainting("Canal", "cotton-rough");
 const areaNamed = (name: string) => newArea({ id: crypto.randomUUID(), name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
@@ -16,7 +16,7 @@ interface State {
   readonly looking: number;
 }
 let store: StoreApi<State> & { temporal: StoreApi<TemporalState<Pick<State, "document">>> };
-let saver: Saver<PaintingDocument>;
+let queue: AutosaveQueue<PaintingDocument>;
 let kept: Map<string, Unsent>;
 let sent: Sent[];
 let states: SaveState[];
@@ -39,14 +39,14 @@ beforeEach(() => {
     return answer(request);
   });
   store = createStore<State>()(temporal((): State => ({ document, looking: 0 }), { partialize: (s) => ({ document: s.document }), equality: (a, b) => a.document === b.document }));
-  saver = new Saver({
+  queue = new AutosaveQueue({
     url: "/api/paintings/one", revision: 4, read: () => store.getState().document, replace: (next) => store.setState({ document: next }), merge: mergePaintings,
     report: (state) => states.push(state), acknowledged: () => {}, sending: () => {}, outbox, title: () => "Canal", photoId: null, now: () => 0,
   });
-  store.subscribe(() => saver.changed());
+  store.subscribe(() => queue.changed());
 });
 afterEach(() => {
-  saver.stop();
+  queue.stop();
   vi.unstubAllGlobals();
   vi.useRealTimers();
 });
@@ -57,7 +57,7 @@ describe("saving", () => {
     setTitle("Two");
     expect(last()).toEqual({ state: "saving" });
     await later(500);
-    expect(sent).toEqual([{ revision: 4, writer: saver.writer, step: 2, document: { ...document, title: "Two" } }]);
+    expect(sent).toEqual([{ revision: 4, writer: queue.writer, step: 2, document: { ...document, title: "Two" } }]);
     expect(last()).toEqual({ state: "saved" });
     setTitle("Three");
     await later(500);
@@ -91,9 +91,9 @@ describe("saving", () => {
 
   test("what is not acknowledged lies in the outbox from the moment it is changed, and no longer", async () => {
     setTitle("Kept");
-    expect(saver.atRisk).toBe(true);
+    expect(queue.atRisk).toBe(true);
     await later(0);
-    expect([inOutbox(), saver.atRisk]).toEqual([["Kept"], false]);
+    expect([inOutbox(), queue.atRisk]).toEqual([["Kept"], false]);
     expect([...kept.values()][0]).toMatchObject({ revision: 4, step: 1, base: document });
     await later(500);
     expect(kept.size).toBe(0);
@@ -110,7 +110,7 @@ describe("saving", () => {
     setTitle("First");
     await later(200);
     setTitle("Second");
-    void saver.save(true);
+    void queue.save(true);
     await later(0);
     expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([[1, "First"], [2, "Second"]]);
     expect(inOutbox()).toEqual(["Second"]);
@@ -122,8 +122,8 @@ describe("saving", () => {
     await later(200);
     store.temporal.getState().undo();
     await later(0);
-    expect([inOutbox(), saver.dirty]).toEqual([["Canal"], true]);
-    void saver.save(true);
+    expect([inOutbox(), queue.dirty]).toEqual([["Canal"], true]);
+    void queue.save(true);
     await later(0);
     expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([[1, "Taken back"], [2, "Canal"]]);
   });
@@ -192,7 +192,7 @@ describe("a document that was changed elsewhere", () => {
     await later(20_000);
     expect(sent).toHaveLength(1);
     expect(inOutbox()).toEqual(["Mine, changed on"]);
-    saver.takeMine();
+    queue.takeMine();
     await later(500);
     expect(sent[1]).toMatchObject({ revision: 9, document: { title: "Mine, changed on" } });
     expect([last(), kept.size]).toEqual([{ state: "saved" }, 0]);
@@ -203,7 +203,7 @@ describe("a document that was changed elsewhere", () => {
     setTitle("Mine");
     await later(500);
     expect(last()).toEqual({ state: "conflict", message: "It is no longer there.", gone: true });
-    await saver.letGo();
+    await queue.letGo();
     expect(kept.size).toBe(0);
   });
 });

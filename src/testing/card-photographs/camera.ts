@@ -1,6 +1,6 @@
 import type { Homography } from "@/core/calibration/card/homography";
 import { homographyOf } from "@/core/calibration/card/homography";
-import { CARD, MARK_CENTRES } from "@/core/calibration/card/layout";
+import { CARD, FIDUCIAL_CENTRES } from "@/core/calibration/card/layout";
 import { solveLinear } from "@/core/numeric/solve";
 import { linearSrgbOfXyz } from "@/core/colour/srgb";
 import { FINE_BANDS, FINE_NM, xyzOfFine } from "@/core/simulation/fine-bands";
@@ -74,7 +74,7 @@ function cornersOn(widthPx: number, heightPx: number, trouble: PhotoTrouble, nor
   const tilt = [normal(), normal()].map((n) => trouble.moderate * 0.00025 * n);
   const angle = (((trouble.turnedDegrees ?? 0) + trouble.moderate * 2 * normal()) * Math.PI) / 180;
   const fit = Math.abs(Math.cos(angle)) > 0.6 ? scale : Math.min((0.8 * widthPx) / CARD.height, (0.8 * heightPx) / CARD.width);
-  return MARK_CENTRES.map(({ x, y }) => {
+  return FIDUCIAL_CENTRES.map(({ x, y }) => {
     const [dx, dy] = [x - CARD.width / 2, y - CARD.height / 2];
     const depth = 1 + tilt[0] * dx + tilt[1] * dy;
     const [px, py] = [(fit * dx) / depth, (fit * dy) / depth];
@@ -105,7 +105,7 @@ export function cameraOver(widthPx: number, heightPx: number, trouble: PhotoTrou
   const lightAt = (u: number, v: number): number => (1 + slant[0] * (u - 0.5) + slant[1] * (v - 0.5)) * (1 - vignetting * ((u - 0.5) ** 2 + (v - 0.5) ** 2));
   return {
     widthPx, heightPx, rgbOf, lightAt,
-    onPhoto: homographyOf(MARK_CENTRES, cornersOn(widthPx, heightPx, trouble, normal))!,
+    onPhoto: homographyOf(FIDUCIAL_CENTRES, cornersOn(widthPx, heightPx, trouble, normal))!,
     noise: { shot: 0.012 * moderate, dark: 0.0015 * moderate },
     flare: 0.004 * moderate, blurPx: trouble.blurPx ?? 0.7,
   };

@@ -1,7 +1,7 @@
 import { CLOSED, OPEN, TAKEN, type States } from "./paint-set";
 
 /** How many paints of a kind a palette may hold: at least, at most. */
-export interface KindRule {
+export interface CardinalityConstraint {
   readonly paints: readonly number[];
   readonly least: number;
   readonly most: number;
@@ -11,7 +11,7 @@ export interface KindRule {
  * Whether a palette begun can still keep the rules with so many wells left; paints that can't come
  * any more are closed, and `close` hears of each.
  */
-export function keepsRules(kinds: readonly KindRule[], states: States, room: number, paints: number, close: (paint: number) => void): boolean {
+export function propagate(kinds: readonly CardinalityConstraint[], states: States, wellsLeft: number, paints: number, close: (paint: number) => void): boolean {
   for (const { paints: kind, least, most } of kinds) {
     let has = 0;
     let can = 0;
@@ -19,9 +19,9 @@ export function keepsRules(kinds: readonly KindRule[], states: States, room: num
       if (states[p] === TAKEN) has++;
       else if (states[p] === OPEN) can++;
     }
-    if (has > most || has + Math.min(room, can) < least) return false;
+    if (has > most || has + Math.min(wellsLeft, can) < least) return false;
     if (has === most) for (const p of kind) if (states[p] === OPEN) close(p);
-    if (least - has !== room || room === 0) continue;
+    if (least - has !== wellsLeft || wellsLeft === 0) continue;
     // Every well left belongs to this kind.
     const within = new Set(kind);
     for (let p = 0; p < paints; p++) if (states[p] === OPEN && !within.has(p)) close(p);
@@ -30,7 +30,7 @@ export function keepsRules(kinds: readonly KindRule[], states: States, room: num
 }
 
 /** Whether a whole palette keeps the rules. */
-export const allowedBy = (kinds: readonly KindRule[]) => (palette: readonly number[]): boolean =>
+export const satisfiesConstraints = (kinds: readonly CardinalityConstraint[]) => (palette: readonly number[]): boolean =>
   kinds.every(({ paints, least, most }) => {
     const has = palette.filter((p) => paints.includes(p)).length;
     return has >= least && has <= most;
@@ -43,7 +43,7 @@ const binomial = (n: number, k: number): number => {
 };
 
 /** How many palettes of a size keep the rules: paints that belong to the same kinds are counted together. */
-export function countPalettes(must: readonly number[], free: readonly number[], size: number, kinds: readonly KindRule[]): number {
+export function countPalettes(must: readonly number[], free: readonly number[], size: number, kinds: readonly CardinalityConstraint[]): number {
   const signature = (p: number): string => kinds.map(({ paints }) => (paints.includes(p) ? 1 : 0)).join("");
   const groups = new Map<string, number>();
   for (const p of free) groups.set(signature(p), (groups.get(signature(p)) ?? 0) + 1);
@@ -69,12 +69,12 @@ export function countPalettes(must: readonly number[], free: readonly number[], 
 }
 
 /** Closed states for a palette begun, for a try of the rules alone. */
-export function couldBe(kinds: readonly KindRule[], taken: readonly number[], free: readonly number[], room: number, paints: number): boolean {
+export function couldBe(kinds: readonly CardinalityConstraint[], taken: readonly number[], free: readonly number[], wellsLeft: number, paints: number): boolean {
   if (kinds.length === 0) return true;
   const states = new Uint8Array(256).fill(CLOSED);
   for (const p of free) states[p] = OPEN;
   for (const p of taken) states[p] = TAKEN;
   const close = (p: number): void => void (states[p] = CLOSED);
   // Closing for one rule may break another: twice round settles what two rules do to each other.
-  return keepsRules(kinds, states, room, paints, close) && keepsRules(kinds, states, room, paints, close);
+  return propagate(kinds, states, wellsLeft, paints, close) && propagate(kinds, states, wellsLeft, paints, close);
 }

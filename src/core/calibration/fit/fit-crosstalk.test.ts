@@ -7,15 +7,15 @@ import { labOfXyz, xyzOfLab } from "../../colour/lab";
 import { linearSrgbOfXyz, xyzOfLinearSrgb } from "../../colour/srgb";
 import { xyzOfReflectance } from "../../colour/xyz";
 import type { Lab } from "../../colour/colour";
-import { patchOfSpectrum, withoutCamera, type MeasuredPatch, type PatchKind } from "../patches";
+import { patchOfSpectrum, withoutCrosstalk, type MeasuredPatch, type PatchKind } from "../patches";
 import { CARD_WATER } from "../washes";
-import { unmixed, type CameraMix } from "./fit-camera";
+import { withoutCrosstalkOf, type Crosstalk } from "./fit-crosstalk";
 
 const paper = PAPERS[0];
 const white = linearSrgbOfXyz(xyzOfReflectance(paper.reflectance));
 /** A camera that reads greens too red and blues too green: a matrix made for ordinary colours. */
-const MIX: CameraMix = [0.01, 0, 0.05, 0, 0.01, 0.02];
-const seenBy = (mix: CameraMix, lab: Lab): Lab => {
+const MIX: Crosstalk = [0.01, 0, 0.05, 0, 0.01, 0.02];
+const seenBy = (mix: Crosstalk, lab: Lab): Lab => {
   const { r, g, b } = linearSrgbOfXyz(xyzOfLab(lab));
   const [R, G, B] = [r / white.r, g / white.g, b / white.b];
   return labOfXyz(xyzOfLinearSrgb({
@@ -36,28 +36,28 @@ const missOf = (patches: readonly (readonly MeasuredPatch[])[]): number => {
   const misses = patches.flatMap((row, i) => row.slice(0, 5).map(({ lab }, k) => deltaE00(lab, card[i].truth[k].lab)));
   return misses.reduce((sum, miss) => sum + miss, 0) / misses.length;
 };
-const photographed = (mix: CameraMix) => card.map(({ base, truth }) => ({ base, patches: truth.map((patch) => ({ ...patch, lab: seenBy(mix, patch.lab) })) }));
+const photographed = (mix: Crosstalk) => card.map(({ base, truth }) => ({ base, patches: truth.map((patch) => ({ ...patch, lab: seenBy(mix, patch.lab) })) }));
 
 describe("what a camera mixes of its channels", () => {
   test("is undone exactly when it is known, and leaves paper as it is", () => {
-    for (const { truth } of card) for (const { lab } of truth) expect(deltaE00(unmixed(seenBy(MIX, lab), MIX, paper.reflectance), lab)).toBeLessThan(1e-6);
+    for (const { truth } of card) for (const { lab } of truth) expect(deltaE00(withoutCrosstalkOf(seenBy(MIX, lab), MIX, paper.reflectance), lab)).toBeLessThan(1e-6);
     const bare = labOfXyz(xyzOfReflectance(paper.reflectance));
-    expect(deltaE00(unmixed(bare, MIX, paper.reflectance), bare)).toBeLessThan(1e-6);
+    expect(deltaE00(withoutCrosstalkOf(bare, MIX, paper.reflectance), bare)).toBeLessThan(1e-6);
   });
 
   test("is told from four paints of one card well enough to take a quarter of its error away", () => {
     const shot = photographed(MIX);
-    expect(missOf(withoutCamera(shot, paper))).toBeLessThan(0.75 * missOf(shot.map(({ patches }) => patches)));
+    expect(missOf(withoutCrosstalk(shot, paper))).toBeLessThan(0.75 * missOf(shot.map(({ patches }) => patches)));
   });
 
   test("a true camera is hardly touched", () => {
-    expect(missOf(withoutCamera(photographed([0, 0, 0, 0, 0, 0]), paper))).toBeLessThan(0.8);
+    expect(missOf(withoutCrosstalk(photographed([0, 0, 0, 0, 0, 0]), paper))).toBeLessThan(0.8);
   });
 
   test("nothing to go by, nothing changed", () => {
-    expect(withoutCamera([], paper)).toEqual([]);
+    expect(withoutCrosstalk([], paper)).toEqual([]);
     const [only] = photographed(MIX);
     const out = only.patches.map((patch) => ({ ...patch, leftOut: true }));
-    withoutCamera([{ ...only, patches: out }], paper)[0].forEach((patch, i) => expect(deltaE00(patch.lab, out[i].lab)).toBeLessThan(1e-6));
+    withoutCrosstalk([{ ...only, patches: out }], paper)[0].forEach((patch, i) => expect(deltaE00(patch.lab, out[i].lab)).toBeLessThan(1e-6));
   });
 });

@@ -1,6 +1,6 @@
-import type { Best } from "./nearby";
-import { keepsRules, type KindRule } from "./kinds";
-import { emptySplit, LastTwo, splitRankings } from "./last-two";
+import type { Incumbents } from "./local-search";
+import { propagate, type CardinalityConstraint } from "./cardinality-constraints";
+import { emptySplit, PairBound, splitRankings } from "./pair-bound";
 import { CLOSED, lacking, NONE, OPEN, statesOf, TAKEN, type States } from "./paint-set";
 import { emptyRanked, errorOf, errorWithEach, OUT_OF_REACH, shorten, type Ranked } from "./ranking";
 
@@ -42,7 +42,7 @@ export interface SizeSearch {
   readonly all: readonly Ranked[];
   readonly must: readonly number[];
   readonly free: readonly number[];
-  readonly kinds: readonly KindRule[];
+  readonly kinds: readonly CardinalityConstraint[];
   readonly size: number;
   /** How many paints there are, chosen from or not. */
   readonly paints: number;
@@ -55,13 +55,13 @@ export interface SizeSearch {
  * in, with no more new paints than there are wells left, costs too much; and the last two wells are
  * filled by weighing all pairs at once. Returns how many parts of the tree were looked at.
  */
-export function searchAll({ all, must, free, kinds, size, paints }: SizeSearch, best: Best, onNode: OnNode): number {
+export function branchAndBound({ all, must, free, kinds, size, paints }: SizeSearch, best: Incumbents, onNode: OnNode): number {
   const states = statesOf(must, free);
   const targets = all.length;
   const totals = new Float64Array(paints);
   const firsts = new Float64Array(targets);
   const lists: Ranked[][] = [all.map((target) => emptyRanked(target.length))];
-  const lastTwo = new LastTwo(paints, targets);
+  const pairBound = new PairBound(paints, targets);
   const split = emptySplit(all.map(({ length }) => length));
   let nodes = 0;
 
@@ -79,49 +79,49 @@ export function searchAll({ all, must, free, kinds, size, paints }: SizeSearch, 
   };
 
   const branch = (taken: readonly number[], level: number): void => {
-    const room = size - taken.length;
+    const wellsLeft = size - taken.length;
     const own = lists[level];
     const closed: number[] = [];
     const places = new Int32Array(targets);
     for (let first = true; ; first = false) {
       if (++nodes % ASK_EVERY === 1 && onNode(nodes)) throw new Stopped();
-      const keeps = keepsRules(kinds, states, room, paints, (p) => {
+      const keeps = propagate(kinds, states, wellsLeft, paints, (p) => {
         states[p] = CLOSED;
         closed.push(p);
       });
       const open = free.filter((p) => states[p] === OPEN);
-      if (!keeps || open.length < room) break;
-      if (room === 0 || open.length === room) {
-        const palette = [...taken, ...open.slice(0, room)];
+      if (!keeps || open.length < wellsLeft) break;
+      if (wellsLeft === 0 || open.length === wellsLeft) {
+        const palette = [...taken, ...open.slice(0, wellsLeft)];
         best.offer(palette, errorOf(own, statesOf(palette)));
         break;
       }
       const least = leastOf(own, places);
       if (least >= best.limit - SLACK) break;
-      if (room === 1) {
+      if (wellsLeft === 1) {
         errorWithEach(own, states, paints, totals);
         for (const p of open) if (totals[p] < best.limit) best.offer([...taken, p], totals[p]);
         break;
       }
-      if (room === 2) {
+      if (wellsLeft === 2) {
         splitRankings(own, states, split);
-        lastTwo.run(split, NONE, states, open, best.limit, (p, q, error) => {
+        pairBound.run(split, NONE, states, open, best.limit, (p, q, error) => {
           best.offer([...taken, p, q], error);
           return best.limit;
         });
         break;
       }
-      if (room === 3 && first) splitRankings(own, states, split);
+      if (wellsLeft === 3 && first) splitRankings(own, states, split);
       const paint = mostNeeded(own, states, open);
       states[paint] = TAKEN;
-      if (room === 3) {
-        lastTwo.run(split, paint, states, open.filter((p) => p !== paint), best.limit, (p, q, error) => {
+      if (wellsLeft === 3) {
+        pairBound.run(split, paint, states, open.filter((p) => p !== paint), best.limit, (p, q, error) => {
           best.offer([...taken, paint, p, q], error);
           return best.limit;
         });
       } else {
         const to = (lists[level + 1] ??= all.map((target) => emptyRanked(target.length)));
-        own.forEach((target, t) => shorten(target, to[t], states, room - 1, best.limit - (least - firsts[t])));
+        own.forEach((target, t) => shorten(target, to[t], states, wellsLeft - 1, best.limit - (least - firsts[t])));
         branch([...taken, paint], level + 1);
       }
       states[paint] = CLOSED;

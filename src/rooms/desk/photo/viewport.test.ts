@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { keepInside, wholePhoto, type Frame } from "@/core/image";
-import { matrixTo, MAX_ZOOM, panned, photoOfScreen, scaleOf, screenOfPhoto, wholeView, zoomedAt } from "./camera";
+import { matrixTo, MAX_ZOOM, panned, photoOfScreen, scaleOf, screenOfPhoto, wholeView, zoomedAt } from "./viewport";
 import { nudged, NARROWEST } from "./crop-frame";
 
 const photo = { width: 2000, height: 1333 };
@@ -8,11 +8,11 @@ const frame: Frame = keepInside({ x: 0.4, y: 0.5, width: 0.6, aspect: 38 / 28, a
 const view = { width: 760, height: 560 };
 const whole = wholeView(frame, photo, view);
 
-describe("the camera over the sheet", () => {
+describe("the viewport over the sheet", () => {
   test("shows the sheet's corners in the surface's corners, and finds its way back", () => {
-    const camera = zoomedAt(whole, 3, { x: 200, y: 100 });
+    const viewport = zoomedAt(whole, 3, { x: 200, y: 100 });
     for (const at of [{ x: 0, y: 0 }, { x: 760, y: 560 }, { x: 123, y: 456 }]) {
-      const back = screenOfPhoto(camera, photoOfScreen(camera, at));
+      const back = screenOfPhoto(viewport, photoOfScreen(viewport, at));
       expect(back.x).toBeCloseTo(at.x, 8);
       expect(back.y).toBeCloseTo(at.y, 8);
     }
@@ -37,13 +37,13 @@ describe("the camera over the sheet", () => {
     expect(zoomedAt(close, 1e-6, { x: 5, y: 5 })).toEqual(whole);
   });
 
-  test("the matrix for drawings says the same as the camera", () => {
-    const camera = zoomedAt(whole, 2, { x: 300, y: 300 });
-    const [a, b, c, d, e, f] = matrixTo(camera, { width: 1000, height: 667 });
-    const point = screenOfPhoto(camera, { x: 0.3, y: 0.6 });
+  test("the matrix for drawings says the same as the viewport", () => {
+    const viewport = zoomedAt(whole, 2, { x: 300, y: 300 });
+    const [a, b, c, d, e, f] = matrixTo(viewport, { width: 1000, height: 667 });
+    const point = screenOfPhoto(viewport, { x: 0.3, y: 0.6 });
     expect(a * 300 + c * 400.2 + e).toBeCloseTo(point.x, 6);
     expect(b * 300 + d * 400.2 + f).toBeCloseTo(point.y, 6);
-    expect(Math.hypot(a, b) * 1000).toBeCloseTo(scaleOf(camera), 6);
+    expect(Math.hypot(a, b) * 1000).toBeCloseTo(scaleOf(viewport), 6);
   });
 });
 
