@@ -14,7 +14,7 @@ test.afterAll(() => server.stop("SIGTERM"));
 const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"];
 
 async function faults(page: Page, only?: string): Promise<string[]> {
-  const axe = new AxeBuilder({ page });
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] });
   const { violations } = await (only ? axe.withRules([only]) : axe.withTags(RULES)).analyze();
   return violations.flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary?.split("\n")[1]?.trim() ?? ""}`));
 }
@@ -91,6 +91,7 @@ const rooms: readonly (readonly [room: string, path: string, ready: (page: Page)
     }],
     ["the boxes", (page) => page.getByRole("tab", { name: "Boxes" }).click()],
     ["a table to import", async (page) => {
+      await page.getByRole("tab", { name: "Paints" }).click();
       await page.getByRole("button", { name: "Import" }).click();
       await page.locator("dialog[open] input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9") });
       await page.getByRole("list", { name: "Lines that can't be taken" }).waitFor();
@@ -116,6 +117,8 @@ const rooms: readonly (readonly [room: string, path: string, ready: (page: Page)
 
 for (const [room, path, ready, views] of rooms) {
   test(`${room}: ${views.map(([view]) => view).join(", ")}`, async ({ page }) => {
+    // A change of theme must be over before colours are judged.
+    await page.emulateMedia({ reducedMotion: "reduce" });
     await page.goto(`${server.url}${path}`);
     await ready(page);
     for (const [view, prepare] of views) {
@@ -132,12 +135,13 @@ for (const [room, path, ready, views] of rooms) {
 }
 
 test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768", async ({ page }) => {
-  for (const [width, height] of [[1280, 800], [1024, 768]]) {
-    await page.setViewportSize({ width, height });
-    for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure"]) {
-      await page.goto(`${server.url}${path}`);
-      await page.getByRole("link", { name: /Abendrot/ }).waitFor();
-      await page.waitForLoadState("networkidle");
+  for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure"]) {
+    await page.goto(`${server.url}${path}`);
+    await page.getByRole("link", { name: /Abendrot/ }).waitFor();
+    await expect(page.locator("[inert]")).toHaveCount(0);
+    if (path === "/") await page.getByRole("region", { name: "Mixes step" }).waitFor();
+    for (const [width, height] of [[1280, 800], [1024, 768]]) {
+      await page.setViewportSize({ width, height });
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
       expect(overflow, `${path} at ${width}`).toBeLessThanOrEqual(0);
       const outside = await page.locator("header button, header a, aside, main").evaluateAll((all) =>

@@ -1,9 +1,12 @@
 import { rmSync } from "node:fs";
 import { freshFolder, startServer } from "./server";
 
-/** Lays out the demo once for all: a server of a test starts on a copy of the folder. */
+/** Lays out the demo once for all, as a first start does: a server of a test starts on a copy of the folder. */
 export default async function setUp(): Promise<() => void> {
   const server = await startServer(freshFolder());
+  // Streams: the waiting page is there before the database is. Looked at in starting.spec.ts.
+  const first = await (await fetch(server.url)).body!.getReader().read();
+  process.env.ABENDROT_FIRST_PAGE = new TextDecoder().decode(first.value);
   const limit = Date.now() + 120_000;
   while (!server.output().includes("Ready:")) {
     if (Date.now() > limit) throw new Error(`The demo was not laid out:\n${server.output()}`);

@@ -67,13 +67,11 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
   const held = await wells(page);
   // The list is sorted anew by what each would do now.
   await expect(candidates.getByRole("button", { name: /being weighed/ })).toHaveCount(0);
-  await page.waitForTimeout(1500);
   const comes = (await candidates.locator("[data-grip]").first().getAttribute("data-grip"))!;
   const grip = candidates.locator(`[data-grip="${comes}"]`);
-  await grip.scrollIntoViewIfNeeded();
-  const from = (await grip.boundingBox())!;
+  // Hovering waits until it stands still.
+  await grip.hover({ position: { x: 5, y: 10 } });
   const to = (await page.locator(`[data-well="${held[2]}"]`).boundingBox())!;
-  await page.mouse.move(from.x + 5, from.y + 10);
   await page.mouse.down();
   await page.mouse.move(to.x + 40, to.y + 20, { steps: 12 });
   await page.mouse.up();

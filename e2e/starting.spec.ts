@@ -8,6 +8,10 @@ import { freePort, freshFolder, launch, startServer } from "./server";
 
 const isReady = (output: () => string) => expect.poll(output, { timeout: 60_000 }).toContain("Ready:");
 
+test("the first start shows a page at once, while the database is still being made", () => {
+  expect(process.env.ABENDROT_FIRST_PAGE).toContain("Laying out the desk");
+});
+
 test("folders that can't be used are refused in words, untouched, before any address is told", async () => {
   const file = join(freshFolder(), "a-file");
   writeFileSync(file, "");

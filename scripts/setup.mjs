@@ -76,3 +76,9 @@ export function ensureBuild() {
   mkdirSync(join(root, ".next"), { recursive: true });
   writeFileSync(stamp, print);
 }
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  checkNode();
+  ensureDependencies();
+  ensureBuild();
+}

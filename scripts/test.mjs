@@ -1,6 +1,6 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { setPriority, tmpdir } from "node:os";
 import { join } from "node:path";
 import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
 
@@ -8,14 +8,27 @@ checkNode();
 process.chdir(root);
 ensureDependencies();
 
-const totals = { passed: 0, failed: 0 };
+const totals = { passed: 0, failed: 0, skipped: 0 };
 const scratch = mkdtempSync(join(tmpdir(), "abendrot-test-"));
-
-function run(command, args, env = {}) {
-  return spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } }).status === 0;
-}
-
 const tool = (...path) => join(root, "node_modules", ...path);
+
+/** Behind the browser, whose tests wait for a screen: what is only computed takes what time is left over. */
+const BEHIND = 5;
+
+/** Runs a tool; what it says is held back and printed whole, so that what runs beside it does not mix with it. */
+function run(args, { env = {}, live = false } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, stdio: live ? "inherit" : ["ignore", "pipe", "pipe"] });
+    if (!live) setPriority(child.pid, BEHIND);
+    const said = [];
+    child.stdout?.on("data", (data) => said.push(data));
+    child.stderr?.on("data", (data) => said.push(data));
+    child.on("close", (code) => {
+      process.stdout.write(Buffer.concat(said));
+      resolve(code === 0);
+    });
+  });
+}
 
 /** A check that is one pass or one failure. */
 function check(name, ok) {
@@ -23,31 +36,31 @@ function check(name, ok) {
   totals[ok ? "passed" : "failed"]++;
 }
 
-/** Adds a runner's own counts; a runner that failed without a count is one failure. */
+/** Adds a runner's own counts; a runner that failed, or passed, without a count is one failure. */
 function count(name, ok, file, read) {
-  let counts = { passed: 0, failed: 0 };
+  let counts = { passed: 0, failed: 0, skipped: 0 };
   if (existsSync(file)) counts = read(JSON.parse(readFileSync(file, "utf8")));
   if (!ok && counts.failed === 0) counts.failed = 1;
   if (ok && counts.passed === 0) counts.failed = 1;
-  console.log(`${name}: ${counts.passed} passed, ${counts.failed} failed\n`);
-  totals.passed += counts.passed;
-  totals.failed += counts.failed;
+  console.log(`${name}: ${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped\n`);
+  for (const key of Object.keys(totals)) totals[key] += counts[key];
 }
 
 const mayInstall = existsSync("/usr/bin/apt-get") && process.getuid?.() === 0;
 
 function install(...packages) {
-  run("apt-get", ["update", "-qq"]);
-  run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", ...packages], { DEBIAN_FRONTEND: "noninteractive" });
+  const apt = (...args) => spawnSync("apt-get", args, { stdio: "inherit", env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  apt("update", "-qq");
+  apt("install", "-y", "-qq", "--no-install-recommends", ...packages);
 }
 
-/** Path of a Chromium, installed through apt when there is none and we may. */
-function chromium() {
-  const places = [process.env.CHROMIUM_PATH, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"];
-  const found = () => places.find((path) => path && existsSync(path));
+/** Whether there is a Chromium (playwright.config.ts looks in the same places), installed through apt when there is none and we may. */
+function hasChromium() {
+  const found = () => [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some((path) => path && existsSync(path));
   if (!found() && mayInstall) {
     console.log("Installing Chromium for the browser tests …");
-    install("chromium");
+    install("chromium-headless-shell");
+    if (!found()) install("chromium");
   }
   return found();
 }
@@ -62,23 +75,28 @@ function fileMakers() {
   for (const program of missing()) console.log(`left out: tests that need ${program}`);
 }
 
-ensureBuild();
-check("types", run(process.execPath, [tool("typescript", "bin", "tsc"), "--noEmit"]));
-check("lint", run(process.execPath, [tool("eslint", "bin", "eslint.js"), ".", "--max-warnings", "0"]));
-
-fileMakers();
-const unit = join(scratch, "unit.json");
-const unitOk = run(process.execPath, [tool("vitest", "vitest.mjs"), "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`]);
-count("Unit tests", unitOk, unit, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }));
-
-const browser = chromium();
-if (browser) {
-  const report = join(scratch, "browser.json");
-  const ok = run(process.execPath, [tool("@playwright", "test", "cli.js"), "test"], { CHROMIUM_PATH: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: report });
-  count("Browser tests", ok, report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }));
-} else {
-  check("a Chromium for the browser tests (install it, or set CHROMIUM_PATH)", false);
+async function computed() {
+  check("types", await run([tool("typescript", "bin", "tsc"), "--noEmit"]));
+  check("lint", await run([tool("eslint", "bin", "eslint.js"), ".", "--max-warnings", "0"]));
+  check("format", await run([tool("prettier", "bin", "prettier.cjs"), "--check", "--log-level", "warn", "."]));
+  check("unused files, exports and packages", await run([tool("knip", "bin", "knip.js")]));
+  check("licences", await run(["scripts/licences.mjs"]));
+  const report = join(scratch, "unit.json");
+  const ok = await run([tool("vitest", "vitest.mjs"), "run", "--reporter=default", "--reporter=json", `--outputFile.json=${report}`]);
+  count("Unit tests", ok, report, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests, skipped: r.numPendingTests }));
 }
 
-console.log(`${totals.passed} passed, ${totals.failed} failed`);
+async function browsed() {
+  if (!hasChromium()) return check("a Chromium for the browser tests (install it, or set CHROMIUM_PATH)", false);
+  const report = join(scratch, "browser.json");
+  const ok = await run([tool("@playwright", "test", "cli.js"), "test"], { live: true, env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report } });
+  count("Browser tests", ok, report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped }));
+}
+
+fileMakers();
+hasChromium();
+ensureBuild();
+await Promise.all([browsed(), computed()]);
+
+console.log(`${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
 process.exit(totals.failed === 0 ? 0 : 1);

@@ -4,6 +4,7 @@ import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from
 import type { PaintboxDocument, PaintEntry } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
 import type { SaveStamp } from "@/model/revision";
+import { NamedError } from "./named-error";
 
 /** What is kept and how it is asked for, whatever keeps it. */
 export interface Store extends Repositories {
@@ -159,10 +160,16 @@ export interface PhotoFiles {
 }
 
 /** The paint or the photo that a measurement names is not there. */
-export class UnknownMeasured extends Error {}
+export class UnknownMeasured extends NamedError {
+  static override readonly kind = "UnknownMeasured";
+}
 
 /** There is no such painting. */
-export class PaintingNotFound extends Error {}
+export class PaintingNotFound extends NamedError {
+  static override readonly kind = "PaintingNotFound";
+}
 
 /** What was to be saved has been changed elsewhere since it was read. */
-export class RevisionConflict extends Error {}
+export class RevisionConflict extends NamedError {
+  static override readonly kind = "RevisionConflict";
+}

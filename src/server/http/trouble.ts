@@ -1,3 +1,4 @@
+import { FolderRefused } from "@/storage/folder/data-folder";
 import { DiskFull } from "@/storage/folder/disk-space";
 
 /** What went wrong, as the painter is told it. */
@@ -9,9 +10,6 @@ export interface Trouble {
 /** PostgreSQL's error codes (its manual, appendix A) that mean the stored data can't be read as they should be. */
 const DAMAGED = new Set(["XX001", "XX002", "58030", "58P01", "42P01", "42P07", "42703"]);
 const DISK_FULL = "53100";
-
-/** Errors whose messages are the painter's words already, by name: see data-folder.ts and disk-room.ts. */
-const REFUSALS: ReadonlyMap<string, number> = new Map([["FolderRefused", 503], ["DiskFull", 507]]);
 
 /** The error that others were made from: a query's error carries the whole query in its words, its cause does not. */
 function rootOf(error: unknown): unknown {
@@ -27,8 +25,9 @@ const DAMAGED_WORDS = "The database in the data folder is damaged: some of it ca
 /** What an error means for the painter. */
 export function troubleOf(error: unknown, otherwise: string): Trouble {
   const root = rootOf(error);
-  // By name: the database is shared by bundles, and each has a class of its own.
-  if (error instanceof Error && REFUSALS.has(error.name)) return { status: REFUSALS.get(error.name)!, message: error.message };
+  // These are the painter's words already.
+  if (error instanceof FolderRefused) return { status: 503, message: error.message };
+  if (error instanceof DiskFull) return { status: 507, message: error.message };
   const code = codeOf(root);
   if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS };
   if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT") return { status: 507, message: new DiskFull().message };

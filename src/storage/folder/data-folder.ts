@@ -2,10 +2,11 @@ import { randomUUID } from "node:crypto";
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { z } from "zod";
+import { NamedError } from "../named-error";
 
 /** The data folder can't be used as it is; the message says why and what to do. */
-export class FolderRefused extends Error {
-  override readonly name = "FolderRefused";
+export class FolderRefused extends NamedError {
+  static override readonly kind = "FolderRefused";
 }
 
 /** What Abendrot notes of its folder: whether its database is whole, and whether the demo has been laid out. */

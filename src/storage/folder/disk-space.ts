@@ -1,8 +1,9 @@
 import { statfs } from "node:fs/promises";
+import { NamedError } from "../named-error";
 
 /** There is too little room on the disk to write safely. */
-export class DiskFull extends Error {
-  override readonly name = "DiskFull";
+export class DiskFull extends NamedError {
+  static override readonly kind = "DiskFull";
 
   constructor(what = "nothing was written: it can't be kept until there is room") {
     super(`The disk is nearly full, so ${what}. Free some space where the data folder lies; it will then be tried again.`);

@@ -1,3 +1,4 @@
+import { NamedError } from "../named-error";
 import { programFile } from "../program-folder";
 import { randomUUID } from "node:crypto";
 import { existsSync, readFileSync, readlinkSync, renameSync, rmSync, rmdirSync, statSync, writeFileSync } from "node:fs";
@@ -7,7 +8,9 @@ import { Worker } from "node:worker_threads";
 import { z } from "zod";
 
 /** Another process works on the data folder. */
-export class FolderInUse extends Error {
+export class FolderInUse extends NamedError {
+  static override readonly kind = "FolderInUse";
+
   constructor(readonly folder: string, readonly owner: string) {
     super(
       `Abendrot is already running on the data folder "${folder}" (${owner}). ` +
