@@ -1,6 +1,5 @@
 import { z } from "zod";
 import { PATCH_KINDS, ROWS } from "@/core/calibration";
-import { LAB_WHITES } from "@/core/formats";
 import { type MeasuredOptics } from "@/core/mixing";
 import { day } from "./day";
 import { MAX_COUNT } from "./limits";
@@ -12,7 +11,7 @@ const bands = z.array(finite).length(36, "A spectrum has 36 bands.");
 const box = z.object({ x: finite, y: finite, width: finite.positive(), height: finite.positive() });
 
 /** One place measured; for a photo also where it lay on the card and how even it was. */
-export const storedPatch = z.object({
+const storedPatch = z.object({
   what: z.enum(PATCH_KINDS),
   swatch: z.int().gte(0).lte(15),
   waterParts: finite.gte(0).lte(200, "At most 200 parts of water."),
@@ -27,7 +26,7 @@ export const storedPatch = z.object({
 export type StoredPatch = z.infer<typeof storedPatch>;
 
 /** How a paint was measured. */
-export const measuringWay = z.enum(["photo", "meter", "simulated meter", "typed colours", "file"]);
+const measuringWay = z.enum(["photo", "meter", "simulated meter", "typed colours", "file"]);
 export type MeasuringWay = z.infer<typeof measuringWay>;
 
 /** What is sent to be kept; the fit is made from it where it is kept. */
@@ -86,6 +85,3 @@ export interface SwatchCard extends NewCard {
 
 export const cardPage = z.enum(["a4", "letter"]);
 export type CardPage = z.infer<typeof cardPage>;
-
-/** Lab values and the white they are relative to, as typed or read from a file. */
-export const labWhite = z.enum(LAB_WHITES);

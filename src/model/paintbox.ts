@@ -47,7 +47,7 @@ export const paintEntry = z.object({
 });
 export type PaintEntry = z.infer<typeof paintEntry>;
 
-export const panKind = z.enum(["whole pan", "half pan"]);
+const panKind = z.enum(["whole pan", "half pan"]);
 export type PanKind = z.infer<typeof panKind>;
 
 /** A real box: rows and columns of pans, a paint or nothing in each well. */

@@ -36,7 +36,7 @@ const share = finite.gte(0).lte(1);
 const point = z.object({ x: share, y: share });
 
 /** What the painter wants of a colour beside its value (core: Wish). */
-export const wish = z.discriminatedUnion("way", [
+const wish = z.discriminatedUnion("way", [
   z.object({ way: z.literal("follow") }),
   z.object({ way: z.literal("heighten"), by: finite.gte(0.3).lte(3) }),
   z.object({ way: z.literal("turn"), degrees: finite.gte(-180).lte(180) }),
@@ -76,7 +76,7 @@ const curveValues = z.tuple([finite, finite, finite, finite, finite])
   .refine((v) => v.every((value, i) => value >= 0 && value <= 10 && (i === 0 || value >= v[i - 1])), "A value curve never falls.");
 
 /** How the photo is looked at and what is wanted of it. */
-export const study = z.object({
+const study = z.object({
   /** The part of the photo that is painted; null: all of it (core: Frame). */
   frame: z.object({ x: share, y: share, width: finite.gt(0).lte(1), aspect: finite.gt(0.1).lt(10), angleDegrees: finite.gte(-MAX_ANGLE_DEGREES).lte(MAX_ANGLE_DEGREES) }).nullable(),
   /** The sheet's size; null: 38 cm long, in the photo's shape. */
@@ -107,7 +107,7 @@ export const approach = z.object({
 const once = <T extends z.ZodType<string>>(item: T) => z.array(item).refine((list) => new Set(list).size === list.length, "Something is named twice.");
 
 /** What the palette of one painting must hold, must not, and must reach. */
-export const paletteRules = z.object({
+const paletteRules = z.object({
   must: once(z.uuid()).max(LIMITS.must, `A palette can't hold more than ${LIMITS.must} paints that must be in it.`), never: once(z.uuid()).max(LIMITS.paints),
   /** At least and at most so many of a kind. */
   kinds: z.array(z.object({ kind: z.enum(KINDS), least: z.int().gte(0).lte(12), most: z.int().gte(0).lte(12) })

@@ -8,7 +8,7 @@ const count = z.int().gte(0).lte(MAX_COUNT);
  * writes as one `writer`, its saves numbered by `step`: one that is sent twice, or whose answer got
  * lost, is stored once, and an older one that arrives late is passed over.
  */
-export const saveStamp = z.object({ revision: count, writer: z.uuid(), step: count });
+const saveStamp = z.object({ revision: count, writer: z.uuid(), step: count });
 export type SaveStamp = z.infer<typeof saveStamp>;
 
 /** A document with its stamp. */

@@ -47,7 +47,7 @@ export interface PaintingRecipe {
   readonly recipe: StoredRecipe;
 }
 
-export interface Paintings {
+interface Paintings {
   /** All paintings, last changed first. */
   list(): Promise<PaintingTitle[]>;
   find(id: string): Promise<StoredPainting | null>;
@@ -72,7 +72,7 @@ export interface StockedPaint extends PaintEntry {
   readonly measured: MeasuredOptics | null;
 }
 
-export interface Paintbox {
+interface Paintbox {
   find(): Promise<StoredPaintbox>;
   /** The revision alone: it rises with every save. */
   revision(): Promise<number>;
@@ -99,7 +99,7 @@ export interface PhotoRecord {
 
 export type NewPhoto = Omit<PhotoRecord, "createdAt">;
 
-export interface Photos {
+interface Photos {
   /** Records a photo; the same photo again is the same record, as new as the last time it was brought. */
   add(photo: NewPhoto): Promise<void>;
   find(id: string): Promise<PhotoRecord | null>;
@@ -109,7 +109,7 @@ export interface Photos {
   remove(id: string): Promise<void>;
 }
 
-export interface Measurements {
+interface Measurements {
   /** All measurements, newest first: by day, then by when they were kept. */
   list(): Promise<Measurement[]>;
   /** Keeps a measurement with its fit; returns its id. Throws UnknownMeasured. */
@@ -118,7 +118,7 @@ export interface Measurements {
   setCounts(id: string, counts: boolean): Promise<boolean>;
 }
 
-export interface Cards {
+interface Cards {
   /** All cards, the last one first. */
   list(): Promise<SwatchCard[]>;
   find(id: number): Promise<SwatchCard | null>;
@@ -126,7 +126,7 @@ export interface Cards {
   add(card: NewCard, on: string): Promise<SwatchCard>;
 }
 
-export interface Settings {
+interface Settings {
   /** The approach that new paintings start with: the painter's own, or ours. */
   ownApproach(): Promise<Approach>;
   keepApproach(approach: Approach): Promise<void>;

@@ -8,7 +8,7 @@ import { photoFilesIn } from "./folder/photo-files";
 import type { Repositories, Store } from "./ports";
 
 /** The records in a database that Drizzle speaks to: PGlite here, any PostgreSQL elsewhere. */
-export function repositoriesOn(db: Database): Repositories {
+function repositoriesOn(db: Database): Repositories {
   return {
     paintings: {
       list: () => listPaintings(db),

@@ -8,7 +8,7 @@ export interface Look {
 }
 
 /** Labels 1 to `shapes`; 0 where there is nothing to propose. */
-export interface ProposedShapes {
+interface ProposedShapes {
   readonly labels: Uint8Array;
   readonly shapes: number;
   readonly milliseconds: number;

@@ -25,7 +25,7 @@ interface Candidate {
 }
 
 /** Patches under this share of the sheet are too small to paint as a shape of their own: they are absorbed first. */
-export const SMALLEST_SHARE = 0.002;
+const SMALLEST_SHARE = 0.002;
 /** How much the step at the border counts beside the difference of the means: keeps a slow gradient together. */
 const BORDER_POWER = 1;
 const SIZE_POWER = 0.35;

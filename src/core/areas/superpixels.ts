@@ -4,7 +4,7 @@ import type { AreaImage } from "../image/pixels";
  * How much a difference in lightness counts against one in OKLab a and b: values decide before
  * hue. Chosen on the demo photo and synthetic scenes.
  */
-export const VALUE_WEIGHT = 1.5;
+const VALUE_WEIGHT = 1.5;
 
 /** A photo in small pieces that keep to its edges. */
 export interface Superpixels {

@@ -6,7 +6,7 @@ import { lchOfLab } from "../colour/lab";
 import type { Lab } from "../colour/colour";
 
 /** Strengths at which two measurements of a paint are held side by side. */
-export const COMPARED_LOADS = [0.8, 0.3, 0.08] as const;
+const COMPARED_LOADS = [0.8, 0.3, 0.08] as const;
 
 /** How a paint changed from one measurement to a later one. */
 export interface PaintChange {

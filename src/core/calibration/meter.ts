@@ -4,7 +4,7 @@ import type { Reflectance } from "../colour/bands";
 export class MeterRefused extends Error {}
 
 /** How a meter stands. */
-export interface MeterState {
+interface MeterState {
   readonly connected: boolean;
   /** Readings that may still be taken before it must see its white again; 0: it must see it now. */
   readonly readingsLeft: number;

@@ -81,7 +81,7 @@ export interface PaintFit extends Pick<FittedOptics, "optics" | "rms"> {
 }
 
 /** Fewer washes than this tell too little. */
-export const LEAST_WASHES = 2;
+const LEAST_WASHES = 2;
 
 /**
  * Fits a paint to the patches measured of it.

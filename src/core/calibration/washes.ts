@@ -1,13 +1,10 @@
 import { loadOfWater, type Load, type WaterParts } from "../optics/load";
-import { SWATCHES } from "./card/layout";
 
 /** Water to one part of paint in each swatch of a card, from neat to pale; the last, across the line, comes from the second puddle. */
 export const CARD_WATER: readonly WaterParts[] = [0, 1.5, 6, 20, 1.5];
 
 /** Load that each swatch of a card is meant to have. */
 export const CARD_LOADS: readonly Load[] = CARD_WATER.map(loadOfWater);
-
-export const ACROSS = SWATCHES - 1;
 
 /** Names of a card's swatches. */
 export const WASH_NAMES: readonly string[] = ["neat", "strong", "light", "pale", "across the line"];

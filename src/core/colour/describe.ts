@@ -16,7 +16,7 @@ const HUE_WORDS: readonly (readonly [upToDegrees: number, word: string])[] = [
   [238, "green blue"], [282, "blue"], [305, "violet blue"], [325, "violet"], [345, "red violet"], [360, "rose red"],
 ];
 
-export type Warmth = "warm" | "cool" | "neutral";
+type Warmth = "warm" | "cool" | "neutral";
 
 /** What a painter says about one colour. */
 export interface ColourWords {

@@ -1,7 +1,7 @@
 import { BANDS, WAVELENGTHS_NM, type Reflectance } from "./bands";
 
 /** A spectrum must reach at least this far to be used, nm: beyond it the eye hardly sees. */
-export const MUST_COVER_NM = [400, 700] as const;
+const MUST_COVER_NM = [400, 700] as const;
 const COARSEST_NM = 20;
 
 /**

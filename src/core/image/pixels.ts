@@ -40,7 +40,7 @@ export interface AreaImage {
 }
 
 /** Longer side of the map that areas live on, px. */
-export const MAP_SIDE_PX = 1000;
+const MAP_SIDE_PX = 1000;
 
 /** Size of the area map of a working copy, px. */
 export function mapSizeOf(width: number, height: number): { width: number; height: number } {

@@ -1,17 +1,17 @@
-export { drawnMix, type DrawnMix } from "./load-colours";
+/** What mixes of paints look like, and which mix makes a colour. What the rest of the program may use of it. */
+export { drawnMix,  } from "./load-colours";
 export { paintKey, paintModel, type PaintModel } from "./paint";
-export { predict, type MixPart, type Prediction } from "./predict";
-export { separationOf, type Separation } from "./separation";
-export { predictGlaze, type GlazeLayer } from "./glaze";
-export { chargePath, type Puddle } from "./charge";
+export { predict, type MixPart,  } from "./predict";
+export { separationOf,  } from "./separation";
+export { predictGlaze,  } from "./glaze";
+export { chargePath,  } from "./charge";
 export { looksOf } from "./looks";
 export { ringPixels } from "./ring";
-export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type SharedPuddle, type PuddleUse } from "./puddles";
-export type { MixMetric } from "./metric";
+export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST,  type PuddleUse } from "./puddles";
 export { farthestPointSample } from "./farthest-point-sample";
-export { findTwins, type Twins } from "./twins";
+export { findTwins,  } from "./twins";
 export { TOUCH } from "./parts";
-export { DEFAULT_MATCH, match, matchOver, prepareMatch, type MatchOptions, type Recipe, type RecipePart } from "./match";
+export { DEFAULT_MATCH,  matchOver, prepareMatch, type MatchOptions, type Recipe,  } from "./match";
 export { valueRange, type ValueRange } from "./range";
 export type { LikelyError } from "./likely-error";
 export { type MeasuredOptics } from "./paint";

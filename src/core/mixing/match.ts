@@ -22,7 +22,7 @@ export interface MatchOptions extends CombinationRules {
 export const DEFAULT_MATCH: MatchOptions = { maxPaints: 3, maxPigments: 3, valueWeight: 1.5, ways: 5 };
 
 /** One paint of a recipe; `parts` is whole, or a quarter for a touch. */
-export interface RecipePart {
+interface RecipePart {
   readonly paintId: string;
   readonly parts: number;
 }

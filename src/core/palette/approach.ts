@@ -17,7 +17,7 @@ export const APPROACH_CHOICES = {
   mixing: ["well", "paper"],
 } as const;
 export type ApproachKey = keyof typeof APPROACH_CHOICES;
-export type ApproachChoices = { readonly [K in ApproachKey]: (typeof APPROACH_CHOICES)[K][number] };
+type ApproachChoices = { readonly [K in ApproachKey]: (typeof APPROACH_CHOICES)[K][number] };
 
 /** All settings, with the numbers among them. */
 export interface Approach extends ApproachChoices {

@@ -4,10 +4,10 @@ import { OUT_OF_REACH, rankAll, type Ranked } from "./search/ranking";
 import { branchAndBound, Stopped, type OnNode } from "./search/branch-and-bound";
 import type { MixCosts } from "./mix-costs";
 
-export { Stopped, type CardinalityConstraint };
+export { Stopped,  };
 
 /** A palette and how well it serves the targets. */
-export interface ChosenPalette {
+interface ChosenPalette {
   /** Paints, as ascending indices. */
   readonly paints: readonly number[];
   /** Weighted mean of the targets' errors. */

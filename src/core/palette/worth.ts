@@ -9,7 +9,7 @@ export interface PaletteWorth {
   readonly sameJob: readonly (readonly [number, number])[];
 }
 
-export interface PaintWorth {
+interface PaintWorth {
   readonly paint: number;
   /** Targets that it serves. */
   readonly targets: readonly number[];

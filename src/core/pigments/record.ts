@@ -4,7 +4,7 @@ import type { Absorber, Scatterer } from "./optics";
 export const FAMILIES = ["yellow", "orange", "red", "violet", "blue", "green", "earth", "black", "white"] as const;
 export type Family = (typeof FAMILIES)[number];
 
-export type Transparency = "transparent" | "semi-transparent" | "semi-opaque" | "opaque";
+type Transparency = "transparent" | "semi-transparent" | "semi-opaque" | "opaque";
 
 /** Cautions by the metal that asks for care; empty for none known. */
 export type Hazard =

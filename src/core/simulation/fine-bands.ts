@@ -1,5 +1,5 @@
 import { WEIGHT_X, WEIGHT_Y, WEIGHT_Z } from "../colour/cie-tables";
-import { BANDS, WAVELENGTHS_NM } from "../colour/bands";
+import { BANDS } from "../colour/bands";
 import type { Xyz } from "../colour/colour";
 
 /** The bench reckons in bands of 5 nm, 380 to 730 nm: twice as many as the model it puts to the test. */
@@ -27,13 +27,4 @@ export function xyzOfFine(reflectance: Float64Array): Xyz {
     Z += FINE_Z[i] * reflectance[i];
   }
   return { X, Y, Z };
-}
-
-/** A curve by 10 nm at the fine bands' wavelengths, drawn out in straight lines. */
-export function fineOf(curve: ArrayLike<number>): Float64Array {
-  return Float64Array.from(FINE_NM, (nm) => {
-    const at = (nm - WAVELENGTHS_NM[0]) / 10;
-    const i = Math.min(BANDS - 2, Math.floor(at));
-    return curve[i] + (at - i) * (curve[i + 1] - curve[i]);
-  });
 }

@@ -29,13 +29,13 @@ export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as co
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
 
 /** What a press on the photo does. */
-export type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
+type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
 
 /** How the photo is seen: a view of the core's, the areas flat in their target colours, or the photo through the palette. */
 export type Seeing = ViewKind | "squint" | "palette";
 
 /** Shapes proposed for what is no area yet. */
-export interface Proposal {
+interface Proposal {
   readonly map: LabelMap;
   readonly shapes: number;
 }
@@ -126,7 +126,7 @@ export interface DeskState {
 }
 
 /** A lasso makes a new area, or adds to the selected one, or takes from it. */
-export type LassoUse = "new" | "add" | "take";
+type LassoUse = "new" | "add" | "take";
 
 /** The tool that a step starts with. */
 const FIRST_TOOL: Readonly<Record<Step, Tool>> = { photo: "sample", areas: "select", palette: "select", mixes: "sample" };

@@ -11,7 +11,7 @@ import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
 import type { KnownPaint } from "./paints";
 
-export interface MatchTarget {
+interface MatchTarget {
   readonly id: string;
   readonly lab: Lab;
 }

@@ -69,7 +69,7 @@ export function useOpenedPhoto(row: PhotoRecord): OpenPhoto {
 }
 
 /** The frame of a study: what is painted of the photo. */
-export const frameOf = (study: Study, size: { width: number; height: number }): Frame => study.frame ?? wholePhoto(size);
+const frameOf = (study: Study, size: { width: number; height: number }): Frame => study.frame ?? wholePhoto(size);
 
 /** Length of a sheet that nobody has measured yet, cm. */
 const USUAL_LENGTH_CM = 38;

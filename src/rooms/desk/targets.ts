@@ -18,7 +18,7 @@ export function useBoxRange(): ValueRange {
   return useMemo(() => valueRange([...paints.values()].filter(({ status }) => MIXABLE.has(status)).map(({ model }) => model), paper), [paints, paper]);
 }
 
-export const curveValuesOf = (curve: Study["curve"], range: ValueRange): CurveValues => (curve.kind === "bent" ? curve.values : curveOf(curve.kind, range));
+const curveValuesOf = (curve: Study["curve"], range: ValueRange): CurveValues => (curve.kind === "bent" ? curve.values : curveOf(curve.kind, range));
 
 /** The curve that brings the photo's values to the sheet. */
 export function useCurve(): CurveValues {

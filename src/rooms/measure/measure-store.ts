@@ -23,7 +23,7 @@ export interface CardPhoto {
 }
 
 /** A grey card or a chart's patch in the photo. */
-export interface ReferencePatch {
+interface ReferencePatch {
   readonly box: Box;
   readonly lab: Lab;
 }

@@ -12,7 +12,7 @@ export interface Trial {
   readonly under: { readonly id: string; readonly waterParts: number } | null;
 }
 
-export interface TrialState {
+interface TrialState {
   readonly trial: Trial;
   readonly change: (part: Partial<Trial>) => void;
 }

@@ -10,7 +10,7 @@ import { shrink, type ShrinkWishes } from "./shrink.mjs";
 import { convert, isDisplayP3, isUsable, standardProfile, toDisplayP3, type FilePixels } from "./working-space";
 
 /** Largest picture, pixels, and its longer side: no camera's or scanner's file is longer (a JPEG can't be). */
-export const MAX_PIXELS = 100_000_000;
+const MAX_PIXELS = 100_000_000;
 const MAX_SIDE_PX = 65_535;
 /** HEIC is decoded whole before it can be shrunk: more pixels would not fit the memory set for the server. */
 const MAX_HEIC_PIXELS = 50_000_000;
@@ -149,7 +149,7 @@ async function shrinkHeic(path: string, head: Buffer, header: Metadata, side: nu
 }
 
 /** Turns a picture as the camera's orientation number says (Exif 2.32, tag 0x0112). */
-export function turned(image: Sharp, orientation: number): Sharp {
+function turned(image: Sharp, orientation: number): Sharp {
   const degrees = [0, 0, 0, 180, 180, 270, 90, 90, 270][orientation] ?? 0;
   const mirrored = [2, 4, 5, 7].includes(orientation);
   // sharp mirrors before it turns, whatever the order of the calls.
@@ -169,7 +169,7 @@ sharp.cache(false);
 
 let last: Promise<unknown> = Promise.resolve();
 /** One picture at a time: several large ones at once would not fit the memory. */
-export function inTurn<T>(work: () => Promise<T>): Promise<T> {
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
   const mine = last.then(work, work);
   last = mine.catch(() => {});
   return mine;

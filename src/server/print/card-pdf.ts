@@ -10,7 +10,7 @@ const PT_PER_MM = 72 / 25.4;
 const PAGES: Readonly<Record<CardPage, { readonly width: number; readonly height: number }>> = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } };
 
 /** A paint as it stands on the card. */
-export interface CardPaint {
+interface CardPaint {
   readonly name: string;
   readonly codes: string;
 }

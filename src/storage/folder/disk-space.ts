@@ -21,7 +21,7 @@ export const RESERVE_BYTES = 64 * MB;
 const OPENING_BYTES = 32 * MB;
 
 /** Free room where a folder lies, bytes. */
-export async function freeBytes(folder: string): Promise<number> {
+async function freeBytes(folder: string): Promise<number> {
   const { bavail, bsize } = await statfs(folder);
   return bavail * bsize;
 }

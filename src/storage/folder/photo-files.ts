@@ -5,7 +5,7 @@ import { join } from "node:path";
 import type { PhotoCopy, PhotoFiles } from "../ports";
 import { needSpace } from "./disk-space";
 
-export const photosFolder = (data: string): string => join(data, "photos");
+const photosFolder = (data: string): string => join(data, "photos");
 
 /** Lies beside a photo's files until its record is written, and from before its record is removed. */
 const UNRECORDED = ".without-record";

@@ -29,7 +29,7 @@ export interface LeftBehind {
 }
 
 /** Joins what was left unsent to what is stored. */
-export function mergeUnsent(url: string, base: unknown, mine: unknown, theirs: unknown): Merged<unknown> {
+function mergeUnsent(url: string, base: unknown, mine: unknown, theirs: unknown): Merged<unknown> {
   return url === PAINTBOX_URL
     ? mergePaintboxes({ base: base as PaintboxDocument, mine: mine as PaintboxDocument, theirs: theirs as PaintboxDocument })
     : mergePaintings({ base: base as PaintingDocument, mine: mine as PaintingDocument, theirs: theirs as PaintingDocument });

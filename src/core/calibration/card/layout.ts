@@ -32,10 +32,7 @@ const ROW_PITCH: Mm = 53;
 const SWATCH = { left: 4, width: 28, height: 34, pitch: 35, below: 8 } as const;
 /** The swatch across the line is lower, so that the bare line shows above and below it. */
 const ACROSS = { height: 24, below: 13 } as const;
-export const LINE_WIDTH: Mm = 6;
-
-/** Height of the words above a row. */
-export const ROW_WORDS: Mm = SWATCH.below;
+const LINE_WIDTH: Mm = 6;
 
 /** Where a row's swatch is to be painted. */
 export function swatchBox(row: number, swatch: number): Box {
@@ -97,7 +94,7 @@ export function paperPlaces(row: number): readonly Box[] {
 
 /** Cells of the card's number below the rows: eight bits, then four to check them. */
 export const NUMBER_CELLS = 12;
-export const CELL: Mm = 5;
+const CELL: Mm = 5;
 
 /** Where a cell of the number is printed; black is 1. */
 export function cellBox(index: number): Box {

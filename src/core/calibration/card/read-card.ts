@@ -26,7 +26,7 @@ const DARKEST_PAPER = 0.1;
 const BURNT = 250;
 
 /** A place read on a card, where it lay, and what it was read as. */
-export interface PlaceRead {
+interface PlaceRead {
   readonly place: ReadingPlace;
   /** Where it was read: the place's own box unless it was dragged. */
   readonly box: Box;

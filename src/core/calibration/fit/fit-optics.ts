@@ -56,7 +56,7 @@ export interface FittedOptics {
 export type Camera = (light: Rgb) => Rgb;
 
 /** How far a puddle's load may be from what was meant: one standard deviation of its logarithm. From memory, for drops counted. */
-export const LOAD_UNSURE = 0.14;
+const LOAD_UNSURE = 0.14;
 /** A reading is off by this much even when all goes well, CIELAB units near grey; more where chroma is high. From memory. */
 const LAB_UNSURE = 1.2;
 /** A meter's reading is off by this share of full scale, and the model by this share of the reading itself. From memory. */

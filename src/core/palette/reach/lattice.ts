@@ -7,11 +7,11 @@ import type { PaintModel } from "../../mixing/paint";
 import { loudnessOf } from "../../mixing/reach-table";
 
 /** Steps along a side of the triangle of shares. */
-export const LATTICE_STEPS = 9;
+const LATTICE_STEPS = 9;
 /** Loads from bare paper to masstone: nothing, then even in the logarithm. */
 export const LATTICE_LOADS: readonly number[] = [0, ...Array.from({ length: 11 }, (_, i) => MIN_LOAD ** (1 - i / 10) * MAX_LOAD)];
 /** Most paints a lattice is made of: triples grow with the cube. */
-export const MOST_PAINTS = 14;
+const MOST_PAINTS = 14;
 
 /**
  * Everything a palette reaches on a paper, in the order of a net: for each two or three paints all

@@ -14,7 +14,7 @@ export interface Ranked {
 export const OUT_OF_REACH = 1e6;
 
 /** For each combination its proper parts (single paints and pairs), six places each, as indices of combinations; -1 where there is none. */
-export function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array {
+function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array {
   const key = (a: number, b: number): number => a * 256 + b;
   const at = new Map<number, number>();
   combinations.forEach((paints, c) => paints.length < 3 && at.set(key(paints[0], paints[1] ?? 255), c));

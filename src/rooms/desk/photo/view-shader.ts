@@ -14,7 +14,7 @@ void main() {
 }`;
 
 /** From this miss on, CIELAB with the value weight, a place counts as out of the palette's reach. From memory. */
-export const OUT_OF_REACH_MISS = 8;
+const OUT_OF_REACH_MISS = 8;
 
 /** Numbers of the ways of seeing in the shader. */
 export const MODES = { plain: 0, values: 1, heightened: 2, temperature: 3, hue: 4, squint: 5, palette: 6 } as const;
