@@ -22,11 +22,33 @@ const ROOMS = ["desk", "paintbox", "measure", "handbook", "try-mix"];
 
 /** The computation, bottom to top: a phenomenon may import from those before it. */
 const CORE_ORDER = [
-  "numeric", "colour", "image", "areas", "optics", "pigments", "mixing", "planning", "palette", "calibration", "simulation", "formats",
+  "numeric",
+  "colour",
+  "image",
+  "areas",
+  "optics",
+  "pigments",
+  "mixing",
+  "planning",
+  "palette",
+  "calibration",
+  "simulation",
+  "formats",
 ];
 
 /** Beyond the house, core imports nothing at all: it runs in a worker, on the server and in tests. */
-const OUTSIDE_CORE = ["react", "react-dom", "next", "next/*", "node:*", "drizzle-orm", "drizzle-orm/*", "@electric-sql/*", "zustand", "sharp"];
+const OUTSIDE_CORE = [
+  "react",
+  "react-dom",
+  "next",
+  "next/*",
+  "node:*",
+  "drizzle-orm",
+  "drizzle-orm/*",
+  "@electric-sql/*",
+  "zustand",
+  "sharp",
+];
 
 const restrict = (files, patterns) => ({
   files,
@@ -44,7 +66,10 @@ function patternsOf(room) {
   return [
     TESTING,
     { regex: `^@/(${shut.join("|")})${ports}(/|$)`, message: words },
-    { regex: `^(\\.\\./)+(${shut.join("|")})(/|$)`, message: "Another room is imported as @/room/…, so that the direction shows." },
+    {
+      regex: `^(\\.\\./)+(${shut.join("|")})(/|$)`,
+      message: "Another room is imported as @/room/…, so that the direction shows.",
+    },
     room === "core"
       ? { group: OUTSIDE_CORE, message: "src/core is computation alone." }
       : { regex: "^@/core($|/[^/]+/)", message: "Each part of the computation has one public face: @/core/part." },
@@ -57,18 +82,40 @@ const importRules = [
     const others = ROOMS.filter((other) => other !== room).join("|");
     return restrict(
       [`src/rooms/${room}/**/*.{ts,tsx}`],
-      [...patternsOf("rooms"), { regex: `^(@/rooms|(\\.\\./)+)/?(${others})(/|$)`, message: "One room of the interface does not know another." }],
+      [
+        ...patternsOf("rooms"),
+        {
+          regex: `^(@/rooms|(\\.\\./)+)/?(${others})(/|$)`,
+          message: "One room of the interface does not know another.",
+        },
+      ],
     );
   }),
   ...CORE_ORDER.map((part, i) => {
     const later = CORE_ORDER.slice(i + 1);
-    const order = { regex: `^(\\.\\./)+(${later.join("|")})(/|$)`, message: `src/core/${part} imports only from ${CORE_ORDER.slice(0, i).join(", ") || "itself"}.` };
-    return restrict([`src/core/${part}/**/*.ts`], later.length > 0 ? [...patternsOf("core"), order] : patternsOf("core"));
+    const order = {
+      regex: `^(\\.\\./)+(${later.join("|")})(/|$)`,
+      message: `src/core/${part} imports only from ${CORE_ORDER.slice(0, i).join(", ") || "itself"}.`,
+    };
+    return restrict(
+      [`src/core/${part}/**/*.ts`],
+      later.length > 0 ? [...patternsOf("core"), order] : patternsOf("core"),
+    );
   }),
 ];
 
 export default tseslint.config(
-  { ignores: [".next/**", "node_modules/**", "data/**", "src/core/optics/kernel/assembly/**", "next-env.d.ts", "test-results/**", "playwright-report/**"] },
+  {
+    ignores: [
+      ".next/**",
+      "node_modules/**",
+      "data/**",
+      "src/core/optics/kernel/assembly/**",
+      "next-env.d.ts",
+      "test-results/**",
+      "playwright-report/**",
+    ],
+  },
   ...tseslint.configs.recommended,
   jsxA11y.flatConfigs.recommended,
   reactHooks.configs.flat.recommended,

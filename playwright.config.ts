@@ -2,7 +2,9 @@ import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
 
 /** Debian's Chromium, as its shell without a window where that is there: a fifth less work for the same pages. */
-const CHROMIUM = [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].find((path) => path && existsSync(path));
+const CHROMIUM = [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].find(
+  (path) => path && existsSync(path),
+);
 
 /** The flags keep it from looking for the network. */
 export default defineConfig({
@@ -19,10 +21,18 @@ export default defineConfig({
     launchOptions: {
       executablePath: CHROMIUM,
       args: [
-        "--no-sandbox", "--disable-quic", "--no-first-run", "--disable-background-networking",
-        "--disable-component-update", "--disable-sync", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
+        "--no-sandbox",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--use-gl=angle",
+        "--use-angle=swiftshader",
+        "--enable-unsafe-swiftshader",
         // Without a graphics card: WebGL is drawn by the processor, the page itself is put together without GL (a quarter of the work).
-        "--disable-gpu-compositing", "--disable-gpu-rasterization",
+        "--disable-gpu-compositing",
+        "--disable-gpu-rasterization",
       ],
     },
   },

@@ -27,27 +27,55 @@ interface Stored<T> {
   readonly document: T;
 }
 
-const put = (url: string, body: object): Promise<Response> => fetch(url, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+const put = (url: string, body: object): Promise<Response> =>
+  fetch(url, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
 
 /** What is stored: asked for by a save that is made from a revision there never was. */
 async function storedAt<T>(url: string, document: T): Promise<Stored<T>> {
-  const body = (await (await put(url, { revision: 2 ** 31 - 2, writer: randomUUID(), step: 1, document })).json()) as { stored?: Stored<T>; message?: string };
+  const body = (await (await put(url, { revision: 2 ** 31 - 2, writer: randomUUID(), step: 1, document })).json()) as {
+    stored?: Stored<T>;
+    message?: string;
+  };
   if (!body.stored) throw new Error(`${url}: ${body.message}`);
   return body.stored;
 }
 const emptyBox: PaintboxDocument = { paints: [], boxes: [] };
-const boxOf = (server: RunningServer): Promise<Stored<PaintboxDocument>> => storedAt(`${server.url}/api/paintbox`, emptyBox);
-const paintingOf = (server: RunningServer, id: string): Promise<Stored<PaintingDocument>> => storedAt(`${server.url}/api/paintings/${id}`, newPainting("Probe", "cotton-rough"));
+const boxOf = (server: RunningServer): Promise<Stored<PaintboxDocument>> =>
+  storedAt(`${server.url}/api/paintbox`, emptyBox);
+const paintingOf = (server: RunningServer, id: string): Promise<Stored<PaintingDocument>> =>
+  storedAt(`${server.url}/api/paintings/${id}`, newPainting("Probe", "cotton-rough"));
 
 async function storeBox(server: RunningServer, paints: number): Promise<void> {
   const { revision, document } = await boxOf(server);
-  const more = Array.from({ length: paints - document.paints.length }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, notes: "from the attack", pigments: [{ pigmentId: "PB29", share: 1 }] }));
-  const answer = await put(`${server.url}/api/paintbox`, { revision, writer: randomUUID(), step: 1, document: { ...document, paints: [...document.paints.slice(0, paints), ...more] } });
+  const more = Array.from({ length: paints - document.paints.length }, (_, i) =>
+    newPaint({
+      id: randomUUID(),
+      name: `Paint ${i}`,
+      notes: "from the attack",
+      pigments: [{ pigmentId: "PB29", share: 1 }],
+    }),
+  );
+  const answer = await put(`${server.url}/api/paintbox`, {
+    revision,
+    writer: randomUUID(),
+    step: 1,
+    document: { ...document, paints: [...document.paints.slice(0, paints), ...more] },
+  });
   if (!answer.ok) throw new Error(await answer.text());
 }
 
 async function photoOf(seed: number): Promise<Buffer> {
-  return sharp({ create: { width: 640 + (seed % 60), height: 480, channels: 3, background: { r: seed % 256, g: (seed >> 3) % 256, b: 90 }, noise: { type: "gaussian", mean: 120, sigma: 40 } } }).jpeg({ quality: 95 }).toBuffer();
+  return sharp({
+    create: {
+      width: 640 + (seed % 60),
+      height: 480,
+      channels: 3,
+      background: { r: seed % 256, g: (seed >> 3) % 256, b: 90 },
+      noise: { type: "gaussian", mean: 120, sigma: 40 },
+    },
+  })
+    .jpeg({ quality: 95 })
+    .toBuffer();
 }
 
 async function firstPainting(server: RunningServer): Promise<string> {
@@ -72,7 +100,12 @@ async function kills(rounds = 30): Promise<void> {
     let acknowledged = 0;
     const saving = (async () => {
       for (let step = 1; ; step++) {
-        const answer = await put(`${server.url}/api/paintings/${id}`, { revision, writer, step, document: { ...document, title: `Round ${round} step ${step}` } });
+        const answer = await put(`${server.url}/api/paintings/${id}`, {
+          revision,
+          writer,
+          step,
+          document: { ...document, title: `Round ${round} step ${step}` },
+        });
         if (answer.ok) {
           acknowledged = step;
           writes++;
@@ -81,7 +114,11 @@ async function kills(rounds = 30): Promise<void> {
     })().catch(() => {});
     const uploading = (async () => {
       for (let n = 0; ; n++) {
-        const answer = await fetch(`${server.url}/api/photos`, { method: "POST", headers: { "x-file-name": `round-${round}-${n}.jpg` }, body: new Uint8Array(await photoOf(round * 100 + n)) });
+        const answer = await fetch(`${server.url}/api/photos`, {
+          method: "POST",
+          headers: { "x-file-name": `round-${round}-${n}.jpg` },
+          body: new Uint8Array(await photoOf(round * 100 + n)),
+        });
         if (answer.ok) photos.add(((await answer.json()) as { id: string }).id);
       }
     })().catch(() => {});
@@ -99,7 +136,9 @@ async function kills(rounds = 30): Promise<void> {
     const there = await paintingOf(server, painting).catch(() => null);
     if (!there) lost++;
   }
-  console.log(`kills: ${rounds} rounds, ${writes} acknowledged saves and ${photos.size} acknowledged uploads, ${lost} lost, ${leftovers} leftovers in photos/`);
+  console.log(
+    `kills: ${rounds} rounds, ${writes} acknowledged saves and ${photos.size} acknowledged uploads, ${lost} lost, ${leftovers} leftovers in photos/`,
+  );
   await server.stop("SIGTERM");
 }
 
@@ -119,7 +158,7 @@ async function leaving(rounds = 6): Promise<void> {
     "page reloaded": (page) => page.reload(),
     "another address": (page) => page.goto("about:blank"),
     "link in the room": (page) => page.getByRole("link", { name: "Handbook" }).click(),
-    "back": (page) => page.goBack(),
+    back: (page) => page.goBack(),
   };
   console.log(`leaving: changes lost of ${rounds}, right after typing`);
   for (const paints of sizes.length > 0 ? sizes : [28, 150, 600]) {
@@ -139,18 +178,41 @@ async function leaving(rounds = 6): Promise<void> {
         if (page.isClosed()) page = await context.newPage();
         await page.goto(`${server.url}/paintbox`);
         await page.getByRole("searchbox", { name: "Search the paintbox" }).fill(note);
-        if (!(await page.getByText(/^1 of /).waitFor({ timeout: 5000 }).then(() => true, () => false))) notes++;
+        if (
+          !(await page
+            .getByText(/^1 of /)
+            .waitFor({ timeout: 5000 })
+            .then(
+              () => true,
+              () => false,
+            ))
+        )
+          notes++;
         if (paints === 28) {
           await page.goto(`${server.url}/`);
           await titleField(page).fill(note);
           await leave(page);
           if (page.isClosed()) page = await context.newPage();
           await page.goto(`${server.url}/`);
-          if (!(await page.waitForFunction((text) => [...document.querySelectorAll("input")].some((input) => input.value === text), note, { timeout: 5000 }).then(() => true, () => false))) titles++;
+          if (
+            !(await page
+              .waitForFunction(
+                (text) => [...document.querySelectorAll("input")].some((input) => input.value === text),
+                note,
+                { timeout: 5000 },
+              )
+              .then(
+                () => true,
+                () => false,
+              ))
+          )
+            titles++;
         }
         await context.close();
       }
-      console.log(`  ${String(paints).padStart(4)} paints, ${way.padEnd(16)} paintbox ${notes}${paints === 28 ? `, desk ${titles}` : ""}`);
+      console.log(
+        `  ${String(paints).padStart(4)} paints, ${way.padEnd(16)} paintbox ${notes}${paints === 28 ? `, desk ${titles}` : ""}`,
+      );
     }
   }
   await browser.close();
@@ -164,7 +226,11 @@ async function masses(): Promise<void> {
   await storeBox(server, 2000);
   const photo = await photoOf(7);
   for (let i = 0; i < 200; i++) {
-    const answer = await fetch(`${server.url}/api/photos`, { method: "POST", headers: { "x-file-name": `painting-${i}.jpg` }, body: new Uint8Array(photo) });
+    const answer = await fetch(`${server.url}/api/photos`, {
+      method: "POST",
+      headers: { "x-file-name": `painting-${i}.jpg` },
+      body: new Uint8Array(photo),
+    });
     if (!answer.ok) throw new Error(await answer.text());
   }
   const browser = await launch();
@@ -185,12 +251,33 @@ async function masses(): Promise<void> {
   await page.getByRole("button", { name: "Paintings" }).click();
   await sleep(2000);
   const paintbox = await timed("/paintbox", () => page.getByText("2000 of 2000").waitFor());
-  console.log(`masses: 2,000 paints and 200 paintings: desk in ${desk}, paintbox in ${paintbox}; small pictures fetched before the menu is opened ${before}, after ${pictures}`);
+  console.log(
+    `masses: 2,000 paints and 200 paintings: desk in ${desk}, paintbox in ${paintbox}; small pictures fetched before the menu is opened ${before}, after ${pictures}`,
+  );
   await browser.close();
   await server.stop("SIGTERM");
 }
 
-const PATHS = ["/", "/paintbox", "/measure", "/handbook", "/try-a-mix", "/api/paintbox", "/api/photos", "/api/paintings", "/api/approach", "/api/measurements", "/api/cards", "/api/cards/1", "/api/photos/x", "/painting/%ff", "/painting/..%2f..", "/_next/x", `/api/paintings/${randomUUID()}`, `/painting/${randomUUID()}`];
+const PATHS = [
+  "/",
+  "/paintbox",
+  "/measure",
+  "/handbook",
+  "/try-a-mix",
+  "/api/paintbox",
+  "/api/photos",
+  "/api/paintings",
+  "/api/approach",
+  "/api/measurements",
+  "/api/cards",
+  "/api/cards/1",
+  "/api/photos/x",
+  "/painting/%ff",
+  "/painting/..%2f..",
+  "/_next/x",
+  `/api/paintings/${randomUUID()}`,
+  `/painting/${randomUUID()}`,
+];
 const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE", "PROPFIND"];
 const pick = <T>(list: readonly T[]): T => list[randomInt(list.length)];
 
@@ -201,9 +288,29 @@ async function requests(count = 1000): Promise<void> {
   const statuses = new Map<number, number>();
   const faults: string[] = [];
   for (let i = 0; i < count; i++) {
-    const bodies: (string | Buffer)[] = ["", "{", "null", "[]", "\0", '{"revision":1e308}', JSON.stringify({ revision: 0, writer: randomUUID(), step: 1, document: { title: "\ud800" } }), randomBytes(randomInt(4000)), JSON.stringify({ paints: ["x".repeat(randomInt(3000))] })];
-    const headers: Record<string, string> = { ...(randomInt(3) === 0 && { "content-type": pick(["application/json", "text/plain", "multipart/form-data; boundary=x"]) }), ...(randomInt(4) === 0 && { "x-file-name": pick(["%", "%00", "a.jpg", "..%2f"]) }), ...(randomInt(5) === 0 && { "next-router-state-tree": "%5B", rsc: "1" }) };
-    const [method, path, body] = [pick(METHODS), pick(PATHS) + (randomInt(3) === 0 ? `?${encodeURIComponent(randomBytes(6).toString("latin1"))}` : ""), pick(bodies)];
+    const bodies: (string | Buffer)[] = [
+      "",
+      "{",
+      "null",
+      "[]",
+      "\0",
+      '{"revision":1e308}',
+      JSON.stringify({ revision: 0, writer: randomUUID(), step: 1, document: { title: "\ud800" } }),
+      randomBytes(randomInt(4000)),
+      JSON.stringify({ paints: ["x".repeat(randomInt(3000))] }),
+    ];
+    const headers: Record<string, string> = {
+      ...(randomInt(3) === 0 && {
+        "content-type": pick(["application/json", "text/plain", "multipart/form-data; boundary=x"]),
+      }),
+      ...(randomInt(4) === 0 && { "x-file-name": pick(["%", "%00", "a.jpg", "..%2f"]) }),
+      ...(randomInt(5) === 0 && { "next-router-state-tree": "%5B", rsc: "1" }),
+    };
+    const [method, path, body] = [
+      pick(METHODS),
+      pick(PATHS) + (randomInt(3) === 0 ? `?${encodeURIComponent(randomBytes(6).toString("latin1"))}` : ""),
+      pick(bodies),
+    ];
     const status = await new Promise<number>((resolve) => {
       const one = request(server.url + path, { method, headers, agent: false }, (response) => {
         response.resume();
@@ -221,7 +328,12 @@ async function requests(count = 1000): Promise<void> {
     if (status >= 500 || status === 0) faults.push(`${status} ${method} ${path} ${JSON.stringify(headers)}`);
   }
   const alive = (await fetch(`${server.url}/paintbox`)).status;
-  console.log(`requests: ${count} random ones, answers ${[...statuses].sort(([a], [b]) => a - b).map(([status, n]) => `${status}: ${n}`).join(", ")}; the paintbox afterwards: ${alive}`);
+  console.log(
+    `requests: ${count} random ones, answers ${[...statuses]
+      .sort(([a], [b]) => a - b)
+      .map(([status, n]) => `${status}: ${n}`)
+      .join(", ")}; the paintbox afterwards: ${alive}`,
+  );
   for (const fault of new Set(faults)) console.log(`  FAULT ${fault}`);
   await server.stop("SIGTERM");
 }

@@ -6,7 +6,16 @@ import highs from "highs";
 import * as spectral from "spectral.js";
 import { matchOver, paintModel, prepareMatch, ringPixels, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { choosePalettes, choosePrepared, latticeOf, mixCosts, prepareChoice, gamutTable, servedBy, sliceAt } from "@/core/palette";
+import {
+  choosePalettes,
+  choosePrepared,
+  latticeOf,
+  mixCosts,
+  prepareChoice,
+  gamutTable,
+  servedBy,
+  sliceAt,
+} from "@/core/palette";
 import { HANDBOOK } from "@/core/pigments";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/kernel/film-kernel";
 import { seededRandom } from "@/core/numeric/random";
@@ -35,7 +44,15 @@ const pick = (): number => Math.floor(random() * models.length);
 const inputs = Array.from({ length: MIXES }, (_, i) => {
   const [a, b, c] = [random(), random(), random()];
   const total = a + b + c;
-  return { p0: pick(), p1: pick(), p2: pick(), c0: a / total, c1: b / total, c2: c / total, load: 0.05 + 0.9 * ((i & 15) / 16) };
+  return {
+    p0: pick(),
+    p1: pick(),
+    p2: pick(),
+    c0: a / total,
+    c1: b / total,
+    c2: c / total,
+    load: 0.05 + 0.9 * ((i & 15) / 16),
+  };
 });
 function runAll(computer: FilmComputer, count: number): void {
   for (let i = 0; i < count; i++) {
@@ -57,7 +74,10 @@ const reference = median(() => {
 });
 row("full film model, three paints", `${Math.round(MIXES / film)} thousand mixes a second`);
 row("the same in plain JavaScript", `${Math.round(4000 / slow)} thousand mixes a second`);
-row("spectral.js, three colours (no film, paper or surface)", `${Math.round(MIXES / reference)} thousand mixes a second`);
+row(
+  "spectral.js, three colours (no film, paper or surface)",
+  `${Math.round(MIXES / reference)} thousand mixes a second`,
+);
 row("ratio, ours to spectral.js", (reference / film).toFixed(2));
 
 const paints = models.filter((_, i) => i % 4 === 0).slice(0, 24);
@@ -68,13 +88,20 @@ const matchTime = median(() => void matchOver(target, table), 5);
 row("table of all mixes of up to 3 of 24 paints", `${tableTime.toFixed(0)} ms`);
 row("one area over it", `${matchTime.toFixed(0)} ms`);
 row("one area from nothing (goal 300 ms)", `${(tableTime + matchTime).toFixed(0)} ms`);
-const twelve = Array.from({ length: 12 }, () => ({ L: 25 + 65 * random(), a: -30 + 70 * random(), b: -35 + 80 * random() }));
+const twelve = Array.from({ length: 12 }, () => ({
+  L: 25 + 65 * random(),
+  a: -30 + 70 * random(),
+  b: -35 + 80 * random(),
+}));
 const twelveTime = median(() => twelve.forEach((lab12) => void matchOver(lab12, table)), 3);
 const forty = models.filter((_, i) => i % 2 === 0).slice(0, 40);
 const fortyTime = median(() => void prepareMatch(forty, paper), 3);
 const fortyTable = prepareMatch(forty, paper);
 row("table for 40 paints (goal 4000 ms)", `${fortyTime.toFixed(0)} ms`);
-row("the same after one paint has changed", `${median(() => void prepareMatch([...forty.slice(0, 39), models[1]], paper, undefined, fortyTable), 3).toFixed(0)} ms`);
+row(
+  "the same after one paint has changed",
+  `${median(() => void prepareMatch([...forty.slice(0, 39), models[1]], paper, undefined, fortyTable), 3).toFixed(0)} ms`,
+);
 row("one area over it (goal 20 ms)", `${median(() => void matchOver(target, fortyTable), 9).toFixed(0)} ms`);
 row("12 areas from nothing (goal 2000 ms)", `${(tableTime + twelveTime).toFixed(0)} ms`);
 
@@ -93,7 +120,11 @@ row("ratio, HiGHS to ours (goal 20)", (highsTime / fourTime).toFixed(1));
 function choiceTimes(count: number): { whole: number; rule: number } {
   const own = count > 60 ? models.slice(0, count) : models.filter((_, i) => i % 2 === 0).slice(0, count);
   const start = performance.now();
-  const costs = mixCosts(twelve.map((lab, i) => ({ lab, weight: [1, 4, 2, 0.5][i % 4] })), prepareMatch(own, paper), 1.5);
+  const costs = mixCosts(
+    twelve.map((lab, i) => ({ lab, weight: [1, 4, 2, 0.5][i % 4] })),
+    prepareMatch(own, paper),
+    1.5,
+  );
   const prepared = prepareChoice(costs);
   const sizes = [1, 2, 3, 4, 5, 6, 7, 8];
   const [, , three] = choosePrepared(prepared, sizes);
@@ -103,21 +134,41 @@ function choiceTimes(count: number): { whole: number; rule: number } {
   return { whole, rule: performance.now() - from };
 }
 choiceTimes(20);
-for (const [count, goal] of [[40, 3], [80, 15]]) {
+for (const [count, goal] of [
+  [40, 3],
+  [80, 15],
+]) {
   const { whole, rule } = choiceTimes(count);
   row(`${count} paints, 12 areas, sizes 1 to 8 from nothing (goal ${goal} s)`, `${(whole / 1000).toFixed(1)} s`);
   row(`the same after a rule has changed${count === 40 ? " (goal 300 ms)" : ""}`, `${rule.toFixed(0)} ms`);
 }
 
-const eight = ["PY154", "PV19-rose", "PB29", "PB15-green-shade", "PBr7-burnt-sienna", "PY43", "PR254", "PG7"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+const eight = ["PY154", "PV19-rose", "PB29", "PB15-green-shade", "PBr7-burnt-sienna", "PY43", "PR254", "PG7"].map(
+  (id) => paintModel(id, [{ pigmentId: id, share: 1 }]),
+);
 const lattice = latticeOf(eight, paper);
 const latticeTime = median(() => void latticeOf(eight, paper), 5);
 const cubeTime = median(() => void gamutTable(lattice, (lab) => lab, 1.5), 5);
 row("reach of 8 paints", `${latticeTime.toFixed(0)} ms`);
 row("a slice of it", `${median(() => void sliceAt(lattice, 55), 9).toFixed(0)} ms`);
-row("photo through the palette, reach included (goal 400 ms)", `${(latticeTime + cubeTime).toFixed(0)} ms and one drawing`);
-row("ring test of 5 paints, 600 px", `${median(() => void ringPixels(eight.slice(0, 5), paper, 600, 1), 3).toFixed(0)} ms`);
-const servedCosts = mixCosts(twelve.map((lab) => ({ lab, weight: 1 })), fortyTable, 1.5);
-row("30 auditions over 40 paints, 12 areas (goal 100 ms)", `${median(() => { for (let p = 0; p < 30; p++) servedBy(servedCosts, [p, 31, 32, 33, 34, 35]); }, 5).toFixed(0)} ms`);
+row(
+  "photo through the palette, reach included (goal 400 ms)",
+  `${(latticeTime + cubeTime).toFixed(0)} ms and one drawing`,
+);
+row(
+  "ring test of 5 paints, 600 px",
+  `${median(() => void ringPixels(eight.slice(0, 5), paper, 600, 1), 3).toFixed(0)} ms`,
+);
+const servedCosts = mixCosts(
+  twelve.map((lab) => ({ lab, weight: 1 })),
+  fortyTable,
+  1.5,
+);
+row(
+  "30 auditions over 40 paints, 12 areas (goal 100 ms)",
+  `${median(() => {
+    for (let p = 0; p < 30; p++) servedBy(servedCosts, [p, 31, 32, 33, 34, 35]);
+  }, 5).toFixed(0)} ms`,
+);
 
 await swatchBench(row);

@@ -16,103 +16,207 @@ const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"];
 async function faults(page: Page, only?: string): Promise<string[]> {
   const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] });
   const { violations } = await (only ? axe.withRules([only]) : axe.withTags(RULES)).analyze();
-  return violations.flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary?.split("\n")[1]?.trim() ?? ""}`));
+  return violations.flatMap(({ id, nodes }) =>
+    nodes.map(
+      ({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary?.split("\n")[1]?.trim() ?? ""}`,
+    ),
+  );
 }
 
 type View = readonly [name: string, prepare: (page: Page) => Promise<unknown>];
 
-const step = (page: Page, name: RegExp) => page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name }).click();
+const step = (page: Page, name: RegExp) =>
+  page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name }).click();
 const paletteView = (page: Page, name: string) => page.getByRole("radio", { name, exact: true }).click();
 
 /** Rooms with the views of each, one after another from where the view before left the room. */
-const rooms: readonly (readonly [room: string, path: string, ready: (page: Page) => Promise<unknown>, views: readonly View[]])[] = [
-  ["the desk", "/", (page) => page.getByRole("region", { name: "Mixes step" }).waitFor({ timeout: 60_000 }), [
-    ["all areas", () => Promise.resolve()],
-    ["an area with its ways", async (page) => {
-      await page.getByRole("button", { name: /^Area 5:/ }).click();
-      await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
-    }],
-    ["a colour taken", async (page) => {
-      await page.getByRole("application").focus();
-      await page.keyboard.press("Enter");
-      await page.getByRole("region", { name: "Colour taken from the photo" }).waitFor();
-    }],
-    ["the paint picker", (page) => page.getByRole("button", { name: "paint", exact: true }).click()],
-  ]],
-  ["the steps before the mixes", "/", (page) => page.getByRole("application").waitFor({ timeout: 60_000 }), [
-    ["the photo step in values, the sheet being placed", async (page) => {
-      await step(page, /Photo$/);
-      await page.getByRole("button", { name: "5 values" }).click();
-      await page.getByRole("button", { name: "Place the sheet" }).click();
-    }],
-    ["the areas step with proposals", async (page) => {
-      await step(page, /Areas$/);
-      await page.getByRole("region", { name: "Relations" }).waitFor();
-    }],
-    ["an area's shape", async (page) => {
-      await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
-      await page.getByRole("region", { name: "Neighbours" }).waitFor();
-    }],
-  ]],
-  ["the palette step", "/", async (page) => {
-    await step(page, /Palette$/);
-    await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
-  }, [
-    ["paints tried out", async (page) => {
-      await paletteView(page, "Try out");
-      await page.getByRole("region", { name: "What each paint earns" }).waitFor();
-    }],
-    ["palettes side by side", async (page) => {
-      await paletteView(page, "Side by side");
-      await page.getByRole("table").waitFor();
-    }],
-    ["the ring test", async (page) => {
-      await paletteView(page, "In water");
-      await page.getByRole("img", { name: /^Ring of/ }).waitFor();
-    }],
-    ["the reach, the photo in paint", async (page) => {
-      await paletteView(page, "Reach");
-      await page.getByRole("img", { name: /^Reach at value/ }).waitFor();
-      await page.keyboard.press("7");
-    }],
-    ["its answer and approach", async (page) => {
-      await page.keyboard.press("1");
-      await paletteView(page, "Choose");
-      await page.getByRole("button", { name: /^Approach/ }).click();
-      await page.getByRole("button", { name: "Or begin from a classic" }).click();
-      await page.getByRole("button", { name: "Lay out: earth triad" }).waitFor();
-    }],
-  ]],
-  ["the paintbox", "/paintbox", (page) => expect(page.locator("[inert]")).toHaveCount(0), [
-    ["a paint", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click()],
-    ["a paint measured twice", async (page) => {
-      await page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Anthraquinone/ }).click();
-      await page.getByRole("region", { name: "Measured" }).scrollIntoViewIfNeeded();
-    }],
-    ["the boxes", (page) => page.getByRole("tab", { name: "Boxes" }).click()],
-    ["a table to import", async (page) => {
-      await page.getByRole("tab", { name: "Paints" }).click();
-      await page.getByRole("button", { name: "Import" }).click();
-      await page.locator("dialog[open] input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9") });
-      await page.getByRole("list", { name: "Lines that can't be taken" }).waitFor();
-    }],
-  ]],
-  ["the measuring room", "/measure", (page) => expect(page.locator("[inert]")).toHaveCount(0), [
-    ["the guide to a swatch card", (page) => page.getByRole("heading", { name: "Photograph it" }).waitFor()],
-    ["a card read", async (page) => {
-      await page.getByRole("button", { name: /Read the demo/ }).click();
-      await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 30_000 });
-      await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
-    }],
-    ["the meter", (page) => page.getByRole("tab", { name: "By meter" }).click()],
-    ["colours typed", async (page) => {
-      await page.getByRole("tab", { name: "By numbers" }).click();
-      await page.getByRole("textbox").first().fill("x");
-    }],
-  ]],
-  ["the handbook", "/handbook?pigment=PB28", (page) => page.getByRole("article").waitFor(), [["a pigment", () => Promise.resolve()]]],
-  ["a mix", "/try-a-mix", (page) => page.getByRole("region", { name: "What it looks like" }).waitFor(), [["tried", () => Promise.resolve()]]],
-  ["no room", "/painting/none", (page) => page.getByRole("heading").waitFor(), [["nothing there", () => Promise.resolve()]]],
+const rooms: readonly (readonly [
+  room: string,
+  path: string,
+  ready: (page: Page) => Promise<unknown>,
+  views: readonly View[],
+])[] = [
+  [
+    "the desk",
+    "/",
+    (page) => page.getByRole("region", { name: "Mixes step" }).waitFor({ timeout: 60_000 }),
+    [
+      ["all areas", () => Promise.resolve()],
+      [
+        "an area with its ways",
+        async (page) => {
+          await page.getByRole("button", { name: /^Area 5:/ }).click();
+          await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
+        },
+      ],
+      [
+        "a colour taken",
+        async (page) => {
+          await page.getByRole("application").focus();
+          await page.keyboard.press("Enter");
+          await page.getByRole("region", { name: "Colour taken from the photo" }).waitFor();
+        },
+      ],
+      ["the paint picker", (page) => page.getByRole("button", { name: "paint", exact: true }).click()],
+    ],
+  ],
+  [
+    "the steps before the mixes",
+    "/",
+    (page) => page.getByRole("application").waitFor({ timeout: 60_000 }),
+    [
+      [
+        "the photo step in values, the sheet being placed",
+        async (page) => {
+          await step(page, /Photo$/);
+          await page.getByRole("button", { name: "5 values" }).click();
+          await page.getByRole("button", { name: "Place the sheet" }).click();
+        },
+      ],
+      [
+        "the areas step with proposals",
+        async (page) => {
+          await step(page, /Areas$/);
+          await page.getByRole("region", { name: "Relations" }).waitFor();
+        },
+      ],
+      [
+        "an area's shape",
+        async (page) => {
+          await page
+            .getByRole("list", { name: "Areas" })
+            .getByRole("button", { name: /Brick in the sun/ })
+            .click();
+          await page.getByRole("region", { name: "Neighbours" }).waitFor();
+        },
+      ],
+    ],
+  ],
+  [
+    "the palette step",
+    "/",
+    async (page) => {
+      await step(page, /Palette$/);
+      await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
+    },
+    [
+      [
+        "paints tried out",
+        async (page) => {
+          await paletteView(page, "Try out");
+          await page.getByRole("region", { name: "What each paint earns" }).waitFor();
+        },
+      ],
+      [
+        "palettes side by side",
+        async (page) => {
+          await paletteView(page, "Side by side");
+          await page.getByRole("table").waitFor();
+        },
+      ],
+      [
+        "the ring test",
+        async (page) => {
+          await paletteView(page, "In water");
+          await page.getByRole("img", { name: /^Ring of/ }).waitFor();
+        },
+      ],
+      [
+        "the reach, the photo in paint",
+        async (page) => {
+          await paletteView(page, "Reach");
+          await page.getByRole("img", { name: /^Reach at value/ }).waitFor();
+          await page.keyboard.press("7");
+        },
+      ],
+      [
+        "its answer and approach",
+        async (page) => {
+          await page.keyboard.press("1");
+          await paletteView(page, "Choose");
+          await page.getByRole("button", { name: /^Approach/ }).click();
+          await page.getByRole("button", { name: "Or begin from a classic" }).click();
+          await page.getByRole("button", { name: "Lay out: earth triad" }).waitFor();
+        },
+      ],
+    ],
+  ],
+  [
+    "the paintbox",
+    "/paintbox",
+    (page) => expect(page.locator("[inert]")).toHaveCount(0),
+    [
+      ["a paint", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click()],
+      [
+        "a paint measured twice",
+        async (page) => {
+          await page
+            .getByRole("list", { name: "Paints" })
+            .getByRole("button", { name: /Anthraquinone/ })
+            .click();
+          await page.getByRole("region", { name: "Measured" }).scrollIntoViewIfNeeded();
+        },
+      ],
+      ["the boxes", (page) => page.getByRole("tab", { name: "Boxes" }).click()],
+      [
+        "a table to import",
+        async (page) => {
+          await page.getByRole("tab", { name: "Paints" }).click();
+          await page.getByRole("button", { name: "Import" }).click();
+          await page
+            .locator("dialog[open] input[type=file]")
+            .setInputFiles({
+              name: "box.csv",
+              mimeType: "text/csv",
+              buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9"),
+            });
+          await page.getByRole("list", { name: "Lines that can't be taken" }).waitFor();
+        },
+      ],
+    ],
+  ],
+  [
+    "the measuring room",
+    "/measure",
+    (page) => expect(page.locator("[inert]")).toHaveCount(0),
+    [
+      ["the guide to a swatch card", (page) => page.getByRole("heading", { name: "Photograph it" }).waitFor()],
+      [
+        "a card read",
+        async (page) => {
+          await page.getByRole("button", { name: /Read the demo/ }).click();
+          await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 30_000 });
+          await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
+        },
+      ],
+      ["the meter", (page) => page.getByRole("tab", { name: "By meter" }).click()],
+      [
+        "colours typed",
+        async (page) => {
+          await page.getByRole("tab", { name: "By numbers" }).click();
+          await page.getByRole("textbox").first().fill("x");
+        },
+      ],
+    ],
+  ],
+  [
+    "the handbook",
+    "/handbook?pigment=PB28",
+    (page) => page.getByRole("article").waitFor(),
+    [["a pigment", () => Promise.resolve()]],
+  ],
+  [
+    "a mix",
+    "/try-a-mix",
+    (page) => page.getByRole("region", { name: "What it looks like" }).waitFor(),
+    [["tried", () => Promise.resolve()]],
+  ],
+  [
+    "no room",
+    "/painting/none",
+    (page) => page.getByRole("heading").waitFor(),
+    [["nothing there", () => Promise.resolve()]],
+  ],
 ];
 
 for (const [room, path, ready, views] of rooms) {
@@ -140,12 +244,24 @@ test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 76
     await page.getByRole("link", { name: /Abendrot/ }).waitFor();
     await expect(page.locator("[inert]")).toHaveCount(0);
     if (path === "/") await page.getByRole("region", { name: "Mixes step" }).waitFor();
-    for (const [width, height] of [[1280, 800], [1024, 768]]) {
+    for (const [width, height] of [
+      [1280, 800],
+      [1024, 768],
+    ]) {
       await page.setViewportSize({ width, height });
-      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
       expect(overflow, `${path} at ${width}`).toBeLessThanOrEqual(0);
-      const outside = await page.locator("header button, header a, aside, main").evaluateAll((all) =>
-        all.filter((element) => element.checkVisibility() && element.getBoundingClientRect().right > window.innerWidth + 1).map((element) => element.outerHTML.slice(0, 90)));
+      const outside = await page
+        .locator("header button, header a, aside, main")
+        .evaluateAll((all) =>
+          all
+            .filter(
+              (element) => element.checkVisibility() && element.getBoundingClientRect().right > window.innerWidth + 1,
+            )
+            .map((element) => element.outerHTML.slice(0, 90)),
+        );
       expect(outside, `${path} at ${width}`).toEqual([]);
     }
   }

@@ -10,7 +10,9 @@ test.beforeAll(async () => {
 test.afterAll(() => server.stop("SIGTERM"));
 
 /** Lets a test break the mixing, or hold back what the palette worker is asked. */
-async function withHands(page: Page): Promise<{ breakMixing: () => Promise<void>; hold: (kind: string) => Promise<void> }> {
+async function withHands(
+  page: Page,
+): Promise<{ breakMixing: () => Promise<void>; hold: (kind: string) => Promise<void> }> {
   await page.addInitScript(() => {
     const hands = window as unknown as { broken?: boolean; held?: string };
     const Real = window.Worker;
@@ -29,18 +31,28 @@ async function withHands(page: Page): Promise<{ breakMixing: () => Promise<void>
 
 const toPalette = async (page: Page): Promise<void> => {
   await page.goto(server.url);
-  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Palette$/ })
+    .click();
   await expect(page.getByText(/^Found in/)).toBeVisible({ timeout: 60_000 });
 };
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" });
 
-test("a palette whose mixes can't be found is not laid out, and that is said; nothing else has changed", async ({ page }) => {
+test("a palette whose mixes can't be found is not laid out, and that is said; nothing else has changed", async ({
+  page,
+}) => {
   const { breakMixing } = await withHands(page);
   await toPalette(page);
   const before = await tray(page).innerText();
   await breakMixing();
-  await page.getByRole("button", { name: /^Lay it out|^Lay out/ }).first().click();
-  await expect(page.getByRole("complementary", { name: "Present step" }).getByRole("alert")).toContainText("was not laid out");
+  await page
+    .getByRole("button", { name: /^Lay it out|^Lay out/ })
+    .first()
+    .click();
+  await expect(page.getByRole("complementary", { name: "Present step" }).getByRole("alert")).toContainText(
+    "was not laid out",
+  );
   expect(await tray(page).innerText()).toBe(before);
   await expect(page.getByRole("button", { name: "Undo" })).toBeDisabled();
 });
@@ -54,10 +66,13 @@ test("while another well is weighed no number of the well before stands beside a
   await hold("serve");
   await page.getByRole("combobox", { name: "Well to try it in" }).selectOption({ index: 1 });
   await expect(candidates.first()).toHaveAttribute("aria-label", /being weighed/);
-  for (const label of await candidates.evaluateAll((all) => all.map((one) => one.getAttribute("aria-label")))) expect(label).toMatch(/being weighed$/);
+  for (const label of await candidates.evaluateAll((all) => all.map((one) => one.getAttribute("aria-label"))))
+    expect(label).toMatch(/being weighed$/);
 });
 
-test("areas are opened one after another with one mixing worker, and no small picture is fetched before the menu is opened", async ({ page }) => {
+test("areas are opened one after another with one mixing worker, and no small picture is fetched before the menu is opened", async ({
+  page,
+}) => {
   let [workers, pictures] = [0, 0];
   page.on("worker", () => workers++);
   page.on("request", (request) => request.url().includes("copy=small") && pictures++);
@@ -79,7 +94,11 @@ test("areas are opened one after another with one mixing worker, and no small pi
 });
 
 test("a photo whose files are gone is told on the desk with what to do", async ({ page }) => {
-  await page.route("**/api/photos/*?copy=working", (route) => route.fulfill({ status: 410, json: { message: "The photo's file in the data folder is gone or damaged." } }));
+  await page.route("**/api/photos/*?copy=working", (route) =>
+    route.fulfill({ status: 410, json: { message: "The photo's file in the data folder is gone or damaged." } }),
+  );
   await page.goto(server.url);
-  await expect(page.getByRole("region", { name: "Photo", exact: true }).getByRole("alert")).toContainText("gone or damaged");
+  await expect(page.getByRole("region", { name: "Photo", exact: true }).getByRole("alert")).toContainText(
+    "gone or damaged",
+  );
 });

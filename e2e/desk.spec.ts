@@ -14,7 +14,10 @@ test.beforeAll(async () => {
 test.afterAll(() => server.stop("SIGTERM"));
 test.beforeEach(({ page }) => {
   page.on("pageerror", (error) => faults.push(error.message));
-  page.on("console", (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()));
+  page.on(
+    "console",
+    (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()),
+  );
 });
 test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
@@ -35,7 +38,10 @@ async function clickPhoto(page: Page, x: number, y: number): Promise<void> {
 
 test("the demo lies on the desk", async ({ page }) => {
   await page.goto(server.url);
-  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("The pump house at last light", { timeout: 60_000 });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(
+    "The pump house at last light",
+    { timeout: 60_000 },
+  );
   await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(12);
   await expect(tray(page).getByRole("listitem")).toHaveCount(8);
   await expect(tray(page)).toContainText("Ultramarine");
@@ -43,7 +49,9 @@ test("the demo lies on the desk", async ({ page }) => {
   paintingUrl = page.url();
 });
 
-test("a click measures a colour; named, it is an area with ways to mix it; a way chosen lays its paints in the tray", async ({ page }) => {
+test("a click measures a colour; named, it is an area with ways to mix it; a way chosen lays its paints in the tray", async ({
+  page,
+}) => {
   await page.goto(paintingUrl);
   await clickPhoto(page, 0.69, 0.67);
   const card = page.getByRole("region", { name: "Colour taken from the photo" });
@@ -82,10 +90,14 @@ test("more water makes the predicted colour lighter at once", async ({ page }) =
   await page.getByRole("button", { name: /^Area 5:/ }).click();
   const recipe = page.getByRole("region", { name: "Recipe in use" });
   const light = async (): Promise<number> =>
-    recipe.getByRole("img", { name: /Left the colour to paint/ }).locator("span").nth(1).evaluate((side) => {
-      const [r, g, b] = getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number);
-      return 0.2126 * r + 0.7152 * g + 0.0722 * b;
-    });
+    recipe
+      .getByRole("img", { name: /Left the colour to paint/ })
+      .locator("span")
+      .nth(1)
+      .evaluate((side) => {
+        const [r, g, b] = getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number);
+        return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+      });
   const before = await light();
   for (let i = 0; i < 4; i++) await recipe.getByRole("button", { name: "More water" }).click();
   expect(await light()).toBeGreaterThan(before + 10);
@@ -103,7 +115,9 @@ test("dragging from one place to another measures where the drag ends; a marker 
   await expect(page.getByRole("region", { name: "Colour taken from the photo" })).toContainText(/red|orange/);
   await page.keyboard.press("Escape");
 
-  const rail = page.getByRole("group", { name: "Values from light to dark" }).getByRole("button", { name: /Brick in shade/ });
+  const rail = page
+    .getByRole("group", { name: "Values from light to dark" })
+    .getByRole("button", { name: /Brick in shade/ });
   const before = await rail.getAttribute("aria-label");
   const marker = (await page.getByRole("button", { name: /Area 6/ }).boundingBox())!;
   await page.mouse.move(marker.x + marker.width / 2, marker.y + marker.height / 2);
@@ -132,7 +146,8 @@ test("everything from the keyboard: take, name, undo, redo, move and empty a wel
   await expect(marker).toBeVisible();
 
   const wells = tray(page).getByRole("listitem").getByRole("group");
-  const names = async (): Promise<string[]> => wells.evaluateAll((all) => all.map((well) => well.getAttribute("aria-label")!.split(",")[0]));
+  const names = async (): Promise<string[]> =>
+    wells.evaluateAll((all) => all.map((well) => well.getAttribute("aria-label")!.split(",")[0]));
   const [first, second, ...rest] = await names();
   await wells.first().focus();
   await page.keyboard.press("ArrowRight");
@@ -174,7 +189,10 @@ test("a paint is looked up in the paintbox and laid in the tray", async ({ page 
 test("one's own photo: measured truly, kept through kill -9 and a new start", async ({ page }) => {
   await page.goto(paintingUrl);
   // A grey card of L* 50 (Munsell value 4.95) turned on its side by the camera, as a JPEG.
-  const card = await sharp({ create: { width: 900, height: 600, channels: 3, background: "#777777" } }).withMetadata({ orientation: 6 }).jpeg({ quality: 100 }).toBuffer();
+  const card = await sharp({ create: { width: 900, height: 600, channels: 3, background: "#777777" } })
+    .withMetadata({ orientation: 6 })
+    .jpeg({ quality: 100 })
+    .toBuffer();
   await page.getByLabel("Photo file").setInputFiles({ name: "grey_card.jpg", mimeType: "image/jpeg", buffer: card });
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("grey card");
   const box = (await photo(page).boundingBox())!;

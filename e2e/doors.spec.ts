@@ -18,7 +18,9 @@ function status(path: string, headers: Record<string, string>, method = "GET"): 
     httpRequest(`${server.url}${path}`, { method, headers, agent: false }, (response) => {
       response.resume();
       resolve(response.statusCode ?? 0);
-    }).on("error", reject).end();
+    })
+      .on("error", reject)
+      .end();
   });
 }
 
@@ -41,7 +43,13 @@ test("foreign Host and Origin are refused, one's own are not", async () => {
 test("a browser's word that a request comes from elsewhere is heeded, with or without an Origin; a link from elsewhere still opens a page", async () => {
   const from = (site: string, mode = "cors") => ({ "sec-fetch-site": site, "sec-fetch-mode": mode });
   for (const site of ["cross-site", "same-site"]) {
-    for (const [path, method] of [["/api/paintbox", "PUT"], ["/api/photos", "POST"], ["/api/photos/x", "GET"], ["/api/paintings", "POST"]] as const) expect(await status(path, from(site), method)).toBe(403);
+    for (const [path, method] of [
+      ["/api/paintbox", "PUT"],
+      ["/api/photos", "POST"],
+      ["/api/photos/x", "GET"],
+      ["/api/paintings", "POST"],
+    ] as const)
+      expect(await status(path, from(site), method)).toBe(403);
   }
   expect(await status("/api/paintbox", from("same-origin"), "PUT")).toBe(400);
   expect(await status("/paintbox", from("none", "navigate"))).toBe(200);
@@ -68,7 +76,9 @@ test("pages carry a strict content policy", async () => {
 test("wrong uploads get a clear message and store nothing", async () => {
   await fetch(server.url).then((r) => r.text());
   const before = storedPhotos();
-  const still = await sharp({ create: { width: 64, height: 64, channels: 3, background: "#888" } }).jpeg().toBuffer();
+  const still = await sharp({ create: { width: 64, height: 64, channels: 3, background: "#888" } })
+    .jpeg()
+    .toBuffer();
   const wrong: readonly (readonly [Buffer, number, RegExp])[] = [
     [Buffer.alloc(0), 422, /empty/],
     [Buffer.from("not a picture"), 422, /not a photo/],
@@ -86,7 +96,9 @@ test("wrong uploads get a clear message and store nothing", async () => {
 
 test("a photo of more than 10 MB arrives whole", async () => {
   const noise = Buffer.from(Uint8Array.from({ length: 2400 * 1600 * 3 }, (_, i) => (i * 2654435761) >>> 24));
-  const large = await sharp(noise, { raw: { width: 2400, height: 1600, channels: 3 } }).png({ compressionLevel: 0 }).toBuffer();
+  const large = await sharp(noise, { raw: { width: 2400, height: 1600, channels: 3 } })
+    .png({ compressionLevel: 0 })
+    .toBuffer();
   expect(large.length).toBeGreaterThan(11e6);
   const response = await upload(large, "large.png");
   expect(response.status).toBe(201);
@@ -96,7 +108,9 @@ test("a refused photo is explained on the desk and nothing else changes", async 
   await page.goto(server.url);
   await page.getByRole("application").waitFor({ timeout: 60_000 });
   const url = page.url();
-  await page.getByLabel("Photo file").setInputFiles({ name: "holiday.jpg", mimeType: "image/jpeg", buffer: Buffer.from("<html>hello</html>") });
+  await page
+    .getByLabel("Photo file")
+    .setInputFiles({ name: "holiday.jpg", mimeType: "image/jpeg", buffer: Buffer.from("<html>hello</html>") });
   await expect(page.getByRole("alert").filter({ hasText: "not a photo" })).toBeVisible();
   await page.getByRole("button", { name: "All right" }).click();
   await expect(page.getByRole("button", { name: "Your photo" })).toBeEnabled();
@@ -104,7 +118,8 @@ test("a refused photo is explained on the desk and nothing else changes", async 
 });
 
 test("what is no painting is not saved, and unknown addresses say so", async ({ page }) => {
-  const put = (id: string, body: string): Promise<Response> => fetch(`${server.url}/api/paintings/${id}`, { method: "PUT", body });
+  const put = (id: string, body: string): Promise<Response> =>
+    fetch(`${server.url}/api/paintings/${id}`, { method: "PUT", body });
   const someId = "7d1c5c8e-1f57-4a55-9f53-0d9b5b7a1c11";
   const empty = newPainting("A", "cotton-rough");
   const stamp = { revision: 0, writer: someId, step: 1 };
@@ -130,10 +145,15 @@ test("a second Abendrot on the same data folder, and one on the same port, are r
 });
 
 test("an approach is kept as a default only when it is one", async () => {
-  const put = (body: unknown): Promise<Response> => fetch(`${server.url}/api/approach`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+  const put = (body: unknown): Promise<Response> =>
+    fetch(`${server.url}/api/approach`, {
+      method: "PUT",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
   for (const wrong of [null, {}, { size: "huge" }]) {
     const response = await put(wrong);
     expect(response.status).toBe(400);
-    expect((await response.json() as { message: string }).message).toContain("could not be kept");
+    expect(((await response.json()) as { message: string }).message).toContain("could not be kept");
   }
 });

@@ -16,14 +16,22 @@ test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const pigments = (page: Page) => page.getByRole("list", { name: "Pigments" }).getByRole("button");
 
-test("the handbook shows all pigments as strips in hue order, and finds by code, name and property", async ({ page }) => {
+test("the handbook shows all pigments as strips in hue order, and finds by code, name and property", async ({
+  page,
+}) => {
   await page.goto(`${server.url}/handbook`);
   const all = await pigments(page).count();
   expect(all).toBeGreaterThanOrEqual(90);
   const codes = await pigments(page).allTextContents();
-  expect(codes.findIndex((text) => text.includes("PY3 "))).toBeLessThan(codes.findIndex((text) => text.includes("PR254")));
-  expect(codes.findIndex((text) => text.includes("PR254"))).toBeLessThan(codes.findIndex((text) => text.includes("PB29")));
-  expect(codes.findIndex((text) => text.includes("PB29"))).toBeLessThan(codes.findIndex((text) => text.includes("PG36")));
+  expect(codes.findIndex((text) => text.includes("PY3 "))).toBeLessThan(
+    codes.findIndex((text) => text.includes("PR254")),
+  );
+  expect(codes.findIndex((text) => text.includes("PR254"))).toBeLessThan(
+    codes.findIndex((text) => text.includes("PB29")),
+  );
+  expect(codes.findIndex((text) => text.includes("PB29"))).toBeLessThan(
+    codes.findIndex((text) => text.includes("PG36")),
+  );
 
   const search = page.getByRole("searchbox", { name: "Search the handbook" });
   await search.fill("pb29");
@@ -40,7 +48,9 @@ test("the handbook shows all pigments as strips in hue order, and finds by code,
   await expect(page.getByRole("main")).toContainText("No pigment answers to that");
 });
 
-test("a pigment opens with its facts, their sources and its cautions, and stays open after a reload", async ({ page }) => {
+test("a pigment opens with its facts, their sources and its cautions, and stays open after a reload", async ({
+  page,
+}) => {
   await page.goto(`${server.url}/handbook`);
   await page.getByRole("searchbox").fill("PB28");
   await pigments(page).first().click();
@@ -48,20 +58,32 @@ test("a pigment opens with its facts, their sources and its cautions, and stays 
   await expect(sheet).toContainText("ASTM D5067, from memory");
   await expect(sheet).toContainText("cobalt(II) triplet");
   await expect(sheet.getByRole("region", { name: "Cautions" })).toContainText("safety data sheet");
-  await expect(sheet.getByRole("img", { name: /Absorption K and scattering S/ }).locator("path.recharts-line-curve")).toHaveCount(2);
+  await expect(
+    sheet.getByRole("img", { name: /Absorption K and scattering S/ }).locator("path.recharts-line-curve"),
+  ).toHaveCount(2);
   await page.reload();
   await expect(sheet).toBeVisible();
   await sheet.getByRole("link", { name: "Try it in a mix" }).click();
   await expect(page.getByRole("region", { name: "The mix" })).toContainText("cobalt blue");
 });
 
-test("a mix is tried: parts and water move it at once, it separates, it is glazed, and every step is undone", async ({ page }) => {
+test("a mix is tried: parts and water move it at once, it separates, it is glazed, and every step is undone", async ({
+  page,
+}) => {
   await page.goto(`${server.url}/try-a-mix?paint=PB35`);
   // A room can be touched once it is known that what was read is what is stored.
   await expect(page.locator("[inert]")).toHaveCount(0);
   const result = page.getByRole("region", { name: "What it looks like" });
   const mix = page.getByRole("region", { name: "The mix" });
-  const lightness = async (): Promise<number> => Number(/L\* (\d+)/.exec((await result.getByText(/L\* \d+/).first().textContent()) ?? "")?.[1]);
+  const lightness = async (): Promise<number> =>
+    Number(
+      /L\* (\d+)/.exec(
+        (await result
+          .getByText(/L\* \d+/)
+          .first()
+          .textContent()) ?? "",
+      )?.[1],
+    );
   const before = await lightness();
   await mix.getByRole("slider", { name: /Water/ }).first().focus();
   for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowRight");
@@ -87,7 +109,11 @@ test("a mix is tried: parts and water move it at once, it separates, it is glaze
 
   await mix.getByRole("button", { name: "a wash below" }).click();
   await page.getByRole("dialog", { name: "The dried wash below" }).getByRole("searchbox").fill("PR108");
-  await page.getByRole("dialog", { name: "The dried wash below" }).getByRole("button", { name: /cadmium red/i }).first().click();
+  await page
+    .getByRole("dialog", { name: "The dried wash below" })
+    .getByRole("button", { name: /cadmium red/i })
+    .first()
+    .click();
   await expect(result).toContainText("Glazed over it");
   await page.keyboard.press("Control+z");
   await expect(result).not.toContainText("Glazed over it");

@@ -25,11 +25,25 @@ const desk = async (page: Page): Promise<void> => {
 
 /** Puts a paintbox in place of the stored one, past the interface. */
 async function storePaintbox(change: (document: PaintboxDocument) => PaintboxDocument): Promise<void> {
-  const probe = await fetch(`${server.url}/api/paintbox`, put({ revision: 0, writer: randomUUID(), step: 1, document: { paints: [], boxes: [] } }));
+  const probe = await fetch(
+    `${server.url}/api/paintbox`,
+    put({ revision: 0, writer: randomUUID(), step: 1, document: { paints: [], boxes: [] } }),
+  );
   const { stored } = (await probe.json()) as { stored: { revision: number; document: PaintboxDocument } };
-  expect((await fetch(`${server.url}/api/paintbox`, put({ revision: stored.revision, writer: randomUUID(), step: 1, document: change(stored.document) }))).status).toBe(200);
+  expect(
+    (
+      await fetch(
+        `${server.url}/api/paintbox`,
+        put({ revision: stored.revision, writer: randomUUID(), step: 1, document: change(stored.document) }),
+      )
+    ).status,
+  ).toBe(200);
 }
-const put = (body: object): RequestInit => ({ method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+const put = (body: object): RequestInit => ({
+  method: "PUT",
+  headers: { "content-type": "application/json" },
+  body: JSON.stringify(body),
+});
 
 test("Back shows what is stored, not what was first loaded, and saving goes on", async ({ page }) => {
   await desk(page);
@@ -65,8 +79,17 @@ test("typed text counts as it is typed: the tab is closed with the cursor in the
   await expect(title(page)).toHaveValue(/ 0 1 2$/);
 });
 
-test("a large paintbox is left in the middle of a save; what a closed window could not send is sent by the next one", async ({ context }) => {
-  const many = Array.from({ length: 600 }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, notes: "n".repeat(80), pigments: [{ pigmentId: "PB29", share: 1 }] }));
+test("a large paintbox is left in the middle of a save; what a closed window could not send is sent by the next one", async ({
+  context,
+}) => {
+  const many = Array.from({ length: 600 }, (_, i) =>
+    newPaint({
+      id: randomUUID(),
+      name: `Paint ${i}`,
+      notes: "n".repeat(80),
+      pigments: [{ pigmentId: "PB29", share: 1 }],
+    }),
+  );
   await storePaintbox((document) => ({ ...document, paints: [...document.paints, ...many] }));
   for (let round = 0; round < 3; round++) {
     const page = await context.newPage();
@@ -80,10 +103,15 @@ test("a large paintbox is left in the middle of a save; what a closed window cou
   await page.goto(`${server.url}/paintbox`);
   await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("left in round");
   await expect(page.getByText(/^3 of /)).toBeVisible();
-  await storePaintbox((document) => ({ ...document, paints: document.paints.filter(({ name }) => !/^Paint \d/.test(name)) }));
+  await storePaintbox((document) => ({
+    ...document,
+    paints: document.paints.filter(({ name }) => !/^Paint \d/.test(name)),
+  }));
 });
 
-test("the server is gone while something is changed and the tab is closed: the next window sends it", async ({ context }) => {
+test("the server is gone while something is changed and the tab is closed: the next window sends it", async ({
+  context,
+}) => {
   let page = await context.newPage();
   await desk(page);
   const { folder, url } = server;
@@ -117,7 +145,9 @@ test("two windows that change different things: both are kept, without asking", 
   await expect(one.getByText("Named in the second").first()).toBeVisible();
 });
 
-test("two windows that change the same: the second decides, and can keep its own as a painting of its own", async ({ context }) => {
+test("two windows that change the same: the second decides, and can keep its own as a painting of its own", async ({
+  context,
+}) => {
   const [one, two] = await twoWindows(context);
   await title(one).fill("The first one's");
   await saved(one);
@@ -131,7 +161,10 @@ test("two windows that change the same: the second decides, and can keep its own
   await expect(title(one)).toHaveValue("The first one's");
 
   // The other ways out: mine in its place, or the other's.
-  for (const [choice, wins] of [["Put mine in its place", "Mine again"], ["Let mine go, load the other", "Theirs again"]] as const) {
+  for (const [choice, wins] of [
+    ["Put mine in its place", "Mine again"],
+    ["Let mine go, load the other", "Theirs again"],
+  ] as const) {
     const other = await context.newPage();
     await other.goto(one.url());
     await entered(other);
@@ -165,7 +198,9 @@ test("a window closed over a conflict loses nothing: the next one offers what wa
 });
 
 test("the 41st paint is refused in words at once, and the rest goes on being saved", async ({ page }) => {
-  const more = Array.from({ length: 40 }, (_, i) => newPaint({ id: randomUUID(), name: `Tray paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }));
+  const more = Array.from({ length: 40 }, (_, i) =>
+    newPaint({ id: randomUUID(), name: `Tray paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }),
+  );
   await storePaintbox((document) => ({ ...document, paints: [...document.paints, ...more] }));
   await desk(page);
   await page.getByRole("button", { name: "paint", exact: true }).click();

@@ -16,11 +16,15 @@ const room = async (page: Page, query = ""): Promise<void> => {
   await page.goto(`${server.url}/measure${query}`);
   await expect(page.getByRole("heading", { name: "Print a card" })).toBeVisible({ timeout: 60_000 });
 };
-const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> => page.getByLabel("Photos of cards", { exact: true }).setInputFiles(files);
+const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> =>
+  page.getByLabel("Photos of cards", { exact: true }).setInputFiles(files);
 const jpeg = (name: string, buffer = readFileSync(CARD)) => ({ name, mimeType: "image/jpeg", buffer });
 const paint = (page: Page, name: string) => page.getByRole("article", { name });
 
-test("a card is made for chosen paints, and its PDF and the frame's are served; an unknown one is not", async ({ page, request }) => {
+test("a card is made for chosen paints, and its PDF and the frame's are served; an unknown one is not", async ({
+  page,
+  request,
+}) => {
   await room(page);
   const list = page.getByRole("list", { name: "Paints on the card" });
   await expect(list.getByRole("listitem")).toHaveCount(4);
@@ -46,11 +50,14 @@ test("a card is made for chosen paints, and its PDF and the frame's are served; 
   expect(await wrong.json()).toMatchObject({ message: expect.stringMatching(/at least one paint/) });
 });
 
-test("the demo's card is read, its paints are known, one is corrected and kept, and predictions stand on it", async ({ page }) => {
+test("the demo's card is read, its paints are known, one is corrected and kept, and predictions stand on it", async ({
+  page,
+}) => {
   await room(page);
   await page.getByRole("button", { name: /Read the demo's card 1/ }).click();
   await expect(page.getByText("1 of 1 read")).toBeVisible({ timeout: 30_000 });
-  for (const name of ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"]) await expect(paint(page, name).getByRole("button", { name: `Keep for ${name}` })).toBeVisible();
+  for (const name of ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"])
+    await expect(paint(page, name).getByRole("button", { name: `Keep for ${name}` })).toBeVisible();
   const sienna = paint(page, "Burnt sienna");
   await expect(sienna).toContainText(/give or take 4 before, 1\.\d now/);
   await expect(sienna).toContainText(/Brick in .* moves by \d/);
@@ -80,23 +87,37 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   await expect(page.getByText("1 of 4 kept")).toBeVisible();
 
   await page.goto(`${server.url}/paintbox`);
-  await page.getByRole("button", { name: /Burnt sienna/ }).first().click();
+  await page
+    .getByRole("button", { name: /Burnt sienna/ })
+    .first()
+    .click();
   const measured = page.getByRole("region", { name: "Measured" });
   await expect(measured).toContainText(/by photo; counts/);
   await expect(measured.getByRole("img", { name: /Card photographed/ })).toBeVisible();
   await page.goto(`${server.url}/try-a-mix`);
   await page.goto(server.url);
   await page.getByRole("application").waitFor({ timeout: 60_000 });
-  await page.getByRole("button", { name: /^Area \d+: Brick in the sun/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Area \d+: Brick in the sun/ })
+    .first()
+    .click();
   await expect(page.getByText(/your own swatches of \d{4}-\d\d-\d\d/).first()).toBeVisible();
 });
 
-test("several photos are worked through one after another; what can't be read says why and doesn't hold up the rest", async ({ page }) => {
+test("several photos are worked through one after another; what can't be read says why and doesn't hold up the rest", async ({
+  page,
+}) => {
   await room(page);
   const blurred = await sharp(CARD).blur(14).jpeg().toBuffer();
   const lamp = await sharp(CARD).linear([1, 0.9, 0.45], [0, 0, 0]).jpeg().toBuffer();
   const upsideDown = await sharp(CARD).rotate(180).jpeg().toBuffer();
-  await bring(page, [jpeg("blurred.jpg", blurred), jpeg("lamp.jpg", lamp), { name: "notes.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no photo at all") }, jpeg("pump-house.jpg", readFileSync("src/server/demo/pump-house.jpg")), jpeg("turned.jpg", upsideDown)]);
+  await bring(page, [
+    jpeg("blurred.jpg", blurred),
+    jpeg("lamp.jpg", lamp),
+    { name: "notes.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no photo at all") },
+    jpeg("pump-house.jpg", readFileSync("src/server/demo/pump-house.jpg")),
+    jpeg("turned.jpg", upsideDown),
+  ]);
   await expect(page.getByRole("progressbar", { name: "Reading the photos" })).toBeVisible();
   await expect(page.getByText("5 of 5 read")).toBeVisible({ timeout: 60_000 });
   const open = page.getByRole("region", { name: "The open card" });
@@ -114,7 +135,9 @@ test("several photos are worked through one after another; what can't be read sa
   await expect(page.getByText("4 of 4 read")).toBeVisible();
 });
 
-test("a card whose paints are named wrongly is doubted; a grey card in the picture is a reference", async ({ page }) => {
+test("a card whose paints are named wrongly is doubted; a grey card in the picture is a reference", async ({
+  page,
+}) => {
   await room(page);
   await bring(page, [jpeg("card.jpg")]);
   await expect(paint(page, "Viridian")).toBeVisible({ timeout: 30_000 });
@@ -135,9 +158,14 @@ test("a card whose paints are named wrongly is doubted; a grey card in the pictu
   await expect(lightness).toHaveCount(0);
 });
 
-test("the simulated meter: connect, calibrate, read place by place, keep, and set aside in the paint's sheet", async ({ page }) => {
+test("the simulated meter: connect, calibrate, read place by place, keep, and set aside in the paint's sheet", async ({
+  page,
+}) => {
   await page.goto(`${server.url}/paintbox`);
-  await page.getByRole("button", { name: /Cerulean/ }).first().click();
+  await page
+    .getByRole("button", { name: /Cerulean/ })
+    .first()
+    .click();
   await page.getByRole("region", { name: "Measured" }).getByRole("link", { name: "Measure it" }).click();
   await page.getByRole("tab", { name: "By meter" }).click();
   await expect(page.getByRole("region", { name: "Paint and paper" })).toContainText("Cerulean");
@@ -161,7 +189,10 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
   await result.getByRole("button", { name: "Keep for Cerulean" }).click();
   await expect(result.getByRole("status")).toContainText("Kept");
   await page.goto(`${server.url}/paintbox`);
-  await page.getByRole("button", { name: /Cerulean/ }).first().click();
+  await page
+    .getByRole("button", { name: /Cerulean/ })
+    .first()
+    .click();
   const measured = page.getByRole("region", { name: "Measured" });
   await expect(measured).toContainText("by simulated meter; counts");
   const saved = page.waitForEvent("download");
@@ -170,11 +201,16 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
   await measured.getByRole("button", { name: "set aside" }).click();
   await expect(measured.getByRole("button", { name: "let it count" })).toBeVisible();
   await page.reload();
-  await page.getByRole("button", { name: /Cerulean/ }).first().click();
+  await page
+    .getByRole("button", { name: /Cerulean/ })
+    .first()
+    .click();
   await expect(page.getByRole("article", { name: "Cerulean" })).toContainText("typical values");
 });
 
-test("typed colours and files: wrong numbers are told at their line, a CGATS file is matched to the swatches", async ({ page }) => {
+test("typed colours and files: wrong numbers are told at their line, a CGATS file is matched to the swatches", async ({
+  page,
+}) => {
   await room(page);
   await page.getByRole("tab", { name: "By numbers" }).click();
   const cell = (row: string, axis: string) => page.getByRole("textbox", { name: `${row}, ${axis}*` });
@@ -188,13 +224,33 @@ test("typed colours and files: wrong numbers are told at their line, a CGATS fil
   const result = page.getByRole("region", { name: "What the fit makes of it" });
   await expect(result).toContainText("At least two washes");
   const pale = "4  pale, 1 paint : 20 water";
-  for (const [axis, value] of [["L", "95"], ["a", "-7"], ["b", "24"]]) await cell(pale, axis).fill(value);
+  for (const [axis, value] of [
+    ["L", "95"],
+    ["a", "-7"],
+    ["b", "24"],
+  ])
+    await cell(pale, axis).fill(value);
   await expect(result.getByRole("button", { name: "Keep for Lemon yellow" })).toBeVisible();
-  await page.getByLabel("File of measured colours").setInputFiles({ name: "wrong.csv", mimeType: "text/csv", buffer: Buffer.from("name,price\nneat,3\n") });
+  await page
+    .getByLabel("File of measured colours")
+    .setInputFiles({ name: "wrong.csv", mimeType: "text/csv", buffer: Buffer.from("name,price\nneat,3\n") });
   await expect(page.getByRole("main").getByRole("alert").first()).toContainText("No wavelengths");
-  const rows = ["neat 88 -5 96", "strong 91 -10 84", "light 94 -12 55", "pale 95 -7 22"].map((line, i) => `${i + 1} ${line}`);
-  const text = ["CGATS.17", "BEGIN_DATA_FORMAT", "SAMPLE_ID SAMPLE_NAME LAB_L LAB_A LAB_B", "END_DATA_FORMAT", "BEGIN_DATA", ...rows, "END_DATA", ""].join("\n");
-  await page.getByLabel("File of measured colours").setInputFiles({ name: "own.txt", mimeType: "text/plain", buffer: Buffer.from(text) });
+  const rows = ["neat 88 -5 96", "strong 91 -10 84", "light 94 -12 55", "pale 95 -7 22"].map(
+    (line, i) => `${i + 1} ${line}`,
+  );
+  const text = [
+    "CGATS.17",
+    "BEGIN_DATA_FORMAT",
+    "SAMPLE_ID SAMPLE_NAME LAB_L LAB_A LAB_B",
+    "END_DATA_FORMAT",
+    "BEGIN_DATA",
+    ...rows,
+    "END_DATA",
+    "",
+  ].join("\n");
+  await page
+    .getByLabel("File of measured colours")
+    .setInputFiles({ name: "own.txt", mimeType: "text/plain", buffer: Buffer.from(text) });
   await expect(page.getByText("own.txt: 4 colours")).toBeVisible();
   await expect(page.getByLabel(`Colour of ${neat}`)).toHaveValue("0");
   await expect(result).toContainText(/give or take 4 before, \d\.\d now/);
@@ -202,16 +258,39 @@ test("typed colours and files: wrong numbers are told at their line, a CGATS fil
   await expect(result.getByRole("status")).toContainText("Kept");
 });
 
-test("doors: a measurement that is none, of no paint, or from a foreign page is refused in words", async ({ request }) => {
+test("doors: a measurement that is none, of no paint, or from a foreign page is refused in words", async ({
+  request,
+}) => {
   const post = (data: unknown, headers = {}) => request.post(`${server.url}/api/measurements`, { data, headers });
   expect((await post({})).status()).toBe(400);
   expect((await post("not json")).status()).toBe(400);
   const patch = (L: number) => ({ what: "wash", swatch: L, waterParts: L, lab: { L: 40 + 10 * L, a: 10, b: 10 } });
-  const whole = { paintId: crypto.randomUUID(), on: "2026-10-03", way: "file", paperId: "cotton-rough", photoId: null, cardId: null, patches: [patch(0), patch(3)] };
+  const whole = {
+    paintId: crypto.randomUUID(),
+    on: "2026-10-03",
+    way: "file",
+    paperId: "cotton-rough",
+    photoId: null,
+    cardId: null,
+    patches: [patch(0), patch(3)],
+  };
   expect(await (await post(whole)).json()).toMatchObject({ message: expect.stringMatching(/no longer there/) });
-  expect(await (await post({ ...whole, on: "2199-01-01" })).json()).toMatchObject({ message: expect.stringMatching(/still to come/) });
+  expect(await (await post({ ...whole, on: "2199-01-01" })).json()).toMatchObject({
+    message: expect.stringMatching(/still to come/),
+  });
   expect((await post(whole, { origin: "http://elsewhere.example" })).status()).toBe(403);
-  expect((await request.post(`${server.url}/api/swatch-photos`, { data: readFileSync(CARD), headers: { origin: "http://elsewhere.example" } })).status()).toBe(403);
-  expect((await request.patch(`${server.url}/api/measurements/${crypto.randomUUID()}`, { data: { counts: false } })).status()).toBe(404);
+  expect(
+    (
+      await request.post(`${server.url}/api/swatch-photos`, {
+        data: readFileSync(CARD),
+        headers: { origin: "http://elsewhere.example" },
+      })
+    ).status(),
+  ).toBe(403);
+  expect(
+    (
+      await request.patch(`${server.url}/api/measurements/${crypto.randomUUID()}`, { data: { counts: false } })
+    ).status(),
+  ).toBe(404);
   expect((await request.patch(`${server.url}/api/measurements/none`, { data: { counts: "no" } })).status()).toBe(400);
 });

@@ -69,7 +69,9 @@ test("its facts are kept; what can't be right gets a word at the field and is no
   await expect(field(page, "Bought on")).toHaveValue("");
 });
 
-test("twins are found, a paint is found by pigment and status, and the desk mixes only from what is at hand", async ({ page }) => {
+test("twins are found, a paint is found by pigment and status, and the desk mixes only from what is at hand", async ({
+  page,
+}) => {
   await openBox(page);
   const add = page.getByRole("combobox", { name: "Add a paint" });
   await add.fill("PB29");
@@ -120,19 +122,28 @@ test("a painting whose recipe uses a removed paint says so and is still saved", 
   await saved(page);
 });
 
-test("a table is imported with its columns in any order: mapping and faults are seen before anything is stored, and it is undone in one step", async ({ page }) => {
+test("a table is imported with its columns in any order: mapping and faults are seen before anything is stored, and it is undone in one step", async ({
+  page,
+}) => {
   await openBox(page);
   const before = await paints(page).count();
   await page.getByRole("button", { name: "Import" }).click();
   const dialog = page.getByRole("dialog", { name: "Import paints" });
-  await dialog.locator("input[type=file]").setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("just a line") });
+  await dialog
+    .locator("input[type=file]")
+    .setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("just a line") });
   await expect(dialog.getByRole("alert")).toContainText("holds no table");
-  const csv = "Brand;Pigment;What I call it\r\nQuillfen;PB60;N\xe4chtblau\r\nQuillfen;PX99;Odd\r\nOttermoor;PBr7;Burnt umber\r\n";
-  await dialog.locator("input[type=file]").setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "latin1") });
+  const csv =
+    "Brand;Pigment;What I call it\r\nQuillfen;PB60;N\xe4chtblau\r\nQuillfen;PX99;Odd\r\nOttermoor;PBr7;Burnt umber\r\n";
+  await dialog
+    .locator("input[type=file]")
+    .setInputFiles({ name: "box.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "latin1") });
   await expect(dialog.getByRole("status")).toContainText("0 paints can be taken, 3 can't");
   await dialog.getByRole("combobox", { name: "name" }).selectOption("What I call it");
   await expect(dialog.getByRole("status")).toContainText("2 paints can be taken, 1 can't. Nothing is stored yet.");
-  await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 3: Odd: the handbook has no pigment “PX99”");
+  await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText(
+    "line 3: Odd: the handbook has no pigment “PX99”",
+  );
   await expect(paints(page)).toHaveCount(before);
   await dialog.getByRole("button", { name: "Add 2 paints" }).click();
   await expect(paints(page)).toHaveCount(before + 2);
@@ -151,7 +162,10 @@ test("a table is imported with its columns in any order: mapping and faults are 
   await saved(page);
 });
 
-test("2,000 paints are imported in a few seconds, the box stays quick and the desk still mixes", async ({ page, context }) => {
+test("2,000 paints are imported in a few seconds, the box stays quick and the desk still mixes", async ({
+  page,
+  context,
+}) => {
   await openBox(page);
   const before = await paints(page).count();
   // Counting 2,000 rows by their roles takes the browser longer than all the rest: the room says how many there are.
@@ -160,14 +174,23 @@ test("2,000 paints are imported in a few seconds, the box stays quick and the de
   const rows = Array.from({ length: 2000 - before }, (_, i) => `Paint ${i},${codes[i % codes.length]},Quillfen`);
   await page.getByRole("button", { name: "Import" }).click();
   const dialog = page.getByRole("dialog", { name: "Import paints" });
-  await dialog.locator("input[type=file]").setInputFiles({ name: "many.csv", mimeType: "text/csv", buffer: Buffer.from(`name,pigments,maker\n${rows.join("\n")}`) });
+  await dialog
+    .locator("input[type=file]")
+    .setInputFiles({
+      name: "many.csv",
+      mimeType: "text/csv",
+      buffer: Buffer.from(`name,pigments,maker\n${rows.join("\n")}`),
+    });
   await dialog.getByRole("button", { name: /^Add \d+ paints$/ }).click();
   await expect(count).toHaveText("2000 of 2000");
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
   const desk = await context.newPage();
   await desk.goto(server.url);
   await desk.getByRole("button", { name: /^Area 5:/ }).click({ timeout: 60_000 });
-  await expect(desk.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first()).toContainText("The closest", { timeout: 30_000 });
+  await expect(desk.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first()).toContainText(
+    "The closest",
+    { timeout: 30_000 },
+  );
   await expect(desk.getByText(/the 60 most different of \d+/)).toBeVisible();
   await desk.close();
   await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("1777");
@@ -178,7 +201,9 @@ test("2,000 paints are imported in a few seconds, the box stays quick and the de
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
 });
 
-test("shopping lists come from where the paints stand; another year is an entry of its own, linked; a label that contradicts is told", async ({ page }) => {
+test("shopping lists come from where the paints stand; another year is an entry of its own, linked; a label that contradicts is told", async ({
+  page,
+}) => {
   await openBox(page);
   await paints(page).filter({ hasText: "Cobalt blue" }).click();
   await sheet(page).getByRole("combobox", { name: "It is" }).selectOption("wished for");
@@ -189,7 +214,9 @@ test("shopping lists come from where the paints stand; another year is an entry 
   await field(page, "Batch or year").fill("2026");
   await field(page, "Batch or year").press("Enter");
   await sheet(page).getByRole("region", { name: "Other years" }).getByRole("button", { name: "Cobalt blue" }).click();
-  await expect(sheet(page).getByRole("region", { name: "Other years" }).getByRole("button", { name: "2026" })).toBeVisible();
+  await expect(
+    sheet(page).getByRole("region", { name: "Other years" }).getByRole("button", { name: "2026" }),
+  ).toBeVisible();
   await paints(page).filter({ hasText: "Payne's grey" }).click();
   await sheet(page).getByRole("combobox", { name: "It is" }).selectOption("never again");
   const lists = page.getByRole("region", { name: "Lists" });
@@ -202,12 +229,23 @@ test("shopping lists come from where the paints stand; another year is an entry 
   await saved(page);
 });
 
-test("a box is arranged by keys and by drag, ordered with its empty wells kept, filled, and kept after a reload", async ({ page }) => {
+test("a box is arranged by keys and by drag, ordered with its empty wells kept, filled, and kept after a reload", async ({
+  page,
+}) => {
   await openBox(page);
   await page.getByRole("tab", { name: "Boxes" }).click();
   const box = page.getByRole("region", { name: "Box: For the canal" });
   const well = (at: number) => box.locator(`[data-well="${at}"]`);
-  const names = async (): Promise<string[]> => box.locator("[data-well]").evaluateAll((all) => all.map((w) => w.getAttribute("aria-label")!.replace(/^[^:]*: /, "").split(".")[0]));
+  const names = async (): Promise<string[]> =>
+    box.locator("[data-well]").evaluateAll((all) =>
+      all.map(
+        (w) =>
+          w
+            .getAttribute("aria-label")!
+            .replace(/^[^:]*: /, "")
+            .split(".")[0],
+      ),
+    );
   const before = await names();
   expect(before).toHaveLength(12);
   await well(0).focus();
@@ -241,7 +279,9 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
   expect(await names()).toHaveLength(10);
 });
 
-test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP palette is read", async ({ browser }) => {
+test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP palette is read", async ({
+  browser,
+}) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   await openBox(page);
@@ -257,7 +297,8 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
   const [first, fourth] = [await label(1), await label(3)];
   const [a, b] = [(await well(1).boundingBox())!, (await well(3).boundingBox())!];
   const client = await context.newCDPSession(page);
-  const touch = (type: "touchStart" | "touchMove" | "touchEnd", x?: number, y?: number) => client.send("Input.dispatchTouchEvent", { type, touchPoints: x === undefined ? [] : [{ x, y: y! }] });
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", x?: number, y?: number) =>
+    client.send("Input.dispatchTouchEvent", { type, touchPoints: x === undefined ? [] : [{ x, y: y! }] });
   await touch("touchStart", a.x + 40, a.y + 30);
   for (let i = 1; i <= 10; i++) await touch("touchMove", a.x + 40 + ((b.x - a.x) * i) / 10, a.y + 30);
   await touch("touchEnd");
@@ -271,14 +312,21 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
   await page.getByRole("tab", { name: "Paints" }).click();
   await page.getByRole("button", { name: "Import" }).click();
   const dialog = page.getByRole("dialog", { name: "Import paints" });
-  await dialog.locator("input[type=file]").setInputFiles({ name: "field.gpl", mimeType: "text/plain", buffer: Buffer.from("GIMP Palette\nName: Field\n#\n 10 30 120 Indanthrone blue\n 1 2 3 Nothing known\n") });
+  await dialog
+    .locator("input[type=file]")
+    .setInputFiles({
+      name: "field.gpl",
+      mimeType: "text/plain",
+      buffer: Buffer.from("GIMP Palette\nName: Field\n#\n 10 30 120 Indanthrone blue\n 1 2 3 Nothing known\n"),
+    });
   await expect(dialog.getByRole("status")).toContainText("1 paints can be taken, 1 can't");
   await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 5");
   await context.close();
 });
 
 test("a paintbox that can't be right is not saved whatever sends it", async () => {
-  const put = async (body: unknown): Promise<number> => (await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify(body) })).status;
+  const put = async (body: unknown): Promise<number> =>
+    (await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify(body) })).status;
   expect(await put({})).toBe(400);
   const stamp = { revision: 0, writer: crypto.randomUUID(), step: 1 };
   expect(await put({ ...stamp, document: { paints: [{ id: "x" }] } })).toBe(400);
@@ -287,11 +335,23 @@ test("a paintbox that can't be right is not saved whatever sends it", async () =
 
 test("gaps name a lasting pigment, and one press wishes for it", async ({ page }) => {
   // A box of two earths, whatever revision the tests before have come to.
-  const entry = (id: string, name: string, pigmentId: string) => newPaint({ id, name, pigments: [{ pigmentId, share: 1 }] });
-  const paintsOfEarth = [entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "Ochre", "PY43"), entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d12", "Umber", "PBr7-burnt-umber")];
+  const entry = (id: string, name: string, pigmentId: string) =>
+    newPaint({ id, name, pigments: [{ pigmentId, share: 1 }] });
+  const paintsOfEarth = [
+    entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "Ochre", "PY43"),
+    entry("0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d12", "Umber", "PBr7-burnt-umber"),
+  ];
   let status = 409;
   for (let revision = 0; status === 409 && revision < 200; revision++) {
-    ({ status } = await fetch(`${server.url}/api/paintbox`, { method: "PUT", body: JSON.stringify({ revision, writer: crypto.randomUUID(), step: 1, document: { paints: paintsOfEarth, boxes: [] } }) }));
+    ({ status } = await fetch(`${server.url}/api/paintbox`, {
+      method: "PUT",
+      body: JSON.stringify({
+        revision,
+        writer: crypto.randomUUID(),
+        step: 1,
+        document: { paints: paintsOfEarth, boxes: [] },
+      }),
+    }));
   }
   expect(status).toBe(200);
   await openBox(page);

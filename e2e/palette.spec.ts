@@ -11,19 +11,31 @@ const panel = (page: Page) => page.getByRole("region", { name: "Palette step" })
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" }).getByRole("listitem");
 const news = (page: Page) => page.getByRole("status", { name: "What the change does" });
 const found = (page: Page) => expect(panel(page).getByText(/^Found in/)).toBeVisible({ timeout: 60_000 });
-const off = async (page: Page): Promise<number> => Number(/off by (\d+\.\d)/.exec((await news(page).textContent()) ?? "")?.[1]);
-const wells = async (page: Page): Promise<string[]> => (await tray(page).evaluateAll((all) => all.map((well) => well.getAttribute("data-well") ?? ""))).filter(Boolean);
+const off = async (page: Page): Promise<number> =>
+  Number(/off by (\d+\.\d)/.exec((await news(page).textContent()) ?? "")?.[1]);
+const wells = async (page: Page): Promise<string[]> =>
+  (await tray(page).evaluateAll((all) => all.map((well) => well.getAttribute("data-well") ?? ""))).filter(Boolean);
 
 async function openStep(page: Page): Promise<void> {
   await page.goto(server.url);
   await page.getByRole("application").waitFor({ timeout: 60_000 });
-  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Palette$/ })
+    .click();
   await found(page);
 }
-const look = (page: Page, name: string) => panel(page).getByRole("radiogroup", { name: "Ways to look at the palette" }).getByRole("radio", { name }).click();
-const size = (page: Page, paints: string) => panel(page).getByRole("radiogroup", { name: "How many paints" }).getByRole("radio", { name: paints, exact: true }).click();
+const look = (page: Page, name: string) =>
+  panel(page).getByRole("radiogroup", { name: "Ways to look at the palette" }).getByRole("radio", { name }).click();
+const size = (page: Page, paints: string) =>
+  panel(page)
+    .getByRole("radiogroup", { name: "How many paints" })
+    .getByRole("radio", { name: paints, exact: true })
+    .click();
 
-test("the best palettes of each size are found by themselves, one is laid out with its recipes, and undone in one step", async ({ page }) => {
+test("the best palettes of each size are found by themselves, one is laid out with its recipes, and undone in one step", async ({
+  page,
+}) => {
   await openStep(page);
   await expect(panel(page)).toContainText("Of 25 paints");
   await expect(panel(page)).toContainText("3 paints left out: 3 fading");
@@ -31,7 +43,11 @@ test("the best palettes of each size are found by themselves, one is laid out wi
   await expect(panel(page)).toContainText(/\d paints? (is|are) recommended: /);
   await size(page, "3 paints");
   await expect(panel(page)).toContainText("The best of all 2,300 palettes of 3 paints. A fourth paint");
-  const errors = (await panel(page).getByText(/^off by \d/).allTextContents()).map((words) => Number(words.replace("off by ", "")));
+  const errors = (
+    await panel(page)
+      .getByText(/^off by \d/)
+      .allTextContents()
+  ).map((words) => Number(words.replace("off by ", "")));
   expect(errors).toHaveLength(5);
   expect([...errors].sort((a, b) => a - b)).toEqual(errors);
 
@@ -45,7 +61,9 @@ test("the best palettes of each size are found by themselves, one is laid out wi
   await expect(tray(page)).toHaveCount(before);
 });
 
-test("a paint is tried in thought, put in by a click, by dragging and by swapping wells; the tray says what it gains", async ({ page }) => {
+test("a paint is tried in thought, put in by a click, by dragging and by swapping wells; the tray says what it gains", async ({
+  page,
+}) => {
   await openStep(page);
   await panel(page).getByRole("button", { name: "Or begin from a classic" }).click();
   await panel(page).getByRole("button", { name: "Lay out: one blue, one brown" }).click();
@@ -79,13 +97,17 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
   await expect(news(page)).toContainText(`${comes} for ${held[2]}`);
 
   // Well to well they change places, and the choice of a well swaps by keys.
-  const [one, two] = await Promise.all([0, 1].map(async (i) => (await page.locator(`[data-well="${held[i]}"]`).boundingBox())!));
+  const [one, two] = await Promise.all(
+    [0, 1].map(async (i) => (await page.locator(`[data-well="${held[i]}"]`).boundingBox())!),
+  );
   await page.mouse.move(one.x + 40, one.y + 15);
   await page.mouse.down();
   await page.mouse.move(two.x + 40, two.y + 15, { steps: 8 });
   await page.mouse.up();
   await expect.poll(() => wells(page)).toEqual([held[1], held[0], comes]);
-  await panel(page).getByLabel("Well to try it in").selectOption({ label: `${comes}'s well` });
+  await panel(page)
+    .getByLabel("Well to try it in")
+    .selectOption({ label: `${comes}'s well` });
   await candidates.getByRole("button").first().press("Enter");
   await expect(tray(page)).toHaveCount(3);
   expect(await wells(page)).not.toContain(comes);
@@ -115,7 +137,10 @@ test("palettes are kept under names, doubled, compared side by side and laid out
   await expect(tray(page)).toHaveCount(2);
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
-  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Palette$/ })
+    .click();
   await look(page, "Side by side");
   await expect(kept.getByRole("listitem")).toHaveCount(3);
 });
@@ -131,16 +156,27 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await expect(plane).toHaveAttribute("aria-label", /Areas of this value/, { timeout: 30_000 });
   await panel(page).getByLabel("Value looked at").fill("1");
   await expect(panel(page)).toContainText("Nothing is so dark here.");
-  await panel(page).getByRole("button", { name: /Canal: look at value/ }).click();
+  await panel(page)
+    .getByRole("button", { name: /Canal: look at value/ })
+    .click();
   await expect(plane).toHaveAttribute("aria-label", /Canal (in|out)side/);
   await expect(panel(page).getByRole("list", { name: "Neutrals at this value" }).getByRole("listitem")).toHaveCount(2);
   await look(page, "In water");
   const ring = panel(page).getByRole("img", { name: /^Ring of/ });
   await expect(ring).toHaveAttribute("data-ready", "", { timeout: 30_000 });
-  const painted = await ring.evaluate((canvas: HTMLCanvasElement) => canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height).data.filter((byte, i) => i % 4 === 3 && byte === 255).length / (canvas.width * canvas.height));
+  const painted = await ring.evaluate(
+    (canvas: HTMLCanvasElement) =>
+      canvas
+        .getContext("2d")!
+        .getImageData(0, 0, canvas.width, canvas.height)
+        .data.filter((byte, i) => i % 4 === 3 && byte === 255).length /
+      (canvas.width * canvas.height),
+  );
   expect(painted).toBeGreaterThan(0.3);
   expect(painted).toBeLessThan(0.7);
-  await expect(panel(page).getByRole("table", { name: "Pairs in five ratios" }).getByRole("row")).toHaveCount(1 + (paints * (paints - 1)) / 2);
+  await expect(panel(page).getByRole("table", { name: "Pairs in five ratios" }).getByRole("row")).toHaveCount(
+    1 + (paints * (paints - 1)) / 2,
+  );
 });
 
 test("the photo through the palette: split with the original, out of reach marked", async ({ page }) => {
@@ -168,10 +204,14 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
   await panel(page).getByRole("button", { name: "Or begin from a classic" }).click();
   await panel(page).getByRole("button", { name: "Lay out: one blue, one brown" }).click();
   await expect(tray(page)).toHaveCount(2);
-  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Mixes$/ }).click();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
   const puddles = page.getByRole("region", { name: "All puddles" });
   await expect(puddles.getByRole("heading", { name: /puddles? for 12 areas/ })).toBeVisible();
-  const count = async (): Promise<number> => Number(/^(\d+) puddles/.exec((await puddles.getByRole("heading").first().textContent()) ?? "1 puddles")?.[1] ?? 1);
+  const count = async (): Promise<number> =>
+    Number(/^(\d+) puddles/.exec((await puddles.getByRole("heading").first().textContent()) ?? "1 puddles")?.[1] ?? 1);
   const before = await count();
   const share = puddles.getByRole("button", { name: /from the puddle of/ }).first();
   if (await share.isVisible()) {
@@ -185,7 +225,9 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
   await expect(water).not.toHaveText(old!);
 });
 
-test("rules and the approach are kept with the painting and answered at once; a default of one's own starts the next painting", async ({ page }) => {
+test("rules and the approach are kept with the painting and answered at once; a default of one's own starts the next painting", async ({
+  page,
+}) => {
   await openStep(page);
   await size(page, "4 paints");
   const best = panel(page).getByRole("list").filter({ hasText: "The best" }).getByRole("listitem").first();
@@ -193,23 +235,33 @@ test("rules and the approach are kept with the painting and answered at once; a 
   const never = (await first.getAttribute("aria-label"))!.replace("Never ", "");
   const must = (await second.getAttribute("aria-label"))!.replace("Never ", "");
   await best.getByRole("button", { name: `Never ${never}` }).click();
-  await panel(page).getByRole("button", { name: `${must} must be in it` }).first().click();
+  await panel(page)
+    .getByRole("button", { name: `${must} must be in it` })
+    .first()
+    .click();
   await expect(panel(page).getByRole("button", { name: `Never ${never}` })).toHaveCount(0);
   await expect(panel(page).getByRole("button", { name: `${must} must be in it` })).toHaveCount(5);
 
-  await panel(page).getByRole("button", { name: /^Approach/ }).click();
+  await panel(page)
+    .getByRole("button", { name: /^Approach/ })
+    .click();
   await panel(page).getByLabel("Primaries").selectOption("magenta-yellow-cyan");
   await panel(page).getByLabel("Lasting").selectOption("sketchbook");
   await panel(page).getByLabel("one pigment in each paint").check();
   await expect(panel(page)).toContainText("2 paints left out: 2 mixed of several pigments");
   await size(page, "5 paints");
-  await expect(panel(page).getByRole("list").filter({ hasText: "The best" })).toContainText(/Quinacridone (rose|magenta)/);
+  await expect(panel(page).getByRole("list").filter({ hasText: "The best" })).toContainText(
+    /Quinacridone (rose|magenta)/,
+  );
   await panel(page).getByRole("button", { name: "Keep as my default" }).click();
   await expect(panel(page)).toContainText("New paintings start like this.");
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
   await page.getByRole("application").waitFor();
-  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: /Palette$/ }).click();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Palette$/ })
+    .click();
   await expect(panel(page).getByRole("list", { name: "Must and never" })).toContainText(`never ${never}`);
   await expect(panel(page).getByRole("button", { name: /^Approach/ })).toContainText("magenta, yellow, cyan");
 
@@ -220,10 +272,14 @@ test("rules and the approach are kept with the painting and answered at once; a 
   await panel(page).getByRole("button", { name: "Add", exact: true }).click();
   await expect(panel(page)).toContainText("at most 0 earths");
   await found(page);
-  await expect(panel(page).getByRole("list").filter({ hasText: "The best" })).not.toContainText(/sienna|umber|ochre|Light red/);
+  await expect(panel(page).getByRole("list").filter({ hasText: "The best" })).not.toContainText(
+    /sienna|umber|ochre|Light red/,
+  );
 
   // What must be reached leaves small palettes with nothing, and says so.
-  await panel(page).getByRole("button", { name: /No area must be reached/ }).click();
+  await panel(page)
+    .getByRole("button", { name: /No area must be reached/ })
+    .click();
   await panel(page).getByRole("checkbox", { name: "Brick in the sun" }).check();
   await panel(page).getByRole("checkbox", { name: "Blue between the clouds" }).check();
   await panel(page).getByLabel("within").selectOption("1.5");

@@ -19,22 +19,46 @@ test.beforeAll(async () => {
 test.afterAll(() => server.stop("SIGTERM"));
 test.beforeEach(({ page }) => {
   page.on("pageerror", (error) => faults.push(error.message));
-  page.on("console", (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()));
+  page.on(
+    "console",
+    (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()),
+  );
 });
 test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const photo = (page: Page) => page.getByRole("application");
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
-const step = (page: Page, name: string) => page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: new RegExp(`${name}$`) }).click();
-const shapes = (page: Page) => page.getByRole("region", { name: "Areas step" }).getByRole("list", { name: "Areas" }).getByRole("listitem");
+const step = (page: Page, name: string) =>
+  page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: new RegExp(`${name}$`) })
+    .click();
+const shapes = (page: Page) =>
+  page.getByRole("region", { name: "Areas step" }).getByRole("list", { name: "Areas" }).getByRole("listitem");
 const undo = (page: Page) => page.getByRole("button", { name: "Undo" }).click();
 
 /** Patches of the working space's own bytes, 100 pixels each, six across; a TIFF with sharp's Display P3 profile keeps them. */
-const PATCHES = [[128, 128, 128], [200, 60, 50], [60, 90, 160], [90, 130, 80], [230, 220, 190], [40, 34, 30], [120, 110, 130], [250, 250, 250], [180, 140, 60], [20, 20, 24], [150, 150, 140], [255, 255, 255]];
+const PATCHES = [
+  [128, 128, 128],
+  [200, 60, 50],
+  [60, 90, 160],
+  [90, 130, 80],
+  [230, 220, 190],
+  [40, 34, 30],
+  [120, 110, 130],
+  [250, 250, 250],
+  [180, 140, 60],
+  [20, 20, 24],
+  [150, 150, 140],
+  [255, 255, 255],
+];
 async function chart(): Promise<Buffer> {
   const data = Buffer.alloc(600 * 200 * 3);
-  for (let y = 0; y < 200; y++) for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)], 3 * (y * 600 + x));
-  return sharp(data, { raw: { width: 600, height: 200, channels: 3 } }).png().toBuffer();
+  for (let y = 0; y < 200; y++)
+    for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)], 3 * (y * 600 + x));
+  return sharp(data, { raw: { width: 600, height: 200, channels: 3 } })
+    .png()
+    .toBuffer();
 }
 const middle = (i: number) => ({ x: ((i % 6) + 0.5) / 6, y: (Math.floor(i / 6) + 0.5) / 2 });
 
@@ -51,24 +75,43 @@ async function bring(page: Page, name: string, buffer: Buffer): Promise<void> {
   await page.goto(server.url);
   await photo(page).waitFor({ timeout: 60_000 });
   await page.getByLabel("Photo file").setInputFiles({ name, mimeType: "image/png", buffer });
-  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), { timeout: 60_000 });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), {
+    timeout: 60_000,
+  });
   await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
 }
 
 /** The screen's colours at spots of the photo. */
 async function screenAt(page: Page, ...places: readonly { x: number; y: number }[]): Promise<number[][]> {
   const spots = await Promise.all(places.map((place) => spot(page, place)));
-  const { data, info } = await sharp(await page.screenshot()).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  return spots.map(({ x, y }) => [...data.subarray(3 * (Math.round(y) * info.width + Math.round(x)), 3 * (Math.round(y) * info.width + Math.round(x)) + 3)]);
+  const { data, info } = await sharp(await page.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return spots.map(({ x, y }) => [
+    ...data.subarray(
+      3 * (Math.round(y) * info.width + Math.round(x)),
+      3 * (Math.round(y) * info.width + Math.round(x)) + 3,
+    ),
+  ]);
 }
 
 /** Whether patches show what they should to so many of 255 levels, as soon as the photo is drawn anew. */
-async function expectPatches(page: Page, patches: readonly number[], expected: (patch: number) => readonly number[], within: number, words: string): Promise<void> {
+async function expectPatches(
+  page: Page,
+  patches: readonly number[],
+  expected: (patch: number) => readonly number[],
+  within: number,
+  words: string,
+): Promise<void> {
   await expect(async () => {
     const shown = await screenAt(page, ...patches.map(middle));
     patches.forEach((patch, i) => {
       const wanted = expected(patch);
-      expect(Math.max(...shown[i].map((x, c) => Math.abs(x - wanted[c]))), `${words}, patch ${patch}: ${shown[i]} for ${wanted}`).toBeLessThan(within);
+      expect(
+        Math.max(...shown[i].map((x, c) => Math.abs(x - wanted[c]))),
+        `${words}, patch ${patch}: ${shown[i]} for ${wanted}`,
+      ).toBeLessThan(within);
     });
   }).toPass({ timeout: 10_000 });
 }
@@ -87,20 +130,35 @@ function seenAs(bytes: readonly number[], kind: ViewKind): number[] {
 async function workingColours(page: Page): Promise<number[][]> {
   // The PNG has no profile, so it is sRGB: its working copy is these colours in Display P3.
   return page.evaluate(async () => {
-    const id = performance.getEntriesByType("resource").map(({ name }) => /photos\/([0-9a-f]{64})/.exec(name)?.[1]).find(Boolean);
-    const bitmap = await createImageBitmap(await (await fetch(`/api/photos/${id}?copy=working`)).blob(), { colorSpaceConversion: "none" });
+    const id = performance
+      .getEntriesByType("resource")
+      .map(({ name }) => /photos\/([0-9a-f]{64})/.exec(name)?.[1])
+      .find(Boolean);
+    const bitmap = await createImageBitmap(await (await fetch(`/api/photos/${id}?copy=working`)).blob(), {
+      colorSpaceConversion: "none",
+    });
     const context = new OffscreenCanvas(600, 200).getContext("2d")!;
     context.drawImage(bitmap, 0, 0);
-    return Array.from({ length: 12 }, (_, i) => [...context.getImageData(100 * (i % 6) + 50, 100 * Math.floor(i / 6) + 50, 1, 1).data].slice(0, 3));
+    return Array.from({ length: 12 }, (_, i) =>
+      [...context.getImageData(100 * (i % 6) + 50, 100 * Math.floor(i / 6) + 50, 1, 1).data].slice(0, 3),
+    );
   });
 }
 
-test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({ page }) => {
+test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({
+  page,
+}) => {
   await bring(page, "chart.png", await chart());
   await expect(page.getByRole("region", { name: "Photo step" })).toContainText("Look before you mix");
   await page.mouse.move(5, 400);
   const working = await workingColours(page);
-  const keys: readonly (readonly [string, ViewKind])[] = [["1", "plain"], ["2", "values"], ["3", "heightened"], ["4", "temperature"], ["5", "hue"]];
+  const keys: readonly (readonly [string, ViewKind])[] = [
+    ["1", "plain"],
+    ["2", "values"],
+    ["3", "heightened"],
+    ["4", "temperature"],
+    ["5", "hue"],
+  ];
   for (const [key, kind] of keys) {
     await page.keyboard.press(key);
     await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", kind);
@@ -108,19 +166,32 @@ test("a new photo opens at the first step; each way of seeing shows what the com
   }
   // The value shares: of twelve equal patches each is a twelfth.
   await page.getByRole("button", { name: "2 values" }).click();
-  const dark = working.filter((bytes) => labOfLinear({ r: LINEAR[bytes[0]], g: LINEAR[bytes[1]], b: LINEAR[bytes[2]] }).L < 51).length;
-  await expect(page.getByRole("img", { name: /Shares of 2 values/ })).toHaveAttribute("aria-label", new RegExp(`: ${Math.round((100 * dark) / 12)} percent`));
+  const dark = working.filter(
+    (bytes) => labOfLinear({ r: LINEAR[bytes[0]], g: LINEAR[bytes[1]], b: LINEAR[bytes[2]] }).L < 51,
+  ).length;
+  await expect(page.getByRole("img", { name: /Shares of 2 values/ })).toHaveAttribute(
+    "aria-label",
+    new RegExp(`: ${Math.round((100 * dark) / 12)} percent`),
+  );
   await expect(page.getByRole("region", { name: "Values" })).toContainText("8.3 % of the sheet is burnt out");
   await page.getByRole("button", { name: "Show where" }).click();
   await page.keyboard.press("1");
   const { x, y } = await spot(page, middle(11));
-  await expect.poll(async () => {
-    const { channels: [grey] } = await sharp(await page.screenshot({ clip: { x: x - 10, y: y - 10, width: 20, height: 20 } })).greyscale().stats();
-    return grey.max - grey.min;
-  }).toBeGreaterThan(200);
+  await expect
+    .poll(async () => {
+      const {
+        channels: [grey],
+      } = await sharp(await page.screenshot({ clip: { x: x - 10, y: y - 10, width: 20, height: 20 } }))
+        .greyscale()
+        .stats();
+      return grey.max - grey.min;
+    })
+    .toBeGreaterThan(200);
 });
 
-test("in paint: each patch shows the nearest colour that the tray makes, as the computation says; the line keeps the photo beside it", async ({ page }) => {
+test("in paint: each patch shows the nearest colour that the tray makes, as the computation says; the line keeps the photo beside it", async ({
+  page,
+}) => {
   await bring(page, "painted.png", await chart());
   const names = ["Yellow ochre", "Light red", "Ultramarine"];
   await page.getByRole("button", { name: "paint", exact: true }).click();
@@ -132,8 +203,15 @@ test("in paint: each patch shows the nearest colour that the tray makes, as the 
 
   const models = DEMO_PAINTS.map(({ name, pigments, tintingStrength }) => paintModel(name, pigments, tintingStrength));
   const curve = curveOf("lights", valueRange(models, PAPERS[0]));
-  const lattice = latticeOf(names.map((name) => models.find(({ id }) => id === name)!), PAPERS[0]);
-  const { side, rgba } = gamutTable(lattice, (lab) => targetColour(lab, { way: "follow" }, curve, PAPERS[0]), DEFAULT_APPROACH.valueWeight);
+  const lattice = latticeOf(
+    names.map((name) => models.find(({ id }) => id === name)!),
+    PAPERS[0],
+  );
+  const { side, rgba } = gamutTable(
+    lattice,
+    (lab) => targetColour(lab, { way: "follow" }, curve, PAPERS[0]),
+    DEFAULT_APPROACH.valueWeight,
+  );
   /** The cube between its places, as the graphics card reads it. */
   const through = (encoded: readonly number[]): number[] => {
     const at = encoded.map((x) => Math.min(side - 1.000001, x * (side - 1)));
@@ -157,7 +235,10 @@ test("in paint: each patch shows the nearest colour that the tray makes, as the 
 });
 
 test("the white: a neutral is picked, the areas' colours follow, and it is taken back", async ({ page }) => {
-  const cast = await sharp(await chart()).linear([1, 0.92, 0.72], [0, 0, 0]).png().toBuffer();
+  const cast = await sharp(await chart())
+    .linear([1, 0.92, 0.72], [0, 0, 0])
+    .png()
+    .toBuffer();
   await bring(page, "warm.png", cast);
   await click(page, middle(0));
   await expect(page.getByRole("region", { name: "Colour taken from the photo" })).toContainText(/warm \+/);
@@ -183,15 +264,19 @@ test("the white: a neutral is picked, the areas' colours follow, and it is taken
   await expect(page.getByRole("article", { name: "Area 1: Card" })).toContainText("neutral grey");
   await step(page, "Photo");
   await white.getByRole("button", { name: "As it is" }).click();
-  await expect.poll(async () => {
-    const [[r, , b]] = await screenAt(page, middle(0));
-    return r - b;
-  }).toBeGreaterThan(25);
+  await expect
+    .poll(async () => {
+      const [[r, , b]] = await screenAt(page, middle(0));
+      return r - b;
+    })
+    .toBeGreaterThan(25);
   await undo(page);
   await expect(white).toContainText("100 % corrected");
 });
 
-test("the sheet: format, unit, wrong sizes, straightening and placing by mouse and keys; one drag is one step to undo", async ({ page }) => {
+test("the sheet: format, unit, wrong sizes, straightening and placing by mouse and keys; one drag is one step to undo", async ({
+  page,
+}) => {
   await page.goto(server.url);
   await page.getByRole("button", { name: "Paintings" }).click();
   await page.getByRole("link", { name: /pump house/ }).click();
@@ -276,7 +361,9 @@ test("two points are compared by mouse and by keys, pinned, and still there afte
   await expect(pairs).toHaveCount(0);
 });
 
-test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({ page }) => {
+test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({
+  page,
+}) => {
   await bring(page, "patches.png", await chart());
   await step(page, "Areas");
   const areas = page.getByRole("region", { name: "Areas step" });
@@ -327,7 +414,12 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
   const areas = page.getByRole("region", { name: "Areas step" });
   await areas.getByRole("button", { name: "Draw one yourself" }).click();
   // Roughly around patch 2, a few pixels off its edges.
-  const rough = [[0.34, 0.02], [0.49, 0.02], [0.49, 0.48], [0.34, 0.48]];
+  const rough = [
+    [0.34, 0.02],
+    [0.49, 0.02],
+    [0.49, 0.48],
+    [0.34, 0.48],
+  ];
   const places = await Promise.all(rough.map(([x, y]) => spot(page, { x, y })));
   await page.mouse.move(places[0].x, places[0].y);
   await page.mouse.down();
@@ -353,33 +445,68 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
 
   // By touch: two fingers only move the photo, one draws.
   const client = await context.newCDPSession(page);
-  const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly { x: number; y: number }[]) => client.send("Input.dispatchTouchEvent", { type, touchPoints: points.map((point, id) => ({ ...point, id })) });
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly { x: number; y: number }[]) =>
+    client.send("Input.dispatchTouchEvent", { type, touchPoints: points.map((point, id) => ({ ...point, id })) });
   const [a, b] = [await spot(page, { x: 0.4, y: 0.5 }), await spot(page, { x: 0.6, y: 0.5 })];
   await touch("touchStart", [a]);
   await touch("touchStart", [a, b]);
-  for (let i = 1; i <= 5; i++) await touch("touchMove", [{ x: a.x - 12 * i, y: a.y }, { x: b.x + 12 * i, y: b.y }]);
+  for (let i = 1; i <= 5; i++)
+    await touch("touchMove", [
+      { x: a.x - 12 * i, y: a.y },
+      { x: b.x + 12 * i, y: b.y },
+    ]);
   await touch("touchEnd", []);
   await expect(page.getByRole("button", { name: "Farther" })).toBeEnabled();
   await page.getByRole("button", { name: "Show the whole sheet" }).click();
   await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(2);
-  const around = await Promise.all([[0.008, 0.02], [0.16, 0.02], [0.16, 0.48], [0.008, 0.48], [0.008, 0.04]].map(([x, y]) => spot(page, { x, y })));
+  const around = await Promise.all(
+    [
+      [0.008, 0.02],
+      [0.16, 0.02],
+      [0.16, 0.48],
+      [0.008, 0.48],
+      [0.008, 0.04],
+    ].map(([x, y]) => spot(page, { x, y })),
+  );
   await areas.getByRole("button", { name: "Draw one yourself" }).click();
   await touch("touchStart", [around[0]]);
-  for (let k = 1; k < around.length; k++) for (let i = 1; i <= 8; i++) await touch("touchMove", [{ x: around[k - 1].x + ((around[k].x - around[k - 1].x) * i) / 8, y: around[k - 1].y + ((around[k].y - around[k - 1].y) * i) / 8 }]);
+  for (let k = 1; k < around.length; k++)
+    for (let i = 1; i <= 8; i++)
+      await touch("touchMove", [
+        {
+          x: around[k - 1].x + ((around[k].x - around[k - 1].x) * i) / 8,
+          y: around[k - 1].y + ((around[k].y - around[k - 1].y) * i) / 8,
+        },
+      ]);
   await touch("touchEnd", []);
   await expect(page.getByRole("article", { name: /^Area 3:/ })).toContainText(/8\.[0-6] % of the sheet/);
   await context.close();
 });
 
-test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({ page }) => {
+test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({
+  page,
+}) => {
   await page.goto(server.url);
   await page.getByRole("button", { name: "Paintings" }).click();
   await page.getByRole("link", { name: "patches" }).click();
   await step(page, "Areas");
   await click(page, middle(2));
   const sheet = page.getByRole("article", { name: /^Area/ });
-  const chroma = async (): Promise<number> => Number((await sheet.getByText(/^chroma$/).locator("xpath=following-sibling::dd").textContent())!);
-  const value = async (): Promise<number> => Number((await sheet.getByText(/^value$/).first().locator("xpath=following-sibling::dd").textContent())!);
+  const chroma = async (): Promise<number> =>
+    Number(
+      (await sheet
+        .getByText(/^chroma$/)
+        .locator("xpath=following-sibling::dd")
+        .textContent())!,
+    );
+  const value = async (): Promise<number> =>
+    Number(
+      (await sheet
+        .getByText(/^value$/)
+        .first()
+        .locator("xpath=following-sibling::dd")
+        .textContent())!,
+    );
   const before = { chroma: await chroma(), value: await value() };
   await sheet.getByLabel("heighten").check();
   await expect.poll(chroma).toBeGreaterThan(before.chroma * 1.2);
@@ -416,18 +543,31 @@ test("targets: wishes and the value curve change what is to be painted, by area 
 test("a photo is dropped on the page, and one is pasted", async ({ page }) => {
   await page.goto(server.url);
   await photo(page).waitFor();
-  const bytes = [...(await sharp({ create: { width: 90, height: 60, channels: 3, background: "#607080" } }).png().toBuffer())];
-  const drop = (kind: "drop" | "paste", name: string) => page.evaluate(({ data, kind: event, name: called }) => {
-    const transfer = new DataTransfer();
-    transfer.items.add(new File([new Uint8Array(data)], called, { type: "image/png" }));
-    if (event === "paste") window.dispatchEvent(new ClipboardEvent("paste", { clipboardData: transfer, bubbles: true, cancelable: true }));
-    else {
-      window.dispatchEvent(new DragEvent("dragover", { dataTransfer: transfer, bubbles: true, cancelable: true }));
-      window.dispatchEvent(new DragEvent("drop", { dataTransfer: transfer, bubbles: true, cancelable: true }));
-    }
-  }, { data: bytes, kind, name });
+  const bytes = [
+    ...(await sharp({ create: { width: 90, height: 60, channels: 3, background: "#607080" } })
+      .png()
+      .toBuffer()),
+  ];
+  const drop = (kind: "drop" | "paste", name: string) =>
+    page.evaluate(
+      ({ data, kind: event, name: called }) => {
+        const transfer = new DataTransfer();
+        transfer.items.add(new File([new Uint8Array(data)], called, { type: "image/png" }));
+        if (event === "paste")
+          window.dispatchEvent(
+            new ClipboardEvent("paste", { clipboardData: transfer, bubbles: true, cancelable: true }),
+          );
+        else {
+          window.dispatchEvent(new DragEvent("dragover", { dataTransfer: transfer, bubbles: true, cancelable: true }));
+          window.dispatchEvent(new DragEvent("drop", { dataTransfer: transfer, bubbles: true, cancelable: true }));
+        }
+      },
+      { data: bytes, kind, name },
+    );
   await drop("drop", "dropped.png");
-  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("dropped", { timeout: 30_000 });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("dropped", {
+    timeout: 30_000,
+  });
   await photo(page).waitFor();
   await drop("paste", "pasted.png");
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("pasted", { timeout: 30_000 });

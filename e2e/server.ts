@@ -29,14 +29,21 @@ export function freePort(): Promise<number> {
     probe.on("error", reject);
     probe.listen(0, "127.0.0.1", () => {
       const address = probe.address();
-      probe.close(() => (address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port"))));
+      probe.close(() =>
+        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port")),
+      );
     });
   });
 }
 
 /** Starts scripts/start.mjs as `npm start` does, without waiting. */
-export function launch(folder: string, port: number): { child: ChildProcess; output: () => string; ended: Promise<number | null> } {
-  const child = spawn(process.execPath, ["scripts/start.mjs"], { env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder } });
+export function launch(
+  folder: string,
+  port: number,
+): { child: ChildProcess; output: () => string; ended: Promise<number | null> } {
+  const child = spawn(process.execPath, ["scripts/start.mjs"], {
+    env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder },
+  });
   let text = "";
   child.stdout.on("data", (data: Buffer) => (text += data));
   child.stderr.on("data", (data: Buffer) => (text += data));
@@ -55,7 +62,10 @@ export async function startServer(folder = demoFolder(), port?: number): Promise
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   return {
-    url, folder, pid: child.pid ?? 0, output,
+    url,
+    folder,
+    pid: child.pid ?? 0,
+    output,
     stop: (signal) => {
       child.kill(signal);
       return ended;

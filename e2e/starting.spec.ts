@@ -1,5 +1,14 @@
 import { spawn } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, realpathSync, rmSync, statSync, truncateSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  realpathSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
 import { freePort, freshFolder, launch, startServer } from "./server";
@@ -19,7 +28,12 @@ test("folders that can't be used are refused in words, untouched, before any add
   mkdirSync(join(photos, "photos", "own"), { recursive: true });
   const documents = freshFolder();
   writeFileSync(join(documents, "letter.txt"), "");
-  for (const [folder, words] of [[file, "is no folder"], ["", "set, but to nothing"], [photos, "its database is not whole"], [documents, "is not empty and is no data folder"]] as const) {
+  for (const [folder, words] of [
+    [file, "is no folder"],
+    ["", "set, but to nothing"],
+    [photos, "its database is not whole"],
+    [documents, "is not empty and is no data folder"],
+  ] as const) {
     const before = existsSync(folder) && statSync(folder).isDirectory() ? readdirSync(folder) : [];
     const { output, ended } = launch(folder, await freePort());
     expect(await ended).toBe(3);
@@ -39,7 +53,7 @@ test("a folder whose database has been emptied or taken away is refused, its pho
   rmSync(version);
   const refused = launch(server.folder, await freePort());
   expect(await refused.ended).toBe(3);
-  expect(refused.output()).toContain("Put \"postgres\" back from a copy");
+  expect(refused.output()).toContain('Put "postgres" back from a copy');
   writeFileSync(version, "18\n");
 });
 
@@ -48,9 +62,14 @@ test("a damaged database is told on the page, not called safe, and the process c
   await isReady(first.output);
   await first.stop("SIGTERM");
   const base = join(first.folder, "postgres", "base");
-  for (const database of readdirSync(base)) for (const table of readdirSync(join(base, database))) {
-    if (/^\d+$/.test(table) && Number(table) > 16000) truncateSync(join(base, database, table), Math.floor(statSync(join(base, database, table)).size / 8192 / 2) * 8192 + 100);
-  }
+  for (const database of readdirSync(base))
+    for (const table of readdirSync(join(base, database))) {
+      if (/^\d+$/.test(table) && Number(table) > 16000)
+        truncateSync(
+          join(base, database, table),
+          Math.floor(statSync(join(base, database, table)).size / 8192 / 2) * 8192 + 100,
+        );
+    }
   const server = await startServer(first.folder);
   await page.goto(`${server.url}/paintbox`);
   await expect(page.getByRole("main").getByRole("alert")).toContainText(/damaged|emptied|can't be opened/);
@@ -75,7 +94,10 @@ test("a hang-up closes the folder; one left by a kill is taken over at once", as
 test("npm that is ended takes the server with it, and a relative data folder lies where the painter stands", async () => {
   const port = await freePort();
   const here = realpathSync(freshFolder());
-  const npm = spawn("npm", ["start", "--prefix", process.cwd()], { cwd: here, env: { ...process.env, INIT_CWD: undefined, PORT: String(port), ABENDROT_DATA: "my data" } });
+  const npm = spawn("npm", ["start", "--prefix", process.cwd()], {
+    cwd: here,
+    env: { ...process.env, INIT_CWD: undefined, PORT: String(port), ABENDROT_DATA: "my data" },
+  });
   let output = "";
   for (const stream of [npm.stdout, npm.stderr]) stream.on("data", (data: Buffer) => (output += data));
   await isReady(() => output);

@@ -9,8 +9,30 @@ const at = (path) => fileURLToPath(new URL(`../src/core/optics/kernel/${path}`, 
 export async function compileKernel() {
   let bytes = null;
   const { error, stderr } = await asc.main(
-    ["assembly/film.ts", "--baseDir", at("."), "--outFile", "film.wasm", "--optimizeLevel", "3", "--shrinkLevel", "0", "--converge", "--noAssert", "--runtime", "stub", "--enable", "simd", "--initialMemory", "16"],
-    { writeFile: (name, contents) => { if (name.endsWith(".wasm")) bytes = contents; } },
+    [
+      "assembly/film.ts",
+      "--baseDir",
+      at("."),
+      "--outFile",
+      "film.wasm",
+      "--optimizeLevel",
+      "3",
+      "--shrinkLevel",
+      "0",
+      "--converge",
+      "--noAssert",
+      "--runtime",
+      "stub",
+      "--enable",
+      "simd",
+      "--initialMemory",
+      "16",
+    ],
+    {
+      writeFile: (name, contents) => {
+        if (name.endsWith(".wasm")) bytes = contents;
+      },
+    },
   );
   if (error || !bytes) throw new Error(`${error?.message}\n${stderr}`);
   return Buffer.from(bytes);
@@ -18,6 +40,9 @@ export async function compileKernel() {
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const bytes = await compileKernel();
-  writeFileSync(at("film-kernel-bytes.ts"), `/** Compiled from assembly/film.ts by \`npm run kernel\`; do not edit. ${bytes.length} bytes. */\nexport const FILM_KERNEL_BASE64 =\n  "${bytes.toString("base64")}";\n`);
+  writeFileSync(
+    at("film-kernel-bytes.ts"),
+    `/** Compiled from assembly/film.ts by \`npm run kernel\`; do not edit. ${bytes.length} bytes. */\nexport const FILM_KERNEL_BASE64 =\n  "${bytes.toString("base64")}";\n`,
+  );
   console.log(`${bytes.length} bytes`);
 }

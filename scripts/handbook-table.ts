@@ -11,11 +11,15 @@ export const HANDBOOK_TABLE = fileURLToPath(new URL("../docs/handbook.md", impor
 /** The table as Markdown, computed anew. */
 export function handbookTable(): string {
   const cells = (id: string, load: number): string => {
-    const { L, C, h } = lchOfLab(predict([{ paint: paintModel(id, [{ pigmentId: id, share: 1 }]), parts: 1 }], load, PAPERS[0]).dry);
+    const { L, C, h } = lchOfLab(
+      predict([{ paint: paintModel(id, [{ pigmentId: id, share: 1 }]), parts: 1 }], load, PAPERS[0]).dry,
+    );
     return `${L.toFixed(0)} | ${C.toFixed(0)} | ${C < 2 ? "–" : h.toFixed(0)}`;
   };
-  const rows = HANDBOOK.map(({ id, code, name, family, lightfastness }) =>
-    `| ${code} | ${name} | ${family} | ${cells(id, 1)} | ${cells(id, 0.25)} | ${cells(id, 0.06)} | ${lightfastness.class}${lightfastness.listed ? "" : "?"} |`);
+  const rows = HANDBOOK.map(
+    ({ id, code, name, family, lightfastness }) =>
+      `| ${code} | ${name} | ${family} | ${cells(id, 1)} | ${cells(id, 0.25)} | ${cells(id, 0.06)} | ${lightfastness.class}${lightfastness.listed ? "" : "?"} |`,
+  );
   return [
     "# Every pigment's predicted colour",
     "",

@@ -3,7 +3,9 @@ import { describe, expect, test } from "vitest";
 
 const eslint = new ESLint();
 const complaints = async (filePath: string, code: string): Promise<string[]> =>
-  (await eslint.lintText(code, { filePath })).flatMap(({ messages }) => messages.filter((m) => m.ruleId === "no-restricted-imports").map((m) => m.message));
+  (await eslint.lintText(code, { filePath })).flatMap(({ messages }) =>
+    messages.filter((m) => m.ruleId === "no-restricted-imports").map((m) => m.message),
+  );
 
 describe("imports run downwards only", () => {
   test.each([
@@ -30,7 +32,10 @@ describe("imports run downwards only", () => {
     ["src/core/mixing/new.ts", 'import "../optics/layer";'],
     ["src/core/mixing/new.test.ts", 'import "../palette/choose";'],
     ["src/storage/new.ts", 'import "@/core/mixing";'],
-    ["src/rooms/desk/new.tsx", 'import "@/ui/strip"; import "@/storage/ports"; import "../desk/matcher"; import "@/core/palette";'],
+    [
+      "src/rooms/desk/new.tsx",
+      'import "@/ui/strip"; import "@/storage/ports"; import "../desk/matcher"; import "@/core/palette";',
+    ],
     ["src/app/new.tsx", 'import "@/rooms/desk/desk"; import "@/storage/ports";'],
   ])("%s may say %s", async (file, code) => expect(await complaints(file, code)).toEqual([]));
 });

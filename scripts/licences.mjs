@@ -3,7 +3,26 @@ import { join } from "node:path";
 import { root } from "./setup.mjs";
 
 /** Licences that what is shipped may be under: they ask for no more than to be named, or (LGPL, MPL) leave the rest alone. */
-const ALLOWED = new Set(["MIT", "MIT-0", "ISC", "Apache-2.0", "BSD-2-Clause", "BSD-3-Clause", "0BSD", "BlueOak-1.0.0", "CC0-1.0", "CC-BY-4.0", "Unlicense", "OFL-1.1", "LGPL-3.0", "LGPL-3.0-or-later", "MPL-2.0", "PostgreSQL", "Zlib", "Python-2.0"]);
+const ALLOWED = new Set([
+  "MIT",
+  "MIT-0",
+  "ISC",
+  "Apache-2.0",
+  "BSD-2-Clause",
+  "BSD-3-Clause",
+  "0BSD",
+  "BlueOak-1.0.0",
+  "CC0-1.0",
+  "CC-BY-4.0",
+  "Unlicense",
+  "OFL-1.1",
+  "LGPL-3.0",
+  "LGPL-3.0-or-later",
+  "MPL-2.0",
+  "PostgreSQL",
+  "Zlib",
+  "Python-2.0",
+]);
 
 /** Packages whose licence stands in a file of theirs only. */
 const TOLD_IN_A_FILE = new Map([["node_modules/png-js", "MIT"]]);

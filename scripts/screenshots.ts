@@ -8,7 +8,12 @@ const server = await startServer();
 await fetch(server.url).then((response) => response.text());
 const browser = await chromium.launch(config.use?.launchOptions);
 
-async function shoot(name: string, path: string, prepare?: (page: Page) => Promise<void>, colorScheme: "light" | "dark" = "light"): Promise<void> {
+async function shoot(
+  name: string,
+  path: string,
+  prepare?: (page: Page) => Promise<void>,
+  colorScheme: "light" | "dark" = "light",
+): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
   await page.goto(`${server.url}${path}`);
   await page.waitForLoadState("networkidle");
@@ -20,14 +25,19 @@ async function shoot(name: string, path: string, prepare?: (page: Page) => Promi
   console.log(name);
 }
 
-const openArea = (number: number) => async (page: Page): Promise<void> => {
-  await page.getByRole("button", { name: new RegExp(`^Area ${number}:`) }).click();
-  await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
-  await page.mouse.move(640, 20);
-};
+const openArea =
+  (number: number) =>
+  async (page: Page): Promise<void> => {
+    await page.getByRole("button", { name: new RegExp(`^Area ${number}:`) }).click();
+    await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
+    await page.mouse.move(640, 20);
+  };
 
 const step = async (page: Page, name: string): Promise<void> => {
-  await page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name: new RegExp(`${name}$`) }).click();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: new RegExp(`${name}$`) })
+    .click();
   await page.waitForTimeout(1200);
 };
 
@@ -53,7 +63,12 @@ await shoot("side-by-side", "/", (page) => lookAtPalette(page, "Side by side"));
 await shoot("in-water", "/", (page) => lookAtPalette(page, "In water"));
 await shoot("recipe", "/", openArea(5));
 await shoot("paintbox", "/paintbox");
-await shoot("paint", "/paintbox", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Anthraquinone/ }).click());
+await shoot("paint", "/paintbox", (page) =>
+  page
+    .getByRole("list", { name: "Paints" })
+    .getByRole("button", { name: /Anthraquinone/ })
+    .click(),
+);
 await shoot("swatch-card", "/measure");
 await shoot("card-read", "/measure", async (page) => {
   await page.getByRole("button", { name: /Read the demo/ }).click();
@@ -78,11 +93,17 @@ await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
   await page.getByRole("button", { name: "another paint" }).click();
   const picker = page.getByRole("dialog", { name: "Add a paint to the mix" });
   await picker.getByRole("searchbox").fill("PV19");
-  await picker.getByRole("button", { name: /Quinacridone rose/ }).last().click();
+  await picker
+    .getByRole("button", { name: /Quinacridone rose/ })
+    .last()
+    .click();
   await page.getByRole("button", { name: "a wash below" }).click();
   const below = page.getByRole("dialog", { name: "The dried wash below" });
   await below.getByRole("searchbox").fill("quinacridone gold");
-  await below.getByRole("button", { name: /quinacridone gold/i }).first().click();
+  await below
+    .getByRole("button", { name: /quinacridone gold/i })
+    .first()
+    .click();
 });
 await shoot("dusk", "/", openArea(7), "dark");
 

@@ -19,7 +19,13 @@ export function checkNode() {
 
 /** Runs a command, its output held back unless it fails. */
 function quietly(command, args, env = {}) {
-  const done = spawnSync(command, args, { cwd: root, encoding: "utf8", env: { ...process.env, ...env }, maxBuffer: 64e6, shell: process.platform === "win32" });
+  const done = spawnSync(command, args, {
+    cwd: root,
+    encoding: "utf8",
+    env: { ...process.env, ...env },
+    maxBuffer: 64e6,
+    shell: process.platform === "win32",
+  });
   if (done.status !== 0) {
     console.error(`${done.stdout ?? ""}\n${done.stderr ?? ""}`);
     console.error(`"${command} ${args.join(" ")}" failed.`);
@@ -47,9 +53,14 @@ const isCurrent = (stamp, print) => existsSync(stamp) && readFileSync(stamp, "ut
 /** Whether `npm ci` or `npm install` has put the very packages of package-lock.json there: npm notes what it installed. */
 function isInstalled() {
   try {
-    const [wanted, there] = ["package-lock.json", join("node_modules", ".package-lock.json")].map((file) => JSON.parse(readFileSync(join(root, file), "utf8")).packages);
+    const [wanted, there] = ["package-lock.json", join("node_modules", ".package-lock.json")].map(
+      (file) => JSON.parse(readFileSync(join(root, file), "utf8")).packages,
+    );
     // Packages for other systems are left out; everything else is there in its version.
-    return Object.entries(wanted).every(([path, { version, optional, link }]) => path === "" || link || (there[path] ? there[path].version === version : optional === true));
+    return Object.entries(wanted).every(
+      ([path, { version, optional, link }]) =>
+        path === "" || link || (there[path] ? there[path].version === version : optional === true),
+    );
   } catch {
     return false;
   }
@@ -72,7 +83,10 @@ export function ensureBuild() {
   const print = fingerprint(["src", "package-lock.json", "next.config.ts", "postcss.config.mjs"]);
   if (isCurrent(stamp, print)) return;
   console.log("Building Abendrot (once after each change, under a minute) …");
-  quietly(process.execPath, [join(root, "node_modules", "next", "dist", "bin", "next"), "build"], { NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" });
+  quietly(process.execPath, [join(root, "node_modules", "next", "dist", "bin", "next"), "build"], {
+    NODE_ENV: "production",
+    NEXT_TELEMETRY_DISABLED: "1",
+  });
   mkdirSync(join(root, ".next"), { recursive: true });
   writeFileSync(stamp, print);
 }

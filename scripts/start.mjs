@@ -31,7 +31,8 @@ await taken;
 /** Why a request can't even be looked at; null when it can. */
 function faultOf(request) {
   if (!METHODS.has(request.method)) return [405, "This way of asking is not known here."];
-  if (request.url.startsWith("/_next/") && request.method !== "GET" && request.method !== "HEAD") return [405, "This way of asking is not known here."];
+  if (request.url.startsWith("/_next/") && request.method !== "GET" && request.method !== "HEAD")
+    return [405, "This way of asking is not known here."];
   try {
     decodeURI(request.url.split("?", 1)[0]);
     const tree = request.headers["next-router-state-tree"];
@@ -46,10 +47,13 @@ const handle = app.getRequestHandler();
 const server = createServer((request, response) => {
   const fault = faultOf(request);
   if (!fault) return void handle(request, response);
-  response.writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" }).end(fault[1]);
+  response
+    .writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" })
+    .end(fault[1]);
 });
 server.on("error", (error) => {
-  if (error.code === "EADDRINUSE") console.error(`Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} npm start`);
+  if (error.code === "EADDRINUSE")
+    console.error(`Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} npm start`);
   else console.error(error.message);
   process.exit(1);
 });

@@ -18,7 +18,11 @@ const BEHIND = 5;
 /** Runs a tool; what it says is held back and printed whole, so that what runs beside it does not mix with it. */
 function run(args, { env = {}, live = false } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, stdio: live ? "inherit" : ["ignore", "pipe", "pipe"] });
+    const child = spawn(process.execPath, args, {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: live ? "inherit" : ["ignore", "pipe", "pipe"],
+    });
     if (!live) setPriority(child.pid, BEHIND);
     const said = [];
     child.stdout?.on("data", (data) => said.push(data));
@@ -49,14 +53,18 @@ function count(name, ok, file, read) {
 const mayInstall = existsSync("/usr/bin/apt-get") && process.getuid?.() === 0;
 
 function install(...packages) {
-  const apt = (...args) => spawnSync("apt-get", args, { stdio: "inherit", env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  const apt = (...args) =>
+    spawnSync("apt-get", args, { stdio: "inherit", env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
   apt("update", "-qq");
   apt("install", "-y", "-qq", "--no-install-recommends", ...packages);
 }
 
 /** Whether there is a Chromium (playwright.config.ts looks in the same places), installed through apt when there is none and we may. */
 function hasChromium() {
-  const found = () => [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some((path) => path && existsSync(path));
+  const found = () =>
+    [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some(
+      (path) => path && existsSync(path),
+    );
   if (!found() && mayInstall) {
     console.log("Installing Chromium for the browser tests …");
     install("chromium-headless-shell");
@@ -67,7 +75,8 @@ function hasChromium() {
 
 /** Programs that make and read files for the tests; without them those tests are left out, and said to be. */
 function fileMakers() {
-  const missing = () => ["heif-enc", "exiftool", "pdftoppm", "colverify"].filter((program) => !existsSync(join("/usr/bin", program)));
+  const missing = () =>
+    ["heif-enc", "exiftool", "pdftoppm", "colverify"].filter((program) => !existsSync(join("/usr/bin", program)));
   if (missing().length > 0 && mayInstall) {
     console.log("Installing heif-enc, exiftool, poppler and argyll, which files are made and checked with …");
     install("libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref");
@@ -82,15 +91,32 @@ async function computed() {
   check("unused files, exports and packages", await run([tool("knip", "bin", "knip.js")]));
   check("licences", await run(["scripts/licences.mjs"]));
   const report = join(scratch, "unit.json");
-  const ok = await run([tool("vitest", "vitest.mjs"), "run", "--reporter=default", "--reporter=json", `--outputFile.json=${report}`]);
-  count("Unit tests", ok, report, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests, skipped: r.numPendingTests }));
+  const ok = await run([
+    tool("vitest", "vitest.mjs"),
+    "run",
+    "--reporter=default",
+    "--reporter=json",
+    `--outputFile.json=${report}`,
+  ]);
+  count("Unit tests", ok, report, (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests,
+    skipped: r.numPendingTests,
+  }));
 }
 
 async function browsed() {
   if (!hasChromium()) return check("a Chromium for the browser tests (install it, or set CHROMIUM_PATH)", false);
   const report = join(scratch, "browser.json");
-  const ok = await run([tool("@playwright", "test", "cli.js"), "test"], { live: true, env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report } });
-  count("Browser tests", ok, report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped }));
+  const ok = await run([tool("@playwright", "test", "cli.js"), "test"], {
+    live: true,
+    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+  });
+  count("Browser tests", ok, report, ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+    skipped: stats.skipped,
+  }));
 }
 
 fileMakers();

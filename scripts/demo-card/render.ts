@@ -16,9 +16,19 @@ const normal = normalFrom(random);
 const sheet = trueSheet(random);
 const rows = DEMO_CARD.map((name) => {
   const { pigments, tintingStrength } = DEMO_PAINTS.find((paint) => paint.name === name)!;
-  return { paint: truePaint(pigments, random, tintingStrength), loads: CARD_LOADS.map((load) => load * Math.exp(0.12 * normal())) };
+  return {
+    paint: truePaint(pigments, random, tintingStrength),
+    loads: CARD_LOADS.map((load) => load * Math.exp(0.12 * normal())),
+  };
 });
 const camera = cameraOver(WIDTH_PX, HEIGHT_PX, { moderate: 0.8 }, random);
-const pixels = photographCard({ sheet, black: trueBlack(random, sheet), rows, number: 1, bloom: { row: 1, swatch: 2 }, seed: 41 }, camera, random);
+const pixels = photographCard(
+  { sheet, black: trueBlack(random, sheet), rows, number: 1, bloom: { row: 1, swatch: 2 }, seed: 41 },
+  camera,
+  random,
+);
 mkdirSync("public/demo", { recursive: true });
-await sharp(pixels, { raw: { width: WIDTH_PX, height: HEIGHT_PX, channels: 4 } }).removeAlpha().jpeg({ quality: 86 }).toFile("public/demo/swatch-card.jpg");
+await sharp(pixels, { raw: { width: WIDTH_PX, height: HEIGHT_PX, channels: 4 } })
+  .removeAlpha()
+  .jpeg({ quality: 86 })
+  .toFile("public/demo/swatch-card.jpg");

@@ -20,7 +20,11 @@ export const smooth = (a: number, b: number, x: number): number => {
   return t * t * (3 - 2 * t);
 };
 export type Vec = [number, number, number];
-export const mix = (a: Vec, b: Vec, t: number): Vec => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
+export const mix = (a: Vec, b: Vec, t: number): Vec => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
 export const times = (a: Vec, s: number): Vec => [a[0] * s, a[1] * s, a[2] * s];
 export const plus = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 export const by = (a: Vec, b: Vec): Vec => [a[0] * b[0], a[1] * b[1], a[2] * b[2]];

@@ -14,7 +14,11 @@ type Plane = readonly [nx: number, ny: number, nz: number, d: number];
 export class Body {
   private readonly cos: number;
   private readonly sin: number;
-  constructor(private readonly at: Vec, turn: number, private readonly planes: readonly Plane[]) {
+  constructor(
+    private readonly at: Vec,
+    turn: number,
+    private readonly planes: readonly Plane[],
+  ) {
     this.cos = Math.cos(turn);
     this.sin = Math.sin(turn);
   }
@@ -65,20 +69,31 @@ export const HALF_DEPTH = 4.3;
 export const EAVES = 4.7;
 
 const box = (u: number, low: number, high: number, v: number): readonly Plane[] => [
-  [-1, 0, 0, u], [1, 0, 0, u], [0, 0, -1, v], [0, 0, 1, v], [0, 1, 0, high], [0, -1, 0, -low],
+  [-1, 0, 0, u],
+  [1, 0, 0, u],
+  [0, 0, -1, v],
+  [0, 0, 1, v],
+  [0, 1, 0, high],
+  [0, -1, 0, -low],
 ];
 
 const PLACE: Vec = [7.9, 0, 27];
 const TURN = 0.62;
 /** Faces 0 and 1 are the long walls, 2 and 3 the gables, 4 and 5 the roof. */
 export const HOUSE = new Body(PLACE, TURN, [
-  [-1, 0, 0, HALF_WIDTH], [1, 0, 0, HALF_WIDTH], [0, 0, -1, HALF_DEPTH], [0, 0, 1, HALF_DEPTH],
+  [-1, 0, 0, HALF_WIDTH],
+  [1, 0, 0, HALF_WIDTH],
+  [0, 0, -1, HALF_DEPTH],
+  [0, 0, 1, HALF_DEPTH],
   [-SLOPE / norm, 1 / norm, 0, (EAVES + SLOPE * HALF_WIDTH) / norm],
   [SLOPE / norm, 1 / norm, 0, (EAVES + SLOPE * HALF_WIDTH) / norm],
   [0, -1, 0, 1.2],
 ]);
 export const ROOF = new Body([PLACE[0], 0.12, PLACE[2]], TURN, [
-  [-1, 0, 0, HALF_WIDTH + 0.32], [1, 0, 0, HALF_WIDTH + 0.32], [0, 0, -1, HALF_DEPTH + 0.25], [0, 0, 1, HALF_DEPTH + 0.25],
+  [-1, 0, 0, HALF_WIDTH + 0.32],
+  [1, 0, 0, HALF_WIDTH + 0.32],
+  [0, 0, -1, HALF_DEPTH + 0.25],
+  [0, 0, 1, HALF_DEPTH + 0.25],
   [-SLOPE / norm, 1 / norm, 0, (EAVES + SLOPE * HALF_WIDTH) / norm],
   [SLOPE / norm, 1 / norm, 0, (EAVES + SLOPE * HALF_WIDTH) / norm],
   [0, -1, 0, -(EAVES - 0.16)],
@@ -110,11 +125,20 @@ export function brick(u: number, y: number, seed: number): Vec {
 }
 
 /** A wall with tall arched windows, sills, a door and a concrete course; PANE-like negative red marks glass. */
-export function wall(u: number, y: number, half: number, seed: number, windows: readonly number[], door: number | null): Vec {
+export function wall(
+  u: number,
+  y: number,
+  half: number,
+  seed: number,
+  windows: readonly number[],
+  door: number | null,
+): Vec {
   for (const centre of windows) {
     const du = u - centre;
     const inside = (grow: number): boolean =>
-      Math.abs(du) < 0.5 + grow && y > 1.15 - grow && (y < 2.95 || du * du + (y - 2.95) * (y - 2.95) < (0.5 + grow) ** 2);
+      Math.abs(du) < 0.5 + grow &&
+      y > 1.15 - grow &&
+      (y < 2.95 || du * du + (y - 2.95) * (y - 2.95) < (0.5 + grow) ** 2);
     if (y > 1.0 && y < 1.15 && Math.abs(du) < 0.68) return [0.36, 0.33, 0.29];
     if (inside(0)) {
       const bar = Math.abs(du) < 0.035 || Math.abs(((y - 1.15) % 0.6) - 0.02) < 0.035;

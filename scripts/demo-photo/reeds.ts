@@ -25,9 +25,11 @@ export function paintReeds({ width, height, data }: LinearImage): void {
   const blades = 620;
   for (let n = 0; n < blades; n++) {
     const nearness = n / blades;
-    const foot = Math.pow(random(n, 1), 1.5) * (0.2 + 0.34 * nearness) * width * (0.55 + 0.6 * random(n, 2)) - 0.03 * width;
+    const foot =
+      Math.pow(random(n, 1), 1.5) * (0.2 + 0.34 * nearness) * width * (0.55 + 0.6 * random(n, 2)) - 0.03 * width;
     const base = height * (0.86 + 0.2 * nearness);
-    const tall = height * (0.09 + 0.2 * random(n, 3) * random(n, 4)) * (0.55 + 0.75 * nearness) * (1.25 - foot / (0.62 * width));
+    const tall =
+      height * (0.09 + 0.2 * random(n, 3) * random(n, 4)) * (0.55 + 0.75 * nearness) * (1.25 - foot / (0.62 * width));
     const bend = (random(n, 5) - 0.35) * 0.5 * tall;
     const thick = (0.7 + 1.5 * random(n, 6)) * (0.6 + 0.8 * nearness) * (width / 2400);
     const warm = random(n, 7);
@@ -36,11 +38,23 @@ export function paintReeds({ width, height, data }: LinearImage): void {
     for (let s = 0; s <= steps; s++) {
       const t = s / steps;
       const light = 0.55 + 0.75 * t;
-      plot(foot + bend * t * t, base - tall * t, thick * (1 - 0.75 * t), colour.map((c) => c * light), 0.92);
+      plot(
+        foot + bend * t * t,
+        base - tall * t,
+        thick * (1 - 0.75 * t),
+        colour.map((c) => c * light),
+        0.92,
+      );
     }
     if (random(n, 8) > 0.72) {
       for (let s = 0; s < 26; s++) {
-        plot(foot + bend + 0.5 * s * Math.sign(bend), base - tall - s * 1.1 + 0.03 * s * s, thick * (2 - s / 18), [0.13, 0.075, 0.035], 0.7);
+        plot(
+          foot + bend + 0.5 * s * Math.sign(bend),
+          base - tall - s * 1.1 + 0.03 * s * s,
+          thick * (2 - s / 18),
+          [0.13, 0.075, 0.035],
+          0.7,
+        );
       }
     }
   }

@@ -12,7 +12,12 @@ import { trace } from "./scene";
 const width = Number(process.argv[2] ?? 2700);
 const height = Math.round((width * 2) / 3);
 const output = process.argv[3] ?? fileURLToPath(new URL("../../src/server/demo/pump-house.jpg", import.meta.url));
-const SAMPLES: readonly (readonly [number, number])[] = [[0.19, 0.31], [0.69, 0.19], [0.31, 0.81], [0.81, 0.69]];
+const SAMPLES: readonly (readonly [number, number])[] = [
+  [0.19, 0.31],
+  [0.69, 0.19],
+  [0.31, 0.81],
+  [0.81, 0.69],
+];
 
 const eye: Vec = [0, 2.05, 0];
 const halfView = 0.53;
@@ -71,7 +76,12 @@ await sharp(bytes, { raw: { width, height, channels: 3 } })
   .blur(0.45)
   .withIccProfile("srgb")
   .withExif({
-    IFD0: { Make: "Abendrot demo", Model: "rendered scene", ImageDescription: "The pump house at last light", Orientation: "1" },
+    IFD0: {
+      Make: "Abendrot demo",
+      Model: "rendered scene",
+      ImageDescription: "The pump house at last light",
+      Orientation: "1",
+    },
     IFD2: { DateTimeOriginal: "2026:10:17 18:02:11", FocalLength: "35/1" },
   })
   .jpeg({ quality: 88, chromaSubsampling: "4:4:4" })

@@ -1,6 +1,20 @@
 import { clamp01, dot, fbm, mix, plus, smooth, times, unit, by, type Vec } from "./noise";
 import { valueNoise } from "@/core/optics/wash-pixels";
-import { ANNEX, type Body, brick, CHIMNEY, gable, HALF_DEPTH, HALF_WIDTH, HOUSE, ROOF, SLUICE, tiles, wall, type Hit } from "./pump-house";
+import {
+  ANNEX,
+  type Body,
+  brick,
+  CHIMNEY,
+  gable,
+  HALF_DEPTH,
+  HALF_WIDTH,
+  HOUSE,
+  ROOF,
+  SLUICE,
+  tiles,
+  wall,
+  type Hit,
+} from "./pump-house";
 import { HAZE, sky, SUN, SUN_LIGHT } from "./sky";
 
 const WATER_LEVEL = -0.85;
@@ -16,8 +30,18 @@ function canal(x: number, z: number): number {
 
 /** Poplars: foot, height and half-width in metres. */
 const POPLARS: readonly (readonly [x: number, z: number, height: number, half: number])[] = [
-  [-2.2, 44, 15.5, 1.55], [-8.4, 54, 17, 1.7], [-13.3, 65, 15.8, 1.6], [-19.2, 77, 17.6, 1.8], [-25.6, 90, 16.6, 1.7],
-  [-33, 106, 17.5, 1.8], [-42, 126, 16.5, 1.8], [-54, 150, 17, 1.9], [-68, 182, 17, 2], [30, 96, 14, 2.6], [36, 104, 12, 3.4], [44, 112, 13, 3],
+  [-2.2, 44, 15.5, 1.55],
+  [-8.4, 54, 17, 1.7],
+  [-13.3, 65, 15.8, 1.6],
+  [-19.2, 77, 17.6, 1.8],
+  [-25.6, 90, 16.6, 1.7],
+  [-33, 106, 17.5, 1.8],
+  [-42, 126, 16.5, 1.8],
+  [-54, 150, 17, 1.9],
+  [-68, 182, 17, 2],
+  [30, 96, 14, 2.6],
+  [36, 104, 12, 3.4],
+  [44, 112, 13, 3],
 ];
 
 interface Seen {
@@ -54,13 +78,21 @@ function bodyColour(body: Body, hit: Hit, p: Vec, direction: Vec): Vec {
   const shadow = inShadow(p, hit.normal) ? 0 : 1;
   let albedo: Vec;
   if (body === ROOF || (body === HOUSE && hit.face >= 4)) {
-    albedo = hit.face >= 4 && hit.face <= 5 ? tiles(q[2], Math.hypot(q[0], y)) : hit.face < 2 ? [0.13, 0.11, 0.1] : hit.face === 6 ? [0.07, 0.06, 0.06] : gable(q[0], y, 110 + hit.face);
+    albedo =
+      hit.face >= 4 && hit.face <= 5
+        ? tiles(q[2], Math.hypot(q[0], y))
+        : hit.face < 2
+          ? [0.13, 0.11, 0.1]
+          : hit.face === 6
+            ? [0.07, 0.06, 0.06]
+            : gable(q[0], y, 110 + hit.face);
   } else if (body === HOUSE) {
     const long = hit.face < 2;
     albedo = long
       ? wall(q[2], y, HALF_DEPTH, 100 + hit.face, [-2.7, -0.9, 0.9, 2.7], null)
       : wall(q[0], y, HALF_WIDTH, 110 + hit.face, [-1.75, 1.75], 0);
-  } else if (body === SLUICE) albedo = times([0.2, 0.185, 0.165], 0.7 + 0.6 * (0.5 + 0.5 * fbm(q[0] * 2 + q[2], y * 2, 4, 77)));
+  } else if (body === SLUICE)
+    albedo = times([0.2, 0.185, 0.165], 0.7 + 0.6 * (0.5 + 0.5 * fbm(q[0] * 2 + q[2], y * 2, 4, 77)));
   else albedo = brick(hit.face < 2 ? q[2] : q[0], y, 140);
   if (albedo[0] < 0) {
     const mirrored = plus(direction, times(hit.normal, -2 * dot(direction, hit.normal)));
@@ -117,7 +149,9 @@ function field(p: Vec, distance: number, direction: Vec, depth: number): Vec {
   const normal = unit([0.5 * tuft + 0.4 * blade, 1, 0.3 * furrow]);
   const shade = inShadow(p, [0, 1, 0]) ? 0.0 : 1;
   let colour = lit(ground, normal, shade * (0.75 + 0.5 * tuft));
-  const pool = smooth(0.06, 0.13, fbm(p[0] * 0.16 - 0.05 * p[2], p[2] * 0.055, 4, 95) - 0.1 * tuft) * smooth(0.6, 2.2, -canal(p[0], p[2]));
+  const pool =
+    smooth(0.06, 0.13, fbm(p[0] * 0.16 - 0.05 * p[2], p[2] * 0.055, 4, 95) - 0.1 * tuft) *
+    smooth(0.6, 2.2, -canal(p[0], p[2]));
   if (pool > 0 && depth > 0) {
     const ripple = 0.008 * valueNoise(p[0] * 3, p[2] * 2, 99);
     const mirrored = unit([direction[0] + ripple, Math.abs(direction[1]), direction[2]]);
@@ -131,19 +165,25 @@ function water(p: Vec, distance: number, direction: Vec, depth: number): Vec {
   const scale = 1 / (1 + distance * 0.02);
   const swell = fbm(p[0] * 0.9, p[2] * 2.4, 4, 150);
   const dx = (0.016 * swell + 0.008 * valueNoise(p[0] * 5, p[2] * 9, 155)) * calm * scale;
-  const dz = (0.05 * fbm(p[0] * 0.8 + 9, p[2] * 2.2, 4, 152) + 0.02 * valueNoise(p[0] * 4.4, p[2] * 10, 157)) * calm * scale;
+  const dz =
+    (0.05 * fbm(p[0] * 0.8 + 9, p[2] * 2.2, 4, 152) + 0.02 * valueNoise(p[0] * 4.4, p[2] * 10, 157)) * calm * scale;
   const normal = unit([dx, 1, dz]);
   const along = dot(direction, normal);
   const mirrored = plus(direction, times(normal, -2 * along));
   const reflectance = 0.03 + 0.97 * Math.pow(1 - clamp01(-along), 4.4);
   const body: Vec = [0.05, 0.052, 0.036];
-  const reflected = depth > 0 ? trace(p, unit([mirrored[0], Math.max(0.003, mirrored[1]), mirrored[2]]), depth - 1) : sky(mirrored);
+  const reflected =
+    depth > 0 ? trace(p, unit([mirrored[0], Math.max(0.003, mirrored[1]), mirrored[2]]), depth - 1) : sky(mirrored);
   return hazed(plus(times(body, 1 - reflectance), times(reflected, 0.93 * reflectance)), distance * 0.6, direction);
 }
 
 function bank(p: Vec, distance: number, direction: Vec): Vec {
   const reed = fbm(p[0] * 3, p[1] * 4 + p[2] * 3, 5, 170);
-  const colour = mix([0.035, 0.034, 0.02], [0.16, 0.115, 0.045], clamp01(0.4 + 0.9 * reed + 0.4 * (p[1] - WATER_LEVEL)));
+  const colour = mix(
+    [0.035, 0.034, 0.02],
+    [0.16, 0.115, 0.045],
+    clamp01(0.4 + 0.9 * reed + 0.4 * (p[1] - WATER_LEVEL)),
+  );
   return hazed(lit(colour, unit([-0.3, 1, -0.4]), inShadow(p, [0, 1, 0]) ? 0 : 0.7), distance, direction);
 }
 
@@ -180,7 +220,11 @@ export function trace(origin: Vec, direction: Vec, depth: number): Vec {
       }
     }
   }
-  if (!colour) colour = body && hit && t < Infinity ? hazed(bodyColour(body, hit, at(t), direction), t, direction) : (farLand(direction) ?? sky(direction));
+  if (!colour)
+    colour =
+      body && hit && t < Infinity
+        ? hazed(bodyColour(body, hit, at(t), direction), t, direction)
+        : (farLand(direction) ?? sky(direction));
   for (const tree of poplars(origin, direction, t)) colour = mix(colour, tree.colour, tree.cover);
   return colour;
 }

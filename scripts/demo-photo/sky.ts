@@ -44,7 +44,10 @@ export function sky(direction: Vec): Vec {
   const body = at(cx, cy) + 0.16 - 0.2 * Math.abs(cy - 1.15) + 0.1 * Math.sin(cx * 1.1 + 2);
   const cover = smooth(0.02, 0.2, body);
   if (cover > 0) {
-    const edge = clamp01((body - (at(cx - 0.1, cy - 0.06) + 0.16 - 0.2 * Math.abs(cy - 1.21) + 0.1 * Math.sin(cx * 1.1 + 1.9))) * 4.5 + 0.32);
+    const edge = clamp01(
+      (body - (at(cx - 0.1, cy - 0.06) + 0.16 - 0.2 * Math.abs(cy - 1.21) + 0.1 * Math.sin(cx * 1.1 + 1.9))) * 4.5 +
+        0.32,
+    );
     const shade = mix([0.26, 0.235, 0.33], [0.4, 0.29, 0.34], glow);
     const light = mix([1.05, 0.56, 0.46], [2.1, 1.05, 0.46], glow);
     colour = mix(colour, mix(shade, light, edge * edge), 0.86 * cover);

@@ -18,16 +18,29 @@ export async function opened(read: (store: Store) => Promise<OpenedRoom>): Promi
   try {
     const { room, revisions, own } = await read(await openStore());
     const reading = crypto.randomUUID();
-    return <RoomGate key={reading} reading={reading} revisions={revisions} own={own}>{room}</RoomGate>;
+    return (
+      <RoomGate key={reading} reading={reading} revisions={revisions} own={own}>
+        {room}
+      </RoomGate>
+    );
   } catch (error) {
     // A redirect and a page that is not found travel as errors.
     unstable_rethrow(error);
     noteTrouble("A room could not be laid out", error);
     return (
       <QuietPage title="The desk can't be laid out">
-        <p role="alert">{troubleOf(error, "Something went wrong while the data folder was read. What happened stands in the window where Abendrot was started.").message}</p>
+        <p role="alert">
+          {
+            troubleOf(
+              error,
+              "Something went wrong while the data folder was read. What happened stands in the window where Abendrot was started.",
+            ).message
+          }
+        </p>
         {/* A page of its own, read anew: no client code is needed to try again. */}
-        <a className="btn btn-primary mt-6" href="?">Try again</a>
+        <a className="btn btn-primary mt-6" href="?">
+          Try again
+        </a>
       </QuietPage>
     );
   }

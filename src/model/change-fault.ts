@@ -10,7 +10,12 @@ type Shape = Readonly<Record<string, z.ZodType>>;
  * @param document schema of the whole
  * @param items schemas of the items of its lists, by field: of those only new items are looked at, and how many there are
  */
-export function changeFault<D extends object>(document: z.ZodType<D> & { readonly shape: Shape }, before: D, after: D, items: Partial<Record<keyof D, z.ZodType>>): string | null {
+export function changeFault<D extends object>(
+  document: z.ZodType<D> & { readonly shape: Shape },
+  before: D,
+  after: D,
+  items: Partial<Record<keyof D, z.ZodType>>,
+): string | null {
   for (const key of Object.keys(after) as (keyof D & string)[]) {
     if (before[key] === after[key]) continue;
     const item = items[key];

@@ -9,8 +9,10 @@ export const localDay = (at: Date): string => `${at.getFullYear()}-${two(at.getM
 const AHEAD_HOURS = 14;
 
 /** The newest day that has begun anywhere on earth: what a door may still take, wherever the painter is. */
-export const newestDay = (now: Date): string => new Date(now.getTime() + AHEAD_HOURS * 3_600_000).toISOString().slice(0, 10);
+export const newestDay = (now: Date): string =>
+  new Date(now.getTime() + AHEAD_HOURS * 3_600_000).toISOString().slice(0, 10);
 
 /** A day of the calendar, YYYY-MM-DD, in years that tubes and databases know. */
-export const day = z.iso.date("A date looks like 2026-04-30.")
+export const day = z.iso
+  .date("A date looks like 2026-04-30.")
   .refine((date) => date >= "1900-01-01" && date <= "2999-12-31", "The year lies between 1900 and 2999.");

@@ -2,16 +2,27 @@ import type { PaintRow } from "@/core/formats";
 import { newPaint, paintboxDocument, paintFaults, paintForm, paintStatus, type PaintEntry } from "./paintbox";
 
 const numberOr = (text: string | undefined): number | null => (text ? Number(text.replace(",", ".")) : null);
-const withoutMl = (text: string | undefined): string | undefined => (text && /ml$/i.test(text) ? text.slice(0, -2).trimEnd() : text);
+const withoutMl = (text: string | undefined): string | undefined =>
+  text && /ml$/i.test(text) ? text.slice(0, -2).trimEnd() : text;
 
 /** A paint of a table as an entry of the box, or why it can't be one. */
 export function entryOfRow(row: PaintRow, today: string): PaintEntry | { readonly reason: string } {
   const { name, pigments, maker = "", line = "", currency = "", batch = "", notes = "", boughtOn, openedOn } = row;
   const entry = newPaint({
-    id: crypto.randomUUID(), name, pigments: [...pigments], maker, line, currency, batch, notes,
+    id: crypto.randomUUID(),
+    name,
+    pigments: [...pigments],
+    maker,
+    line,
+    currency,
+    batch,
+    notes,
     status: paintStatus.catch("owned").parse(row.status?.toLowerCase()),
     form: paintForm.catch("tube").parse(row.form?.toLowerCase()),
-    sizeMl: numberOr(withoutMl(row.sizeMl)), price: numberOr(row.price), boughtOn: boughtOn ?? null, openedOn: openedOn ?? null,
+    sizeMl: numberOr(withoutMl(row.sizeMl)),
+    price: numberOr(row.price),
+    boughtOn: boughtOn ?? null,
+    openedOn: openedOn ?? null,
   });
   const [fault] = Object.values(paintFaults(entry, today));
   return fault ? { reason: `${name}: ${fault}` } : entry;
@@ -26,7 +37,12 @@ export function entriesOfJson(text: string): readonly PaintEntry[] | null {
     return null;
   }
   const read = paintboxDocument.safeParse(value);
-  if (!read.success) throw new RangeError(`The file is JSON, but no paintbox of this program's: ${read.error.issues[0]?.message ?? ""}`);
+  if (!read.success)
+    throw new RangeError(`The file is JSON, but no paintbox of this program's: ${read.error.issues[0]?.message ?? ""}`);
   const ids = new Map(read.data.paints.map(({ id }) => [id, crypto.randomUUID()]));
-  return read.data.paints.map((paint) => ({ ...paint, id: ids.get(paint.id)!, sameAs: (paint.sameAs && ids.get(paint.sameAs)) || null }));
+  return read.data.paints.map((paint) => ({
+    ...paint,
+    id: ids.get(paint.id)!,
+    sameAs: (paint.sameAs && ids.get(paint.sameAs)) || null,
+  }));
 }

@@ -25,7 +25,17 @@ export const LIMITS = {
 } as const;
 
 /** Characters that texts may have, as people count them. */
-export const LETTERS = { title: 120, areaName: 80, paletteName: 60, paintName: 80, boxName: 80, short: 40, currency: 8, notes: 2000, fileName: 200 } as const;
+export const LETTERS = {
+  title: 120,
+  areaName: 80,
+  paletteName: 60,
+  paintName: 80,
+  boxName: 80,
+  short: 40,
+  currency: 8,
+  notes: 2000,
+  fileName: 200,
+} as const;
 
 /** Revisions and steps are kept as 32-bit integers. */
 export const MAX_COUNT = 2 ** 31 - 2;

@@ -6,7 +6,11 @@ import { MAX_COUNT } from "./limits";
 import { paperId } from "./painting";
 
 const finite = z.number().refine(Number.isFinite, "A number is missing.");
-const lab = z.object({ L: finite.gte(-1, "L lies between 0 and 100.").lte(110, "L lies between 0 and 100."), a: finite.gte(-150).lte(150), b: finite.gte(-150).lte(150) });
+const lab = z.object({
+  L: finite.gte(-1, "L lies between 0 and 100.").lte(110, "L lies between 0 and 100."),
+  a: finite.gte(-150).lte(150),
+  b: finite.gte(-150).lte(150),
+});
 const bands = z.array(finite).length(36, "A spectrum has 36 bands.");
 const box = z.object({ x: finite, y: finite, width: finite.positive(), height: finite.positive() });
 
@@ -35,7 +39,10 @@ export const newMeasurement = z.object({
   on: day,
   way: measuringWay,
   paperId,
-  photoId: z.string().regex(/^[0-9a-f]{64}$/).nullable(),
+  photoId: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .nullable(),
   cardId: z.int().positive().lte(MAX_COUNT).nullable(),
   patches: z.array(storedPatch).min(2, "At least two washes are needed to measure a paint.").max(24),
 });
@@ -49,7 +56,11 @@ export interface StoredFit {
   readonly miss: number;
   readonly loads: readonly [number, number];
   /** By patch; null where none was fitted. */
-  readonly fitted: readonly ({ readonly lab: { readonly L: number; readonly a: number; readonly b: number }; readonly dE00: number; readonly load: number } | null)[];
+  readonly fitted: readonly ({
+    readonly lab: { readonly L: number; readonly a: number; readonly b: number };
+    readonly dE00: number;
+    readonly load: number;
+  } | null)[];
 }
 
 /** A measurement with its fit, as it is kept. */
@@ -63,18 +74,29 @@ export interface Measurement extends NewMeasurement {
 /** Of each paint the measurement that counts: the newest that is not set aside. */
 export function countingOf(newestFirst: readonly Measurement[]): ReadonlyMap<string, Measurement> {
   const counting = new Map<string, Measurement>();
-  for (const measurement of newestFirst) if (measurement.counts && !counting.has(measurement.paintId)) counting.set(measurement.paintId, measurement);
+  for (const measurement of newestFirst)
+    if (measurement.counts && !counting.has(measurement.paintId)) counting.set(measurement.paintId, measurement);
   return counting;
 }
 
 /** What the film model takes of a measurement. */
-export const opticsOfMeasurement = ({ fit: { K, S, miss, loads }, on, way }: Pick<Measurement, "fit" | "on" | "way">): MeasuredOptics => ({ K, S, miss, loads, on, way });
+export const opticsOfMeasurement = ({
+  fit: { K, S, miss, loads },
+  on,
+  way,
+}: Pick<Measurement, "fit" | "on" | "way">): MeasuredOptics => ({ K, S, miss, loads, on, way });
 
 /** What may be changed of a measurement once it is kept. */
 export const measurementChange = z.object({ counts: z.boolean() });
 
 /** A card to print: a paint for each of its rows, in order. */
-export const newCard = z.object({ paints: z.array(z.uuid()).min(1, "Choose at least one paint for the card.").max(ROWS, `A card has room for ${ROWS} paints.`), paperId });
+export const newCard = z.object({
+  paints: z
+    .array(z.uuid())
+    .min(1, "Choose at least one paint for the card.")
+    .max(ROWS, `A card has room for ${ROWS} paints.`),
+  paperId,
+});
 export type NewCard = z.infer<typeof newCard>;
 
 /** A card as it was printed. */

@@ -20,11 +20,16 @@ export function mendedPainting(document: PaintingDocument): PaintingDocument {
   return {
     ...document,
     paperId: PAPERS.some(({ id }) => id === document.paperId) ? document.paperId : PAPERS[0].id,
-    areas: firstOfEach(document.areas).map((area) => ({ ...area, recipe: area.recipe && (storedRecipe.safeParse(area.recipe).data ?? null) })),
+    areas: firstOfEach(document.areas).map((area) => ({
+      ...area,
+      recipe: area.recipe && (storedRecipe.safeParse(area.recipe).data ?? null),
+    })),
     palette: unique(document.palette),
     rules: {
-      must: unique(rules.must), never: unique(rules.never).filter((id) => !rules.must.includes(id)),
-      kinds: rules.kinds.filter(({ least, most }) => least <= most), reach: { ...rules.reach, areaIds: unique(rules.reach.areaIds) },
+      must: unique(rules.must),
+      never: unique(rules.never).filter((id) => !rules.must.includes(id)),
+      kinds: rules.kinds.filter(({ least, most }) => least <= most),
+      reach: { ...rules.reach, areaIds: unique(rules.reach.areaIds) },
     },
     palettes: firstOfEach(document.palettes).map((kept) => ({ ...kept, paints: unique(kept.paints) })),
     study: { ...document.study, pairs: firstOfEach(document.study.pairs) },
@@ -36,7 +41,15 @@ export function mendedPaintbox(document: PaintboxDocument): PaintboxDocument {
   if (paintboxDocument.safeParse(document).success) return document;
   const known = new Set(document.paints.map(({ id }) => id));
   return {
-    paints: document.paints.map((paint) => ({ ...paint, pigments: [...new Map(paint.pigments.map((pigment) => [pigment.pigmentId, pigment])).values()] })),
-    boxes: firstOfEach(document.boxes).map((box) => ({ ...box, wells: box.wells.map((well, i) => (well !== null && known.has(well) && box.wells.indexOf(well) === i ? well : null)) })),
+    paints: document.paints.map((paint) => ({
+      ...paint,
+      pigments: [...new Map(paint.pigments.map((pigment) => [pigment.pigmentId, pigment])).values()],
+    })),
+    boxes: firstOfEach(document.boxes).map((box) => ({
+      ...box,
+      wells: box.wells.map((well, i) =>
+        well !== null && known.has(well) && box.wells.indexOf(well) === i ? well : null,
+      ),
+    })),
   };
 }

@@ -4,10 +4,16 @@ import { newPaint, type PaintboxDocument, type PaintEntry } from "./paintbox";
 import { newArea, newPainting, type PaintingDocument } from "./painting";
 
 const ids = Array.from({ length: 6 }, () => crypto.randomUUID());
-const area = (i: number, name: string) => newArea({ id: ids[i], name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
-const base: PaintingDocument = { ...newPainting("Canal", "cotton-rough"), areas: [area(0, "Sky"), area(1, "Water"), area(2, "Bank")], palette: [ids[0], ids[1]] };
+const area = (i: number, name: string) =>
+  newArea({ id: ids[i], name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
+const base: PaintingDocument = {
+  ...newPainting("Canal", "cotton-rough"),
+  areas: [area(0, "Sky"), area(1, "Water"), area(2, "Bank")],
+  palette: [ids[0], ids[1]],
+};
 const named = (document: PaintingDocument): string[] => document.areas.map(({ name }) => name);
-const merged = (mine: Partial<PaintingDocument>, theirs: Partial<PaintingDocument>) => mergePaintings({ base, mine: { ...base, ...mine }, theirs: { ...base, ...theirs } });
+const merged = (mine: Partial<PaintingDocument>, theirs: Partial<PaintingDocument>) =>
+  mergePaintings({ base, mine: { ...base, ...mine }, theirs: { ...base, ...theirs } });
 const document = (result: ReturnType<typeof merged>): PaintingDocument => {
   if ("clashes" in result) throw new Error(result.clashes.join(", "));
   return result.document;
@@ -15,44 +21,94 @@ const document = (result: ReturnType<typeof merged>): PaintingDocument => {
 
 describe("two changes of a painting", () => {
   test("of different areas, paints and settings are one painting", () => {
-    const mine = { areas: [area(0, "High sky"), base.areas[1], base.areas[2], area(3, "Door")], palette: [ids[0], ids[1], ids[2]], study: { ...base.study, wish: { way: "heighten" as const, by: 1.2 } } };
-    const theirs = { areas: [base.areas[0], area(2, "Far bank"), area(4, "Dyke")], title: "Evening", palette: [ids[1]], study: { ...base.study, curve: { kind: "even" as const } } };
+    const mine = {
+      areas: [area(0, "High sky"), base.areas[1], base.areas[2], area(3, "Door")],
+      palette: [ids[0], ids[1], ids[2]],
+      study: { ...base.study, wish: { way: "heighten" as const, by: 1.2 } },
+    };
+    const theirs = {
+      areas: [base.areas[0], area(2, "Far bank"), area(4, "Dyke")],
+      title: "Evening",
+      palette: [ids[1]],
+      study: { ...base.study, curve: { kind: "even" as const } },
+    };
     const both = document(merged(mine, theirs));
     expect(named(both)).toEqual(["High sky", "Far bank", "Door", "Dyke"]);
-    expect(both).toMatchObject({ title: "Evening", palette: [ids[1], ids[2]], study: { wish: { way: "heighten" }, curve: { kind: "even" } } });
+    expect(both).toMatchObject({
+      title: "Evening",
+      palette: [ids[1], ids[2]],
+      study: { wish: { way: "heighten" }, curve: { kind: "even" } },
+    });
   });
 
   test("the order of whoever moved things is kept", () => {
     const moved = [base.areas[2], base.areas[0], base.areas[1]];
     expect(named(document(merged({ areas: moved }, { title: "T" })))).toEqual(["Bank", "Sky", "Water"]);
-    expect(named(document(merged({ areas: [...base.areas, area(3, "Door")] }, { areas: moved })))).toEqual(["Bank", "Door", "Sky", "Water"]);
+    expect(named(document(merged({ areas: [...base.areas, area(3, "Door")] }, { areas: moved })))).toEqual([
+      "Bank",
+      "Door",
+      "Sky",
+      "Water",
+    ]);
   });
 
   test("alike in both are no clash, and the order of keys in what came from the store is none either", () => {
     const { sample, ...rest } = base.areas[0];
-    expect(document(merged({ title: "T" }, { title: "T", areas: [{ sample, ...rest }, ...base.areas.slice(1)] }))).toEqual({ ...base, title: "T" });
+    expect(
+      document(merged({ title: "T" }, { title: "T", areas: [{ sample, ...rest }, ...base.areas.slice(1)] })),
+    ).toEqual({ ...base, title: "T" });
   });
 
   test("of the same area, or of one that the other took away, clash by its name", () => {
-    expect(merged({ areas: [area(0, "High sky"), ...base.areas.slice(1)] }, { areas: [area(0, "Evening sky"), ...base.areas.slice(1)] })).toEqual({ clashes: ["High sky"] });
-    expect(merged({ areas: base.areas.slice(1) }, { areas: [area(0, "Evening sky"), ...base.areas.slice(1)] })).toEqual({ clashes: ["Evening sky"] });
+    expect(
+      merged(
+        { areas: [area(0, "High sky"), ...base.areas.slice(1)] },
+        { areas: [area(0, "Evening sky"), ...base.areas.slice(1)] },
+      ),
+    ).toEqual({ clashes: ["High sky"] });
+    expect(merged({ areas: base.areas.slice(1) }, { areas: [area(0, "Evening sky"), ...base.areas.slice(1)] })).toEqual(
+      { clashes: ["Evening sky"] },
+    );
     const map = (packed: string) => ({ study: { ...base.study, map: { width: 4, height: 4, packed } } });
     expect(merged(map("one"), map("two"))).toEqual({ clashes: ["the shapes"] });
   });
 
   test("that are good each by itself but not together clash with the store's own words", () => {
     const tray = (from: number) => Array.from({ length: 25 }, (_, i) => ids[0].replace(/..$/, String(from + i)));
-    expect(merged({ palette: [...base.palette, ...tray(10)] }, { palette: [...base.palette, ...tray(40)] })).toEqual({ clashes: [expect.stringMatching(/at most 40 paints/)] });
+    expect(merged({ palette: [...base.palette, ...tray(10)] }, { palette: [...base.palette, ...tray(40)] })).toEqual({
+      clashes: [expect.stringMatching(/at most 40 paints/)],
+    });
   });
 });
 
 test("two changes of the paintbox: a paint added here, one taken out there, and its well emptied", () => {
-  const paint = (i: number, part: Partial<PaintEntry> = {}) => newPaint({ id: ids[i], name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }], ...part });
-  const box = { id: ids[5], name: "Tin", rows: 1, columns: 2, pan: "half pan" as const, rowPans: [], wells: [ids[0], ids[1]] };
+  const paint = (i: number, part: Partial<PaintEntry> = {}) =>
+    newPaint({ id: ids[i], name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }], ...part });
+  const box = {
+    id: ids[5],
+    name: "Tin",
+    rows: 1,
+    columns: 2,
+    pan: "half pan" as const,
+    rowPans: [],
+    wells: [ids[0], ids[1]],
+  };
   const start: PaintboxDocument = { paints: [paint(0), paint(1)], boxes: [box] };
-  const mine: PaintboxDocument = { paints: [paint(2), paint(0, { notes: "low" }), paint(1)], boxes: [{ ...box, name: "Tin for the canal" }] };
+  const mine: PaintboxDocument = {
+    paints: [paint(2), paint(0, { notes: "low" }), paint(1)],
+    boxes: [{ ...box, name: "Tin for the canal" }],
+  };
   const theirs: PaintboxDocument = { paints: [paint(0)], boxes: [box] };
-  expect(mergePaintboxes({ base: start, mine, theirs })).toEqual({ document: { paints: [paint(2), paint(0, { notes: "low" })], boxes: [{ ...box, name: "Tin for the canal", wells: [ids[0], null] }] } });
-  const both = mergePaintboxes({ base: start, mine, theirs: { ...start, paints: [paint(0, { notes: "new" }), paint(1)] } });
+  expect(mergePaintboxes({ base: start, mine, theirs })).toEqual({
+    document: {
+      paints: [paint(2), paint(0, { notes: "low" })],
+      boxes: [{ ...box, name: "Tin for the canal", wells: [ids[0], null] }],
+    },
+  });
+  const both = mergePaintboxes({
+    base: start,
+    mine,
+    theirs: { ...start, paints: [paint(0, { notes: "new" }), paint(1)] },
+  });
   expect(both).toEqual({ clashes: ["Paint 0"] });
 });

@@ -23,7 +23,12 @@ function mergeValue<T>({ base, mine, theirs }: Sides<T>, what: string, clash: Cl
 }
 
 /** A list whose items are known by a key: items added, changed or removed by one side. Kept in the order of whoever moved them. */
-function mergeList<T>({ base, mine, theirs }: Sides<readonly T[]>, keyOf: (item: T) => string, wordsOf: (item: T) => string, clash: Clash): T[] {
+function mergeList<T>(
+  { base, mine, theirs }: Sides<readonly T[]>,
+  keyOf: (item: T) => string,
+  wordsOf: (item: T) => string,
+  clash: Clash,
+): T[] {
   const [from, ours, others] = [base, mine, theirs].map((list) => new Map(list.map((item) => [keyOf(item), item])));
   const merged = new Map<string, T>();
   for (const key of new Set([...ours.keys(), ...others.keys()])) {
@@ -32,7 +37,10 @@ function mergeList<T>({ base, mine, theirs }: Sides<readonly T[]>, keyOf: (item:
     if (item !== undefined) merged.set(key, item);
   }
   const order = (list: readonly T[]): string[] => list.map(keyOf);
-  const moved = !isEqual(order(mine).filter((key) => from.has(key)), order(base).filter((key) => ours.has(key)));
+  const moved = !isEqual(
+    order(mine).filter((key) => from.has(key)),
+    order(base).filter((key) => ours.has(key)),
+  );
   const [first, second] = moved ? [mine, theirs] : [theirs, mine];
   // What the side that kept the order added comes after the item that it was put behind.
   const keys = order(first).filter((key) => merged.has(key));
@@ -45,20 +53,33 @@ function mergeList<T>({ base, mine, theirs }: Sides<readonly T[]>, keyOf: (item:
   return keys.map((key) => merged.get(key)!);
 }
 
-function checked<T>(clashes: readonly string[], schema: { safeParse(value: unknown): { success: boolean; error?: { issues: readonly { message: string }[] } } }, document: T): Merged<T> {
+function checked<T>(
+  clashes: readonly string[],
+  schema: { safeParse(value: unknown): { success: boolean; error?: { issues: readonly { message: string }[] } } },
+  document: T,
+): Merged<T> {
   if (clashes.length > 0) return { clashes };
   const fault = schema.safeParse(document).error?.issues[0]?.message;
   return fault ? { clashes: [fault] } : { document };
 }
 
-const sidesOf = <T, K extends keyof T>({ base, mine, theirs }: Sides<T>, key: K): Sides<T[K]> => ({ base: base[key], mine: mine[key], theirs: theirs[key] });
+const sidesOf = <T, K extends keyof T>({ base, mine, theirs }: Sides<T>, key: K): Sides<T[K]> => ({
+  base: base[key],
+  mine: mine[key],
+  theirs: theirs[key],
+});
 const itself = (id: string): string => id;
 
 /** Brings two changes of a painting together where they touch different areas, paints or settings. */
 export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingDocument> {
   const clashes: string[] = [];
   const clash: Clash = (what) => clashes.push(what);
-  const areas = mergeList(sidesOf(sides, "areas"), ({ id }) => id, ({ name }) => name, clash);
+  const areas = mergeList(
+    sidesOf(sides, "areas"),
+    ({ id }) => id,
+    ({ name }) => name,
+    clash,
+  );
   const study = sidesOf(sides, "study");
   const document: PaintingDocument = {
     title: mergeValue(sidesOf(sides, "title"), "the title", clash),
@@ -72,11 +93,21 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
       map: mergeValue(sidesOf(study, "map"), "the shapes", clash),
       wish: mergeValue(sidesOf(study, "wish"), "what is wished of the colours", clash),
       curve: mergeValue(sidesOf(study, "curve"), "the value curve", clash),
-      pairs: mergeList(sidesOf(study, "pairs"), ({ id }) => id, () => "a pinned pair", clash),
+      pairs: mergeList(
+        sidesOf(study, "pairs"),
+        ({ id }) => id,
+        () => "a pinned pair",
+        clash,
+      ),
     },
     approach: mergeValue(sidesOf(sides, "approach"), "the approach", clash),
     rules: mergeValue(sidesOf(sides, "rules"), "the rules of the palette", clash),
-    palettes: mergeList(sidesOf(sides, "palettes"), ({ id }) => id, ({ name }) => name, clash),
+    palettes: mergeList(
+      sidesOf(sides, "palettes"),
+      ({ id }) => id,
+      ({ name }) => name,
+      clash,
+    ),
   };
   return checked(clashes, paintingDocument, document);
 }
@@ -85,9 +116,18 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
 export function mergePaintboxes(sides: Sides<PaintboxDocument>): Merged<PaintboxDocument> {
   const clashes: string[] = [];
   const clash: Clash = (what) => clashes.push(what);
-  const paints = mergeList(sidesOf(sides, "paints"), ({ id }) => id, ({ name }) => name, clash);
+  const paints = mergeList(
+    sidesOf(sides, "paints"),
+    ({ id }) => id,
+    ({ name }) => name,
+    clash,
+  );
   const known = new Set(paints.map(({ id }) => id));
-  const boxes = mergeList(sidesOf(sides, "boxes"), ({ id }) => id, ({ name }) => name, clash)
-    .map((box) => ({ ...box, wells: box.wells.map((well) => (well !== null && known.has(well) ? well : null)) }));
+  const boxes = mergeList(
+    sidesOf(sides, "boxes"),
+    ({ id }) => id,
+    ({ name }) => name,
+    clash,
+  ).map((box) => ({ ...box, wells: box.wells.map((well) => (well !== null && known.has(well) ? well : null)) }));
   return checked(clashes, paintboxDocument, { paints, boxes });
 }

@@ -6,7 +6,12 @@ import { saveRequest } from "./revision";
 import { text } from "./text";
 
 const known = new Set(HANDBOOK.map(({ id }) => id));
-const amount = (most: number, words: string) => z.number(`${words} is a number.`).gte(0, `${words} can't be negative.`).lte(most, `${words} can't be over ${most}.`).nullable();
+const amount = (most: number, words: string) =>
+  z
+    .number(`${words} is a number.`)
+    .gte(0, `${words} can't be negative.`)
+    .lte(most, `${words} can't be over ${most}.`)
+    .nullable();
 
 const LEFT = "What is left lies between 0 and 100 %.";
 
@@ -23,12 +28,23 @@ export const paintEntry = z.object({
   name: text(LETTERS.paintName).min(1, "A paint needs a name."),
   maker: text(LETTERS.paintName),
   line: text(LETTERS.paintName),
-  tintingStrength: z.number("Tinting strength is a number.").gte(0.01, "Tinting strength is at least 0.01.").lte(5, "Tinting strength is at most 5."),
-  pigments: z.array(z.object({
-    pigmentId: z.string().refine((id) => known.has(id), "The handbook has no such pigment."),
-    share: z.number().gte(1e-6, "A share is above 0.").lte(1000),
-  })).min(1, "A paint has at least one pigment.").max(LIMITS.pigments, "A paint has at most eight pigments.")
-    .refine((list) => new Set(list.map(({ pigmentId }) => pigmentId)).size === list.length, "A pigment stands in a paint once."),
+  tintingStrength: z
+    .number("Tinting strength is a number.")
+    .gte(0.01, "Tinting strength is at least 0.01.")
+    .lte(5, "Tinting strength is at most 5."),
+  pigments: z
+    .array(
+      z.object({
+        pigmentId: z.string().refine((id) => known.has(id), "The handbook has no such pigment."),
+        share: z.number().gte(1e-6, "A share is above 0.").lte(1000),
+      }),
+    )
+    .min(1, "A paint has at least one pigment.")
+    .max(LIMITS.pigments, "A paint has at most eight pigments.")
+    .refine(
+      (list) => new Set(list.map(({ pigmentId }) => pigmentId)).size === list.length,
+      "A pigment stands in a paint once.",
+    ),
   status: paintStatus,
   form: paintForm,
   sizeMl: amount(2000, "The size"),
@@ -41,7 +57,12 @@ export const paintEntry = z.object({
   batch: text(LETTERS.short),
   /** Another entry for the same paint in another year or batch. */
   sameAs: z.uuid().nullable(),
-  label: z.object({ transparency: text(LETTERS.short), staining: text(LETTERS.short), granulation: text(LETTERS.short), lightfastness: text(LETTERS.short) }),
+  label: z.object({
+    transparency: text(LETTERS.short),
+    staining: text(LETTERS.short),
+    granulation: text(LETTERS.short),
+    lightfastness: text(LETTERS.short),
+  }),
   notes: text(LETTERS.notes),
   favourite: z.boolean(),
 });
@@ -51,38 +72,54 @@ const panKind = z.enum(["whole pan", "half pan"]);
 export type PanKind = z.infer<typeof panKind>;
 
 /** A real box: rows and columns of pans, a paint or nothing in each well. */
-export const travelBox = z.object({
-  id: z.uuid(),
-  name: text(LETTERS.boxName).min(1, "A box needs a name."),
-  rows: z.int().gte(1).lte(12, "A box has at most 12 rows."),
-  columns: z.int().gte(1).lte(24, "A box has at most 24 columns."),
-  pan: panKind,
-  /** Pans of each row, top first, where rows differ; empty: all rows have the box's pans. A whole pan is as wide as two half pans. */
-  rowPans: z.array(panKind).default([]),
-  /** Paint ids row by row; null is an empty well. */
-  wells: z.array(z.uuid().nullable()),
-}).refine(({ rows, columns, wells }) => wells.length === rows * columns, "A box has as many wells as rows times columns.")
-  .refine(({ rows, rowPans }) => rowPans.length === 0 || rowPans.length === rows, "Pans are told for every row or for none.");
+export const travelBox = z
+  .object({
+    id: z.uuid(),
+    name: text(LETTERS.boxName).min(1, "A box needs a name."),
+    rows: z.int().gte(1).lte(12, "A box has at most 12 rows."),
+    columns: z.int().gte(1).lte(24, "A box has at most 24 columns."),
+    pan: panKind,
+    /** Pans of each row, top first, where rows differ; empty: all rows have the box's pans. A whole pan is as wide as two half pans. */
+    rowPans: z.array(panKind).default([]),
+    /** Paint ids row by row; null is an empty well. */
+    wells: z.array(z.uuid().nullable()),
+  })
+  .refine(
+    ({ rows, columns, wells }) => wells.length === rows * columns,
+    "A box has as many wells as rows times columns.",
+  )
+  .refine(
+    ({ rows, rowPans }) => rowPans.length === 0 || rowPans.length === rows,
+    "Pans are told for every row or for none.",
+  );
 export type TravelBox = z.infer<typeof travelBox>;
 
 /** The pans of a box's row. */
-export const panOfRow = (box: Pick<TravelBox, "pan"> & { readonly rowPans?: readonly PanKind[] }, row: number): PanKind => box.rowPans?.[row] ?? box.pan;
+export const panOfRow = (
+  box: Pick<TravelBox, "pan"> & { readonly rowPans?: readonly PanKind[] },
+  row: number,
+): PanKind => box.rowPans?.[row] ?? box.pan;
 
 /** The whole paintbox, in its own order, and its boxes; saved and undone as one piece. */
-export const paintboxDocument = z.object({
-  paints: z.array(paintEntry).max(LIMITS.paints, `A paintbox holds at most ${LIMITS.paints} paints.`),
-  boxes: z.array(travelBox).max(LIMITS.boxes, `At most ${LIMITS.boxes} boxes.`).default([]),
-})
+export const paintboxDocument = z
+  .object({
+    paints: z.array(paintEntry).max(LIMITS.paints, `A paintbox holds at most ${LIMITS.paints} paints.`),
+    boxes: z.array(travelBox).max(LIMITS.boxes, `At most ${LIMITS.boxes} boxes.`).default([]),
+  })
   .refine(({ paints }) => new Set(paints.map(({ id }) => id)).size === paints.length, "Two paints have the same id.")
   .refine(({ boxes }) => new Set(boxes.map(({ id }) => id)).size === boxes.length, "Two boxes have the same id.")
   .refine(({ paints, boxes }) => {
     const known = new Set<string | null>([null, ...paints.map(({ id }) => id)]);
     return boxes.every(({ wells }) => wells.every((well) => known.has(well)));
   }, "A well holds a paint that is not in the paintbox.")
-  .refine(({ boxes }) => boxes.every(({ wells }) => {
-    const filled = wells.filter((well) => well !== null);
-    return new Set(filled).size === filled.length;
-  }), "A paint lies in two wells of one box.");
+  .refine(
+    ({ boxes }) =>
+      boxes.every(({ wells }) => {
+        const filled = wells.filter((well) => well !== null);
+        return new Set(filled).size === filled.length;
+      }),
+    "A paint lies in two wells of one box.",
+  );
 export type PaintboxDocument = z.infer<typeof paintboxDocument>;
 
 export const savePaintboxRequest = saveRequest(paintboxDocument);
@@ -90,8 +127,22 @@ export const savePaintboxRequest = saveRequest(paintboxDocument);
 /** A paint with nothing known but what is given. */
 export function newPaint(facts: Pick<PaintEntry, "id" | "name" | "pigments"> & Partial<PaintEntry>): PaintEntry {
   return {
-    maker: "", line: "", tintingStrength: 1, status: "owned", form: "tube", sizeMl: null, left: null, price: null, currency: "",
-    boughtOn: null, openedOn: null, batch: "", sameAs: null, label: { transparency: "", staining: "", granulation: "", lightfastness: "" }, notes: "", favourite: false,
+    maker: "",
+    line: "",
+    tintingStrength: 1,
+    status: "owned",
+    form: "tube",
+    sizeMl: null,
+    left: null,
+    price: null,
+    currency: "",
+    boughtOn: null,
+    openedOn: null,
+    batch: "",
+    sameAs: null,
+    label: { transparency: "", staining: "", granulation: "", lightfastness: "" },
+    notes: "",
+    favourite: false,
     ...facts,
   };
 }
@@ -108,6 +159,7 @@ export function paintFaults(paint: PaintEntry, today: string): Readonly<Partial<
   }
   if (paint.boughtOn && paint.boughtOn > today) faults.boughtOn ??= "That day is still to come.";
   if (paint.openedOn && paint.openedOn > today) faults.openedOn ??= "That day is still to come.";
-  if (paint.boughtOn && paint.openedOn && paint.openedOn < paint.boughtOn) faults.openedOn ??= "Opened before it was bought?";
+  if (paint.boughtOn && paint.openedOn && paint.openedOn < paint.boughtOn)
+    faults.openedOn ??= "Opened before it was bought?";
   return faults;
 }

@@ -26,8 +26,14 @@ function readable({ width, height, packed }: { width: number; height: number; pa
 
 /** A recipe as the painter chose it; its colour is predicted anew whenever it is shown. */
 export const storedRecipe = z.object({
-  parts: z.array(z.object({ paintId: z.uuid(), parts: finite.gte(LEAST_PART).lte(12) })).min(1).max(3)
-    .refine((parts) => new Set(parts.map(({ paintId }) => paintId)).size === parts.length, "A paint stands in a recipe once."),
+  parts: z
+    .array(z.object({ paintId: z.uuid(), parts: finite.gte(LEAST_PART).lte(12) }))
+    .min(1)
+    .max(3)
+    .refine(
+      (parts) => new Set(parts.map(({ paintId }) => paintId)).size === parts.length,
+      "A paint stands in a recipe once.",
+    ),
   waterParts: finite.gte(0).lte(LIMITS.waterParts),
 });
 export type StoredRecipe = z.infer<typeof storedRecipe>;
@@ -68,83 +74,164 @@ export const paintingArea = z.object({
 export type PaintingArea = z.infer<typeof paintingArea>;
 
 /** An area as it starts: its colour, and nothing decided about it. */
-export const newArea = (area: Pick<PaintingArea, "id" | "name" | "sample" | "lab"> & Partial<PaintingArea>): PaintingArea => ({
-  recipe: null, region: null, plane: null, light: null, edge: null, weight: 1, wish: null, ...area,
+export const newArea = (
+  area: Pick<PaintingArea, "id" | "name" | "sample" | "lab"> & Partial<PaintingArea>,
+): PaintingArea => ({
+  recipe: null,
+  region: null,
+  plane: null,
+  light: null,
+  edge: null,
+  weight: 1,
+  wish: null,
+  ...area,
 });
 
-const curveValues = z.tuple([finite, finite, finite, finite, finite])
-  .refine((v) => v.every((value, i) => value >= 0 && value <= 10 && (i === 0 || value >= v[i - 1])), "A value curve never falls.");
+const curveValues = z
+  .tuple([finite, finite, finite, finite, finite])
+  .refine(
+    (v) => v.every((value, i) => value >= 0 && value <= 10 && (i === 0 || value >= v[i - 1])),
+    "A value curve never falls.",
+  );
 
 /** How the photo is looked at and what is wanted of it. */
 const study = z.object({
   /** The part of the photo that is painted; null: all of it (core: Frame). */
-  frame: z.object({ x: share, y: share, width: finite.gt(0).lte(1), aspect: finite.gt(0.1).lt(10), angleDegrees: finite.gte(-MAX_ANGLE_DEGREES).lte(MAX_ANGLE_DEGREES) }).nullable(),
+  frame: z
+    .object({
+      x: share,
+      y: share,
+      width: finite.gt(0).lte(1),
+      aspect: finite.gt(0.1).lt(10),
+      angleDegrees: finite.gte(-MAX_ANGLE_DEGREES).lte(MAX_ANGLE_DEGREES),
+    })
+    .nullable(),
   /** The sheet's size; null: 38 cm long, in the photo's shape. */
-  sheet: z.object({ widthCm: finite.gte(2).lte(300), heightCm: finite.gte(2).lte(300), unit: z.enum(["cm", "in"]) }).nullable(),
+  sheet: z
+    .object({ widthCm: finite.gte(2).lte(300), heightCm: finite.gte(2).lte(300), unit: z.enum(["cm", "in"]) })
+    .nullable(),
   /** The picked neutral: its light as the photo has it (linear Display P3), and how far it is corrected. */
   white: z.object({ x: share, y: share, light: z.object({ r: share, g: share, b: share }), degree: share }).nullable(),
   /** Which area each pixel belongs to (core: packMap). */
-  map: z.object({ width: z.int().gte(1).lte(1000), height: z.int().gte(1).lte(1000), packed: z.string().max(800_000) }).nullable(),
+  map: z
+    .object({ width: z.int().gte(1).lte(1000), height: z.int().gte(1).lte(1000), packed: z.string().max(800_000) })
+    .nullable(),
   wish,
-  curve: z.discriminatedUnion("kind", [z.object({ kind: z.enum(CURVE_KINDS) }), z.object({ kind: z.literal("bent"), values: curveValues })]),
+  curve: z.discriminatedUnion("kind", [
+    z.object({ kind: z.enum(CURVE_KINDS) }),
+    z.object({ kind: z.literal("bent"), values: curveValues }),
+  ]),
   /** Pairs of points that are being compared, pinned. Shares of the photo. */
-  pairs: z.array(z.object({ id: z.uuid(), a: point, b: point })).max(LIMITS.pairs, `At most ${LIMITS.pairs} pairs can be pinned.`)
+  pairs: z
+    .array(z.object({ id: z.uuid(), a: point, b: point }))
+    .max(LIMITS.pairs, `At most ${LIMITS.pairs} pairs can be pinned.`)
     .refine((pairs) => new Set(pairs.map(({ id }) => id)).size === pairs.length, "Two pinned pairs have the same id."),
 });
 export type Study = z.infer<typeof study>;
 
-export const NEW_STUDY: Study = { frame: null, sheet: null, white: null, map: null, wish: { way: "follow" }, curve: { kind: "lights" }, pairs: [] };
+export const NEW_STUDY: Study = {
+  frame: null,
+  sheet: null,
+  white: null,
+  map: null,
+  wish: { way: "follow" },
+  curve: { kind: "lights" },
+  pairs: [],
+};
 
 /** The painter's school for this painting (core: Approach), a default of one's own included. */
 export const approach = z.object({
-  size: z.enum(APPROACH_CHOICES.size), primaries: z.enum(APPROACH_CHOICES.primaries), darks: z.enum(APPROACH_CHOICES.darks), hues: z.enum(APPROACH_CHOICES.hues), chroma: z.enum(APPROACH_CHOICES.chroma),
-  granulation: z.enum(APPROACH_CHOICES.granulation), opacity: z.enum(APPROACH_CHOICES.opacity), greys: z.enum(APPROACH_CHOICES.greys),
-  lasting: z.enum(APPROACH_CHOICES.lasting), mixing: z.enum(APPROACH_CHOICES.mixing),
-  valueWeight: finite.gte(1).lte(4), maxPigments: z.int().gte(1).lte(6), single: z.boolean(), darkest: finite.gte(1).lte(9).nullable(),
+  size: z.enum(APPROACH_CHOICES.size),
+  primaries: z.enum(APPROACH_CHOICES.primaries),
+  darks: z.enum(APPROACH_CHOICES.darks),
+  hues: z.enum(APPROACH_CHOICES.hues),
+  chroma: z.enum(APPROACH_CHOICES.chroma),
+  granulation: z.enum(APPROACH_CHOICES.granulation),
+  opacity: z.enum(APPROACH_CHOICES.opacity),
+  greys: z.enum(APPROACH_CHOICES.greys),
+  lasting: z.enum(APPROACH_CHOICES.lasting),
+  mixing: z.enum(APPROACH_CHOICES.mixing),
+  valueWeight: finite.gte(1).lte(4),
+  maxPigments: z.int().gte(1).lte(6),
+  single: z.boolean(),
+  darkest: finite.gte(1).lte(9).nullable(),
 });
 
 /** A list that names nothing twice. */
-const once = <T extends z.ZodType<string>>(item: T) => z.array(item).refine((list) => new Set(list).size === list.length, "Something is named twice.");
+const once = <T extends z.ZodType<string>>(item: T) =>
+  z.array(item).refine((list) => new Set(list).size === list.length, "Something is named twice.");
 
 /** What the palette of one painting must hold, must not, and must reach. */
-const paletteRules = z.object({
-  must: once(z.uuid()).max(LIMITS.must, `A palette can't hold more than ${LIMITS.must} paints that must be in it.`), never: once(z.uuid()).max(LIMITS.paints),
-  /** At least and at most so many of a kind. */
-  kinds: z.array(z.object({ kind: z.enum(KINDS), least: z.int().gte(0).lte(12), most: z.int().gte(0).lte(12) })
-    .refine(({ least, most }) => least <= most, "At least can't be more than at most.")).max(20),
-  /** Areas that must be reached within so much, dE00. */
-  reach: z.object({ areaIds: once(z.uuid()).max(LIMITS.areas), within: finite.gte(1).lte(20) }),
-}).refine(({ must, never }) => !must.some((id) => never.includes(id)), "A paint can't be a must and a never.");
+const paletteRules = z
+  .object({
+    must: once(z.uuid()).max(LIMITS.must, `A palette can't hold more than ${LIMITS.must} paints that must be in it.`),
+    never: once(z.uuid()).max(LIMITS.paints),
+    /** At least and at most so many of a kind. */
+    kinds: z
+      .array(
+        z
+          .object({ kind: z.enum(KINDS), least: z.int().gte(0).lte(12), most: z.int().gte(0).lte(12) })
+          .refine(({ least, most }) => least <= most, "At least can't be more than at most."),
+      )
+      .max(20),
+    /** Areas that must be reached within so much, dE00. */
+    reach: z.object({ areaIds: once(z.uuid()).max(LIMITS.areas), within: finite.gte(1).lte(20) }),
+  })
+  .refine(({ must, never }) => !must.some((id) => never.includes(id)), "A paint can't be a must and a never.");
 export type StoredRules = z.infer<typeof paletteRules>;
 export const NO_RULES: StoredRules = { must: [], never: [], kinds: [], reach: { areaIds: [], within: 4 } };
 
 /** A palette kept under a name, beside the one in the tray. */
 export const keptPalette = z.object({
-  id: z.uuid(), name: text(LETTERS.paletteName, `Names of palettes are at most ${LETTERS.paletteName} letters long.`).min(1, "A palette needs a name."),
+  id: z.uuid(),
+  name: text(LETTERS.paletteName, `Names of palettes are at most ${LETTERS.paletteName} letters long.`).min(
+    1,
+    "A palette needs a name.",
+  ),
   paints: once(z.uuid()).min(1).max(LIMITS.trayPaints),
 });
 export type KeptPalette = z.infer<typeof keptPalette>;
 
 /** What the painter can change about a painting, saved as one piece and undone as one piece. */
-export const paintingDocument = z.object({
-  title: text(LETTERS.title, `Titles are at most ${LETTERS.title} letters long.`).min(1, "A painting needs a title."),
-  paperId,
-  areas: z.array(paintingArea).max(LIMITS.areas, `A painting holds at most ${LIMITS.areas} areas.`),
-  palette: z.array(z.uuid()).max(LIMITS.trayPaints, `The tray holds at most ${LIMITS.trayPaints} paints.`),
-  study,
-  approach, rules: paletteRules,
-  palettes: z.array(keptPalette).max(LIMITS.keptPalettes, `At most ${LIMITS.keptPalettes} palettes can be kept beside the tray.`)
-    .refine((kept) => new Set(kept.map(({ id }) => id)).size === kept.length, "Two kept palettes have the same id."),
-}).refine((d) => new Set(d.areas.map((a) => a.id)).size === d.areas.length, "Two areas have the same id.")
+export const paintingDocument = z
+  .object({
+    title: text(LETTERS.title, `Titles are at most ${LETTERS.title} letters long.`).min(1, "A painting needs a title."),
+    paperId,
+    areas: z.array(paintingArea).max(LIMITS.areas, `A painting holds at most ${LIMITS.areas} areas.`),
+    palette: z.array(z.uuid()).max(LIMITS.trayPaints, `The tray holds at most ${LIMITS.trayPaints} paints.`),
+    study,
+    approach,
+    rules: paletteRules,
+    palettes: z
+      .array(keptPalette)
+      .max(LIMITS.keptPalettes, `At most ${LIMITS.keptPalettes} palettes can be kept beside the tray.`)
+      .refine((kept) => new Set(kept.map(({ id }) => id)).size === kept.length, "Two kept palettes have the same id."),
+  })
+  .refine((d) => new Set(d.areas.map((a) => a.id)).size === d.areas.length, "Two areas have the same id.")
   .refine((d) => new Set(d.palette).size === d.palette.length, "A paint lies on the palette twice.")
-  .refine((d) => new Set(d.areas.flatMap((a) => a.region ?? [])).size === d.areas.filter((a) => a.region !== null).length, "Two areas claim the same region.")
+  .refine(
+    (d) => new Set(d.areas.flatMap((a) => a.region ?? [])).size === d.areas.filter((a) => a.region !== null).length,
+    "Two areas claim the same region.",
+  )
   .refine(({ study: { map } }) => !map || readable(map), "The areas' map can't be read.");
 export type PaintingDocument = z.infer<typeof paintingDocument>;
 
 /** A painting just begun. */
-export const newPainting = (title: string, paperId: string, own: Approach = DEFAULT_APPROACH): PaintingDocument => ({ title, paperId, areas: [], palette: [], study: NEW_STUDY, approach: own, rules: NO_RULES, palettes: [] });
+export const newPainting = (title: string, paperId: string, own: Approach = DEFAULT_APPROACH): PaintingDocument => ({
+  title,
+  paperId,
+  areas: [],
+  palette: [],
+  study: NEW_STUDY,
+  approach: own,
+  rules: NO_RULES,
+  palettes: [],
+});
 
 export const savePaintingRequest = saveRequest(paintingDocument);
 
 /** A painting to be kept as one of its own: a document on a photo that is there. */
-export const paintingCopyRequest = z.object({ photoId: z.string().regex(/^[0-9a-f]{64}$/), document: paintingDocument });
+export const paintingCopyRequest = z.object({
+  photoId: z.string().regex(/^[0-9a-f]{64}$/),
+  document: paintingDocument,
+});

@@ -33,6 +33,11 @@ export function cutText(text: string, most: number): string {
 
 /** Trimmed text of at most `most` characters as people see them, of characters that can be kept. */
 export const text = (most: number, tooLong = `At most ${most} letters.`) =>
-  z.string().trim()
-    .refine((t) => !LONE_SURROGATE.test(t) && !CONTROL.test(t), "There is a character in it that can't be kept. Type it anew.")
+  z
+    .string()
+    .trim()
+    .refine(
+      (t) => !LONE_SURROGATE.test(t) && !CONTROL.test(t),
+      "There is a character in it that can't be kept. Type it anew.",
+    )
     .refine((t) => !isLonger(t, most), tooLong);

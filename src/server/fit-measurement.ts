@@ -5,7 +5,10 @@ import type { NewMeasurement, StoredFit } from "@/model/measurement";
 import type { PaintEntry } from "@/model/paintbox";
 
 /** Fits a paint to what was measured of it, as it is kept; or tells why it can't be. */
-export function fitMeasurement({ pigments, tintingStrength, id }: Pick<PaintEntry, "id" | "pigments" | "tintingStrength">, { patches, paperId }: Pick<NewMeasurement, "patches" | "paperId">): StoredFit | { readonly refused: string } {
+export function fitMeasurement(
+  { pigments, tintingStrength, id }: Pick<PaintEntry, "id" | "pigments" | "tintingStrength">,
+  { patches, paperId }: Pick<NewMeasurement, "patches" | "paperId">,
+): StoredFit | { readonly refused: string } {
   const fit = fitPatches(paintModel(id, pigments, tintingStrength), patches, paperById(paperId));
   if ("refused" in fit) return fit;
   const { optics, rms, miss, loads, fitted } = fit;

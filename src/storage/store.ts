@@ -1,7 +1,14 @@
 import type { Database } from "./drizzle/database";
 import { addCard, addMeasurement, findCard, listCards, listMeasurements, setCounts } from "./drizzle/measurements";
 import { findPaintbox, listPaints, listStockedPaints, paintboxRevision, savePaintbox } from "./drizzle/paintbox";
-import { createPainting, findPainting, listPaintings, listRecipes, removePainting, savePainting } from "./drizzle/paintings";
+import {
+  createPainting,
+  findPainting,
+  listPaintings,
+  listRecipes,
+  removePainting,
+  savePainting,
+} from "./drizzle/paintings";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
 import { demoCard, keepApproach, keepDemoCard, ownApproach } from "./drizzle/settings";
 import { photoFilesIn } from "./folder/photo-files";
@@ -52,4 +59,7 @@ function repositoriesOn(db: Database): Repositories {
 }
 
 /** Records in a database, photos' files in a data folder. */
-export const storeIn = (db: Database, folder: string): Store => ({ ...repositoriesOn(db), photoFiles: photoFilesIn(folder) });
+export const storeIn = (db: Database, folder: string): Store => ({
+  ...repositoriesOn(db),
+  photoFiles: photoFilesIn(folder),
+});

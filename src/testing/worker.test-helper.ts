@@ -8,11 +8,14 @@ export function workerOver(port: MessagePort): Worker {
 }
 
 /** Loads a worker's module anew before each test, and asks it over a channel as a room would; `load` imports it. */
-export function workerUnderTest<Own extends Api<Own>>(load: () => Promise<unknown>): { readonly ask: WorkerLink<Own>["ask"] } {
+export function workerUnderTest<Own extends Api<Own>>(
+  load: () => Promise<unknown>,
+): { readonly ask: WorkerLink<Own>["ask"] } {
   let link: WorkerLink<Own>;
   beforeEach(async () => {
     const { port1, port2 } = new MessageChannel();
-    for (const name of ["addEventListener", "removeEventListener", "postMessage"] as const) vi.stubGlobal(name, port1[name].bind(port1));
+    for (const name of ["addEventListener", "removeEventListener", "postMessage"] as const)
+      vi.stubGlobal(name, port1[name].bind(port1));
     port1.start();
     vi.resetModules();
     await load();

@@ -1,10 +1,16 @@
 import type { PixelArray } from "@/core/image";
 
 /** The pixels of a photo's working copy, encoded Display P3. */
-export async function decodeWorkingCopy(photoId: string): Promise<PixelArray & { readonly data: Uint8ClampedArray<ArrayBuffer> }> {
+export async function decodeWorkingCopy(
+  photoId: string,
+): Promise<PixelArray & { readonly data: Uint8ClampedArray<ArrayBuffer> }> {
   const load = async (cache: RequestCache): Promise<Blob> => {
     const response = await fetch(`/api/photos/${photoId}?copy=working`, { cache });
-    if (!response.ok) throw new Error(((await response.json().catch(() => ({}))) as { message?: string }).message ?? `The photo did not come (${response.status}).`);
+    if (!response.ok)
+      throw new Error(
+        ((await response.json().catch(() => ({}))) as { message?: string }).message ??
+          `The photo did not come (${response.status}).`,
+      );
     return response.blob();
   };
   // Two that fetch one photo at once share a cache entry, and Chromium may fail one of them midway: that one asks past the cache.

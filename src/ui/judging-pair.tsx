@@ -18,7 +18,9 @@ export function JudgingPair({ wanted, mix, className = "h-14 w-28" }: JudgingPai
     <div role="img" aria-label={label} title={label} className={`relative flex shrink-0 ${className}`}>
       {sides.map(({ name, colour }) => (
         <span key={name} className="relative h-full w-1/2" style={{ background: colour.hex }}>
-          {colour.mapped && <span aria-hidden className="absolute top-1 right-1 size-1.5 rounded-full bg-white ring-1 ring-black/60" />}
+          {colour.mapped && (
+            <span aria-hidden className="absolute top-1 right-1 size-1.5 rounded-full bg-white ring-1 ring-black/60" />
+          )}
         </span>
       ))}
     </div>

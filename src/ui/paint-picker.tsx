@@ -33,7 +33,17 @@ interface PaintPickerProps {
 }
 
 /** A button that opens the paints as strips, to be searched and picked from. */
-export function PaintPicker({ title, paints, paper, taken, onPick, fault, closeOnPick = false, className, children }: PaintPickerProps) {
+export function PaintPicker({
+  title,
+  paints,
+  paper,
+  taken,
+  onPick,
+  fault,
+  closeOnPick = false,
+  className,
+  children,
+}: PaintPickerProps) {
   const dialog = useRef<HTMLDialogElement>(null);
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState("");
@@ -44,7 +54,8 @@ export function PaintPicker({ title, paints, paper, taken, onPick, fault, closeO
   return (
     <>
       <button
-        type="button" className={className}
+        type="button"
+        className={className}
         onClick={() => {
           setOpen(true);
           dialog.current?.showModal();
@@ -56,10 +67,28 @@ export function PaintPicker({ title, paints, paper, taken, onPick, fault, closeO
         <div className="modal-box max-w-3xl">
           <div className="mb-4 flex items-center gap-3">
             <h2 className="name-face text-2xl">{title}</h2>
-            <input className="input input-sm ml-auto w-56" type="search" placeholder="Name or pigment" aria-label="Search the paints" value={words} onChange={(event) => setWords(event.target.value)} />
-            <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Close" onClick={() => dialog.current?.close()}><X size={16} /></button>
+            <input
+              className="input input-sm ml-auto w-56"
+              type="search"
+              placeholder="Name or pigment"
+              aria-label="Search the paints"
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+            />
+            <button
+              type="button"
+              className="btn btn-square btn-ghost btn-sm"
+              aria-label="Close"
+              onClick={() => dialog.current?.close()}
+            >
+              <X size={16} />
+            </button>
           </div>
-          {fault && <p role="alert" className="mb-3 text-error">{fault}</p>}
+          {fault && (
+            <p role="alert" className="mb-3 text-error">
+              {fault}
+            </p>
+          )}
           {open && (
             <ul className="grid grid-cols-2 gap-x-5 gap-y-2 sm:grid-cols-3">
               {found.map((paint) => {
@@ -67,15 +96,26 @@ export function PaintPicker({ title, paints, paper, taken, onPick, fault, closeO
                 return (
                   <li key={paint.id}>
                     <button
-                      type="button" disabled={unavailable} className="w-full rounded-field p-1 text-left enabled:cursor-pointer enabled:hover:bg-base-200"
+                      type="button"
+                      disabled={unavailable}
+                      className="w-full rounded-field p-1 text-left enabled:cursor-pointer enabled:hover:bg-base-200"
                       onClick={() => {
                         onPick(paint.id);
                         if (closeOnPick) dialog.current?.close();
                       }}
                     >
-                      <Strip mix={[{ paint: paint.model, parts: 1 }]} paper={paper} width={205} height={38} label={paint.name} />
+                      <Strip
+                        mix={[{ paint: paint.model, parts: 1 }]}
+                        paper={paper}
+                        width={205}
+                        height={38}
+                        label={paint.name}
+                      />
                       <span className="name-face block truncate text-[1.05rem] leading-tight">{paint.name}</span>
-                      <span className="label-line block truncate">{paint.detail}{unavailable && ` · ${taken?.words}`}</span>
+                      <span className="label-line block truncate">
+                        {paint.detail}
+                        {unavailable && ` · ${taken?.words}`}
+                      </span>
                     </button>
                   </li>
                 );
@@ -84,7 +124,9 @@ export function PaintPicker({ title, paints, paper, taken, onPick, fault, closeO
             </ul>
           )}
         </div>
-        <form method="dialog" className="modal-backdrop"><button>Close</button></form>
+        <form method="dialog" className="modal-backdrop">
+          <button>Close</button>
+        </form>
       </dialog>
     </>
   );

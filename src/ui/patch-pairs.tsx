@@ -30,17 +30,37 @@ export function PatchPairs({ patches, fitted: all, onToggle }: PatchPairsProps) 
         const fitted = all?.[index] ?? null;
         const title = TITLES[patch.what](patch);
         const { L, a, b } = patch.lab;
-        const strength = fitted ? `estimated as ${washStrengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant` : "";
+        const strength = fitted
+          ? `estimated as ${washStrengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant`
+          : "";
         const words = `${title}: measured L* ${L.toFixed(0)}, a* ${a.toFixed(0)}, b* ${b.toFixed(0)}${fitted ? `; the fit is ${fitted.dE00.toFixed(1)} dE00 off; ${strength}` : ""}`;
         return (
           <li key={`${patch.what} ${patch.swatch}`} className="min-w-0 flex-1">
-            <button type="button" disabled={!onToggle} aria-pressed={patch.leftOut === true} aria-label={`${words}.${onToggle ? (patch.leftOut ? " Left out; take it in" : " Leave it out") : ""}`} title={words} className={`w-full ${onToggle ? "cursor-pointer" : ""} ${patch.leftOut ? "opacity-45" : ""}`} onClick={() => onToggle?.(index)}>
+            <button
+              type="button"
+              disabled={!onToggle}
+              aria-pressed={patch.leftOut === true}
+              aria-label={`${words}.${onToggle ? (patch.leftOut ? " Left out; take it in" : " Leave it out") : ""}`}
+              title={words}
+              className={`w-full ${onToggle ? "cursor-pointer" : ""} ${patch.leftOut ? "opacity-45" : ""}`}
+              onClick={() => onToggle?.(index)}
+            >
               <span aria-hidden className="flex h-9">
                 <span className="h-full w-1/2" style={{ background: hex(patch.lab) }} />
                 <span className="h-full w-1/2" style={{ background: fitted ? hex(fitted.lab) : hex(patch.lab) }} />
               </span>
               <span className="block truncate text-[0.72rem] leading-tight">{title}</span>
-              <span className={`block text-[0.78rem] leading-tight ${fitted && fitted.dE00 > 2 * HARDLY_SEEN ? "font-semibold" : ""}`}>{patch.leftOut ? "out" : fitted ? fitted.dE00.toFixed(1) : patch.what === "bare line" || patch.what === "bare paper" ? "ground" : "…"}</span>
+              <span
+                className={`block text-[0.78rem] leading-tight ${fitted && fitted.dE00 > 2 * HARDLY_SEEN ? "font-semibold" : ""}`}
+              >
+                {patch.leftOut
+                  ? "out"
+                  : fitted
+                    ? fitted.dE00.toFixed(1)
+                    : patch.what === "bare line" || patch.what === "bare paper"
+                      ? "ground"
+                      : "…"}
+              </span>
             </button>
           </li>
         );

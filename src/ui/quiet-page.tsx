@@ -9,7 +9,11 @@ export function QuietPage({ title, children }: { title: string; children: ReactN
         <Wordmark />
       </header>
       <div className="mx-auto w-full max-w-xl self-center px-8 pb-32">
-        <div aria-hidden className="mb-8 h-24 rounded-box" style={{ background: "linear-gradient(to bottom, #4a3366, #8a5a92 32%, #df8188 64%, #f2b47c)" }} />
+        <div
+          aria-hidden
+          className="mb-8 h-24 rounded-box"
+          style={{ background: "linear-gradient(to bottom, #4a3366, #8a5a92 32%, #df8188 64%, #f2b47c)" }}
+        />
         <h1 className="name-face mb-3 text-3xl">{title}</h1>
         {children}
       </div>

@@ -32,14 +32,25 @@ export function RecipeBar({ parts, paper, width }: RecipeBarProps) {
     <div style={{ width }}>
       <div className="flex" style={{ gap: GAP }}>
         {parts.map((part, i) => (
-          <Strip key={part.paint.id} mix={[part]} paper={paper} width={Math.round(raw[i] * scale)} height={20} from={0.9} to={0.25} label={`${partsWord(part.parts)} ${part.name}`} />
+          <Strip
+            key={part.paint.id}
+            mix={[part]}
+            paper={paper}
+            width={Math.round(raw[i] * scale)}
+            height={20}
+            from={0.9}
+            to={0.25}
+            label={`${partsWord(part.parts)} ${part.name}`}
+          />
         ))}
       </div>
       <p className="name-face mt-1 text-[1.12rem] leading-snug">
         {parts.map((part, i) => (
           <span key={part.paint.id}>
             {i > 0 && <span className="quiet"> + </span>}
-            <span className="whitespace-nowrap"><span className="font-semibold">{partsWord(part.parts)}</span> {part.name}</span>
+            <span className="whitespace-nowrap">
+              <span className="font-semibold">{partsWord(part.parts)}</span> {part.name}
+            </span>
           </span>
         ))}
       </p>

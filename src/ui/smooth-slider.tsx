@@ -18,14 +18,17 @@ export function SmoothSlider<State>({ history, onSlide, ...input }: SmoothSlider
   useEffect(() => () => history.getState().resume(), [history]);
   return (
     <input
-      type="range" {...input}
+      type="range"
+      {...input}
       onChange={(event) => {
         onSlide(Number(event.target.value));
         // The first change is kept; what follows until the slider is let go replaces it.
         if (!sliding.current) history.getState().pause();
         sliding.current = true;
       }}
-      onPointerUp={settle} onKeyUp={settle} onBlur={settle}
+      onPointerUp={settle}
+      onKeyUp={settle}
+      onBlur={settle}
     />
   );
 }

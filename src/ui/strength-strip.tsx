@@ -22,8 +22,20 @@ export function StrengthStrip({ mix, paper, waterParts, width }: StrengthStripPr
   return (
     <div style={{ width }}>
       <div className="relative">
-        <Strip mix={mix} paper={paper} width={width} height={18} from={FROM} to={TO} label={`The mix from neat to a breath; used at ${strength.word}`} />
-        <span aria-hidden className="absolute -top-0.5 h-[22px] w-0.5 bg-base-content outline outline-1 outline-base-100 transition-[left] duration-150" style={{ left }} />
+        <Strip
+          mix={mix}
+          paper={paper}
+          width={width}
+          height={18}
+          from={FROM}
+          to={TO}
+          label={`The mix from neat to a breath; used at ${strength.word}`}
+        />
+        <span
+          aria-hidden
+          className="absolute -top-0.5 h-[22px] w-0.5 bg-base-content outline outline-1 outline-base-100 transition-[left] duration-150"
+          style={{ left }}
+        />
       </div>
       <p className="mt-1 leading-snug" title={strength.puddle}>
         <span className="font-semibold">{strength.word}</span>

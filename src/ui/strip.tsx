@@ -28,7 +28,9 @@ function useSeen(element: RefObject<HTMLElement | null>): boolean {
   const [seen, setSeen] = useState(false);
   useEffect(() => {
     if (!element.current || seen) return;
-    const observer = new IntersectionObserver(([entry]) => entry.isIntersecting && setSeen(true), { rootMargin: "300px" });
+    const observer = new IntersectionObserver(([entry]) => entry.isIntersecting && setSeen(true), {
+      rootMargin: "300px",
+    });
     observer.observe(element.current);
     return () => observer.disconnect();
   }, [element, seen]);
@@ -56,11 +58,26 @@ export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, 
     element.width = widthPx;
     element.height = heightPx;
     const pixels = washPixels(drawn.colours, {
-      widthPx, heightPx, from, to, spread: drawn.spread, grainPx: GRAIN_PX * density, seed: seedOf(key),
+      widthPx,
+      heightPx,
+      from,
+      to,
+      spread: drawn.spread,
+      grainPx: GRAIN_PX * density,
+      seed: seedOf(key),
     });
     context.putImageData(new ImageData(pixels, widthPx, heightPx), 0, 0);
     setMapped(drawn.mapped);
   }, [seen, key, paper, width, height, from, to]);
   const title = mapped ? `${label}. Purer than this screen can show in places.` : label;
-  return <canvas ref={canvas} role="img" aria-label={title} title={title} style={{ width, height, maxWidth: "100%" }} className={className} />;
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={title}
+      title={title}
+      style={{ width, height, maxWidth: "100%" }}
+      className={className}
+    />
+  );
 }

@@ -25,9 +25,24 @@ interface TypedTextProps {
  * A field whose text counts as it is typed: nothing waits for the field to be left. What can't be
  * kept is told beneath it, and the document keeps what it had; Escape brings that back.
  */
-export function TypedText({ value, faultOf, onText, onLeave, label, bare = false, type = "text", className = "", inputClassName = "input input-sm w-full", doubt }: TypedTextProps) {
+export function TypedText({
+  value,
+  faultOf,
+  onText,
+  onLeave,
+  label,
+  bare = false,
+  type = "text",
+  className = "",
+  inputClassName = "input input-sm w-full",
+  doubt,
+}: TypedTextProps) {
   /** What is being typed, and the document's value that it stands over. */
-  const [typed, setTyped] = useState<{ readonly text: string; readonly over: string; readonly fault: string | null } | null>(null);
+  const [typed, setTyped] = useState<{
+    readonly text: string;
+    readonly over: string;
+    readonly fault: string | null;
+  } | null>(null);
   const [inside, setInside] = useState(false);
   const id = useId();
   // A fault that was left standing goes when the document changes under it, by undo or by another window.
@@ -40,11 +55,23 @@ export function TypedText({ value, faultOf, onText, onLeave, label, bare = false
   };
   return (
     <div className={`relative ${className}`}>
-      {!bare && <label className="label-line block" htmlFor={id}>{label}</label>}
+      {!bare && (
+        <label className="label-line block" htmlFor={id}>
+          {label}
+        </label>
+      )}
       <input
-        id={id} type={type} step="any" className={inputClassName} value={stands?.text ?? value} autoComplete="off"
-        aria-label={bare && typeof label === "string" ? label : undefined} aria-invalid={fault !== null} aria-describedby={fault ? `${id}-fault` : undefined}
-        onChange={(event) => take(event.target.value)} onFocus={() => setInside(true)}
+        id={id}
+        type={type}
+        step="any"
+        className={inputClassName}
+        value={stands?.text ?? value}
+        autoComplete="off"
+        aria-label={bare && typeof label === "string" ? label : undefined}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        onChange={(event) => take(event.target.value)}
+        onFocus={() => setInside(true)}
         onBlur={() => {
           setInside(false);
           // A fault stays to be read and mended, but for a heading, which shows what is stored.
@@ -58,7 +85,11 @@ export function TypedText({ value, faultOf, onText, onLeave, label, bare = false
       />
       {!fault && doubt && <p className="label-line leading-snug">{doubt}</p>}
       {fault && (
-        <p id={`${id}-fault`} role="alert" className={`text-[0.87rem] text-error ${bare ? "absolute top-full left-0 z-40 w-max max-w-80 rounded-field border border-error bg-base-100 px-2 py-1 shadow-md" : ""}`}>
+        <p
+          id={`${id}-fault`}
+          role="alert"
+          className={`text-[0.87rem] text-error ${bare ? "absolute top-full left-0 z-40 w-max max-w-80 rounded-field border border-error bg-base-100 px-2 py-1 shadow-md" : ""}`}
+        >
           {fault}
         </p>
       )}

@@ -40,4 +40,6 @@ export function undoSteps<State extends Undoable<unknown>>(): UndoSteps<State> {
 }
 
 /** A store whose document can be undone. */
-export type UndoableStore<State extends Undoable<unknown>> = StoreApi<State> & { readonly temporal: StoreApi<TemporalState<Pick<State, "document">>> };
+export type UndoableStore<State extends Undoable<unknown>> = StoreApi<State> & {
+  readonly temporal: StoreApi<TemporalState<Pick<State, "document">>>;
+};

@@ -9,7 +9,8 @@ import { useStore, type StoreApi } from "zustand";
 export type History<State> = StoreApi<TemporalState<State>>;
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.matches("input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select");
+  target instanceof HTMLElement &&
+  target.matches("input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select");
 
 /** True where a key belongs to what is being typed or to an open dialog, not to the room. */
 export function isForField(event: Event): boolean {
@@ -39,8 +40,26 @@ export function UndoButtons<State>({ history }: { history: History<State> }) {
   const canRedo = useStore(history, (s) => s.futureStates.length > 0);
   return (
     <>
-      <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={() => history.getState().undo()}><Undo2 size={16} /></button>
-      <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={() => history.getState().redo()}><Redo2 size={16} /></button>
+      <button
+        type="button"
+        className="btn btn-square btn-ghost btn-sm"
+        aria-label="Undo"
+        title="Undo (Ctrl+Z)"
+        disabled={!canUndo}
+        onClick={() => history.getState().undo()}
+      >
+        <Undo2 size={16} />
+      </button>
+      <button
+        type="button"
+        className="btn btn-square btn-ghost btn-sm"
+        aria-label="Redo"
+        title="Redo (Ctrl+Shift+Z)"
+        disabled={!canRedo}
+        onClick={() => history.getState().redo()}
+      >
+        <Redo2 size={16} />
+      </button>
     </>
   );
 }

@@ -23,8 +23,14 @@ function answerOf<T>(request: XMLHttpRequest, reply: z.ZodType<T>): T | UploadRe
   }
 }
 
-function upload<T>(url: string, file: File, reply: z.ZodType<T>, onProgress: UploadProgress): Promise<T | UploadRefused> {
-  if (file.size > LIMITS.photoBytes) return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
+function upload<T>(
+  url: string,
+  file: File,
+  reply: z.ZodType<T>,
+  onProgress: UploadProgress,
+): Promise<T | UploadRefused> {
+  if (file.size > LIMITS.photoBytes)
+    return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
   return new Promise((resolve) => {
     // fetch can't tell how much of a body has been sent.
     const request = new XMLHttpRequest();
@@ -39,7 +45,9 @@ function upload<T>(url: string, file: File, reply: z.ZodType<T>, onProgress: Upl
 }
 
 /** Sends a photo and lays out a new painting with it; the answer is the painting's id or words for the painter. */
-export const uploadPhoto = (file: File, onProgress: UploadProgress) => upload("/api/photos", file, painting, onProgress);
+export const uploadPhoto = (file: File, onProgress: UploadProgress) =>
+  upload("/api/photos", file, painting, onProgress);
 
 /** Sends a photo of swatches; the answer is the stored photo or words for the painter. */
-export const uploadSwatches = (file: File, onProgress: UploadProgress) => upload("/api/swatch-photos", file, swatchPhoto, onProgress);
+export const uploadSwatches = (file: File, onProgress: UploadProgress) =>
+  upload("/api/swatch-photos", file, swatchPhoto, onProgress);

@@ -13,11 +13,17 @@ export interface CardWishes {
 /** What the card worker offers. */
 export interface CardApi {
   /** Opens a photo's working copy; it stays open until another is. */
-  open(photoId: string, photo: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray }): void;
+  open(
+    photoId: string,
+    photo: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray },
+  ): void;
   /** Reads the card on the open photo. */
   read(photoId: string, wishes: CardWishes): CardRead | { readonly refused: string };
   /** The patches of a card's paints without the camera's crosstalk. */
-  camera(paperId: string, paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[]): readonly (readonly MeasuredPatch[])[];
+  camera(
+    paperId: string,
+    paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[],
+  ): readonly (readonly MeasuredPatch[])[];
   /** Fits a paint's optics to its patches, beginning at the handbook's. */
   fit(paperId: string, paint: PaintMessage, patches: readonly MeasuredPatch[]): PaintFit | { readonly refused: string };
 }

@@ -7,19 +7,31 @@ import type { CardApi } from "./card-api";
 const worker = workerUnderTest<CardApi>(() => import("./card.worker"));
 
 const swatches = madeUpSwatches([{ pigmentId: "PB28", share: 1 }], 3);
-const patches = [0, 1, 2, 3].map((swatch) => patchOfSpectrum("wash", swatch, CARD_WATER[swatch], swatches("wash", swatch, CARD_WATER[swatch])));
+const patches = [0, 1, 2, 3].map((swatch) =>
+  patchOfSpectrum("wash", swatch, CARD_WATER[swatch], swatches("wash", swatch, CARD_WATER[swatch])),
+);
 const paint = { id: "own", pigments: [{ pigmentId: "PB28", share: 1 }], tintingStrength: 1, measured: null };
 
 test("fits a paint to what was measured, always from the handbook, whatever it stands on so far", async () => {
   const plain = await worker.ask("fit", "cotton-rough", paint, patches);
   if ("refused" in plain) throw new Error(plain.refused);
   expect(plain.rms).toBeLessThan(1);
-  const measured = { K: Array<number>(36).fill(9), S: Array<number>(36).fill(9), miss: 1, loads: [0.1, 1], on: "2026-01-01", way: "photo" };
+  const measured = {
+    K: Array<number>(36).fill(9),
+    S: Array<number>(36).fill(9),
+    miss: 1,
+    loads: [0.1, 1],
+    on: "2026-01-01",
+    way: "photo",
+  };
   expect(await worker.ask("fit", "cotton-rough", { ...paint, measured: measured as never }, patches)).toEqual(plain);
 });
 
 test("takes the camera's part out of a card's patches, paint by paint", async () => {
-  const [own, other] = await worker.ask("camera", "cotton-rough", [{ paint, patches }, { paint: { ...paint, id: "b" }, patches: patches.slice(0, 2) }]);
+  const [own, other] = await worker.ask("camera", "cotton-rough", [
+    { paint, patches },
+    { paint: { ...paint, id: "b" }, patches: patches.slice(0, 2) },
+  ]);
   expect([own.length, other.length]).toEqual([4, 2]);
   expect(own[1]).toMatchObject({ what: "wash", swatch: 1 });
 });

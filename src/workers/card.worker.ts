@@ -13,7 +13,8 @@ let opened: { readonly photoId: string; readonly photo: PixelArray } | null = nu
 let found: { readonly key: string; readonly card: LitCard | { readonly refused: string } } | null = null;
 
 /** A paint as the handbook has it, whatever was measured of it before. */
-const fromHandbook = ({ id, pigments, tintingStrength }: PaintMessage): PaintModel => paintModel(id, pigments, tintingStrength);
+const fromHandbook = ({ id, pigments, tintingStrength }: PaintMessage): PaintModel =>
+  paintModel(id, pigments, tintingStrength);
 
 expose({
   open(photoId, photo) {
@@ -27,6 +28,10 @@ expose({
     const { card } = found;
     return "refused" in card ? card : readLitCard(photo, card, { paper: paperById(paperId), rows, moved, references });
   },
-  camera: (paperId, paints) => withoutCrosstalk(paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })), paperById(paperId)),
+  camera: (paperId, paints) =>
+    withoutCrosstalk(
+      paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })),
+      paperById(paperId),
+    ),
   fit: (paperId, paint, patches) => fitPatches(fromHandbook(paint), patches, paperById(paperId)),
 } satisfies CardApi);

@@ -19,13 +19,21 @@ expose({
       if (table.rows.length > mostLines) throw new RangeError(`The palette has more than ${mostLines} lines.`);
       return { is: "table", headers: table.headers, map: guessColumns(table.headers) };
     } catch (error) {
-      return { is: "refused", message: error instanceof RangeError ? error.message : "The file could not be read. Save it as CSV and try again." };
+      return {
+        is: "refused",
+        message:
+          error instanceof RangeError ? error.message : "The file could not be read. Save it as CSV and try again.",
+      };
     }
   },
   rows(map, today, progress) {
     if (!table) throw new Error("No table has been opened.");
     const all = table.rows.length;
-    const { good, bad } = readPaintRows(table, map, (done) => done % PROGRESS_EVERY === 0 && progress((0.5 * done) / all));
+    const { good, bad } = readPaintRows(
+      table,
+      map,
+      (done) => done % PROGRESS_EVERY === 0 && progress((0.5 * done) / all),
+    );
     const entries: PaintEntry[] = [];
     const faults: BadLine[] = [...bad];
     for (const [i, row] of good.entries()) {

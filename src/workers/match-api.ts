@@ -16,6 +16,10 @@ export interface MatchApi {
    * Works on a job, side by side with others, target by target: `found` hears of each. The answer is
    * the time taken, ms, or null when the job was cancelled.
    */
-  match(number: number, job: MatchJob, found: (id: string, recipes: readonly Recipe[], done: number) => unknown): Promise<number | null>;
+  match(
+    number: number,
+    job: MatchJob,
+    found: (id: string, recipes: readonly Recipe[], done: number) => unknown,
+  ): Promise<number | null>;
   cancel(number: number): void;
 }

@@ -6,9 +6,16 @@ import type { MatchApi, MatchJob } from "./match-api";
 import { heard } from "./worker-link";
 import { workerUnderTest } from "@/testing/worker.test-helper";
 
-const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null }));
+const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({
+  id,
+  pigments: [{ pigmentId: id, share: 1 }],
+  tintingStrength: 1,
+  measured: null,
+}));
 const job = (targets: number): MatchJob => ({
-  paperId: "cotton-rough", paints, options: { ...DEFAULT_MATCH },
+  paperId: "cotton-rough",
+  paints,
+  options: { ...DEFAULT_MATCH },
   targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 } })),
 });
 
@@ -17,16 +24,35 @@ const worker = workerUnderTest<MatchApi>(() => import("./match.worker"));
 describe("the match worker", () => {
   test("tells each target in turn with its progress, all of them before the end", async () => {
     const found: [string, number, readonly Recipe[]][] = [];
-    const milliseconds = await worker.ask("match", 1, job(3), heard((id: string, recipes: readonly Recipe[], done: number) => void found.push([id, done, recipes])));
-    expect(found.map(([id, done]) => [id, done])).toEqual([["t0", 1], ["t1", 2], ["t2", 3]]);
+    const milliseconds = await worker.ask(
+      "match",
+      1,
+      job(3),
+      heard((id: string, recipes: readonly Recipe[], done: number) => void found.push([id, done, recipes])),
+    );
+    expect(found.map(([id, done]) => [id, done])).toEqual([
+      ["t0", 1],
+      ["t1", 2],
+      ["t2", 3],
+    ]);
     expect(found[0][2]).toEqual(expect.arrayContaining([expect.objectContaining({ kind: "closest" })]));
     expect(milliseconds).toBeGreaterThan(0);
   });
 
   test("works on several jobs side by side: a short one need not wait for a long one", async () => {
     let done = 0;
-    const long = worker.ask("match", 1, job(30), heard(() => void done++));
-    await worker.ask("match", 2, job(1), heard(() => {}));
+    const long = worker.ask(
+      "match",
+      1,
+      job(30),
+      heard(() => void done++),
+    );
+    await worker.ask(
+      "match",
+      2,
+      job(1),
+      heard(() => {}),
+    );
     expect(done).toBeLessThan(5);
     await long;
     expect(done).toBe(30);
@@ -34,8 +60,18 @@ describe("the match worker", () => {
 
   test("cancel stops the one job that it names", async () => {
     let heardOfFirst = 0;
-    const first = worker.ask("match", 1, job(60), heard(() => void heardOfFirst++));
-    const second = worker.ask("match", 2, job(3), heard(() => {}));
+    const first = worker.ask(
+      "match",
+      1,
+      job(60),
+      heard(() => void heardOfFirst++),
+    );
+    const second = worker.ask(
+      "match",
+      2,
+      job(3),
+      heard(() => {}),
+    );
     await worker.ask("cancel", 1);
     expect(await first).toBeNull();
     expect(await second).toBeGreaterThan(0);
@@ -43,8 +79,25 @@ describe("the match worker", () => {
   });
 
   test("what can't be computed is told to whoever asked, and the next question is answered", async () => {
-    const unknown = { ...job(1), paints: [{ id: "x", measured: null, pigments: [{ pigmentId: "PX1", share: 1 }], tintingStrength: 1 }] };
-    await expect(worker.ask("match", 4, unknown, heard(() => {}))).rejects.toThrow("PX1");
-    expect(await worker.ask("match", 5, job(1), heard(() => {}))).not.toBeNull();
+    const unknown = {
+      ...job(1),
+      paints: [{ id: "x", measured: null, pigments: [{ pigmentId: "PX1", share: 1 }], tintingStrength: 1 }],
+    };
+    await expect(
+      worker.ask(
+        "match",
+        4,
+        unknown,
+        heard(() => {}),
+      ),
+    ).rejects.toThrow("PX1");
+    expect(
+      await worker.ask(
+        "match",
+        5,
+        job(1),
+        heard(() => {}),
+      ),
+    ).not.toBeNull();
   });
 });

@@ -10,7 +10,13 @@ export interface PaintMessage {
 }
 
 /** What a worker is told of a paint. */
-export const messageOf = ({ id, pigments, tintingStrength, measured }: PaintMessage): PaintMessage => ({ id, pigments, tintingStrength, measured });
+export const messageOf = ({ id, pigments, tintingStrength, measured }: PaintMessage): PaintMessage => ({
+  id,
+  pigments,
+  tintingStrength,
+  measured,
+});
 
 /** The model of a paint as the worker was told of it. */
-export const modelOf = ({ id, pigments, tintingStrength, measured }: PaintMessage): PaintModel => paintModel(id, pigments, tintingStrength, measured);
+export const modelOf = ({ id, pigments, tintingStrength, measured }: PaintMessage): PaintModel =>
+  paintModel(id, pigments, tintingStrength, measured);

@@ -1,5 +1,14 @@
 import type { Lab } from "@/core/colour";
-import type { FoundSize, OnProgress, PaletteChoice, PaletteWorth, Saving, ServedPalette, StartingPoint, Wished } from "@/core/palette";
+import type {
+  FoundSize,
+  OnProgress,
+  PaletteChoice,
+  PaletteWorth,
+  Saving,
+  ServedPalette,
+  StartingPoint,
+  Wished,
+} from "@/core/palette";
 import type { PaintMessage } from "./paint-message";
 
 /** Most paints that a palette is chosen from: all mixes of three of more take too long. */

@@ -6,9 +6,22 @@ import { heard } from "./worker-link";
 
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
 const opening: Opening = {
-  paperId: "cotton-rough", valueWeight: 1.5, freeHue: false, maxPigments: 3, maxPaints: 3,
-  paints: ids.map((id) => ({ id, pigments: [{ pigmentId: id, share: 1 }], tintingStrength: 1, measured: null, strongest: 1 })),
-  targets: [{ lab: { L: 70, a: 5, b: 60 }, weight: 1 }, { lab: { L: 50, a: 30, b: 40 }, weight: 4 }],
+  paperId: "cotton-rough",
+  valueWeight: 1.5,
+  freeHue: false,
+  maxPigments: 3,
+  maxPaints: 3,
+  paints: ids.map((id) => ({
+    id,
+    pigments: [{ pigmentId: id, share: 1 }],
+    tintingStrength: 1,
+    measured: null,
+    strongest: 1,
+  })),
+  targets: [
+    { lab: { L: 70, a: 5, b: 60 }, weight: 1 },
+    { lab: { L: 50, a: 30, b: 40 }, weight: 4 },
+  ],
 };
 const choice = { sizes: [1, 2, 3], must: [], never: [], kinds: [], darkest: null, within: [] };
 const worker = workerUnderTest<PaletteApi>(() => import("./palette.worker"));
@@ -22,8 +35,16 @@ describe("the palette worker", () => {
   test("tells its progress, and each size with what serves each area", async () => {
     await open();
     const sizes = await worker.ask("choose", choice, progress);
-    expect(sizes.map(({ size, outOf }) => [size, outOf])).toEqual([[1, 7], [2, 21], [3, 35]]);
-    await vi.waitFor(() => expect(told).toEqual(expect.arrayContaining(["Mixing every two and three paints", "Palettes of 1 paint", "Palettes of 3 paints"])));
+    expect(sizes.map(({ size, outOf }) => [size, outOf])).toEqual([
+      [1, 7],
+      [2, 21],
+      [3, 35],
+    ]);
+    await vi.waitFor(() =>
+      expect(told).toEqual(
+        expect.arrayContaining(["Mixing every two and three paints", "Palettes of 1 paint", "Palettes of 3 paints"]),
+      ),
+    );
     for (const { best } of sizes) {
       expect(best[0].served).toHaveLength(2);
       for (const { combination, made } of best[0].served) {
@@ -38,13 +59,32 @@ describe("the palette worker", () => {
     await open();
     await worker.ask("choose", choice, progress);
     const later: string[] = [];
-    const sizes = await worker.ask("choose", { ...choice, sizes: [2], must: [6], never: [0, 1] }, heard((words: string) => void later.push(words)));
-    for (const { paints } of sizes[0].best) expect(paints.includes(6) && !paints.includes(0) && !paints.includes(1)).toBe(true);
+    const sizes = await worker.ask(
+      "choose",
+      { ...choice, sizes: [2], must: [6], never: [0, 1] },
+      heard((words: string) => void later.push(words)),
+    );
+    for (const { paints } of sizes[0].best)
+      expect(paints.includes(6) && !paints.includes(0) && !paints.includes(1)).toBe(true);
     await vi.waitFor(() => expect(later).toEqual(["Palettes of 2 paints"]));
-    const within = await worker.ask("choose", { ...choice, sizes: [1, 3], within: [{ target: 0, most: 2 }, { target: 1, most: 2 }] }, progress);
+    const within = await worker.ask(
+      "choose",
+      {
+        ...choice,
+        sizes: [1, 3],
+        within: [
+          { target: 0, most: 2 },
+          { target: 1, most: 2 },
+        ],
+      },
+      progress,
+    );
     expect(within[0].best).toEqual([]);
-    for (const { served } of within[1].best) expect(Math.max(...served.map(({ error }) => error))).toBeLessThanOrEqual(2);
-    expect((await worker.ask("choose", { ...choice, sizes: [2], darkest: 3 }, progress))[0].best.length).toBeGreaterThan(0);
+    for (const { served } of within[1].best)
+      expect(Math.max(...served.map(({ error }) => error))).toBeLessThanOrEqual(2);
+    expect(
+      (await worker.ask("choose", { ...choice, sizes: [2], darkest: 3 }, progress))[0].best.length,
+    ).toBeGreaterThan(0);
   });
 
   test("palettes are served, weighed and begun, and what none reaches is wished for", async () => {
@@ -62,5 +102,6 @@ describe("the palette worker", () => {
     expect(wishes[0].pigmentId === null || HANDBOOK.some(({ id }) => id === wishes[0].pigmentId)).toBe(true);
   });
 
-  test("what comes too early is answered with words", () => expect(worker.ask("serve", [[0]])).rejects.toThrow("Nothing is being weighed"));
+  test("what comes too early is answered with words", () =>
+    expect(worker.ask("serve", [[0]])).rejects.toThrow("Nothing is being weighed"));
 });

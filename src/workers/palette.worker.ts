@@ -1,7 +1,17 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
 import { paperById } from "@/core/optics";
-import { posePalette, savedMixing, servedPalette, solvePalette, startingPoints, traitsOf, wishFor, worthOf, type PaletteProblem } from "@/core/palette";
+import {
+  posePalette,
+  savedMixing,
+  servedPalette,
+  solvePalette,
+  startingPoints,
+  traitsOf,
+  wishFor,
+  worthOf,
+  type PaletteProblem,
+} from "@/core/palette";
 import { modelOf } from "./paint-message";
 import type { PaletteApi } from "./palette-api";
 
@@ -16,21 +26,47 @@ function problem(): PaletteProblem {
 expose({
   open({ paperId, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
     const strongest = new Map(paints.map((paint) => [paint.id, paint.strongest]));
-    posed = posePalette({
-      paper: paperById(paperId), paints: paints.map(modelOf), targets, maxPaints, maxPigments,
-      metric: { valueWeight, freeHue, strongest: ({ id }) => strongest.get(id) ?? 1 },
-    }, posed, progress);
+    posed = posePalette(
+      {
+        paper: paperById(paperId),
+        paints: paints.map(modelOf),
+        targets,
+        maxPaints,
+        maxPigments,
+        metric: { valueWeight, freeHue, strongest: ({ id }) => strongest.get(id) ?? 1 },
+      },
+      posed,
+      progress,
+    );
   },
   choose: (choice, progress) => solvePalette(problem(), choice, progress),
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),
-  weigh: (palette, convenience) => ({ ...worthOf(problem().costs, palette), savings: savedMixing(problem().costs, palette, convenience) }),
+  weigh: (palette, convenience) => ({
+    ...worthOf(problem().costs, palette),
+    savings: savedMixing(problem().costs, palette, convenience),
+  }),
   wish(atHand, targets, errors) {
-    const { question: { paper, metric, targets: all }, table } = problem();
-    return wishFor(targets.map((t) => all[t].lab), errors, atHand.map((p) => table.paints[p]), paper, metric);
+    const {
+      question: { paper, metric, targets: all },
+      table,
+    } = problem();
+    return wishFor(
+      targets.map((t) => all[t].lab),
+      errors,
+      atHand.map((p) => table.paints[p]),
+      paper,
+      metric,
+    );
   },
   start(among) {
-    const { question: { paper }, table } = problem();
+    const {
+      question: { paper },
+      table,
+    } = problem();
     const models = among.map((p) => table.paints[p]);
-    return startingPoints(models, traitsOf(models, paper), paper).map((point) => ({ ...point, paints: point.paints.map((p) => among[p]) }));
+    return startingPoints(models, traitsOf(models, paper), paper).map((point) => ({
+      ...point,
+      paints: point.paints.map((p) => among[p]),
+    }));
   },
 } satisfies PaletteApi);

@@ -33,7 +33,16 @@ describe("the photo worker", () => {
     const land = Uint8Array.from(labels, (_, i) => (i >= 100 * WIDTH ? 9 : 0));
     const rest = await worker.ask("propose", look, land, 3);
     land.forEach((label, i) => label === 9 && expect(rest.labels[i]).toBe(0));
-    expect((await worker.ask("propose", look, none.map(() => 4), 3)).shapes).toBe(0);
+    expect(
+      (
+        await worker.ask(
+          "propose",
+          look,
+          none.map(() => 4),
+          3,
+        )
+      ).shapes,
+    ).toBe(0);
   });
 
   test("tells the shares of the values and of what is lost", async () => {
@@ -47,15 +56,26 @@ describe("the photo worker", () => {
 
   test("fills a drawn line and draws it to an edge; splits an area", async () => {
     await opened();
-    const points = [{ x: 0, y: 0.59 }, { x: 1, y: 0.59 }, { x: 1, y: 1 }, { x: 0, y: 1 }];
+    const points = [
+      { x: 0, y: 0.59 },
+      { x: 1, y: 0.59 },
+      { x: 1, y: 1 },
+      { x: 0, y: 1 },
+    ];
     const drawn = await worker.ask("enclose", look, points, false);
     const snapped = await worker.ask("enclose", look, points, true);
     const firstRow = (mask: Uint8Array): number => Math.floor(mask.indexOf(1) / WIDTH);
     expect(firstRow(drawn)).toBe(94);
     expect(Math.abs(firstRow(snapped) - 100)).toBeLessThan(3);
-    const mask = await worker.ask("split", look, none.map(() => 1), 1);
+    const mask = await worker.ask(
+      "split",
+      look,
+      none.map(() => 1),
+      1,
+    );
     expect(mask!.reduce((sum, inside) => sum + inside, 0) / mask!.length).toBeCloseTo(60 / 160, 1);
   });
 
-  test("what comes too early is answered with words", () => expect(worker.ask("measure", look, none)).rejects.toThrow("not arrived"));
+  test("what comes too early is answered with words", () =>
+    expect(worker.ask("measure", look, none)).rejects.toThrow("not arrived"));
 });

@@ -1,7 +1,27 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
-import { featuresOf, fillPolygon, labelUncovered, measureAreas, mergeTree, snapToEdges, splitArea, superpixels, uncoveredPieces, type MergeTree, type Superpixels } from "@/core/areas";
-import { areaImageOf, frameMask, lostValues, stepShares, type AreaImage, type PixelArray, type WhiteMatrix } from "@/core/image";
+import {
+  featuresOf,
+  fillPolygon,
+  labelUncovered,
+  measureAreas,
+  mergeTree,
+  snapToEdges,
+  splitArea,
+  superpixels,
+  uncoveredPieces,
+  type MergeTree,
+  type Superpixels,
+} from "@/core/areas";
+import {
+  areaImageOf,
+  frameMask,
+  lostValues,
+  stepShares,
+  type AreaImage,
+  type PixelArray,
+  type WhiteMatrix,
+} from "@/core/image";
 import type { Look, PhotoApi } from "./photo-api";
 
 let photo: PixelArray | null = null;
@@ -30,7 +50,10 @@ function under(look: Look) {
   const mask = masks(frame, () => frameMask(look.frame, image));
   const featuresNow = (): Float32Array => features(white, () => featuresOf(image));
   return {
-    photo: opened, image, mask, features: featuresNow,
+    photo: opened,
+    image,
+    mask,
+    features: featuresNow,
     pieces: () => pieces(white + frame, () => superpixels(featuresNow(), image.width, image.height, mask)),
   };
 }

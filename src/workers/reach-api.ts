@@ -11,7 +11,12 @@ export interface Laid {
 /** Each question is one object, so that it can stand as the key of its answer. */
 export interface ReachQuestions {
   readonly slice: { readonly laid: Laid; readonly L: number };
-  readonly cube: { readonly laid: Laid; readonly valueWeight: number; readonly wish: Wish; readonly curve: CurveValues };
+  readonly cube: {
+    readonly laid: Laid;
+    readonly valueWeight: number;
+    readonly wish: Wish;
+    readonly curve: CurveValues;
+  };
   readonly ring: { readonly laid: Laid; readonly sidePx: number; readonly seed: number };
 }
 

@@ -27,5 +27,8 @@ expose({
     const paper = paperById(laid.paperId);
     return gamutTable(latticeFor(laid), (lab) => targetColour(lab, wish, curve, paper), valueWeight);
   },
-  ring: ({ laid, sidePx, seed }) => ({ pixels: ringPixels(modelsOf(laid), paperById(laid.paperId), sidePx, seed), sidePx }),
+  ring: ({ laid, sidePx, seed }) => ({
+    pixels: ringPixels(modelsOf(laid), paperById(laid.paperId), sidePx, seed),
+    sidePx,
+  }),
 } satisfies ReachApi);

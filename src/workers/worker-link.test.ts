@@ -14,14 +14,19 @@ function link(): { link: WorkerLink<Sums>; started: Worker[] } {
   const started: Worker[] = [];
   const own = new WorkerLink<Sums>(() => {
     const { port1, port2 } = new MessageChannel();
-    expose({
-      add: async (a, b, progress) => {
-        await progress(0.5);
-        return a + b;
-      },
-      refuse: () => { throw new Error("no"); },
-      never: () => new Promise<never>(() => {}),
-    } satisfies Sums, port1 as never);
+    expose(
+      {
+        add: async (a, b, progress) => {
+          await progress(0.5);
+          return a + b;
+        },
+        refuse: () => {
+          throw new Error("no");
+        },
+        never: () => new Promise<never>(() => {}),
+      } satisfies Sums,
+      port1 as never,
+    );
     started.push(workerOver(port2));
     return started.at(-1)!;
   });
@@ -47,7 +52,14 @@ test("a stop or a broken worker rejects what is waiting; the next question start
   const later = worker.ask("never");
   started[1].dispatchEvent(new Event("error"));
   await expect(later).rejects.toThrow("Load the page again");
-  expect(await worker.ask("add", 1, 2, heard(() => {}))).toBe(3);
+  expect(
+    await worker.ask(
+      "add",
+      1,
+      2,
+      heard(() => {}),
+    ),
+  ).toBe(3);
   expect(started).toHaveLength(3);
   worker.stop();
 });

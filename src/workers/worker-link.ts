@@ -23,8 +23,12 @@ export class WorkerLink<Own extends Api<Own>> {
     const remote = (this.remote ??= this.begin());
     return new Promise((resolve, reject) => {
       this.waiting.add(reject);
-      const call = remote[question] as unknown as (...given: Parameters<Own[K]>) => Promise<Awaited<ReturnType<Own[K]>>>;
-      void call(...args).then(resolve, reject).finally(() => this.waiting.delete(reject));
+      const call = remote[question] as unknown as (
+        ...given: Parameters<Own[K]>
+      ) => Promise<Awaited<ReturnType<Own[K]>>>;
+      void call(...args)
+        .then(resolve, reject)
+        .finally(() => this.waiting.delete(reject));
     });
   }
 

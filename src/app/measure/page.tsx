@@ -9,8 +9,17 @@ const query = z.object({ paint: z.uuid().optional().catch(undefined) });
 
 async function OpenedMeasure({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [paints, cards, recipes, demo, boxRevision] = await Promise.all([store.paintbox.stockedPaints(), store.cards.list(), store.paintings.recipes(), store.settings.demoCard(), store.paintbox.revision()]);
-    return { room: <Measure paints={paints} cards={cards} recipes={recipes} demoCard={demo} start={start} />, revisions: { [PAINTBOX_URL]: boxRevision } };
+    const [paints, cards, recipes, demo, boxRevision] = await Promise.all([
+      store.paintbox.stockedPaints(),
+      store.cards.list(),
+      store.paintings.recipes(),
+      store.settings.demoCard(),
+      store.paintbox.revision(),
+    ]);
+    return {
+      room: <Measure paints={paints} cards={cards} recipes={recipes} demoCard={demo} start={start} />,
+      revisions: { [PAINTBOX_URL]: boxRevision },
+    };
   });
 }
 

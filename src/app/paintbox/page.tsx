@@ -7,7 +7,11 @@ import { opened } from "../opened";
 async function OpenedPaintbox() {
   return opened(async (store) => {
     const [stored, measurements] = await Promise.all([store.paintbox.find(), store.measurements.list()]);
-    return { room: <Paintbox stored={stored} measurements={measurements} />, revisions: { [PAINTBOX_URL]: stored.revision }, own: PAINTBOX_URL };
+    return {
+      room: <Paintbox stored={stored} measurements={measurements} />,
+      revisions: { [PAINTBOX_URL]: stored.revision },
+      own: PAINTBOX_URL,
+    };
   });
 }
 

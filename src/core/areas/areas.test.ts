@@ -9,12 +9,18 @@ import { outlinesOf } from "./outline";
 import { featuresOf, superpixels } from "./superpixels";
 
 const mapOf = (width: number, height: number, at: (x: number, y: number) => number): LabelMap => ({
-  width, height, labels: Uint8Array.from({ length: width * height }, (_, i) => at(i % width, Math.floor(i / width))),
+  width,
+  height,
+  labels: Uint8Array.from({ length: width * height }, (_, i) => at(i % width, Math.floor(i / width))),
 });
 const disc = mapOf(200, 160, (x, y) => (Math.hypot(x + 0.5 - 100, y + 0.5 - 80) < 50 ? 2 : 1));
 
 /** A grey image with a light for each pixel. */
-function imageOf(width: number, height: number, at: (x: number, y: number) => readonly [number, number, number]): AreaImage {
+function imageOf(
+  width: number,
+  height: number,
+  at: (x: number, y: number) => readonly [number, number, number],
+): AreaImage {
   const linear = new Float32Array(3 * width * height);
   const oklab = new Float32Array(3 * width * height);
   for (let i = 0; i < width * height; i++) {
@@ -25,12 +31,18 @@ function imageOf(width: number, height: number, at: (x: number, y: number) => re
   }
   return { width, height, linear, oklab };
 }
-const everywhere = (map: { width: number; height: number }): Uint8Array => new Uint8Array(map.width * map.height).fill(1);
+const everywhere = (map: { width: number; height: number }): Uint8Array =>
+  new Uint8Array(map.width * map.height).fill(1);
 
 describe("the areas' map", () => {
   test("is packed and unpacked without loss, and small for painted shapes", () => {
     const random = seededRandom(5);
-    for (const map of [disc, emptyMap(7, 3), mapOf(61, 47, () => Math.floor(random() * 256)), mapOf(300, 1, (x) => (x < 299 ? 255 : 0))]) {
+    for (const map of [
+      disc,
+      emptyMap(7, 3),
+      mapOf(61, 47, () => Math.floor(random() * 256)),
+      mapOf(300, 1, (x) => (x < 299 ? 255 : 0)),
+    ]) {
       expect(unpackMap(packMap(map), map.width, map.height)).toEqual(map);
     }
     expect(packMap(disc).length).toBeLessThan(disc.labels.length / 25);
@@ -38,7 +50,14 @@ describe("the areas' map", () => {
 
   test("a text that is no map of that size is refused", () => {
     const packed = packMap(disc);
-    for (const [text, width] of [["not base64!", 200], [packed, 199], [packed, 201], [packed.slice(0, packed.length - 8), 200], ["AQA=", 1], ["AYCAgICAAQ==", 200]] as const) {
+    for (const [text, width] of [
+      ["not base64!", 200],
+      [packed, 199],
+      [packed, 201],
+      [packed.slice(0, packed.length - 8), 200],
+      ["AQA=", 1],
+      ["AYCAgICAAQ==", 200],
+    ] as const) {
       expect(() => unpackMap(text, width, 160), text.slice(0, 12)).toThrow(RangeError);
     }
   });
@@ -82,7 +101,10 @@ describe("outlines", () => {
 
   test("three areas that meet share their lines, which end exactly where they meet", () => {
     const lines = outlinesOf(mapOf(60, 60, (x, y) => (y < 30 ? 1 : x < 30 ? 2 : 3)));
-    const ends = lines.flatMap(({ points }) => [`${points[0]},${points[1]}`, `${points[points.length - 2]},${points[points.length - 1]}`]);
+    const ends = lines.flatMap(({ points }) => [
+      `${points[0]},${points[1]}`,
+      `${points[points.length - 2]},${points[points.length - 1]}`,
+    ]);
     expect(ends.filter((end) => end === "30,30").length).toBe(3);
     expect(lines.filter(({ sides }) => sides.includes(1) && sides.includes(2)).length).toBe(1);
   });
@@ -90,34 +112,66 @@ describe("outlines", () => {
   test("every crack is drawn once: single pixels and checkers too", () => {
     const checker = outlinesOf(mapOf(6, 6, (x, y) => (x + y) % 2));
     expect(checker.length).toBeGreaterThan(20);
-    expect(outlinesOf(mapOf(9, 9, (x, y) => (x === 4 && y === 4 ? 1 : 0))).filter(({ sides }) => sides.includes(1)).length).toBe(1);
+    expect(
+      outlinesOf(mapOf(9, 9, (x, y) => (x === 4 && y === 4 ? 1 : 0))).filter(({ sides }) => sides.includes(1)).length,
+    ).toBe(1);
   });
 });
 
 describe("editing shapes", () => {
   test("a drawn line encloses its true area, whichever way it runs, holes by even and odd", () => {
-    const square = [{ x: 0.1, y: 0.1 }, { x: 0.6, y: 0.1 }, { x: 0.6, y: 0.8 }, { x: 0.1, y: 0.8 }];
+    const square = [
+      { x: 0.1, y: 0.1 },
+      { x: 0.6, y: 0.1 },
+      { x: 0.6, y: 0.8 },
+      { x: 0.1, y: 0.8 },
+    ];
     const sum = (mask: Uint8Array): number => mask.reduce((all, inside) => all + inside, 0);
     expect(sum(fillPolygon(square, 200, 100))).toBe(100 * 70);
     expect(fillPolygon([...square].reverse(), 200, 100)).toEqual(fillPolygon(square, 200, 100));
-    const circle = Array.from({ length: 90 }, (_, i) => ({ x: 0.5 + 0.3 * Math.cos((i * Math.PI) / 45), y: 0.5 + 0.4 * Math.sin((i * Math.PI) / 45) }));
+    const circle = Array.from({ length: 90 }, (_, i) => ({
+      x: 0.5 + 0.3 * Math.cos((i * Math.PI) / 45),
+      y: 0.5 + 0.4 * Math.sin((i * Math.PI) / 45),
+    }));
     expect(sum(fillPolygon(circle, 200, 150)) / (Math.PI * 60 * 60)).toBeCloseTo(1, 2);
-    expect(sum(fillPolygon(square.map(({ x, y }) => ({ x: x + 2, y })), 200, 100))).toBe(0);
+    expect(
+      sum(
+        fillPolygon(
+          square.map(({ x, y }) => ({ x: x + 2, y })),
+          200,
+          100,
+        ),
+      ),
+    ).toBe(0);
   });
 
   test("a rough line around a disc is drawn to the disc's edge; a tiny one stays as it was drawn", () => {
-    const image = imageOf(200, 160, (x, y) => (Math.hypot(x + 0.5 - 100, y + 0.5 - 80) < 50 ? [0.5, 0.2, 0.1] : [0.1, 0.15, 0.2]));
+    const image = imageOf(200, 160, (x, y) =>
+      Math.hypot(x + 0.5 - 100, y + 0.5 - 80) < 50 ? [0.5, 0.2, 0.1] : [0.1, 0.15, 0.2],
+    );
     const features = featuresOf(image);
     const pieces = superpixels(features, 200, 160, everywhere(image));
     const rough = Array.from({ length: 24 }, (_, i) => {
       const radius = 50 + (i % 2 ? 4 : -4);
-      return { x: (100 + radius * Math.cos((i * Math.PI) / 12)) / 200, y: (80 + radius * Math.sin((i * Math.PI) / 12)) / 160 };
+      return {
+        x: (100 + radius * Math.cos((i * Math.PI) / 12)) / 200,
+        y: (80 + radius * Math.sin((i * Math.PI) / 12)) / 160,
+      };
     });
     const drawn = fillPolygon(rough, 200, 160);
     const snapped = snapToEdges(drawn, pieces, features);
-    const wrong = (mask: Uint8Array): number => mask.reduce((sum, inside, i) => sum + (inside === (disc.labels[i] === 2 ? 1 : 0) ? 0 : 1), 0);
+    const wrong = (mask: Uint8Array): number =>
+      mask.reduce((sum, inside, i) => sum + (inside === (disc.labels[i] === 2 ? 1 : 0) ? 0 : 1), 0);
     expect(wrong(snapped)).toBeLessThan(0.4 * wrong(drawn));
-    const dot = fillPolygon([{ x: 0.5, y: 0.5 }, { x: 0.51, y: 0.5 }, { x: 0.51, y: 0.51 }], 200, 160);
+    const dot = fillPolygon(
+      [
+        { x: 0.5, y: 0.5 },
+        { x: 0.51, y: 0.5 },
+        { x: 0.51, y: 0.51 },
+      ],
+      200,
+      160,
+    );
     expect(snapToEdges(dot, pieces, features)).toBe(dot);
   });
 
@@ -136,8 +190,15 @@ describe("editing shapes", () => {
 });
 
 describe("measuring areas", () => {
-  const image = imageOf(200, 160, (x, y) => (disc.labels[y * 200 + x] === 2 ? (x < 100 ? [0.6, 0.6, 0.6] : [0.2, 0.2, 0.2]) : [0.05, 0.08, 0.15]));
-  const { areas, borders, uncovered } = measureAreas(withLabel(disc, 0, (i) => i < 200 * 16), image, everywhere(disc), 200);
+  const image = imageOf(200, 160, (x, y) =>
+    disc.labels[y * 200 + x] === 2 ? (x < 100 ? [0.6, 0.6, 0.6] : [0.2, 0.2, 0.2]) : [0.05, 0.08, 0.15],
+  );
+  const { areas, borders, uncovered } = measureAreas(
+    withLabel(disc, 0, (i) => i < 200 * 16),
+    image,
+    everywhere(disc),
+    200,
+  );
 
   test("mean as light adds, lit and shaded side, share of the sheet", () => {
     const round = areas.find(({ label }) => label === 2)!;
@@ -151,8 +212,15 @@ describe("measuring areas", () => {
   });
 
   test("an accent is a small part that stands out; without one there is none", () => {
-    const spotted = imageOf(200, 160, (x, y) => (Math.hypot(x - 30, y - 120) < 20 ? [0.6, 0.1, 0.05] : [0.05, 0.08, 0.15]));
-    const [measured] = measureAreas(mapOf(200, 160, () => 1), spotted, everywhere(disc), 200).areas;
+    const spotted = imageOf(200, 160, (x, y) =>
+      Math.hypot(x - 30, y - 120) < 20 ? [0.6, 0.1, 0.05] : [0.05, 0.08, 0.15],
+    );
+    const [measured] = measureAreas(
+      mapOf(200, 160, () => 1),
+      spotted,
+      everywhere(disc),
+      200,
+    ).areas;
     expect(measured.accent!.a).toBeGreaterThan(30);
     expect(areas.find(({ label }) => label === 1)!.accent).toBeNull();
   });

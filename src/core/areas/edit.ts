@@ -76,12 +76,18 @@ export function snapToEdges(mask: Uint8Array, pieces: Superpixels, features: Flo
   if (!share.some((part) => part > 1 - SURE)) return mask;
   const colours = pieceColours(pieces, features);
   const neighbours = pieceNeighbours(pieces);
-  const apart = (a: number, b: number): number => Math.hypot(colours[3 * a] - colours[3 * b], colours[3 * a + 1] - colours[3 * b + 1], colours[3 * a + 2] - colours[3 * b + 2]);
+  const apart = (a: number, b: number): number =>
+    Math.hypot(
+      colours[3 * a] - colours[3 * b],
+      colours[3 * a + 1] - colours[3 * b + 1],
+      colours[3 * a + 2] - colours[3 * b + 2],
+    );
   /** Least difference to a sure piece of one side among the pieces up to two steps away. */
   const nearest = (piece: number, isSure: (part: number) => boolean): number => {
     let least = Infinity;
     for (const near of neighbours[piece]) {
-      for (const k of [near, ...neighbours[near]]) if (k !== piece && isSure(share[k])) least = Math.min(least, apart(piece, k));
+      for (const k of [near, ...neighbours[near]])
+        if (k !== piece && isSure(share[k])) least = Math.min(least, apart(piece, k));
     }
     return least;
   };
@@ -89,7 +95,8 @@ export function snapToEdges(mask: Uint8Array, pieces: Superpixels, features: Flo
     if (part <= SURE || part >= 1 - SURE) return part > 0.5 ? 1 : 0;
     const within = nearest(k, (other) => other >= 1 - SURE);
     const without = nearest(k, (other) => other <= SURE);
-    if (!Number.isFinite(within) || !Number.isFinite(without) || Math.abs(within - without) < NO_EDGE) return part > 0.5 ? 1 : 0;
+    if (!Number.isFinite(within) || !Number.isFinite(without) || Math.abs(within - without) < NO_EDGE)
+      return part > 0.5 ? 1 : 0;
     return within < without ? 1 : 0;
   });
   return mask.map((_, i) => (labels[i] >= 0 ? taken[labels[i]] : 0));
@@ -103,7 +110,12 @@ const SMALLEST_SPLIT = 0.06;
  * shapes are left. Returns the mask of the part that becomes an area of its own, the smaller one;
  * null when the area is a single piece.
  */
-export function splitArea(map: LabelMap, label: number, pieces: Superpixels, features: Float32Array): Uint8Array | null {
+export function splitArea(
+  map: LabelMap,
+  label: number,
+  pieces: Superpixels,
+  features: Float32Array,
+): Uint8Array | null {
   const mine = new Uint32Array(pieces.count);
   const all = new Uint32Array(pieces.count);
   for (let i = 0; i < map.labels.length; i++) {

@@ -1,9 +1,19 @@
 /** Shapes in a photo: found, drawn, measured, related. What the rest of the program may use of it. */
 export { featuresOf, superpixels, type Superpixels } from "./superpixels";
-export {  mergeTree, type MergeTree } from "./merge-tree";
-export { countLabels, emptyMap, labelAt, MAX_LABEL, packMap, pointWithin, unpackMap, withLabel, type LabelMap } from "./label-map";
+export { mergeTree, type MergeTree } from "./merge-tree";
+export {
+  countLabels,
+  emptyMap,
+  labelAt,
+  MAX_LABEL,
+  packMap,
+  pointWithin,
+  unpackMap,
+  withLabel,
+  type LabelMap,
+} from "./label-map";
 export { outlinesOf, type Outline } from "./outline";
 export { fillPolygon, snapToEdges, splitArea } from "./edit";
-export { measureAreas,  type AreaMeasure, type AreasMeasured } from "./measure";
-export { relationsOf, type Light, type Plane,   } from "./relations";
+export { measureAreas, type AreaMeasure, type AreasMeasured } from "./measure";
+export { relationsOf, type Light, type Plane } from "./relations";
 export { labelUncovered, uncoveredPieces } from "./uncovered";

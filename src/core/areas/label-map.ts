@@ -8,7 +8,11 @@ export interface LabelMap {
 /** Most areas that a map can tell apart. */
 export const MAX_LABEL = 255;
 
-export const emptyMap = (width: number, height: number): LabelMap => ({ width, height, labels: new Uint8Array(width * height) });
+export const emptyMap = (width: number, height: number): LabelMap => ({
+  width,
+  height,
+  labels: new Uint8Array(width * height),
+});
 
 /** Label at a point given as shares of the photo; 0 outside it. */
 export function labelAt({ width, height, labels }: LabelMap, x: number, y: number): number {
@@ -45,7 +49,10 @@ export function pointWithin({ width, height, labels }: LabelMap, label: number):
   let deepest = 0;
   for (let i = labels.length - 1; i >= 0; i--) {
     if (labels[i] !== label) continue;
-    depth[i] = Math.min(depth[i], 1 + Math.min(i % width < width - 1 ? depth[i + 1] : 0, i < labels.length - width ? depth[i + width] : 0));
+    depth[i] = Math.min(
+      depth[i],
+      1 + Math.min(i % width < width - 1 ? depth[i + 1] : 0, i < labels.length - width ? depth[i + width] : 0),
+    );
     if (depth[i] >= deepest) {
       deepest = depth[i];
       best = i;
@@ -60,7 +67,7 @@ export function pointWithin({ width, height, labels }: LabelMap, label: number):
  */
 export function packMap({ labels }: LabelMap): string {
   const bytes: number[] = [];
-  for (let start = 0; start < labels.length; ) {
+  for (let start = 0; start < labels.length;) {
     let end = start + 1;
     while (end < labels.length && labels[end] === labels[start]) end++;
     bytes.push(labels[start]);
@@ -87,7 +94,7 @@ export function unpackMap(text: string, width: number, height: number): LabelMap
     throw new RangeError("The areas' map can't be read.");
   }
   let at = 0;
-  for (let i = 0; i < bytes.length; ) {
+  for (let i = 0; i < bytes.length;) {
     const label = bytes.charCodeAt(i++);
     let length = 0;
     let shift = 0;

@@ -75,7 +75,8 @@ const FAR_PX = 6;
 
 function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sheetWidthPx: number): AreaBorder[] {
   const found = new Map<number, { length: number; near: number; far: number }>();
-  const apart = (i: number, j: number): number => Math.hypot(oklab[3 * i] - oklab[3 * j], oklab[3 * i + 1] - oklab[3 * j + 1], oklab[3 * i + 2] - oklab[3 * j + 2]);
+  const apart = (i: number, j: number): number =>
+    Math.hypot(oklab[3 * i] - oklab[3 * j], oklab[3 * i + 1] - oklab[3 * j + 1], oklab[3 * i + 2] - oklab[3 * j + 2]);
   const touch = (i: number, j: number, at: number, limit: number, stride: number): void => {
     const [a, b] = labels[i] < labels[j] ? [labels[i], labels[j]] : [labels[j], labels[i]];
     if (a === b || a === 0) return;
@@ -96,7 +97,10 @@ function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sh
   }
   // A slanting border crosses more pixel sides than it is long: by 4/pi in the mean over all directions (Cauchy and Crofton).
   return [...found].map(([key, { length, near, far }]) => ({
-    a: Math.floor(key / 256), b: key % 256, length: (length * Math.PI) / 4 / sheetWidthPx, hardness: far > 0 ? Math.min(1, near / far) : 0,
+    a: Math.floor(key / 256),
+    b: key % 256,
+    length: (length * Math.PI) / 4 / sheetWidthPx,
+    hardness: far > 0 ? Math.min(1, near / far) : 0,
   }));
 }
 
@@ -120,7 +124,11 @@ export function measureAreas(map: LabelMap, image: AreaImage, mask: Uint8Array, 
       continue;
     }
     let sum = sums.get(label);
-    if (!sum) sums.set(label, (sum = { light: [0, 0, 0], middle: [0, 0, 0], count: 0, values: new Binned(), strange: new Binned() }));
+    if (!sum)
+      sums.set(
+        label,
+        (sum = { light: [0, 0, 0], middle: [0, 0, 0], count: 0, values: new Binned(), strange: new Binned() }),
+      );
     for (let c = 0; c < 3; c++) {
       sum.light[c] += image.linear[3 * i + c];
       sum.middle[c] += image.oklab[3 * i + c];
@@ -128,22 +136,45 @@ export function measureAreas(map: LabelMap, image: AreaImage, mask: Uint8Array, 
     sum.count++;
     sum.values.add(image.oklab[3 * i] * BINS, image.linear, 3 * i);
   }
-  const means = new Map([...sums].map(([label, { light: [r, g, b], count }]) => [label, { r: r / count, g: g / count, b: b / count }]));
+  const means = new Map(
+    [...sums].map(
+      ([
+        label,
+        {
+          light: [r, g, b],
+          count,
+        },
+      ]) => [label, { r: r / count, g: g / count, b: b / count }],
+    ),
+  );
   for (let i = 0; i < visible.length; i++) {
     const label = visible[i];
     if (label === 0) continue;
     const { middle, count, strange } = sums.get(label)!;
-    const away = Math.hypot(image.oklab[3 * i] - middle[0] / count, image.oklab[3 * i + 1] - middle[1] / count, image.oklab[3 * i + 2] - middle[2] / count);
+    const away = Math.hypot(
+      image.oklab[3 * i] - middle[0] / count,
+      image.oklab[3 * i + 1] - middle[1] / count,
+      image.oklab[3 * i + 2] - middle[2] / count,
+    );
     strange.add(away * 2 * BINS, image.linear, 3 * i);
   }
-  const areas = [...sums].sort(([a], [b]) => a - b).map(([label, { count, values, strange }]): AreaMeasure => {
-    const mean = labOfLinear(means.get(label)!);
-    const accent = labOfLinear(strange.mean(ACCENT_SHARE, true));
-    return {
-      label, mean, share: count / Math.max(1, sheet),
-      lit: labOfLinear(values.mean(QUARTER, true)), shaded: labOfLinear(values.mean(QUARTER, false)),
-      accent: deltaE00(mean, accent) >= ACCENT_DIFFERENCE ? accent : null,
-    };
-  });
-  return { areas, borders: bordersOf({ ...map, labels: visible }, image, sheetWidthPx), uncovered: uncovered / Math.max(1, sheet) };
+  const areas = [...sums]
+    .sort(([a], [b]) => a - b)
+    .map(([label, { count, values, strange }]): AreaMeasure => {
+      const mean = labOfLinear(means.get(label)!);
+      const accent = labOfLinear(strange.mean(ACCENT_SHARE, true));
+      return {
+        label,
+        mean,
+        share: count / Math.max(1, sheet),
+        lit: labOfLinear(values.mean(QUARTER, true)),
+        shaded: labOfLinear(values.mean(QUARTER, false)),
+        accent: deltaE00(mean, accent) >= ACCENT_DIFFERENCE ? accent : null,
+      };
+    });
+  return {
+    areas,
+    borders: bordersOf({ ...map, labels: visible }, image, sheetWidthPx),
+    uncovered: uncovered / Math.max(1, sheet),
+  };
 }

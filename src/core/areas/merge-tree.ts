@@ -36,7 +36,12 @@ const SIZE_POWER = 0.35;
  * @param features three a pixel, from `featuresOf`
  * @param only when given, just the pieces marked 1 take part
  */
-export function mergeTree({ width, height, labels, count }: Superpixels, features: Float32Array, only?: Uint8Array, smallestShare = SMALLEST_SHARE): MergeTree {
+export function mergeTree(
+  { width, height, labels, count }: Superpixels,
+  features: Float32Array,
+  only?: Uint8Array,
+  smallestShare = SMALLEST_SHARE,
+): MergeTree {
   const size = new Float64Array(count);
   const mean = new Float64Array(3 * count);
   const inside = (piece: number): boolean => piece >= 0 && (!only || only[piece] === 1);
@@ -49,7 +54,8 @@ export function mergeTree({ width, height, labels, count }: Superpixels, feature
     for (let c = 0; c < 3; c++) mean[3 * k + c] += features[3 * i + c];
   }
   for (let k = 0; k < count; k++) if (size[k] > 0) for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
-  const apart = (a: number, b: number): number => Math.hypot(mean[3 * a] - mean[3 * b], mean[3 * a + 1] - mean[3 * b + 1], mean[3 * a + 2] - mean[3 * b + 2]);
+  const apart = (a: number, b: number): number =>
+    Math.hypot(mean[3 * a] - mean[3 * b], mean[3 * a + 1] - mean[3 * b + 1], mean[3 * a + 2] - mean[3 * b + 2]);
 
   const neighbours: Map<number, Border>[] = Array.from({ length: count }, () => new Map());
   const touch = (a: number, b: number): void => {
@@ -116,7 +122,11 @@ export function mergeTree({ width, height, labels, count }: Superpixels, feature
 }
 
 /** Pieces grouped into about `shapes` shapes: each piece's shape, numbered from 0 by the piece that comes first. */
-export function cutTree(tree: MergeTree, shapes: number, takesPart: (piece: number) => boolean = () => true): { shapeOf: Int32Array; shapes: number } {
+export function cutTree(
+  tree: MergeTree,
+  shapes: number,
+  takesPart: (piece: number) => boolean = () => true,
+): { shapeOf: Int32Array; shapes: number } {
   const sets = new DisjointSet(tree.pieces);
   let parts = 0;
   for (let k = 0; k < tree.pieces; k++) if (takesPart(k)) parts++;

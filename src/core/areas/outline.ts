@@ -70,7 +70,8 @@ function smooth(chain: readonly number[], closed: boolean): Float64Array {
  */
 export function outlinesOf({ width, height, labels }: LabelMap): Outline[] {
   const across = width + 1;
-  const label = (x: number, y: number): number => (x < 0 || y < 0 || x >= width || y >= height ? -1 : labels[y * width + x]);
+  const label = (x: number, y: number): number =>
+    x < 0 || y < 0 || x >= width || y >= height ? -1 : labels[y * width + x];
   // Cracks: `right` runs from vertex (x, y) to (x + 1, y), `down` to (x, y + 1).
   const right = new Uint8Array(across * (height + 1));
   const down = new Uint8Array(across * (height + 1));
@@ -93,10 +94,10 @@ export function outlinesOf({ width, height, labels }: LabelMap): Outline[] {
   /** Takes an unused crack at a vertex and gives the vertex at its other end, or -1. */
   const step = (v: number): number => {
     const x = v % across;
-    if (right[v]) return (right[v] = 0), v + 1;
-    if (x > 0 && right[v - 1]) return (right[v - 1] = 0), v - 1;
-    if (down[v]) return (down[v] = 0), v + across;
-    if (v >= across && down[v - across]) return (down[v - across] = 0), v - across;
+    if (right[v]) return ((right[v] = 0), v + 1);
+    if (x > 0 && right[v - 1]) return ((right[v - 1] = 0), v - 1);
+    if (down[v]) return ((down[v] = 0), v + across);
+    if (v >= across && down[v - across]) return ((down[v - across] = 0), v - across);
     return -1;
   };
   const sidesOf = (a: number, b: number): [number, number] => {

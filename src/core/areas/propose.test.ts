@@ -25,8 +25,12 @@ function render({ shapeAt, light }: Scene, noise: number, seed = 1): { image: Ar
     const [x, y] = [(i % WIDTH) / WIDTH, Math.floor(i / WIDTH) / HEIGHT];
     truth[i] = shapeAt(x, y);
     const grain = 1 + noise * (random() + random() + random() - 1.5);
-    light(truth[i], x, y).forEach((v, c) => (linear[3 * i + c] = Math.max(0, v * grain + 0.3 * noise * v * (random() - 0.5))));
-    const { L, a, b } = oklabOfLinearSrgb(linearSrgbOfLinearP3({ r: linear[3 * i], g: linear[3 * i + 1], b: linear[3 * i + 2] }));
+    light(truth[i], x, y).forEach(
+      (v, c) => (linear[3 * i + c] = Math.max(0, v * grain + 0.3 * noise * v * (random() - 0.5))),
+    );
+    const { L, a, b } = oklabOfLinearSrgb(
+      linearSrgbOfLinearP3({ r: linear[3 * i], g: linear[3 * i + 1], b: linear[3 * i + 2] }),
+    );
     oklab.set([L, a, b], 3 * i);
   }
   return { image: { width: WIDTH, height: HEIGHT, linear, oklab }, truth };
@@ -51,7 +55,14 @@ function overlaps(truth: Uint8Array, found: Int32Array): number[] {
     sizes[shape]++;
     ours[found[i]]++;
   });
-  return Array.from({ length: shapes }, (_, s) => Math.max(...Array.from({ length: proposed }, (_, p) => both[s * proposed + p] / (sizes[s] + ours[p] - both[s * proposed + p]))));
+  return Array.from({ length: shapes }, (_, s) =>
+    Math.max(
+      ...Array.from(
+        { length: proposed },
+        (_, p) => both[s * proposed + p] / (sizes[s] + ours[p] - both[s * proposed + p]),
+      ),
+    ),
+  );
 }
 
 /** A canal at evening: sky in a slow gradient, flat land, a house of two sides, a tree, water. */
@@ -63,19 +74,34 @@ const CANAL: Scene = {
     if (y > 0.75) return 5;
     return y > 0.6 ? 1 : 0;
   },
-  light: (shape, x, y) => [
-    [0.45 + 0.35 * y, 0.42 + 0.12 * y, 0.55 - 0.2 * y], [0.12, 0.09, 0.05], [0.35, 0.13, 0.06], [0.06, 0.025, 0.018], [0.03, 0.045, 0.02], [0.3 + 0.1 * x, 0.27, 0.33],
-  ][shape] as unknown as Light,
+  light: (shape, x, y) =>
+    [
+      [0.45 + 0.35 * y, 0.42 + 0.12 * y, 0.55 - 0.2 * y],
+      [0.12, 0.09, 0.05],
+      [0.35, 0.13, 0.06],
+      [0.06, 0.025, 0.018],
+      [0.03, 0.045, 0.02],
+      [0.3 + 0.1 * x, 0.27, 0.33],
+    ][shape] as unknown as Light,
 };
 
 /** Flat shapes of equal value and different hue, and of equal hue and different value. */
 const FLAT: Scene = {
   shapeAt: (x, y) => (Math.hypot(x - 0.3, (y - 0.5) * 0.667) < 0.16 ? 1 : x > 0.6 ? (y < 0.5 ? 2 : 3) : 0),
-  light: (shape) => [[0.2, 0.2, 0.2], [0.33, 0.16, 0.12], [0.14, 0.21, 0.36], [0.05, 0.08, 0.14]][shape] as unknown as Light,
+  light: (shape) =>
+    [
+      [0.2, 0.2, 0.2],
+      [0.33, 0.16, 0.12],
+      [0.14, 0.21, 0.36],
+      [0.05, 0.08, 0.14],
+    ][shape] as unknown as Light,
 };
 
 describe("shapes proposed on made-up scenes", () => {
-  test.each([["a canal at evening", CANAL, 6], ["flat shapes", FLAT, 4]] as const)("%s: every true shape is found, overlap over 0.9", (_, scene, shapes) => {
+  test.each([
+    ["a canal at evening", CANAL, 6],
+    ["flat shapes", FLAT, 4],
+  ] as const)("%s: every true shape is found, overlap over 0.9", (_, scene, shapes) => {
     const { image, truth } = render(scene, 0);
     for (const overlap of overlaps(truth, propose(image, shapes))) expect(overlap).toBeGreaterThan(0.9);
   });
@@ -93,12 +119,17 @@ describe("shapes proposed on made-up scenes", () => {
   test("a slow gradient stays one shape while any edge is left", () => {
     const { image, truth } = render(CANAL, 0);
     const found = propose(image, 6);
-    const sky = new Set(truth.reduce<number[]>((labels, shape, i) => (shape === 0 ? [...labels.slice(-40), found[i]] : labels), []));
+    const sky = new Set(
+      truth.reduce<number[]>((labels, shape, i) => (shape === 0 ? [...labels.slice(-40), found[i]] : labels), []),
+    );
     expect(sky.size).toBeLessThan(3);
   });
 
   test("specks too small to paint are absorbed", () => {
-    const speckled: Scene = { ...FLAT, shapeAt: (x, y) => (Math.abs(x - 0.8) < 0.008 && Math.abs(y - 0.2) < 0.01 ? 3 : FLAT.shapeAt(x, y)) };
+    const speckled: Scene = {
+      ...FLAT,
+      shapeAt: (x, y) => (Math.abs(x - 0.8) < 0.008 && Math.abs(y - 0.2) < 0.01 ? 3 : FLAT.shapeAt(x, y)),
+    };
     const found = propose(render(speckled, 0).image, 6);
     const sizes = new Map<number, number>();
     found.forEach((label) => sizes.set(label, (sizes.get(label) ?? 0) + 1));

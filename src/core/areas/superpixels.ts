@@ -65,7 +65,15 @@ function firstCentres(features: Float32Array, width: number, height: number, mas
   return { count: data.length / 5, data: Float32Array.from(data) };
 }
 
-function assign(features: Float32Array, width: number, height: number, mask: Uint8Array, { count, data }: Centres, labels: Int32Array, distance: Float32Array): void {
+function assign(
+  features: Float32Array,
+  width: number,
+  height: number,
+  mask: Uint8Array,
+  { count, data }: Centres,
+  labels: Int32Array,
+  distance: Float32Array,
+): void {
   distance.fill(Infinity);
   const nearness = (COMPACTNESS / SPACING_PX) ** 2;
   for (let k = 0; k < count; k++) {
@@ -130,9 +138,12 @@ function connectedPatches(width: number, labels: Int32Array): { patches: Int32Ar
       const i = queue[head];
       const x = i % width;
       if (x > 0 && patches[i - 1] === -2 && labels[i - 1] === labels[start]) patches[(queue[length++] = i - 1)] = count;
-      if (x < width - 1 && patches[i + 1] === -2 && labels[i + 1] === labels[start]) patches[(queue[length++] = i + 1)] = count;
-      if (i >= width && patches[i - width] === -2 && labels[i - width] === labels[start]) patches[(queue[length++] = i - width)] = count;
-      if (i < labels.length - width && patches[i + width] === -2 && labels[i + width] === labels[start]) patches[(queue[length++] = i + width)] = count;
+      if (x < width - 1 && patches[i + 1] === -2 && labels[i + 1] === labels[start])
+        patches[(queue[length++] = i + 1)] = count;
+      if (i >= width && patches[i - width] === -2 && labels[i - width] === labels[start])
+        patches[(queue[length++] = i - width)] = count;
+      if (i < labels.length - width && patches[i + width] === -2 && labels[i + width] === labels[start])
+        patches[(queue[length++] = i + width)] = count;
     }
     count++;
   }
@@ -157,7 +168,12 @@ function connect(width: number, labels: Int32Array, features: Float32Array): { l
   const offer = (scrap: number, other: number): void => {
     if (scrap < 0 || other < 0 || scrap === other || size[scrap] >= smallest) return;
     // Larger neighbours first: a scrap beside scraps alone would only make a larger scrap.
-    const strange = Math.hypot(mean[3 * scrap] - mean[3 * other], mean[3 * scrap + 1] - mean[3 * other + 1], mean[3 * scrap + 2] - mean[3 * other + 2]) + (size[other] < smallest ? 10 : 0);
+    const strange =
+      Math.hypot(
+        mean[3 * scrap] - mean[3 * other],
+        mean[3 * scrap + 1] - mean[3 * other + 1],
+        mean[3 * scrap + 2] - mean[3 * other + 2],
+      ) + (size[other] < smallest ? 10 : 0);
     if (strange < least[scrap]) {
       least[scrap] = strange;
       into[scrap] = other;

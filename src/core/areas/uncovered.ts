@@ -13,12 +13,19 @@ export function uncoveredPieces({ labels, count }: Superpixels, taken: Uint8Arra
  * A merge tree of uncovered pieces, cut into about `shapes` shapes, as labels of pixels: 1 and up, 0
  * where a label of `taken` stands or nothing is proposed.
  */
-export function labelUncovered(pieces: Superpixels, tree: MergeTree, only: Uint8Array, taken: Uint8Array, shapes: number): { readonly labels: Uint8Array; readonly shapes: number } {
+export function labelUncovered(
+  pieces: Superpixels,
+  tree: MergeTree,
+  only: Uint8Array,
+  taken: Uint8Array,
+  shapes: number,
+): { readonly labels: Uint8Array; readonly shapes: number } {
   const cut = cutTree(tree, Math.min(shapes, MAX_LABEL), (piece) => only[piece] === 1);
   const labels = new Uint8Array(taken.length);
   for (let i = 0; i < labels.length; i++) {
     const piece = pieces.labels[i];
-    if (piece >= 0 && taken[i] === 0 && cut.shapeOf[piece] >= 0) labels[i] = Math.min(MAX_LABEL, cut.shapeOf[piece] + 1);
+    if (piece >= 0 && taken[i] === 0 && cut.shapeOf[piece] >= 0)
+      labels[i] = Math.min(MAX_LABEL, cut.shapeOf[piece] + 1);
   }
   return { labels, shapes: Math.min(MAX_LABEL, cut.shapes) };
 }

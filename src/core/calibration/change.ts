@@ -11,7 +11,13 @@ const COMPARED_LOADS = [0.8, 0.3, 0.08] as const;
 /** How a paint changed from one measurement to a later one. */
 export interface PaintChange {
   /** Per compared load: both colours and how the later differs. */
-  readonly at: readonly { readonly load: number; readonly before: Lab; readonly after: Lab; readonly dE00: number; readonly words: readonly string[] }[];
+  readonly at: readonly {
+    readonly load: number;
+    readonly before: Lab;
+    readonly after: Lab;
+    readonly dE00: number;
+    readonly words: readonly string[];
+  }[];
   /** Largest of those differences. */
   readonly dE00: number;
   /** What that most likely means. */
@@ -38,6 +44,8 @@ export function paintChange(before: PaintModel, after: PaintModel, paper: Paper)
   const miss = Math.hypot(before.measured?.miss ?? 0, after.measured?.miss ?? 0);
   const chroma = (lab: Lab): number => lchOfLab(lab).C;
   const tints = at.slice(1);
-  const faded = tints.every((tint) => tint.after.L > tint.before.L && chroma(tint.after) < FADED_CHROMA * chroma(tint.before));
+  const faded = tints.every(
+    (tint) => tint.after.L > tint.before.L && chroma(tint.after) < FADED_CHROMA * chroma(tint.before),
+  );
   return { at, dE00, verdict: dE00 <= SURE * miss ? "the same" : faded ? "faded" : "changed" };
 }

@@ -1,9 +1,37 @@
 /** A paint measured: the swatch card, its reading, the fit. What the rest of the program may use of it. */
-export { CARD, cellBox, lineBox,  FIDUCIAL, FIDUCIAL_CENTRES,    ROWS, swatchBox, SWATCHES, windowBox, type Box } from "./card/layout";
+export {
+  CARD,
+  cellBox,
+  lineBox,
+  FIDUCIAL,
+  FIDUCIAL_CENTRES,
+  ROWS,
+  swatchBox,
+  SWATCHES,
+  windowBox,
+  type Box,
+} from "./card/layout";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./card/homography";
-export { findLitCard, placeKey, readCard, readLitCard, type CardRead,  type LitCard, type RowRead } from "./card/read-card";
-export { fitPatches,  PATCH_KINDS, patchesOfRow, patchOfSpectrum, withoutCrosstalk, type MeasuredPatch, type PaintFit, type PatchKind } from "./patches";
+export {
+  findLitCard,
+  placeKey,
+  readCard,
+  readLitCard,
+  type CardRead,
+  type LitCard,
+  type RowRead,
+} from "./card/read-card";
+export {
+  fitPatches,
+  PATCH_KINDS,
+  patchesOfRow,
+  patchOfSpectrum,
+  withoutCrosstalk,
+  type MeasuredPatch,
+  type PaintFit,
+  type PatchKind,
+} from "./patches";
 export { CARD_WATER, WASH_NAMES } from "./washes";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter } from "./meter";

@@ -14,8 +14,19 @@ import { CARD_WATER } from "./washes";
 const paper = PAPERS[0];
 const base = paintModel("rose", [{ pigmentId: "PV19-rose", share: 1 }]);
 const swatches = madeUpSwatches([{ pigmentId: "PV19-rose", share: 1 }], 6);
-const PLACES: readonly (readonly [PatchKind, number])[] = [["bare paper", 0], ["wash", 0], ["wash", 1], ["wash", 2], ["wash", 3], ["across on paper", 4], ["across on line", 4], ["bare line", 4]];
-const spectra = PLACES.map(([what, swatch]) => patchOfSpectrum(what, swatch, CARD_WATER[swatch], swatches(what, swatch, CARD_WATER[swatch])));
+const PLACES: readonly (readonly [PatchKind, number])[] = [
+  ["bare paper", 0],
+  ["wash", 0],
+  ["wash", 1],
+  ["wash", 2],
+  ["wash", 3],
+  ["across on paper", 4],
+  ["across on line", 4],
+  ["bare line", 4],
+];
+const spectra = PLACES.map(([what, swatch]) =>
+  patchOfSpectrum(what, swatch, CARD_WATER[swatch], swatches(what, swatch, CARD_WATER[swatch])),
+);
 const typed = spectra.map(({ reflectance: _reflectance, ...patch }): MeasuredPatch => patch);
 const fitOf = (patches: readonly MeasuredPatch[], model: PaintModel = base): PaintFit => {
   const fit = fitPatches(model, patches, paper);
@@ -24,11 +35,16 @@ const fitOf = (patches: readonly MeasuredPatch[], model: PaintModel = base): Pai
 };
 const truthAt = (water: number): ReturnType<typeof labOfXyz> => labOfXyz(xyzOfReflectance(swatches("wash", 7, water)));
 const missAt = (fit: Pick<PaintFit, "optics"> | PaintModel, water: number): number =>
-  deltaE00(predict([{ paint: { ...base, optics: fit.optics }, parts: 1 }], loadOfWater(water), paper).dry, truthAt(water));
+  deltaE00(
+    predict([{ paint: { ...base, optics: fit.optics }, parts: 1 }], loadOfWater(water), paper).dry,
+    truthAt(water),
+  );
 
 describe("a paint fitted to patches of any way in", () => {
   test("typed colours and spectra alike meet an unseen strength better than the handbook", () => {
-    for (const patches of [typed, spectra]) for (const water of [3, 10]) expect(missAt(fitOf(patches), water)).toBeLessThan(Math.max(1.5, 0.5 * missAt(base, water)));
+    for (const patches of [typed, spectra])
+      for (const water of [3, 10])
+        expect(missAt(fitOf(patches), water)).toBeLessThan(Math.max(1.5, 0.5 * missAt(base, water)));
   });
 
   test("every wash has its fitted colour and load; the grounds have none", () => {
@@ -40,7 +56,9 @@ describe("a paint fitted to patches of any way in", () => {
   });
 
   test("what is left out doesn't count, and what is left in goes on without it", () => {
-    const wrong = typed.map((patch, i): MeasuredPatch => (i === 2 ? { ...patch, lab: { L: 60, a: -40, b: 30 } } : patch));
+    const wrong = typed.map((patch, i): MeasuredPatch =>
+      i === 2 ? { ...patch, lab: { L: 60, a: -40, b: 30 } } : patch,
+    );
     const out = fitOf(wrong.map((patch, i) => (i === 2 ? { ...patch, leftOut: true } : patch)));
     expect(out.fitted[2]).toBeNull();
     expect(missAt(out, 3)).toBeLessThan(2);
@@ -49,29 +67,45 @@ describe("a paint fitted to patches of any way in", () => {
   });
 
   test("the sheet's own colour is what everything stands on", () => {
-    const darker = typed.map((patch): MeasuredPatch => (patch.what === "bare paper" ? { ...patch, lab: { ...patch.lab, L: patch.lab.L - 6 } } : patch));
+    const darker = typed.map((patch): MeasuredPatch =>
+      patch.what === "bare paper" ? { ...patch, lab: { ...patch.lab, L: patch.lab.L - 6 } } : patch,
+    );
     const pale = (fit: PaintFit): number => fit.optics.K.reduce((sum, k) => sum + k, 0);
     expect(pale(fitOf(darker))).toBeLessThan(pale(fitOf(typed)));
   });
 
   test("one wash is too little; a line too pale to be black is not used", () => {
     expect(fitPatches(base, typed.slice(0, 2), paper)).toMatchObject({ refused: expect.stringMatching(/two washes/) });
-    const grey = typed.map((patch): MeasuredPatch => (patch.what === "bare line" ? { ...patch, lab: { L: 60, a: 0, b: 0 } } : patch));
+    const grey = typed.map((patch): MeasuredPatch =>
+      patch.what === "bare line" ? { ...patch, lab: { L: 60, a: 0, b: 0 } } : patch,
+    );
     expect(fitOf(grey).fitted[6]).toBeNull();
   });
 
-  test.each(["PG7", "PY154", "PB15-green-shade"])("another paint altogether (%s) is doubted or refused", (pigmentId) => {
-    const fit = fitPatches(paintModel(pigmentId, [{ pigmentId, share: 1 }]), typed, paper);
-    expect("refused" in fit ? fit.refused : fit.doubted).toSatisfy((told: unknown) => told === true || /right paint/.test(String(told)));
-  });
+  test.each(["PG7", "PY154", "PB15-green-shade"])(
+    "another paint altogether (%s) is doubted or refused",
+    (pigmentId) => {
+      const fit = fitPatches(paintModel(pigmentId, [{ pigmentId, share: 1 }]), typed, paper);
+      expect("refused" in fit ? fit.refused : fit.doubted).toSatisfy(
+        (told: unknown) => told === true || /right paint/.test(String(told)),
+      );
+    },
+  );
 
   test("the right paint of any of twenty makers is neither", () => {
     for (let maker = 30; maker < 50; maker++) {
       const own = madeUpSwatches([{ pigmentId: "PV19-rose", share: 1 }], maker);
-      const fit = fitOf(PLACES.map(([what, swatch]): MeasuredPatch => {
-        const { reflectance: _reflectance, ...patch } = patchOfSpectrum(what, swatch, CARD_WATER[swatch], own(what, swatch, CARD_WATER[swatch]));
-        return patch;
-      }));
+      const fit = fitOf(
+        PLACES.map(([what, swatch]): MeasuredPatch => {
+          const { reflectance: _reflectance, ...patch } = patchOfSpectrum(
+            what,
+            swatch,
+            CARD_WATER[swatch],
+            own(what, swatch, CARD_WATER[swatch]),
+          );
+          return patch;
+        }),
+      );
       expect(fit.doubted).toBe(false);
     }
   });
@@ -79,10 +113,20 @@ describe("a paint fitted to patches of any way in", () => {
 
 describe("two measurements of a paint", () => {
   const measured = (fit: PaintFit, on: string): PaintModel =>
-    paintModel(`rose ${on}`, [{ pigmentId: "PV19-rose", share: 1 }], 1, { K: [...fit.optics.K], S: [...fit.optics.S], miss: fit.miss, loads: fit.loads, on, way: "photo" });
+    paintModel(`rose ${on}`, [{ pigmentId: "PV19-rose", share: 1 }], 1, {
+      K: [...fit.optics.K],
+      S: [...fit.optics.S],
+      miss: fit.miss,
+      loads: fit.loads,
+      on,
+      way: "photo",
+    });
   const fit = fitOf(spectra);
   const spring = measured(fit, "2026-04-12");
-  const scaled = (share: number): PaintFit => ({ ...fit, optics: { K: fit.optics.K.map((k) => share * k), S: fit.optics.S } });
+  const scaled = (share: number): PaintFit => ({
+    ...fit,
+    optics: { K: fit.optics.K.map((k) => share * k), S: fit.optics.S },
+  });
 
   test("of the same swatches are the same", () => {
     const change = paintChange(spring, measured(fit, "2026-10-03"), paper);

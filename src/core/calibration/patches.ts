@@ -41,7 +41,8 @@ interface ToFit {
 /** A bare line lighter than this is no black line, L*. */
 const BLACK_LINE = 45;
 
-const spectrumOf = ({ reflectance }: MeasuredPatch): Reflectance | undefined => reflectance && Float64Array.from(reflectance);
+const spectrumOf = ({ reflectance }: MeasuredPatch): Reflectance | undefined =>
+  reflectance && Float64Array.from(reflectance);
 
 /** The bare sheet: its own spectrum if it was measured, else the paper's typical one, scaled where its colour was measured. */
 function paperOf(patches: readonly MeasuredPatch[], paper: Paper): Reflectance {
@@ -59,11 +60,20 @@ function toFit(patches: readonly MeasuredPatch[], paper: Paper): ToFit {
     const { what, leftOut } = patch;
     if (leftOut || what === "bare line" || what === "bare paper" || (what === "across on line" && !black)) return [];
     const { swatch, waterParts, lab, cutOff, unsure } = patch;
-    const reading: Reading = { puddle: swatch, meantLoad: loadOfWater(waterParts), over: what === "across on line" ? "black" : "paper", lab, reflectance: spectrumOf(patch), cutOff, unsure };
+    const reading: Reading = {
+      puddle: swatch,
+      meantLoad: loadOfWater(waterParts),
+      over: what === "across on line" ? "black" : "paper",
+      lab,
+      reflectance: spectrumOf(patch),
+      cutOff,
+      unsure,
+    };
     return [{ reading, index }];
   });
   return {
-    readings: used.map(({ reading }) => reading), indices: used.map(({ index }) => index),
+    readings: used.map(({ reading }) => reading),
+    indices: used.map(({ index }) => index),
     ground: { paper: paperOf(patches, paper), black, roughness: paper.roughness },
   };
 }
@@ -89,17 +99,34 @@ const LEAST_WASHES = 2;
  * Returns words for the painter instead when there is too little to go by, or when what was
  * measured is too far from any paint with these pigments.
  */
-export function fitPatches(base: Pick<PaintModel, "optics" | "granulation">, patches: readonly MeasuredPatch[], paper: Paper): PaintFit | { readonly refused: string } {
+export function fitPatches(
+  base: Pick<PaintModel, "optics" | "granulation">,
+  patches: readonly MeasuredPatch[],
+  paper: Paper,
+): PaintFit | { readonly refused: string } {
   const { readings, indices, ground } = toFit(patches, paper);
   const washes = new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle));
-  if (washes.size < LEAST_WASHES) return { refused: "At least two washes on bare paper are needed to measure a paint." };
+  if (washes.size < LEAST_WASHES)
+    return { refused: "At least two washes on bare paper are needed to measure a paint." };
   const fit = fitOptics(base, readings, ground);
-  const reducedChiSquare = fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_CHI_SQUARE : 1);
-  if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused) return { refused: "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?" };
-  const fitted: (PaintFit["fitted"][number])[] = patches.map(() => null);
+  const reducedChiSquare =
+    fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_CHI_SQUARE : 1);
+  if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused)
+    return {
+      refused:
+        "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?",
+    };
+  const fitted: PaintFit["fitted"][number][] = patches.map(() => null);
   indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
   const loads = [...fit.loads.values()];
-  return { optics: fit.optics, rms: fit.rms, doubted: reducedChiSquare > MOST_REDUCED_CHI_SQUARE.doubted, fitted, miss: likelyMiss(base, fit, ground), loads: [Math.min(...loads), Math.max(...loads)] };
+  return {
+    optics: fit.optics,
+    rms: fit.rms,
+    doubted: reducedChiSquare > MOST_REDUCED_CHI_SQUARE.doubted,
+    fitted,
+    miss: likelyMiss(base, fit, ground),
+    loads: [Math.min(...loads), Math.max(...loads)],
+  };
 }
 
 /**
@@ -123,15 +150,32 @@ export function withoutCrosstalk(card: readonly PaintPatches[], paper: Paper): M
     return readings.length > 0 ? [{ base, readings, ground }] : [];
   });
   const mix = fitCrosstalk(usable);
-  return card.map(({ patches }) => patches.map((patch) => ({ ...patch, lab: withoutCrosstalkOf(patch.lab, mix, paper.reflectance) })));
+  return card.map(({ patches }) =>
+    patches.map((patch) => ({ ...patch, lab: withoutCrosstalkOf(patch.lab, mix, paper.reflectance) })),
+  );
 }
 
 /** The patches of a card's row. */
-export function patchesOfRow({ places }: Pick<RowRead, "places">, water: readonly WaterParts[] = CARD_WATER): MeasuredPatch[] {
-  return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure } }) => ({ what, swatch, waterParts: water[swatch], lab, cutOff, unsure }));
+export function patchesOfRow(
+  { places }: Pick<RowRead, "places">,
+  water: readonly WaterParts[] = CARD_WATER,
+): MeasuredPatch[] {
+  return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure } }) => ({
+    what,
+    swatch,
+    waterParts: water[swatch],
+    lab,
+    cutOff,
+    unsure,
+  }));
 }
 
 /** A patch from a spectrum. */
-export function patchOfSpectrum(what: PatchKind, swatch: number, waterParts: WaterParts, reflectance: Reflectance): MeasuredPatch {
+export function patchOfSpectrum(
+  what: PatchKind,
+  swatch: number,
+  waterParts: WaterParts,
+  reflectance: Reflectance,
+): MeasuredPatch {
   return { what, swatch, waterParts, lab: labOfXyz(xyzOfReflectance(reflectance)), reflectance: [...reflectance] };
 }

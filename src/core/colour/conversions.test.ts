@@ -10,7 +10,11 @@ import { linearOfSrgb, linearSrgbOfXyz, srgbOfLinear, xyzOfLinearSrgb } from "./
 
 const random = seededRandom(11);
 const COLOURS = Array.from({ length: 300 }, () => ({ r: random(), g: random(), b: random() }));
-const linear = (c: { r: number; g: number; b: number }) => ({ r: linearOfSrgb(c.r), g: linearOfSrgb(c.g), b: linearOfSrgb(c.b) });
+const linear = (c: { r: number; g: number; b: number }) => ({
+  r: linearOfSrgb(c.r),
+  g: linearOfSrgb(c.g),
+  b: linearOfSrgb(c.b),
+});
 
 describe("conversions on random colours", () => {
   test("Lab (D65) as culori's lab65 and colorjs.io's lab-d65", () => {
@@ -18,9 +22,21 @@ describe("conversions on random colours", () => {
     for (const colour of COLOURS) {
       const ours = labOfXyz(xyzOfLinearSrgb(linear(colour)));
       const culori = toLab({ mode: "rgb", ...colour });
-      const [L, a, b] = new Color("srgb", [colour.r, colour.g, colour.b]).to("lab-d65").coords as [number, number, number];
+      const [L, a, b] = new Color("srgb", [colour.r, colour.g, colour.b]).to("lab-d65").coords as [
+        number,
+        number,
+        number,
+      ];
       // Our white is the sum of the 10 nm tables, scaled so that sRGB white is white: Lab agrees to a few thousandths.
-      for (const [x, y] of [[ours.L, culori.l], [ours.a, culori.a], [ours.b, culori.b], [ours.L, L], [ours.a, a], [ours.b, b]]) expect(Math.abs(x - y)).toBeLessThan(0.02);
+      for (const [x, y] of [
+        [ours.L, culori.l],
+        [ours.a, culori.a],
+        [ours.b, culori.b],
+        [ours.L, L],
+        [ours.a, a],
+        [ours.b, b],
+      ])
+        expect(Math.abs(x - y)).toBeLessThan(0.02);
     }
   });
 
@@ -43,7 +59,10 @@ describe("conversions on random colours", () => {
     for (let i = 1; i < COLOURS.length; i++) {
       const one = labOfXyz(xyzOfLinearSrgb(linear(COLOURS[i - 1])));
       const two = labOfXyz(xyzOfLinearSrgb(linear(COLOURS[i])));
-      const expected = theirs({ mode: "lab65", l: one.L, a: one.a, b: one.b }, { mode: "lab65", l: two.L, a: two.a, b: two.b });
+      const expected = theirs(
+        { mode: "lab65", l: one.L, a: one.a, b: one.b },
+        { mode: "lab65", l: two.L, a: two.a, b: two.b },
+      );
       expect(deltaE00(one, two)).toBeCloseTo(expected, 6);
     }
   });
@@ -55,7 +74,11 @@ describe("conversions on random colours", () => {
       expect(xyzOfLab(labOfXyz(xyz)).Z).toBeCloseTo(xyz.Z, 9);
       expect(linearSrgbOfXyz(xyz).g).toBeCloseTo(linearOfSrgb(colour.g), 6);
     }
-    expect(labOfXyz(xyzOfLinearSrgb({ r: 1, g: 1, b: 1 }))).toMatchObject({ L: expect.closeTo(100, 6), a: expect.closeTo(0, 6), b: expect.closeTo(0, 6) });
+    expect(labOfXyz(xyzOfLinearSrgb({ r: 1, g: 1, b: 1 }))).toMatchObject({
+      L: expect.closeTo(100, 6),
+      a: expect.closeTo(0, 6),
+      b: expect.closeTo(0, 6),
+    });
   });
 });
 
@@ -69,7 +92,12 @@ describe("colours for the screen", () => {
   });
 
   test("a colour outside is marked and keeps its hue and lightness, as colorjs.io's CSS mapping does", () => {
-    for (const lab of [{ L: 60, a: 90, b: 90 }, { L: 30, a: 40, b: -95 }, { L: 85, a: -90, b: 60 }, { L: 78, a: 25, b: 100 }]) {
+    for (const lab of [
+      { L: 60, a: 90, b: 90 },
+      { L: 30, a: 40, b: -95 },
+      { L: 85, a: -90, b: 60 },
+      { L: 78, a: 25, b: 100 },
+    ]) {
       const shown = screenColourOfLab(lab);
       expect(shown.mapped).toBe(true);
       const theirs = new Color("lab-d65", [lab.L, lab.a, lab.b]).toGamut({ space: "srgb", method: "css" }).to("srgb");

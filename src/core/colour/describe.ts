@@ -11,9 +11,22 @@ const GREY_CHROMA = 5;
  * between them are ours, bounds from memory.
  */
 const HUE_WORDS: readonly (readonly [upToDegrees: number, word: string])[] = [
-  [12, "rose red"], [36, "red"], [52, "orange red"], [68, "orange"], [80, "yellow orange"],
-  [97, "yellow"], [112, "green yellow"], [135, "yellow green"], [172, "green"], [205, "blue green"],
-  [238, "green blue"], [282, "blue"], [305, "violet blue"], [325, "violet"], [345, "red violet"], [360, "rose red"],
+  [12, "rose red"],
+  [36, "red"],
+  [52, "orange red"],
+  [68, "orange"],
+  [80, "yellow orange"],
+  [97, "yellow"],
+  [112, "green yellow"],
+  [135, "yellow green"],
+  [172, "green"],
+  [205, "blue green"],
+  [238, "green blue"],
+  [282, "blue"],
+  [305, "violet blue"],
+  [325, "violet"],
+  [345, "red violet"],
+  [360, "rose red"],
 ];
 
 type Warmth = "warm" | "cool" | "neutral";

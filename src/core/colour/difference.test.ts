@@ -41,15 +41,24 @@ const PAIRS: readonly (readonly number[])[] = [
 ];
 
 describe("CIEDE2000 against Sharma, Wu and Dalal (2005)", () => {
-  test.each(PAIRS.map((p, i) => [i + 1, p] as const))("pair %i, both ways round", (_, [L1, a1, b1, L2, a2, b2, expected]) => {
-    const first = { L: L1, a: a1, b: b1 };
-    const second = { L: L2, a: a2, b: b2 };
-    expect(deltaE00(first, second)).toBeCloseTo(expected, 4);
-    expect(deltaE00(second, first)).toBeCloseTo(expected, 4);
-  });
+  test.each(PAIRS.map((p, i) => [i + 1, p] as const))(
+    "pair %i, both ways round",
+    (_, [L1, a1, b1, L2, a2, b2, expected]) => {
+      const first = { L: L1, a: a1, b: b1 };
+      const second = { L: L2, a: a2, b: b2 };
+      expect(deltaE00(first, second)).toBeCloseTo(expected, 4);
+      expect(deltaE00(second, first)).toBeCloseTo(expected, 4);
+    },
+  );
 
   test("a smaller kL counts value more and leaves hue and chroma alone", () => {
-    expect(deltaE00({ L: 40, a: 0, b: 0 }, { L: 50, a: 0, b: 0 }, 0.5)).toBeCloseTo(2 * deltaE00({ L: 40, a: 0, b: 0 }, { L: 50, a: 0, b: 0 }), 9);
-    expect(deltaE00({ L: 50, a: 10, b: 0 }, { L: 50, a: 0, b: 10 }, 0.5)).toBeCloseTo(deltaE00({ L: 50, a: 10, b: 0 }, { L: 50, a: 0, b: 10 }), 9);
+    expect(deltaE00({ L: 40, a: 0, b: 0 }, { L: 50, a: 0, b: 0 }, 0.5)).toBeCloseTo(
+      2 * deltaE00({ L: 40, a: 0, b: 0 }, { L: 50, a: 0, b: 0 }),
+      9,
+    );
+    expect(deltaE00({ L: 50, a: 10, b: 0 }, { L: 50, a: 0, b: 10 }, 0.5)).toBeCloseTo(
+      deltaE00({ L: 50, a: 10, b: 0 }, { L: 50, a: 0, b: 10 }),
+      9,
+    );
   });
 });

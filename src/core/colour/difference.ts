@@ -10,11 +10,7 @@ function seventh(x: number): number {
 }
 
 /** CIEDE2000 of two colours given as numbers; see {@link deltaE00}. Allocates nothing. */
-export function deltaE00Of(
-  L1: number, a1: number, b1: number,
-  L2: number, a2: number, b2: number,
-  kL: number,
-): number {
+export function deltaE00Of(L1: number, a1: number, b1: number, L2: number, a2: number, b2: number, kL: number): number {
   const meanC = (Math.sqrt(a1 * a1 + b1 * b1) + Math.sqrt(a2 * a2 + b2 * b2)) / 2;
   const meanC7 = seventh(meanC);
   const G = 0.5 * (1 - Math.sqrt(meanC7 / (meanC7 + POW25_7)));

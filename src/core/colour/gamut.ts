@@ -12,7 +12,8 @@ export interface ScreenColour {
   readonly hex: string;
 }
 
-const inGamut = ({ r, g, b }: Rgb, slack: number): boolean => Math.min(r, g, b) >= -slack && Math.max(r, g, b) <= 1 + slack;
+const inGamut = ({ r, g, b }: Rgb, slack: number): boolean =>
+  Math.min(r, g, b) >= -slack && Math.max(r, g, b) <= 1 + slack;
 
 const clip = (x: number): number => Math.min(1, Math.max(0, x));
 

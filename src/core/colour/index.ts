@@ -1,11 +1,11 @@
 /** Colours as people see them: spaces, differences, words. What the rest of the program may use of it. */
-export type { Lab,    } from "./colour";
-export { lchOfLab,  xyzOfLab } from "./lab";
-export { screenColourOfLab,  } from "./gamut";
+export type { Lab } from "./colour";
+export { lchOfLab, xyzOfLab } from "./lab";
+export { screenColourOfLab } from "./gamut";
 export { deltaE00 } from "./difference";
 export { compareColours, HARDLY_SEEN, type Difference } from "./compare";
-export { describeColour,     } from "./describe";
-export { lightnessOfValue,  valueOfLuminance } from "./munsell-value";
+export { describeColour } from "./describe";
+export { lightnessOfValue, valueOfLuminance } from "./munsell-value";
 export { WAVELENGTHS_NM } from "./bands";
-export { linearSrgbOfLinearP3,  } from "./display-p3";
+export { linearSrgbOfLinearP3 } from "./display-p3";
 export { srgbOfLinear } from "./srgb";

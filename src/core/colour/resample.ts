@@ -14,7 +14,8 @@ export function resample(wavelengthsNm: readonly number[], values: readonly numb
   if (points.length < 2 || points[0].nm > MUST_COVER_NM[0] || points[points.length - 1].nm < MUST_COVER_NM[1]) {
     throw new RangeError("A spectrum must reach from 400 to 700 nm.");
   }
-  if (points.some(({ nm }, i) => i > 0 && nm - points[i - 1].nm > COARSEST_NM)) throw new RangeError("A spectrum must have a value at least every 20 nm.");
+  if (points.some(({ nm }, i) => i > 0 && nm - points[i - 1].nm > COARSEST_NM))
+    throw new RangeError("A spectrum must have a value at least every 20 nm.");
   const out = new Float64Array(BANDS);
   WAVELENGTHS_NM.forEach((nm, i) => {
     const next = points.findIndex((point) => point.nm >= nm);

@@ -57,7 +57,13 @@ describe("water", () => {
   });
 
   test("the ladder goes from neat to a breath, and load and water are each other's inverse", () => {
-    expect([0, 1.5, 6, 25, 70].map((w) => washStrengthOf(w).word)).toEqual(["neat", "strong", "half", "pale", "breath"]);
+    expect([0, 1.5, 6, 25, 70].map((w) => washStrengthOf(w).word)).toEqual([
+      "neat",
+      "strong",
+      "half",
+      "pale",
+      "breath",
+    ]);
     expect(waterOfLoad(loadOfWater(7))).toBeCloseTo(7, 12);
     expect(waterOfLoad(1.4)).toBe(0);
   });

@@ -14,9 +14,14 @@ const read = (text: string) => {
 describe("CSV as RFC 4180 has it", () => {
   test("quoted fields, doubled quotes, commas and line breaks within (sections 2.5 to 2.7), with or without a last line break", () => {
     for (const end of ["", "\r\n"]) {
-      const { good, bad } = read(`name,pigments,notes\r\n"Blue, deep",PB29,"she said ""violet""\r\nand left"\r\nGreen,PG7,${end}`);
+      const { good, bad } = read(
+        `name,pigments,notes\r\n"Blue, deep",PB29,"she said ""violet""\r\nand left"\r\nGreen,PG7,${end}`,
+      );
       expect(bad).toEqual([]);
-      expect(good).toMatchObject([{ name: "Blue, deep", notes: 'she said "violet"\r\nand left', fileLine: 2 }, { name: "Green", fileLine: 4 }]);
+      expect(good).toMatchObject([
+        { name: "Blue, deep", notes: 'she said "violet"\r\nand left', fileLine: 2 },
+        { name: "Green", fileLine: 4 },
+      ]);
     }
   });
 
@@ -30,7 +35,13 @@ describe("CSV as RFC 4180 has it", () => {
 
   test("columns in any order under the names that painters use", () => {
     const { good } = read("Brand,Pigment(s),Notes,Colour,Size\nOttermoor,PB29,kind,Ultramarine,15\n");
-    expect(good[0]).toMatchObject({ name: "Ultramarine", maker: "Ottermoor", sizeMl: "15", notes: "kind", pigments: [{ pigmentId: "PB29", share: 1 }] });
+    expect(good[0]).toMatchObject({
+      name: "Ultramarine",
+      maker: "Ottermoor",
+      sizeMl: "15",
+      notes: "kind",
+      pigments: [{ pigmentId: "PB29", share: 1 }],
+    });
     expect(guessColumns(["x", "y"])).toEqual(Object.fromEntries(PAINT_COLUMNS.map((column) => [column, -1])));
   });
 
@@ -38,12 +49,16 @@ describe("CSV as RFC 4180 has it", () => {
     const { good, bad } = read("name,pigments\nBlue,PB29\n,PG7\n\nOdd,PX12\nNone,\nWords,blue stuff\nGreen,PG7\n");
     expect(good.map(({ name }) => name)).toEqual(["Blue", "Green"]);
     expect(bad.map(({ line }) => line)).toEqual([3, 5, 6, 7]);
-    expect(bad.map(({ reason }) => reason).join()).toMatch(/no name.*Odd: the handbook has no pigment “PX12”.*None: no pigment is given.*Words: “blue stuff” is no/);
+    expect(bad.map(({ reason }) => reason).join()).toMatch(
+      /no name.*Odd: the handbook has no pigment “PX12”.*None: no pigment is given.*Words: “blue stuff” is no/,
+    );
   });
 
   test("no cell is a formula to a spreadsheet, and every text comes back as it was", () => {
     const notes = ["=1+1", "+49 30", "-5 left", "@home", "'=x", "''+y", "'quoted'", "plain", "a=b"];
-    const text = writeTable(notes.map((note, i) => ({ name: `Paint ${i}`, notes: note, pigments: [{ pigmentId: "PB29", share: 1 }] })));
+    const text = writeTable(
+      notes.map((note, i) => ({ name: `Paint ${i}`, notes: note, pigments: [{ pigmentId: "PB29", share: 1 }] })),
+    );
     const cells = readTable(text).rows.map((row) => row[PAINT_COLUMNS.indexOf("notes")]);
     expect(cells.filter((cell) => /^[=+\-@\t\r]/.test(cell))).toEqual([]);
     expect(read(text).good.map((row) => row.notes)).toEqual(notes);
@@ -55,9 +70,13 @@ describe("CSV as RFC 4180 has it", () => {
     const [blanks, lines] = [" ".repeat(300_000), "\n".repeat(300_000)];
     // Patterns that try every beginning anew take minutes over these: the test's own limit ends them.
     expect(read(`name,pigments\nBlue,PB29\n${lines}Green,PG7${lines}`).good).toHaveLength(2);
-    expect(readPigments(`PB29${" ".repeat(300)}x`, "x")).toMatchObject({ fault: expect.stringContaining("no Colour Index name") });
+    expect(readPigments(`PB29${" ".repeat(300)}x`, "x")).toMatchObject({
+      fault: expect.stringContaining("no Colour Index name"),
+    });
     expect(readPigments(`PB29${blanks}x`, "x")).toMatchObject({ fault: expect.stringContaining("too long") });
-    expect(read(`name,pigments\nBlue,PB29${blanks}x\n`).bad).toMatchObject([{ line: 2, reason: expect.stringContaining("letters") }]);
+    expect(read(`name,pigments\nBlue,PB29${blanks}x\n`).bad).toMatchObject([
+      { line: 2, reason: expect.stringContaining("letters") },
+    ]);
     expect(() => readGimpPalette(`GIMP Palette\n${lines}1 2 3${blanks}x y`)).not.toThrow();
     expect(() => readMeasuredColours(`a,b\n${lines}${blanks}BEGIN\n`)).toThrow(RangeError);
   });
@@ -68,12 +87,27 @@ describe("CSV as RFC 4180 has it", () => {
 
   test("what we write we read back: 2,000 paints", () => {
     const paints = Array.from({ length: 2000 }, (_, i) => ({
-      name: `Paint "${i}", number`, maker: "Fenn & Rook", notes: i % 3 ? "" : "two\nlines", price: i / 4, pigments: i % 2 ? [{ pigmentId: "PBr7-raw-umber", share: 1 }] : [{ pigmentId: "PB29", share: 0.6 }, { pigmentId: "PBk9", share: 0.4 }],
+      name: `Paint "${i}", number`,
+      maker: "Fenn & Rook",
+      notes: i % 3 ? "" : "two\nlines",
+      price: i / 4,
+      pigments:
+        i % 2
+          ? [{ pigmentId: "PBr7-raw-umber", share: 1 }]
+          : [
+              { pigmentId: "PB29", share: 0.6 },
+              { pigmentId: "PBk9", share: 0.4 },
+            ],
     }));
     const { good, bad } = read(writeTable(paints));
     expect(bad).toEqual([]);
-    expect(good.map(({ name, notes = "", price }) => [name, notes, Number(price)])).toEqual(paints.map(({ name, notes, price }) => [name, notes, price]));
-    expect(good[0].pigments.map(({ pigmentId, share }) => [pigmentId, share / 100])).toEqual([["PB29", 0.6], ["PBk9", 0.4]]);
+    expect(good.map(({ name, notes = "", price }) => [name, notes, Number(price)])).toEqual(
+      paints.map(({ name, notes, price }) => [name, notes, price]),
+    );
+    expect(good[0].pigments.map(({ pigmentId, share }) => [pigmentId, share / 100])).toEqual([
+      ["PB29", 0.6],
+      ["PBk9", 0.4],
+    ]);
     expect(good[1].pigments[0].pigmentId).toBe("PBr7-raw-umber");
   });
 });
@@ -81,11 +115,20 @@ describe("CSV as RFC 4180 has it", () => {
 describe("pigments as they are written", () => {
   const ids = (cell: string, name = "x"): unknown => {
     const found = readPigments(cell, name);
-    return "pigments" in found ? found.pigments.map(({ pigmentId, share }) => (share === 1 ? pigmentId : `${pigmentId} ${share}`)) : found.fault;
+    return "pigments" in found
+      ? found.pigments.map(({ pigmentId, share }) => (share === 1 ? pigmentId : `${pigmentId} ${share}`))
+      : found.fault;
   };
   test.each([
-    ["PB29", ["PB29"]], ["pb 29", ["PB29"]], ["PB29, PG7", ["PB29", "PG7"]], ["PB29/PBk9", ["PB29", "PBk9"]], ["PB29 and PG7", ["PB29", "PG7"]],
-    ["PB29 60% + PBk9 40 %", ["PB29 60", "PBk9 40"]], ["PB29 (60,5)", ["PB29 60.5"]], ["PB29; PB29", ["PB29"]], ["NR9", ["NR9"]],
+    ["PB29", ["PB29"]],
+    ["pb 29", ["PB29"]],
+    ["PB29, PG7", ["PB29", "PG7"]],
+    ["PB29/PBk9", ["PB29", "PBk9"]],
+    ["PB29 and PG7", ["PB29", "PG7"]],
+    ["PB29 60% + PBk9 40 %", ["PB29 60", "PBk9 40"]],
+    ["PB29 (60,5)", ["PB29 60.5"]],
+    ["PB29; PB29", ["PB29"]],
+    ["NR9", ["NR9"]],
   ] as const)("%s", (cell, expected) => expect(ids(cell)).toEqual(expected));
 
   test("a code with several shades takes the one that fits the paint's name", () => {
@@ -96,7 +139,10 @@ describe("pigments as they are written", () => {
   });
 
   test("written and read back, faults told", () => {
-    const mix = [{ pigmentId: "PB29", share: 0.5 }, { pigmentId: "PR101-indian-red", share: 0.125 }];
+    const mix = [
+      { pigmentId: "PB29", share: 0.5 },
+      { pigmentId: "PR101-indian-red", share: 0.125 },
+    ];
     expect(ids(writePigments(mix))).toEqual(["PB29 50", "PR101-indian-red 12.5"]);
     expect(ids("PB29 0")).toContain("not above 0");
   });
@@ -109,18 +155,24 @@ test("a GIMP palette is what the format's description asks for", () => {
 
 describe("reading GIMP palettes", () => {
   test("colours with their names, as the format's own description has them; comments and settings are passed over", () => {
-    const text = "GIMP Palette\nName: Field box\nColumns: 4\n#\n  8  24 160\tPB29\n240 200  30\tYellow ochre\r\n# a remark\n 10  10  10\tUntitled\n";
+    const text =
+      "GIMP Palette\nName: Field box\nColumns: 4\n#\n  8  24 160\tPB29\n240 200  30\tYellow ochre\r\n# a remark\n 10  10  10\tUntitled\n";
     const table = readGimpPalette(text)!;
     expect(table.headers).toEqual(["name", "pigments", "notes"]);
     const { good, bad } = readPaintRows(table, guessColumns(table.headers));
-    expect(good.map(({ name, pigments, fileLine }) => [name, pigments[0].pigmentId, fileLine])).toEqual([["PB29", "PB29", 5], ["Yellow ochre", "PY43", 6]]);
+    expect(good.map(({ name, pigments, fileLine }) => [name, pigments[0].pigmentId, fileLine])).toEqual([
+      ["PB29", "PB29", 5],
+      ["Yellow ochre", "PY43", 6],
+    ]);
     expect(good[0].notes).toContain("8 24 160");
     expect(bad).toMatchObject([{ line: 8 }]);
   });
 
   test("what is written is read back; another text is no palette, and a wrong line is told", () => {
     const written = writeGimpPalette("Box", [{ name: "Viridian", rgb: [0, 90, 80] }]);
-    expect(readGimpPalette(written)!.rows.filter(([name]) => name !== "")).toEqual([["Viridian", "PG18", expect.stringContaining("0 90 80")]]);
+    expect(readGimpPalette(written)!.rows.filter(([name]) => name !== "")).toEqual([
+      ["Viridian", "PG18", expect.stringContaining("0 90 80")],
+    ]);
     expect(readGimpPalette("name,pigments\nA,PB29")).toBeNull();
     expect(() => readGimpPalette("GIMP Palette\n300 0 0 Too red")).toThrow(/Line 2/);
   });

@@ -12,7 +12,9 @@ const oneLine = (text: string): string => text.replace(/[\r\n\t]+/g, " ").trim()
 
 /** A GIMP palette file: "GIMP Palette", Name, Columns, #, then R G B and a name a line (the format's own description, from memory). */
 export function writeGimpPalette(name: string, colours: readonly PaletteColour[], columns = 4): string {
-  const lines = colours.map(({ rgb, name: colour }) => `${rgb.map((byte) => String(byte).padStart(3)).join(" ")}\t${oneLine(colour)}`);
+  const lines = colours.map(
+    ({ rgb, name: colour }) => `${rgb.map((byte) => String(byte).padStart(3)).join(" ")}\t${oneLine(colour)}`,
+  );
   return ["GIMP Palette", `Name: ${oneLine(name)}`, `Columns: ${columns}`, "#", ...lines, ""].join("\n");
 }
 
@@ -37,10 +39,16 @@ export function readGimpPalette(text: string): RawTable | null {
     if (/^(#|$)/.test(line) || /^(Name|Columns):/.test(line)) return ["", "", ""];
     const colour = /^(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
     if (!colour || [colour[1], colour[2], colour[3]].some((byte) => Number(byte) > 255)) {
-      throw new RangeError(`Line ${i + 2} of the palette is no colour: three numbers from 0 to 255 and a name are expected.`);
+      throw new RangeError(
+        `Line ${i + 2} of the palette is no colour: three numbers from 0 to 255 and a name are expected.`,
+      );
     }
     const name = (colour[4] ?? "").trim();
-    return [name && name !== "Untitled" ? name : `Colour of line ${i + 2}`, pigmentsNamed(name), `From a palette file, there ${colour[1]} ${colour[2]} ${colour[3]}.`];
+    return [
+      name && name !== "Untitled" ? name : `Colour of line ${i + 2}`,
+      pigmentsNamed(name),
+      `From a palette file, there ${colour[1]} ${colour[2]} ${colour[3]}.`,
+    ];
   });
   return { headers: ["name", "pigments", "notes"], rows };
 }

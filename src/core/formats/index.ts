@@ -1,7 +1,17 @@
 /** Tables, spectra and palettes as files have them. What the rest of the program may use of it. */
 export { decodeText } from "./text";
-export { guessColumns, PAINT_COLUMNS, readPaintRows, readTable, writeTable, type ColumnMap, type PaintColumn, type PaintRow, type RawTable } from "./paint-table";
-export { readGimpPalette, writeGimpPalette,  } from "./gimp-palette";
+export {
+  guessColumns,
+  PAINT_COLUMNS,
+  readPaintRows,
+  readTable,
+  writeTable,
+  type ColumnMap,
+  type PaintColumn,
+  type PaintRow,
+  type RawTable,
+} from "./paint-table";
+export { readGimpPalette, writeGimpPalette } from "./gimp-palette";
 export { readMeasuredColours } from "./spectra-table";
 export { writeCgats } from "./cgats";
 export { LAB_WHITES, labUnderD65, type LabWhite, type MeasuredColours } from "./measured-colours";

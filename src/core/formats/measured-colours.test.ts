@@ -18,7 +18,11 @@ import { readMeasuredColours } from "./spectra-table";
 
 const folder = mkdtempSync(join(tmpdir(), "abendrot-cgats-"));
 const washes = [1, 0.4, 0.1].map((load, i) => {
-  const { dry, dryReflectance } = predict([{ paint: paintModel("PB29", [{ pigmentId: "PB29", share: 1 }]), parts: 1 }], load, PAPERS[0]);
+  const { dry, dryReflectance } = predict(
+    [{ paint: paintModel("PB29", [{ pigmentId: "PB29", share: 1 }]), parts: 1 }],
+    load,
+    PAPERS[0],
+  );
   return { name: `wash ${i + 1}`, lab: dry, reflectance: dryReflectance };
 });
 
@@ -33,27 +37,52 @@ describe("CGATS text", () => {
     });
   });
 
-  test.skipIf(!has("colverify"))("ours is read by argyll's colverify, which sums its spectra to the Lab that we wrote", () => {
-    const [whole, spectra] = [join(folder, "whole.txt"), join(folder, "spectra.txt")];
-    const text = writeCgats(washes);
-    writeFileSync(whole, text);
-    // Without its Lab columns argyll has to go by the spectra.
-    writeFileSync(spectra, text.replace(" LAB_L LAB_A LAB_B", "").replace("FIELDS 41", "FIELDS 38").replace(/^(\d+ "[^"]*")(?: \S+){3}/gm, "$1"));
-    const told = execFileSync("colverify", [whole, spectra], { encoding: "utf8", stdio: ["ignore", "pipe", "ignore"] });
-    const [, peak, mean] = /Total errors:\s+peak = ([\d.]+), avg = ([\d.]+)/.exec(told)!;
-    expect(Number(mean)).toBeLessThan(0.5);
-    expect(Number(peak)).toBeLessThan(1);
-  });
+  test.skipIf(!has("colverify"))(
+    "ours is read by argyll's colverify, which sums its spectra to the Lab that we wrote",
+    () => {
+      const [whole, spectra] = [join(folder, "whole.txt"), join(folder, "spectra.txt")];
+      const text = writeCgats(washes);
+      writeFileSync(whole, text);
+      // Without its Lab columns argyll has to go by the spectra.
+      writeFileSync(
+        spectra,
+        text
+          .replace(" LAB_L LAB_A LAB_B", "")
+          .replace("FIELDS 41", "FIELDS 38")
+          .replace(/^(\d+ "[^"]*")(?: \S+){3}/gm, "$1"),
+      );
+      const told = execFileSync("colverify", [whole, spectra], {
+        encoding: "utf8",
+        stdio: ["ignore", "pipe", "ignore"],
+      });
+      const [, peak, mean] = /Total errors:\s+peak = ([\d.]+), avg = ([\d.]+)/.exec(told)!;
+      expect(Number(mean)).toBeLessThan(0.5);
+      expect(Number(peak)).toBeLessThan(1);
+    },
+  );
 
   test.skipIf(!has("txt2ti3"))("a chart that argyll's txt2ti3 and spec2cie made of spectra is read", () => {
-    const head = ["CGATS.17", 'ORIGINATOR "a test"', `NUMBER_OF_FIELDS ${4 + 36}`, "BEGIN_DATA_FORMAT", `SAMPLE_ID RGB_R RGB_G RGB_B ${WAVELENGTHS_NM.map((nm) => `nm${nm}`).join(" ")}`, "END_DATA_FORMAT", "NUMBER_OF_SETS 2", "BEGIN_DATA"];
-    const rows = washes.slice(0, 2).map(({ reflectance }, i) => [i + 1, 20 * i, 30, 200, ...Array.from(reflectance, (r) => r.toFixed(5))].join(" "));
+    const head = [
+      "CGATS.17",
+      'ORIGINATOR "a test"',
+      `NUMBER_OF_FIELDS ${4 + 36}`,
+      "BEGIN_DATA_FORMAT",
+      `SAMPLE_ID RGB_R RGB_G RGB_B ${WAVELENGTHS_NM.map((nm) => `nm${nm}`).join(" ")}`,
+      "END_DATA_FORMAT",
+      "NUMBER_OF_SETS 2",
+      "BEGIN_DATA",
+    ];
+    const rows = washes
+      .slice(0, 2)
+      .map(({ reflectance }, i) => [i + 1, 20 * i, 30, 200, ...Array.from(reflectance, (r) => r.toFixed(5))].join(" "));
     writeFileSync(join(folder, "chart.txt"), [...head, ...rows, "END_DATA", ""].join("\n"));
     execFileSync("txt2ti3", [join(folder, "chart.txt"), join(folder, "chart")], { stdio: "ignore" });
     execFileSync("spec2cie", [join(folder, "chart.ti3"), join(folder, "lab.ti3")], { stdio: "ignore" });
     const { colours } = readCgats(readFileSync(join(folder, "lab.ti3"), "utf8"));
     expect(colours).toHaveLength(2);
-    colours.forEach(({ reflectance }, i) => reflectance!.forEach((r, band) => expect(r).toBeCloseTo(washes[i].reflectance[band], 4)));
+    colours.forEach(({ reflectance }, i) =>
+      reflectance!.forEach((r, band) => expect(r).toBeCloseTo(washes[i].reflectance[band], 4)),
+    );
   });
 
   const chart = "/usr/share/color/argyll/ref/ColorChecker.cie";
@@ -71,15 +100,40 @@ describe("CGATS text", () => {
   });
 
   test("a file without spectra gives Lab; quoted names, comments and Windows line ends are understood", () => {
-    const text = ['CGATS.17', '# a comment', 'BEGIN_DATA_FORMAT', 'SAMPLE_ID SAMPLE_NAME LAB_L LAB_A LAB_B', 'END_DATA_FORMAT', 'BEGIN_DATA', '1 "burnt sienna, pale" 82.1 9.5 20.25', '2 neat 40 20 18.5', 'END_DATA'].join("\r\n");
-    expect(readMeasuredColours(text).colours).toEqual([{ name: "burnt sienna, pale", lab: { L: 82.1, a: 9.5, b: 20.25 }, reflectance: undefined }, { name: "neat", lab: { L: 40, a: 20, b: 18.5 }, reflectance: undefined }]);
+    const text = [
+      "CGATS.17",
+      "# a comment",
+      "BEGIN_DATA_FORMAT",
+      "SAMPLE_ID SAMPLE_NAME LAB_L LAB_A LAB_B",
+      "END_DATA_FORMAT",
+      "BEGIN_DATA",
+      '1 "burnt sienna, pale" 82.1 9.5 20.25',
+      "2 neat 40 20 18.5",
+      "END_DATA",
+    ].join("\r\n");
+    expect(readMeasuredColours(text).colours).toEqual([
+      { name: "burnt sienna, pale", lab: { L: 82.1, a: 9.5, b: 20.25 }, reflectance: undefined },
+      { name: "neat", lab: { L: 40, a: 20, b: 18.5 }, reflectance: undefined },
+    ]);
   });
 
   test.each([
     ["a lost end", "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40\n", /END_DATA is missing/],
-    ["rows that don't come out even", "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40 2\nEND_DATA\n", /3 values don't fill rows of 4/],
-    ["no colours", "BEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40\nEND_DATA\n", /neither spectra nor Lab/],
-    ["letters for numbers", "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40 x 2\nEND_DATA\n", /no number/],
+    [
+      "rows that don't come out even",
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40 2\nEND_DATA\n",
+      /3 values don't fill rows of 4/,
+    ],
+    [
+      "no colours",
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40\nEND_DATA\n",
+      /neither spectra nor Lab/,
+    ],
+    [
+      "letters for numbers",
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40 x 2\nEND_DATA\n",
+      /no number/,
+    ],
   ])("%s is told in words", (_, text, words) => {
     expect(() => readCgats(text)).toThrow(words);
   });
@@ -110,12 +164,18 @@ describe("CSV of measured colours", () => {
   });
 
   test("Lab columns", () => {
-    expect(readMeasuredColours("swatch,L*,a*,b*\nneat,30.5,-2,11\n").colours).toEqual([{ name: "neat", lab: { L: 30.5, a: -2, b: 11 } }]);
+    expect(readMeasuredColours("swatch,L*,a*,b*\nneat,30.5,-2,11\n").colours).toEqual([
+      { name: "neat", lab: { L: 30.5, a: -2, b: 11 } },
+    ]);
   });
 
   test.each([
     ["nothing of use", "name,price\nneat,3\n", /No wavelengths/],
-    ["half a spectrum", `name,${[400, 420, 440, 460, 480, 500].join(",")}\nneat,0.1,0.1,0.1,0.1,0.1,0.1\n`, /400 to 700/],
+    [
+      "half a spectrum",
+      `name,${[400, 420, 440, 460, 480, 500].join(",")}\nneat,0.1,0.1,0.1,0.1,0.1,0.1\n`,
+      /400 to 700/,
+    ],
     ["a gap", "name,400,420,500,520,700\nneat,0.1,0.1,0.1,0.1,0.1\n", /every 20 nm/],
     ["a missing value", "name,400,420,440\nneat,0.1,,0.1\n", /missing/],
     ["no Lab number", "name,L,a,b\nneat,3o,1,2\n", /no number/],
@@ -132,18 +192,27 @@ describe("spectra and whites", () => {
   });
 
   test("wavelengths by any of their usual names", () => {
-    for (const name of ["SPEC_450", "nm450", "NM_450", "R_450nm", "SPECTRAL_NM_450", "450", "450 nm", "Spectral_450"]) expect(wavelengthIn(name)).toBe(450);
+    for (const name of ["SPEC_450", "nm450", "NM_450", "R_450nm", "SPECTRAL_NM_450", "450", "450 nm", "Spectral_450"])
+      expect(wavelengthIn(name)).toBe(450);
     for (const name of ["LAB_L", "45", "1500", "R_45", "sample 450"]) expect(wavelengthIn(name)).toBeNaN();
   });
 
   test("a straight line stays one when it is drawn at other wavelengths, its ends held", () => {
-    const out = resample([400, 413, 431, 450, 470, 489, 508, 527, 546, 560, 580, 600, 619, 638, 655, 675, 695, 700], [400, 413, 431, 450, 470, 489, 508, 527, 546, 560, 580, 600, 619, 638, 655, 675, 695, 700].map((nm) => nm / 1000));
+    const out = resample(
+      [400, 413, 431, 450, 470, 489, 508, 527, 546, 560, 580, 600, 619, 638, 655, 675, 695, 700],
+      [400, 413, 431, 450, 470, 489, 508, 527, 546, 560, 580, 600, 619, 638, 655, 675, 695, 700].map((nm) => nm / 1000),
+    );
     spectrumOf((nm) => Math.min(0.7, Math.max(0.4, nm / 1000))).forEach((r, i) => expect(out[i]).toBeCloseTo(r, 12));
   });
 
   test("Lab under D50 goes to D65 and back as culori has it (Bradford)", () => {
     const [toLab65, toLab50] = [converter("lab65"), converter("lab")];
-    for (const [l, a, b] of [[50, 30, -40], [80, -20, 60], [25, 5, 5], [92, 0, 0]]) {
+    for (const [l, a, b] of [
+      [50, 30, -40],
+      [80, -20, 60],
+      [25, 5, 5],
+      [92, 0, 0],
+    ]) {
       const theirs = toLab65({ mode: "lab", l, a, b });
       const ours = labUnderD65({ L: l, a, b }, "D50");
       expect(deltaE00(ours, { L: theirs.l, a: theirs.a, b: theirs.b })).toBeLessThan(0.05);

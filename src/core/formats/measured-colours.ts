@@ -36,7 +36,9 @@ const xyzUnder = ({ L, a, b }: Lab, white: { X: number; Y: number; Z: number }) 
 };
 
 const apply = (m: readonly number[], { X, Y, Z }: { X: number; Y: number; Z: number }) => ({
-  X: m[0] * X + m[1] * Y + m[2] * Z, Y: m[3] * X + m[4] * Y + m[5] * Z, Z: m[6] * X + m[7] * Y + m[8] * Z,
+  X: m[0] * X + m[1] * Y + m[2] * Z,
+  Y: m[3] * X + m[4] * Y + m[5] * Z,
+  Z: m[6] * X + m[7] * Y + m[8] * Z,
 });
 
 /** Lab relative to D65 of Lab relative to the given white; from D50 by the Bradford transform. */
@@ -53,7 +55,9 @@ export function labUnderD50(lab: Lab): Lab {
 
 /** Lab relative to D50 of a reflectance, summed under D50 itself. */
 export function labOfReflectanceD50(reflectance: ArrayLike<number>): Lab {
-  const [fx, fy, fz] = WEIGHTS_D50.map((weights) => labF(weights.reduce((sum, w, i) => sum + w * reflectance[i], 0) / weights.reduce((sum, w) => sum + w, 0)));
+  const [fx, fy, fz] = WEIGHTS_D50.map((weights) =>
+    labF(weights.reduce((sum, w, i) => sum + w * reflectance[i], 0) / weights.reduce((sum, w) => sum + w, 0)),
+  );
   return { L: 116 * fy - 16, a: 500 * (fx - fy), b: 200 * (fy - fz) };
 }
 
@@ -68,11 +72,18 @@ export function wavelengthIn(name: string): number {
 }
 
 /** A spectrum at the 36 bands from a file's values, which are shares or per cents. Throws a RangeError with words for the painter. */
-export function reflectanceOf(wavelengthsNm: readonly number[], values: readonly number[], percent: boolean): Reflectance {
+export function reflectanceOf(
+  wavelengthsNm: readonly number[],
+  values: readonly number[],
+  percent: boolean,
+): Reflectance {
   if (values.some((v) => !Number.isFinite(v))) throw new RangeError("A value of the spectrum is missing or no number.");
   const scaled = percent ? values.map((v) => v / 100) : values;
   if (scaled.some((v) => v < -0.02 || v > 1.6)) throw new RangeError("A reflectance lies outside 0 to 160 %.");
-  return resample(wavelengthsNm, scaled.map((v) => Math.max(0, v)));
+  return resample(
+    wavelengthsNm,
+    scaled.map((v) => Math.max(0, v)),
+  );
 }
 
 /** Whether values of spectra are per cents: shares hardly pass 1.6. */

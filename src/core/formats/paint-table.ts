@@ -3,7 +3,21 @@ import type { PigmentShare } from "../pigments/share";
 import { readPigments, writePigments } from "./pigment-words";
 
 /** What a column of a table of paints can hold. */
-export const PAINT_COLUMNS = ["name", "pigments", "maker", "line", "status", "form", "sizeMl", "price", "currency", "boughtOn", "openedOn", "batch", "notes"] as const;
+export const PAINT_COLUMNS = [
+  "name",
+  "pigments",
+  "maker",
+  "line",
+  "status",
+  "form",
+  "sizeMl",
+  "price",
+  "currency",
+  "boughtOn",
+  "openedOn",
+  "batch",
+  "notes",
+] as const;
 export type PaintColumn = (typeof PAINT_COLUMNS)[number];
 
 /** A paint as it stands in a table: all text, but for its pigments. */
@@ -60,10 +74,18 @@ const MOST_IN_A_CELL = 8000;
  */
 export function readTable(text: string, most = Infinity): RawTable {
   const plain = text.replace(/^\uFEFF/, "").trimEnd();
-  const { data } = Papa.parse<string[]>(plain, { skipEmptyLines: false, delimitersToGuess: [",", ";", "\t", "|"], preview: Number.isFinite(most) ? most + 2 : 0 });
-  if (data.length > most + 1) throw new RangeError(`The table has more than ${most.toLocaleString("en")} lines. Split it and bring the parts one by one.`);
+  const { data } = Papa.parse<string[]>(plain, {
+    skipEmptyLines: false,
+    delimitersToGuess: [",", ";", "\t", "|"],
+    preview: Number.isFinite(most) ? most + 2 : 0,
+  });
+  if (data.length > most + 1)
+    throw new RangeError(
+      `The table has more than ${most.toLocaleString("en")} lines. Split it and bring the parts one by one.`,
+    );
   const filled = data.filter((row) => row.some((cell) => cell.trim() !== ""));
-  if (filled.length < 2) throw new RangeError("The file holds no table: a first line that names the columns, then a line for each paint.");
+  if (filled.length < 2)
+    throw new RangeError("The file holds no table: a first line that names the columns, then a line for each paint.");
   return { headers: data[0].map((header) => header.trim()), rows: data.slice(1) };
 }
 
@@ -112,16 +134,26 @@ export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: 
       bad.push({ line: at, reason: `${name}: ${read.fault}` });
       continue;
     }
-    const rest = Object.fromEntries(PAINT_COLUMNS.filter((c) => c !== "name" && c !== "pigments").map((c) => [c, cell(c)]).filter(([, text]) => text !== ""));
+    const rest = Object.fromEntries(
+      PAINT_COLUMNS.filter((c) => c !== "name" && c !== "pigments")
+        .map((c) => [c, cell(c)])
+        .filter(([, text]) => text !== ""),
+    );
     good.push({ ...rest, name, pigments: read.pigments, fileLine: at });
   }
   return { good, bad };
 }
 
 /** Paints as CSV (RFC 4180, commas, CRLF) with all columns, no cell a formula to a spreadsheet; {@link readTable} reads it back. */
-export function writeTable(paints: readonly (Readonly<Partial<Record<PaintColumn, unknown>>> & { readonly pigments: readonly PigmentShare[] })[]): string {
+export function writeTable(
+  paints: readonly (Readonly<Partial<Record<PaintColumn, unknown>>> & { readonly pigments: readonly PigmentShare[] })[],
+): string {
   return Papa.unparse({
     fields: [...PAINT_COLUMNS],
-    data: paints.map((paint) => PAINT_COLUMNS.map((column) => (column === "pigments" ? writePigments(paint.pigments) : guarded(String(paint[column] ?? ""))))),
+    data: paints.map((paint) =>
+      PAINT_COLUMNS.map((column) =>
+        column === "pigments" ? writePigments(paint.pigments) : guarded(String(paint[column] ?? "")),
+      ),
+    ),
   });
 }

@@ -11,7 +11,10 @@ const MOST_LETTERS = 400;
 
 /** Of several shades of one code, the one whose name shares most words with the paint's. */
 function shadeFor(shades: readonly Pigment[], paintName: string): Pigment {
-  const words = paintName.toLowerCase().split(/[^a-z]+/).filter(Boolean);
+  const words = paintName
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .filter(Boolean);
   const shared = ({ name, also = [] }: Pigment): number => {
     const own = [name, ...also].join(" ").toLowerCase();
     return words.filter((word) => own.includes(word)).length;
@@ -25,7 +28,11 @@ function shadeFor(shades: readonly Pigment[], paintName: string): Pigment {
  */
 export function readPigments(cell: string, paintName: string): ReadPigments {
   if (cell.length > MOST_LETTERS) return { fault: "what stands for its pigments is too long" };
-  const pieces = cell.replace(/\s+/g, " ").split(/[+;/&|]|,(?!\d)|\band\b/).map((piece) => piece.trim()).filter(Boolean);
+  const pieces = cell
+    .replace(/\s+/g, " ")
+    .split(/[+;/&|]|,(?!\d)|\band\b/)
+    .map((piece) => piece.trim())
+    .filter(Boolean);
   if (pieces.length === 0) return { fault: "no pigment is given" };
   const found: PigmentShare[] = [];
   for (const piece of pieces) {

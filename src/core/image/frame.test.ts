@@ -3,7 +3,12 @@ import { frameMask, keepInside, photoOfSheet, sheetOfPhoto, wholePhoto, widestFr
 
 const photo = { width: 1500, height: 1000 };
 const frame: Frame = { x: 0.45, y: 0.55, width: 0.4, aspect: 38 / 28, angleDegrees: 12 };
-const CORNERS = [[0, 0], [1, 0], [0, 1], [1, 1]] as const;
+const CORNERS = [
+  [0, 0],
+  [1, 0],
+  [0, 1],
+  [1, 1],
+] as const;
 
 describe("a sheet over a photo", () => {
   test("there and back again, turned or not", () => {

@@ -25,7 +25,13 @@ export interface Point {
 export const MAX_ANGLE_DEGREES = 45;
 
 /** The frame that takes in a whole photo. */
-export const wholePhoto = ({ width, height }: Size): Frame => ({ x: 0.5, y: 0.5, width: 1, aspect: width / height, angleDegrees: 0 });
+export const wholePhoto = ({ width, height }: Size): Frame => ({
+  x: 0.5,
+  y: 0.5,
+  width: 1,
+  aspect: width / height,
+  angleDegrees: 0,
+});
 
 const turnOf = (frame: Frame): { cos: number; sin: number } => {
   const angle = (frame.angleDegrees * Math.PI) / 180;

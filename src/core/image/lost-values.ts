@@ -4,7 +4,11 @@ import { BLOCKED_BYTE, BURNT_BYTE, type AreaImage, type PixelArray } from "./pix
  * Shares of the sheet that are burnt out and blocked, counted on the photo's own pixels.
  * @param mask 1 where the sheet is, in the pixels of `image`
  */
-export function lostValues({ data, width, height }: PixelArray, mask: Uint8Array, image: AreaImage): { readonly burnt: number; readonly blocked: number } {
+export function lostValues(
+  { data, width, height }: PixelArray,
+  mask: Uint8Array,
+  image: AreaImage,
+): { readonly burnt: number; readonly blocked: number } {
   let [burnt, blocked, all] = [0, 0, 0];
   for (let y = 0; y < height; y++) {
     const row = Math.min(image.height - 1, Math.floor((y * image.height) / height)) * image.width;

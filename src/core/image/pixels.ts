@@ -22,11 +22,13 @@ export const BLOCKED_BYTE = 1;
 /** Lab of linear Display P3 light under a white correction. */
 export function labOfLinear(linear: Rgb, white: WhiteMatrix = AS_IT_IS): Lab {
   const { r, g, b } = linear;
-  return labOfXyz(xyzOfLinearP3({
-    r: white[0] * r + white[1] * g + white[2] * b,
-    g: white[3] * r + white[4] * g + white[5] * b,
-    b: white[6] * r + white[7] * g + white[8] * b,
-  }));
+  return labOfXyz(
+    xyzOfLinearP3({
+      r: white[0] * r + white[1] * g + white[2] * b,
+      g: white[3] * r + white[4] * g + white[5] * b,
+      b: white[6] * r + white[7] * g + white[8] * b,
+    }),
+  );
 }
 
 /** A photo shrunk to the size that areas are found at: planes of linear light and of OKLab. */

@@ -3,7 +3,11 @@ import { xyzOfLab } from "../colour/lab";
 import type { PixelArray } from "./pixels";
 import { samplePhoto } from "./sample";
 
-function photo(width: number, height: number, at: (x: number, y: number) => readonly [number, number, number]): PixelArray {
+function photo(
+  width: number,
+  height: number,
+  at: (x: number, y: number) => readonly [number, number, number],
+): PixelArray {
   const data = new Uint8ClampedArray(4 * width * height);
   for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) data.set([...at(x, y), 255], 4 * (y * width + x));
   return { data, width, height };
@@ -35,11 +39,32 @@ describe("sampling a photo", () => {
   test("burnt-out and blocked pixels are counted", () => {
     const burnt = photo(40, 40, (x) => (x < 20 ? [255, 250, 240] : [100, 100, 100]));
     expect(samplePhoto(burnt, 20, 20, 10).untrusted).toBeCloseTo(0.5, 1);
-    expect(samplePhoto(photo(9, 9, () => [0, 1, 0]), 4, 4, 2).untrusted).toBe(1);
+    expect(
+      samplePhoto(
+        photo(9, 9, () => [0, 1, 0]),
+        4,
+        4,
+        2,
+      ).untrusted,
+    ).toBe(1);
   });
 
   test("a point outside is refused", () => {
-    expect(() => samplePhoto(photo(9, 9, () => [0, 0, 0]), 10, 4, 1)).toThrow(RangeError);
-    expect(() => samplePhoto(photo(9, 9, () => [0, 0, 0]), Number.NaN, 4, 1)).toThrow(RangeError);
+    expect(() =>
+      samplePhoto(
+        photo(9, 9, () => [0, 0, 0]),
+        10,
+        4,
+        1,
+      ),
+    ).toThrow(RangeError);
+    expect(() =>
+      samplePhoto(
+        photo(9, 9, () => [0, 0, 0]),
+        Number.NaN,
+        4,
+        1,
+      ),
+    ).toThrow(RangeError);
   });
 });

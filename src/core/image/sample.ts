@@ -19,7 +19,13 @@ export interface Sample {
  * Throws a RangeError when the point lies outside the photo.
  * @param x, y in pixels from the top left corner; pixel (0, 0) covers 0 to 1
  */
-export function samplePhoto(photo: PixelArray, x: number, y: number, radiusPx: number, white: WhiteMatrix = AS_IT_IS): Sample {
+export function samplePhoto(
+  photo: PixelArray,
+  x: number,
+  y: number,
+  radiusPx: number,
+  white: WhiteMatrix = AS_IT_IS,
+): Sample {
   const { data, width, height } = photo;
   if (!(x >= 0 && y >= 0 && x <= width && y <= height)) throw new RangeError("The point lies outside the photo.");
   const column = Math.min(width - 1, Math.floor(x));

@@ -9,14 +9,31 @@ import { comparePoints } from "./compare-points";
 import { HUE_LIGHTNESS, seen, type ViewKind } from "./views";
 import { stepGrey, stepLimits, stepOf, stepShares, stepValue } from "./value-steps";
 
-const p3 = (r: number, g: number, b: number): Rgb => ({ r: linearOfSrgb(r / 255), g: linearOfSrgb(g / 255), b: linearOfSrgb(b / 255) });
-const COLOURS = [p3(120, 110, 130), p3(60, 52, 40), p3(200, 190, 170), p3(150, 90, 60), p3(40, 60, 90), p3(90, 120, 80)];
+const p3 = (r: number, g: number, b: number): Rgb => ({
+  r: linearOfSrgb(r / 255),
+  g: linearOfSrgb(g / 255),
+  b: linearOfSrgb(b / 255),
+});
+const COLOURS = [
+  p3(120, 110, 130),
+  p3(60, 52, 40),
+  p3(200, 190, 170),
+  p3(150, 90, 60),
+  p3(40, 60, 90),
+  p3(90, 120, 80),
+];
 const oklch = converter("oklch");
 const view = (kind: ViewKind, steps = 0) => ({ kind, steps });
 const okOf = ({ r, g, b }: Rgb) => oklch({ mode: "lrgb", r, g, b });
 
 describe("Display P3", () => {
-  test.each([[240, 120, 20], [20, 200, 90], [128, 128, 128], [10, 20, 240], [255, 255, 255]])("%i %i %i as colorjs.io has it", (r, g, b) => {
+  test.each([
+    [240, 120, 20],
+    [20, 200, 90],
+    [128, 128, 128],
+    [10, 20, 240],
+    [255, 255, 255],
+  ])("%i %i %i as colorjs.io has it", (r, g, b) => {
     const linear = linearSrgbOfLinearP3(p3(r, g, b));
     const [R, G, B] = new Color("p3", [r / 255, g / 255, b / 255]).to("srgb-linear").coords as [number, number, number];
     expect(linear.r).toBeCloseTo(R, 6);
@@ -48,7 +65,13 @@ describe("value steps", () => {
     for (let i = 0; i < 100; i++) linear.fill(i < 25 ? 0.01 : i < 50 ? 0.2 : 0.9, 3 * i, 3 * i + 3);
     const image = { width: 10, height: 10, linear, oklab: new Float32Array(300) };
     expect(stepShares(image, new Uint8Array(100).fill(1), 5)).toEqual([0.25, 0, 0.25, 0, 0.5]);
-    expect(stepShares(image, Uint8Array.from({ length: 100 }, (_, i) => (i < 50 ? 1 : 0)), 5)).toEqual([0.5, 0, 0.5, 0, 0]);
+    expect(
+      stepShares(
+        image,
+        Uint8Array.from({ length: 100 }, (_, i) => (i < 50 ? 1 : 0)),
+        5,
+      ),
+    ).toEqual([0.5, 0, 0.5, 0, 0]);
   });
 });
 
@@ -76,7 +99,9 @@ describe("ways of seeing", () => {
   });
 
   test("warm and cool: orange shows warm, blue cool, grey neither, each at its own lightness", () => {
-    const [warm, cool, grey] = [p3(190, 120, 60), p3(70, 100, 160), p3(128, 128, 128)].map((c) => seen(c, view("temperature")));
+    const [warm, cool, grey] = [p3(190, 120, 60), p3(70, 100, 160), p3(128, 128, 128)].map((c) =>
+      seen(c, view("temperature")),
+    );
     expect(lchOfLab(labOfXyz(xyzOfLinearSrgb(warm))).h).toBeLessThan(80);
     expect(lchOfLab(labOfXyz(xyzOfLinearSrgb(cool))).h).toBeGreaterThan(180);
     expect(Math.abs(grey.r - grey.b)).toBeLessThan(1e-3);
@@ -84,7 +109,8 @@ describe("ways of seeing", () => {
   });
 
   test("hue alone: one lightness for all, and grey where there is no hue", () => {
-    for (const colour of [...COLOURS, p3(128, 128, 128)]) expect(okOf(seen(colour, view("hue"))).l).toBeCloseTo(HUE_LIGHTNESS, 3);
+    for (const colour of [...COLOURS, p3(128, 128, 128)])
+      expect(okOf(seen(colour, view("hue"))).l).toBeCloseTo(HUE_LIGHTNESS, 3);
     expect(okOf(seen(p3(128, 128, 128), view("hue"))).c).toBeLessThan(0.001);
     const dark = okOf(seen(p3(40, 60, 90), view("hue")));
     expect(dark.h!).toBeCloseTo(okOf(linearSrgbOfLinearP3(p3(40, 60, 90))).h!, 0);

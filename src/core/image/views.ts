@@ -73,4 +73,3 @@ export function seen(light: Rgb, view: View): Rgb {
   const share = (smooth(HUE_SEEN[0], HUE_SEEN[1], chroma) * HUE_CHROMA) / Math.max(chroma, 1e-6);
   return shown(HUE_LIGHTNESS, ok.a * share, ok.b * share);
 }
-

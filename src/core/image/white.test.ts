@@ -29,10 +29,30 @@ describe("the Bradford transform, against published worked values", () => {
 
 /** Lab (D50) of the 24 patches of a ColorChecker chart: argyll-ref's ColorChecker.cie, measured by its author; row by row. */
 const CHECKER: readonly (readonly [number, number, number])[] = [
-  [37.99, 13.56, 14.06], [65.71, 18.13, 17.81], [49.93, -4.88, -21.93], [43.14, -13.1, 21.91], [55.11, 8.84, -25.4], [70.72, -33.4, -0.2],
-  [62.66, 36.07, 57.1], [40.02, 10.41, -45.96], [51.12, 48.24, 16.25], [30.33, 22.98, -21.59], [72.53, -23.71, 57.26], [71.94, 19.36, 67.86],
-  [28.78, 14.18, -50.3], [55.26, -38.34, 31.37], [42.1, 53.38, 28.19], [81.73, 4.04, 79.82], [51.94, 49.99, -14.57], [51.04, -28.63, -28.64],
-  [96.54, -0.43, 1.19], [81.26, -0.64, -0.34], [66.77, -0.73, -0.5], [50.87, -0.15, -0.27], [35.66, -0.42, -1.23], [20.46, -0.08, -0.97],
+  [37.99, 13.56, 14.06],
+  [65.71, 18.13, 17.81],
+  [49.93, -4.88, -21.93],
+  [43.14, -13.1, 21.91],
+  [55.11, 8.84, -25.4],
+  [70.72, -33.4, -0.2],
+  [62.66, 36.07, 57.1],
+  [40.02, 10.41, -45.96],
+  [51.12, 48.24, 16.25],
+  [30.33, 22.98, -21.59],
+  [72.53, -23.71, 57.26],
+  [71.94, 19.36, 67.86],
+  [28.78, 14.18, -50.3],
+  [55.26, -38.34, 31.37],
+  [42.1, 53.38, 28.19],
+  [81.73, 4.04, 79.82],
+  [51.94, 49.99, -14.57],
+  [51.04, -28.63, -28.64],
+  [96.54, -0.43, 1.19],
+  [81.26, -0.64, -0.34],
+  [66.77, -0.73, -0.5],
+  [50.87, -0.15, -0.27],
+  [35.66, -0.42, -1.23],
+  [20.46, -0.08, -0.97],
 ];
 const NEUTRAL = 21;
 
@@ -48,12 +68,15 @@ function underD65([L, a, b]: readonly [number, number, number]): Xyz {
 /** CAT02 (CIECAM02, CIE 159:2004): another transform than the one under test makes the cast. */
 const CAT02 = [0.7328, 0.4296, -0.1624, -0.7036, 1.6975, 0.0061, 0.003, 0.0136, 0.9834];
 function cast({ X, Y, Z }: Xyz, white: Xyz): Xyz {
-  const cones = (v: readonly number[]): number[] => [0, 3, 6].map((row) => CAT02[row] * v[0] + CAT02[row + 1] * v[1] + CAT02[row + 2] * v[2]);
+  const cones = (v: readonly number[]): number[] =>
+    [0, 3, 6].map((row) => CAT02[row] * v[0] + CAT02[row + 1] * v[1] + CAT02[row + 2] * v[2]);
   const [from, to, colour] = [cones([D65.X, D65.Y, D65.Z]), cones([white.X, white.Y, white.Z]), cones([X, Y, Z])];
   const scaled = colour.map((c, i) => (c * to[i]) / from[i]);
   // The inverse of CAT02 as CIE 159:2004 gives it.
   const back = [1.096124, -0.278869, 0.182745, 0.454369, 0.473533, 0.072098, -0.009628, -0.005698, 1.015326];
-  const [x, y, z] = [0, 3, 6].map((row) => back[row] * scaled[0] + back[row + 1] * scaled[1] + back[row + 2] * scaled[2]);
+  const [x, y, z] = [0, 3, 6].map(
+    (row) => back[row] * scaled[0] + back[row + 1] * scaled[1] + back[row + 2] * scaled[2],
+  );
   return { X: x, Y: y, Z: z };
 }
 
@@ -68,7 +91,12 @@ function chart(light: Xyz | null): PixelArray {
     const { r, g, b } = linearP3OfXyz(light ? cast(xyz, light) : xyz);
     // A little under full exposure, so that a cast burns nothing out.
     const level = [r, g, b].map((x) => 255 * srgbOfLinear(0.8 * Math.max(0, x)));
-    for (let y = 0; y < 24; y++) for (let x = 0; x < 24; x++) data.set([...level.map((v) => Math.round(v + 2 * (random() - 0.5))), 255], 4 * ((Math.floor(i / 6) * 24 + y) * 144 + (i % 6) * 24 + x));
+    for (let y = 0; y < 24; y++)
+      for (let x = 0; x < 24; x++)
+        data.set(
+          [...level.map((v) => Math.round(v + 2 * (random() - 0.5))), 255],
+          4 * ((Math.floor(i / 6) * 24 + y) * 144 + (i % 6) * 24 + x),
+        );
   });
   return { data, width: 144, height: 96 };
 }
@@ -77,7 +105,11 @@ const at = (i: number): [number, number] => [(i % 6) * 24 + 12, Math.floor(i / 6
 /** The published colour, the chart's own neutral (not quite grey itself) taken for grey. */
 const truth = (i: number): Lab => {
   const { X, Y, Z } = underD65(CHECKER[i]);
-  return rewhiten(labOfXyz({ X: 0.8 * X, Y: 0.8 * Y, Z: 0.8 * Z }), AS_IT_IS, whiteMatrix(linearP3OfXyz(underD65(CHECKER[NEUTRAL])))!);
+  return rewhiten(
+    labOfXyz({ X: 0.8 * X, Y: 0.8 * Y, Z: 0.8 * Z }),
+    AS_IT_IS,
+    whiteMatrix(linearP3OfXyz(underD65(CHECKER[NEUTRAL])))!,
+  );
 };
 
 describe("a ColorChecker chart is read back within 1 dE00 after picking its neutral", () => {
@@ -106,7 +138,8 @@ describe("a white correction", () => {
     expect(Math.hypot(grey.a, grey.b)).toBeLessThan(0.01);
     expect(grey.L).toBeCloseTo(labOfXyz(xyzOfLinearP3(picked)).L, 6);
     const half = rewhiten(labOfXyz(xyzOfLinearP3(picked)), AS_IT_IS, whiteMatrix(picked, 0.5)!);
-    const chroma = Math.hypot(half.a, half.b) / Math.hypot(labOfXyz(xyzOfLinearP3(picked)).a, labOfXyz(xyzOfLinearP3(picked)).b);
+    const chroma =
+      Math.hypot(half.a, half.b) / Math.hypot(labOfXyz(xyzOfLinearP3(picked)).a, labOfXyz(xyzOfLinearP3(picked)).b);
     expect(chroma).toBeGreaterThan(0.35);
     expect(chroma).toBeLessThan(0.65);
     whiteMatrix(picked, 0)!.forEach((x, i) => expect(x).toBeCloseTo(AS_IT_IS[i], 9));

@@ -21,16 +21,21 @@ function inverse([a, b, c, d, e, f, g, h, i]: Matrix3): Matrix3 {
   const B = f * g - d * i;
   const C = d * h - e * g;
   const determinant = a * A + b * B + c * C;
-  return [A, c * h - b * i, b * f - c * e, B, a * i - c * g, c * d - a * f, C, b * g - a * h, a * e - b * d].map((x) => x / determinant) as unknown as Matrix3;
+  return [A, c * h - b * i, b * f - c * e, B, a * i - c * g, c * d - a * f, C, b * g - a * h, a * e - b * d].map(
+    (x) => x / determinant,
+  ) as unknown as Matrix3;
 }
 
 function times(m: Matrix3, n: Matrix3): Matrix3 {
-  const cell = (row: number, column: number): number => m[3 * row] * n[column] + m[3 * row + 1] * n[3 + column] + m[3 * row + 2] * n[6 + column];
+  const cell = (row: number, column: number): number =>
+    m[3 * row] * n[column] + m[3 * row + 1] * n[3 + column] + m[3 * row + 2] * n[6 + column];
   return Array.from({ length: 9 }, (_, i) => cell(Math.floor(i / 3), i % 3)) as unknown as Matrix3;
 }
 
 const apply = (m: Matrix3, { X, Y, Z }: Xyz): [number, number, number] => [
-  m[0] * X + m[1] * Y + m[2] * Z, m[3] * X + m[4] * Y + m[5] * Z, m[6] * X + m[7] * Y + m[8] * Z,
+  m[0] * X + m[1] * Y + m[2] * Z,
+  m[3] * X + m[4] * Y + m[5] * Z,
+  m[6] * X + m[7] * Y + m[8] * Z,
 ];
 
 /**
@@ -60,7 +65,8 @@ export function whiteMatrix(picked: Rgb, degree = 1): WhiteMatrix | null {
   const from: Xyz = { X: D65.X + degree * (seen.X - D65.X), Y: 1, Z: D65.Z + degree * (seen.Z - D65.Z) };
   const cones = apply(BRADFORD, from);
   // A cast beyond a factor of four in a cone response is no light that one paints in.
-  if (cones.some((cone, i) => !(cone > 0.25 * apply(BRADFORD, D65)[i]) || cone > 4 * apply(BRADFORD, D65)[i])) return null;
+  if (cones.some((cone, i) => !(cone > 0.25 * apply(BRADFORD, D65)[i]) || cone > 4 * apply(BRADFORD, D65)[i]))
+    return null;
   const onXyz = bradford(from, D65);
   const column = (r: number, g: number, b: number): [number, number, number] => {
     const [X, Y, Z] = apply(onXyz, xyzOfLinearP3({ r, g, b }));

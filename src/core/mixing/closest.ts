@@ -82,7 +82,12 @@ export function gridColour({ firstPoint, L, a, b }: ReachTable, { point }: GridR
 }
 
 /** Indices of the `count` lowest costs among combinations of a size (0: any), lowest first. */
-function cheapest(costs: Float64Array, count: number, combinations: ReachTable["combinations"], size: number): readonly number[] {
+function cheapest(
+  costs: Float64Array,
+  count: number,
+  combinations: ReachTable["combinations"],
+  size: number,
+): readonly number[] {
   const best: number[] = [];
   for (let i = 0; i < costs.length; i++) {
     if (best.length === count && costs[i] >= costs[best[count - 1]]) continue;
@@ -97,7 +102,14 @@ function cheapest(costs: Float64Array, count: number, combinations: ReachTable["
   return best;
 }
 
-function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPoint: number, metric: MixMetric, evaluations = EVALUATIONS): ContinuousMix {
+function polish(
+  target: Lab,
+  table: ReachTable,
+  combinationIndex: number,
+  gridPoint: number,
+  metric: MixMetric,
+  evaluations = EVALUATIONS,
+): ContinuousMix {
   const combination = table.combinations[combinationIndex];
   const count = combination.length;
   const [p0, p1 = p0, p2 = p0] = combination;
@@ -116,9 +128,18 @@ function polish(target: Lab, table: ReachTable, combinationIndex: number, gridPo
     const lab = computer.run(1);
     return judged(target, lab[0], lab[1], lab[2], metric);
   };
-  const start = Float64Array.from({ length: count }, (_, p) => Math.log(p === 0 ? from.load : from.shares[p] / from.shares[0]));
+  const start = Float64Array.from({ length: count }, (_, p) =>
+    Math.log(p === 0 ? from.load : from.shares[p] / from.shares[0]),
+  );
   const inward = start[0] > -0.3 ? -0.3 : 0.3;
-  const { point, cost: best } = nelderMead(cost, start, [inward, 0.5, 0.5].slice(0, count), evaluations, COST_TOLERANCE, GOOD_ENOUGH);
+  const { point, cost: best } = nelderMead(
+    cost,
+    start,
+    [inward, 0.5, 0.5].slice(0, count),
+    evaluations,
+    COST_TOLERANCE,
+    GOOD_ENOUGH,
+  );
   const shares = [1, ...Array.from(point.subarray(1), ratio)];
   const total = shares.reduce((a, b) => a + b, 0);
   return { combination, shares: shares.map((s) => s / total), load: loadOf(point[0]), cost: best };
@@ -135,9 +156,22 @@ export interface PolishedMix {
 }
 
 /** The `count` best combinations of a ranking, each roughly optimised with the full film model. */
-export function polishMixes(target: Lab, table: ReachTable, metric: MixMetric, ranking: GridRanking, count: number): readonly PolishedMix[] {
+export function polishMixes(
+  target: Lab,
+  table: ReachTable,
+  metric: MixMetric,
+  ranking: GridRanking,
+  count: number,
+): readonly PolishedMix[] {
   return cheapest(ranking.cost, Math.min(count, ranking.cost.length), table.combinations, 0).map((index) => {
-    const { combination, shares, load, cost } = polish(target, table, index, ranking.point[index], metric, ROUGH_EVALUATIONS);
+    const { combination, shares, load, cost } = polish(
+      target,
+      table,
+      index,
+      ranking.point[index],
+      metric,
+      ROUGH_EVALUATIONS,
+    );
     const [p0, p1 = p0, p2 = p0] = combination;
     const [c0, c1 = 0, c2 = 0] = shares;
     table.computer.put(0, p0, p1, p2, c0, c1, c2, load);

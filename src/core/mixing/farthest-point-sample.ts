@@ -14,12 +14,20 @@ export function farthestPointSample(paints: readonly PaintModel[], most: number,
   if (paints.length <= most) return paints;
   const looks = looksOf(paints, COMPARED_LOADS, paper);
   const apart = (i: number, j: number): number =>
-    COMPARED_LOADS.reduce((sum, _, n) => sum + (looks[i][n].L - looks[j][n].L) ** 2 + (looks[i][n].a - looks[j][n].a) ** 2 + (looks[i][n].b - looks[j][n].b) ** 2, 0);
+    COMPARED_LOADS.reduce(
+      (sum, _, n) =>
+        sum +
+        (looks[i][n].L - looks[j][n].L) ** 2 +
+        (looks[i][n].a - looks[j][n].a) ** 2 +
+        (looks[i][n].b - looks[j][n].b) ** 2,
+      0,
+    );
   const nearest = Float64Array.from(paints, (_, i) => apart(i, 0));
   const chosen = new Set([0]);
   while (chosen.size < most) {
     let farthest = -1;
-    for (let i = 0; i < paints.length; i++) if (!chosen.has(i) && (farthest < 0 || nearest[i] > nearest[farthest])) farthest = i;
+    for (let i = 0; i < paints.length; i++)
+      if (!chosen.has(i) && (farthest < 0 || nearest[i] > nearest[farthest])) farthest = i;
     chosen.add(farthest);
     for (let i = 0; i < paints.length; i++) nearest[i] = Math.min(nearest[i], apart(i, farthest));
   }

@@ -1,17 +1,17 @@
 /** What mixes of paints look like, and which mix makes a colour. What the rest of the program may use of it. */
-export { drawnMix,  } from "./load-colours";
+export { drawnMix } from "./load-colours";
 export { paintKey, paintModel, type PaintModel } from "./paint";
-export { predict, type MixPart,  } from "./predict";
-export { separationOf,  } from "./separation";
-export { predictGlaze,  } from "./glaze";
-export { chargePath,  } from "./charge";
+export { predict, type MixPart } from "./predict";
+export { separationOf } from "./separation";
+export { predictGlaze } from "./glaze";
+export { chargePath } from "./charge";
 export { looksOf } from "./looks";
 export { ringPixels } from "./ring";
-export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST,  type PuddleUse } from "./puddles";
+export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type PuddleUse } from "./puddles";
 export { farthestPointSample } from "./farthest-point-sample";
-export { findTwins,  } from "./twins";
+export { findTwins } from "./twins";
 export { TOUCH } from "./parts";
-export { DEFAULT_MATCH,  matchOver, prepareMatch, type MatchOptions, type Recipe,  } from "./match";
+export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";
 export type { LikelyError } from "./likely-error";
 export { type MeasuredOptics } from "./paint";

@@ -21,21 +21,51 @@ const one = (id: string) => [{ paint: paintModel(id, [{ pigmentId: id, share: 1 
 describe("glazes", () => {
   test("no wash is bare paper; one wash is the wash itself", () => {
     glazeReflectance([], paper).forEach((r, i) => expect(r).toBeCloseTo(saunderson(paper.ground[i], DRY_SURFACE), 12));
-    expect(predictGlaze([{ mix: one("PB29"), load: 0.3 }], paper).L).toBeCloseTo(predict(one("PB29"), 0.3, paper).dry.L, 9);
+    expect(predictGlaze([{ mix: one("PB29"), load: 0.3 }], paper).L).toBeCloseTo(
+      predict(one("PB29"), 0.3, paper).dry.L,
+      9,
+    );
   });
 
   test("two identical washes are one of twice the load (closed form), and order matters only to scattering paints", () => {
-    const twice = predictGlaze([{ mix: one("PR179"), load: 0.2 }, { mix: one("PR179"), load: 0.2 }], paper);
+    const twice = predictGlaze(
+      [
+        { mix: one("PR179"), load: 0.2 },
+        { mix: one("PR179"), load: 0.2 },
+      ],
+      paper,
+    );
     expect(compareColours(twice, predict(one("PR179"), 0.4, paper).dry).dE00).toBeLessThan(1e-6);
     const order = (a: string, b: string): number =>
-      compareColours(predictGlaze([{ mix: one(a), load: 0.4 }, { mix: one(b), load: 0.4 }], paper), predictGlaze([{ mix: one(b), load: 0.4 }, { mix: one(a), load: 0.4 }], paper)).dE00;
+      compareColours(
+        predictGlaze(
+          [
+            { mix: one(a), load: 0.4 },
+            { mix: one(b), load: 0.4 },
+          ],
+          paper,
+        ),
+        predictGlaze(
+          [
+            { mix: one(b), load: 0.4 },
+            { mix: one(a), load: 0.4 },
+          ],
+          paper,
+        ),
+      ).dE00;
     expect(order("PY35", "PB15-green-shade")).toBeGreaterThan(8);
     expect(order("PY150", "PB15-green-shade")).toBeLessThan(0.3 * order("PY35", "PB15-green-shade"));
   });
 
   test("many washes never give light, and without scattering each makes the sheet darker", () => {
-    const stack = Array.from({ length: 12 }, (_, i) => ({ mix: one(HANDBOOK[(i * 9) % HANDBOOK.length].id), load: 0.1 }));
-    const clear = stack.map(({ mix: [{ paint }], load }) => ({ load, mix: [{ parts: 1, paint: { ...paint, optics: { ...paint.optics, S: new Float64Array(36) } } }] }));
+    const stack = Array.from({ length: 12 }, (_, i) => ({
+      mix: one(HANDBOOK[(i * 9) % HANDBOOK.length].id),
+      load: 0.1,
+    }));
+    const clear = stack.map(({ mix: [{ paint }], load }) => ({
+      load,
+      mix: [{ parts: 1, paint: { ...paint, optics: { ...paint.optics, S: new Float64Array(36) } } }],
+    }));
     let before = 200;
     for (let depth = 1; depth <= 12; depth++) {
       glazeReflectance(stack.slice(0, depth), paper).forEach((r) => expect(r).toBeLessThanOrEqual(1));
@@ -90,9 +120,14 @@ describe("wet and dry", () => {
 });
 
 describe("separation", () => {
-  const green = [{ paint: paintModel("PB29", [{ pigmentId: "PB29", share: 1 }]), parts: 1 }, { paint: paintModel("PY150", [{ pigmentId: "PY150", share: 1 }]), parts: 1 }];
+  const green = [
+    { paint: paintModel("PB29", [{ pigmentId: "PB29", share: 1 }]), parts: 1 },
+    { paint: paintModel("PY150", [{ pigmentId: "PY150", share: 1 }]), parts: 1 },
+  ];
   test("rougher paper shows more of it, one paint alone none", () => {
-    expect(separationOf(green, 0.3, paperById("cotton-rough")).visible).toBeGreaterThan(separationOf(green, 0.3, paperById("cotton-hot-pressed")).visible);
+    expect(separationOf(green, 0.3, paperById("cotton-rough")).visible).toBeGreaterThan(
+      separationOf(green, 0.3, paperById("cotton-hot-pressed")).visible,
+    );
     expect(separationOf(one("PB35"), 0.3, paper).visible).toBe(0);
   });
 });
@@ -103,7 +138,9 @@ describe("fading, an estimate by class", () => {
     expect([...left].sort((a, b) => b - a)).toEqual(left);
     expect(left[0]).toBeGreaterThan(0.95);
     expect(left[4]).toBeLessThan(0.1);
-    expect(colourLeft({ class: 3, listed: true }, 5, "window")).toBeLessThan(colourLeft({ class: 3, listed: true }, 5, "museum"));
+    expect(colourLeft({ class: 3, listed: true }, 5, "window")).toBeLessThan(
+      colourLeft({ class: 3, listed: true }, 5, "museum"),
+    );
     expect(colourLeft({ class: 5, listed: true }, 0, "window")).toBe(1);
     expect(() => colourLeft({ class: 1, listed: true }, -1, "museum")).toThrow(RangeError);
   });
@@ -112,7 +149,9 @@ describe("fading, an estimate by class", () => {
     const { optics } = pigmentById("PR83");
     const paint = one("PR83")[0].paint;
     const faded = { ...paint, optics: fadedOptics(optics, 0.4) };
-    expect(predict([{ paint: faded, parts: 1 }], 0.3, paper).dry.L).toBeGreaterThan(predict([{ paint, parts: 1 }], 0.3, paper).dry.L + 8);
+    expect(predict([{ paint: faded, parts: 1 }], 0.3, paper).dry.L).toBeGreaterThan(
+      predict([{ paint, parts: 1 }], 0.3, paper).dry.L + 8,
+    );
   });
 });
 
@@ -122,7 +161,12 @@ describe("likely error", () => {
   const earlier = { ...typical, measured: { ...measured.measured, on: "2026-03-01" } };
   test("is the trial's for unseen mixes of two, smaller for measured paints, between for half and half", () => {
     expect(likelyErrorOf([typical, typical])).toEqual({ median: 5, p90: 12, basis: "typical", measurements: [] });
-    expect(likelyErrorOf([measured, measured])).toEqual({ median: 1.3, p90: 3.4, basis: "measured", measurements: [{ on: "2026-10-03", way: "card" }] });
+    expect(likelyErrorOf([measured, measured])).toEqual({
+      median: 1.3,
+      p90: 3.4,
+      basis: "measured",
+      measurements: [{ on: "2026-10-03", way: "card" }],
+    });
     const half = likelyErrorOf([typical, measured]);
     expect(half.basis).toBe("mixed");
     expect(half.median).toBeGreaterThan(1.3);
@@ -134,11 +178,18 @@ describe("likely error", () => {
     expect(likelyErrorOf([measured], 0.1).median).toBe(likelyErrorOf([measured]).median);
   });
   test("names every measurement that it stands on, newest first", () => {
-    expect(likelyErrorOf([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual(["2026-10-03", "2026-03-01"]);
+    expect(likelyErrorOf([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual([
+      "2026-10-03",
+      "2026-03-01",
+    ]);
   });
   test("a measured paint has its own optics, whatever strength its label says", () => {
     const K = Array.from({ length: 36 }, (_, i) => i / 10);
-    const own = paintModel("own", [{ pigmentId: "PB29", share: 1 }], 0.5, { ...measured.measured, K, S: K.map(() => 0.2) });
+    const own = paintModel("own", [{ pigmentId: "PB29", share: 1 }], 0.5, {
+      ...measured.measured,
+      K,
+      S: K.map(() => 0.2),
+    });
     expect([...own.optics.K]).toEqual(K);
     expect(own.measured?.on).toBe("2026-10-03");
     expect(own.pigmentIds).toEqual(["PB29"]);
@@ -152,7 +203,9 @@ describe("the handbook", () => {
     for (const { id, code, optics, granulation, staining, weight, note, absorbers } of HANDBOOK) {
       expect(code, id).toMatch(/^(P[YORVBGWb]|PBr|PBk|NR)\d+$/);
       expect(Math.min(...optics.K, ...optics.S), id).toBeGreaterThanOrEqual(0);
-      expect(granulation >= 0 && granulation <= 1 && staining >= 0 && staining <= 1 && Math.abs(weight) <= 1, id).toBe(true);
+      expect(granulation >= 0 && granulation <= 1 && staining >= 0 && staining <= 1 && Math.abs(weight) <= 1, id).toBe(
+        true,
+      );
       expect(note.length > 10 && absorbers.length > 0, id).toBe(true);
     }
   });
@@ -161,14 +214,35 @@ describe("the handbook", () => {
     for (const { id, pigments } of CONVENIENCE_MIXES) {
       const model = paintModel(id, pigments);
       expect(model.pigmentIds.length, id).toBe(pigments.length);
-      expect(pigments.reduce((sum, { share }) => sum + share, 0), id).toBeCloseTo(1, 9);
+      expect(
+        pigments.reduce((sum, { share }) => sum + share, 0),
+        id,
+      ).toBeCloseTo(1, 9);
     }
   });
 
   // ASTM D5067 classes of twenty pigments, from memory.
   test.each([
-    ["PY1", 5], ["PY3", 2], ["PY35", 1], ["PY40", 2], ["PY43", 1], ["PO20", 1], ["PR83", 4], ["PR101-light-red", 1], ["PR108", 1], ["PR122", 3],
-    ["PV16", 1], ["PV23", 4], ["NR9", 2], ["PB27", 1], ["PB28", 1], ["PB29", 1], ["PG7", 1], ["PG18", 1], ["PBr7-burnt-sienna", 1], ["PBk9", 1],
+    ["PY1", 5],
+    ["PY3", 2],
+    ["PY35", 1],
+    ["PY40", 2],
+    ["PY43", 1],
+    ["PO20", 1],
+    ["PR83", 4],
+    ["PR101-light-red", 1],
+    ["PR108", 1],
+    ["PR122", 3],
+    ["PV16", 1],
+    ["PV23", 4],
+    ["NR9", 2],
+    ["PB27", 1],
+    ["PB28", 1],
+    ["PB29", 1],
+    ["PG7", 1],
+    ["PG18", 1],
+    ["PBr7-burnt-sienna", 1],
+    ["PBk9", 1],
   ] as const)("%s stands light as class %d", (id, grade) => {
     expect(pigmentById(id).lightfastness).toEqual({ class: grade, listed: true });
   });
@@ -177,13 +251,23 @@ describe("the handbook", () => {
     for (const code of ["PBr7", "PV19", "PR101", "PB15"]) {
       const shades = HANDBOOK.filter((pigment) => pigment.code === code);
       expect(shades.length).toBeGreaterThan(1);
-      shades.forEach((a, i) => shades.slice(i + 1).forEach((b) => expect(compareColours(predict(one(a.id), 0.2, paper).dry, predict(one(b.id), 0.2, paper).dry).dE00, `${a.id} ${b.id}`).toBeGreaterThan(2.5)));
+      shades.forEach((a, i) =>
+        shades
+          .slice(i + 1)
+          .forEach((b) =>
+            expect(
+              compareColours(predict(one(a.id), 0.2, paper).dry, predict(one(b.id), 0.2, paper).dry).dE00,
+              `${a.id} ${b.id}`,
+            ).toBeGreaterThan(2.5),
+          ),
+      );
     }
   });
 
   test("cautions stand where the metal is in the name", () => {
     for (const { id, name, hazards = [] } of HANDBOOK) {
-      for (const metal of ["cadmium", "cobalt", "nickel", "manganese"] as const) if (name.includes(metal)) expect(hazards, id).toContain(metal);
+      for (const metal of ["cadmium", "cobalt", "nickel", "manganese"] as const)
+        if (name.includes(metal)) expect(hazards, id).toContain(metal);
     }
   });
 });

@@ -20,7 +20,8 @@ const BY_PAINTS = [0.8, 1, 1.1];
 /** A strength far from any measured wash adds uncertainty: this much for each e-fold of load. From memory. */
 const PER_FOLD = 0.25;
 
-const foldsOutside = (load: number, [least, most]: readonly [number, number]): number => Math.max(0, Math.log(least / load), Math.log(load / most));
+const foldsOutside = (load: number, [least, most]: readonly [number, number]): number =>
+  Math.max(0, Math.log(least / load), Math.log(load / most));
 
 /**
  * Likely error of a mix from what it is built on: each paint's own likely miss, how many paints,
@@ -31,12 +32,17 @@ export function likelyErrorOf(paints: readonly Pick<PaintModel, "measured">[], l
   const measured = paints.flatMap((paint) => paint.measured ?? []);
   const share = measured.length / paints.length;
   const factor = BY_PAINTS[Math.min(paints.length, BY_PAINTS.length) - 1];
-  const folds = load && measured.length > 0 ? measured.reduce((sum, { loads }) => sum + foldsOutside(load, loads), 0) / measured.length : 0;
+  const folds =
+    load && measured.length > 0
+      ? measured.reduce((sum, { loads }) => sum + foldsOutside(load, loads), 0) / measured.length
+      : 0;
   const far = 1 + PER_FOLD * share * folds;
   // A paint's own miss is that of its washes alone; in a mix it counts as much more as a mix does.
   const own = measured.map(({ miss }) => miss / BY_PAINTS[0]);
-  const squares = (typical: number, times: number): number => own.reduce((sum, miss) => sum + (times * miss) ** 2, (paints.length - own.length) * typical ** 2) / paints.length;
-  const rounded = (typical: number, times: number): number => Math.round(10 * factor * far * Math.sqrt(squares(typical, times))) / 10;
+  const squares = (typical: number, times: number): number =>
+    own.reduce((sum, miss) => sum + (times * miss) ** 2, (paints.length - own.length) * typical ** 2) / paints.length;
+  const rounded = (typical: number, times: number): number =>
+    Math.round(10 * factor * far * Math.sqrt(squares(typical, times))) / 10;
   const days = new Map(measured.map(({ on, way }) => [`${on} ${way}`, { on, way }]));
   return {
     median: rounded(TYPICAL.median, 1),

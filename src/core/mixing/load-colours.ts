@@ -32,8 +32,15 @@ export function drawnMix(mix: readonly MixPart[], paper: Paper): DrawnMix {
     filmLab(K, S, MIN * (MAX / MIN) ** (i / (LEVELS - 1)), paper, EVEN, EVEN, lab);
     const screen = screenColourOfLab({ L: lab[0], a: lab[1], b: lab[2] });
     mapped ||= screen.mapped;
-    rgb.set([screen.rgb.r, screen.rgb.g, screen.rgb.b].map((c) => Math.round(c * 255)), 3 * i);
+    rgb.set(
+      [screen.rgb.r, screen.rgb.g, screen.rgb.b].map((c) => Math.round(c * 255)),
+      3 * i,
+    );
   }
   const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
-  return { colours: { rgb, minLoad: MIN, maxLoad: MAX }, spread: textureOf(paper.roughness, granulation).spread, mapped };
+  return {
+    colours: { rgb, minLoad: MIN, maxLoad: MAX },
+    spread: textureOf(paper.roughness, granulation).spread,
+    mapped,
+  };
 }

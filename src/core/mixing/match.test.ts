@@ -25,7 +25,15 @@ describe("the optimum before rounding", () => {
     const [a, b, c] = [random() ** 2 + 0.01, random() ** 2 + 0.01, random() ** 2 + 0.01];
     const pick = (): PaintModel => six[Math.floor(random() * six.length)];
     const [one, two, three] = [pick(), pick(), pick()];
-    return predict([{ paint: one, parts: a }, { paint: two, parts: b }, { paint: three, parts: c }], Math.exp(-3.9 * random()), paper).dry;
+    return predict(
+      [
+        { paint: one, parts: a },
+        { paint: two, parts: b },
+        { paint: three, parts: c },
+      ],
+      Math.exp(-3.9 * random()),
+      paper,
+    ).dry;
   });
 
   test("is no worse than a dense exhaustive search by more than 0.1 dE00 in the mean of 200 targets", () => {
@@ -37,8 +45,14 @@ describe("the optimum before rounding", () => {
       const steps = count === 3 ? 24 : 30;
       for (let i = count === 1 ? steps : 1; i <= (count === 1 ? steps : steps - 1); i++) {
         for (let j = 1; j < (count === 3 ? steps - i : 2); j++) {
-          const shares = count === 1 ? [1, 0, 0] : count === 2 ? [i / steps, 1 - i / steps, 0] : [i / steps, j / steps, 1 - (i + j) / steps];
-          for (let load = 0; load < 40; load++) computer.put(load, p0, p1, p2, shares[0], shares[1], shares[2], (1 / 81) ** (load / 39));
+          const shares =
+            count === 1
+              ? [1, 0, 0]
+              : count === 2
+                ? [i / steps, 1 - i / steps, 0]
+                : [i / steps, j / steps, 1 - (i + j) / steps];
+          for (let load = 0; load < 40; load++)
+            computer.put(load, p0, p1, p2, shares[0], shares[1], shares[2], (1 / 81) ** (load / 39));
           dense.push(...computer.run(40));
         }
       }
@@ -51,7 +65,10 @@ describe("the optimum before rounding", () => {
       for (let p = 0; p < dense.length; p += 3) {
         // Nothing further off in Lab than this can be nearer in dE00 than what is already found.
         if (Math.abs(dense[p] - target.L) > 2.5 * exhaustive + 1) continue;
-        exhaustive = Math.min(exhaustive, deltaE00Of(target.L, target.a, target.b, dense[p], dense[p + 1], dense[p + 2], 1));
+        exhaustive = Math.min(
+          exhaustive,
+          deltaE00Of(target.L, target.a, target.b, dense[p], dense[p + 1], dense[p + 2], 1),
+        );
       }
       const ours = closestMixes(target, table, 1)[0].cost;
       excess += Math.max(0, ours - exhaustive);
@@ -63,10 +80,16 @@ describe("the optimum before rounding", () => {
 });
 
 describe("recipes", () => {
-  const paints = HANDBOOK.filter((_, i) => i % 4 === 0).slice(0, 24).map(({ id }) => paint(id));
+  const paints = HANDBOOK.filter((_, i) => i % 4 === 0)
+    .slice(0, 24)
+    .map(({ id }) => paint(id));
   const table = prepareMatch(paints, paper);
   const random = seededRandom(7);
-  const targets = Array.from({ length: 12 }, () => ({ L: 25 + 65 * random(), a: -30 + 70 * random(), b: -35 + 80 * random() }));
+  const targets = Array.from({ length: 12 }, () => ({
+    L: 25 + 65 * random(),
+    a: -30 + 70 * random(),
+    b: -35 + 80 * random(),
+  }));
   const answers = targets.map((target) => matchOver(target, table));
 
   test("are in parts that can be counted, with a touch at the least", () => {
@@ -81,7 +104,11 @@ describe("recipes", () => {
   test("say the colour that predict gives for their parts and water", () => {
     const byId = new Map(paints.map((p) => [p.id, p]));
     for (const recipe of answers.flat().slice(0, 20)) {
-      const { dry } = predict(recipe.parts.map((part) => ({ paint: byId.get(part.paintId)!, parts: part.parts })), recipe.load, paper);
+      const { dry } = predict(
+        recipe.parts.map((part) => ({ paint: byId.get(part.paintId)!, parts: part.parts })),
+        recipe.load,
+        paper,
+      );
       expect(dry.L).toBeCloseTo(recipe.dry.L, 9);
     }
   });
@@ -89,10 +116,17 @@ describe("recipes", () => {
   test("differ from each other: no two share half of their pigments, but for the simplest", () => {
     for (const recipes of answers) {
       expect(recipes.length).toBeGreaterThan(1);
-      const ways = recipes.map((r) => ({ kind: r.kind, paintIds: [], cost: 0, pigmentIds: r.parts.map((p) => p.paintId) }));
-      ways.forEach((one, i) => ways.slice(i + 1).forEach((two) => {
-        if (two.kind === "another") expect(jaccard(one, two)).toBeLessThan(0.5);
+      const ways = recipes.map((r) => ({
+        kind: r.kind,
+        paintIds: [],
+        cost: 0,
+        pigmentIds: r.parts.map((p) => p.paintId),
       }));
+      ways.forEach((one, i) =>
+        ways.slice(i + 1).forEach((two) => {
+          if (two.kind === "another") expect(jaccard(one, two)).toBeLessThan(0.5);
+        }),
+      );
     }
   });
 
@@ -118,7 +152,10 @@ describe("recipes", () => {
 });
 
 describe("counting pigments, not tubes", () => {
-  const green = paintModel("sap", [{ pigmentId: "PG36", share: 0.5 }, { pigmentId: "PY150", share: 0.5 }]);
+  const green = paintModel("sap", [
+    { pigmentId: "PG36", share: 0.5 },
+    { pigmentId: "PY150", share: 0.5 },
+  ]);
 
   test("a convenience mix brings all of its own, and a shared pigment counts once", () => {
     expect(pigmentCount([green, paint("PB29")])).toBe(3);

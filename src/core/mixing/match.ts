@@ -52,7 +52,10 @@ const ROUNDED = 18;
  * @param before an earlier table, whose unchanged part is taken over
  */
 export function prepareMatch(
-  paints: readonly PaintModel[], paper: Paper, options: MatchOptions = DEFAULT_MATCH, before?: ReachTable,
+  paints: readonly PaintModel[],
+  paper: Paper,
+  options: MatchOptions = DEFAULT_MATCH,
+  before?: ReachTable,
 ): ReachTable {
   return buildReachTable(paints, paper, options, before);
 }
@@ -95,7 +98,10 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
 
 /** Best different ways to mix one target from paints on a paper; see {@link matchOver} for many targets. */
 export function match(
-  target: Lab, paints: readonly PaintModel[], paper: Paper, options: MatchOptions = DEFAULT_MATCH,
+  target: Lab,
+  paints: readonly PaintModel[],
+  paper: Paper,
+  options: MatchOptions = DEFAULT_MATCH,
 ): readonly Recipe[] {
   return matchOver(target, prepareMatch(paints, paper, options), options);
 }

@@ -14,7 +14,11 @@ export interface MixMetric {
   readonly strongest: (paint: PaintModel) => Load;
 }
 
-export const fullMetric = (valueWeight: number): MixMetric => ({ valueWeight, freeHue: false, strongest: () => MAX_LOAD });
+export const fullMetric = (valueWeight: number): MixMetric => ({
+  valueWeight,
+  freeHue: false,
+  strongest: () => MAX_LOAD,
+});
 
 /**
  * With hues free, how much a difference in chroma still counts (a bright area stays bright against
@@ -27,7 +31,13 @@ export const chromaScale = (C: number): number => 1 / (1 + 0.045 * C);
 export const hueScale = (C: number): number => 1 / (1 + 0.015 * C);
 
 /** Difference of a mix from a target as the metric judges it: CIEDE2000 with the value weight, or with hues free value, chroma and temperature. */
-export function judged(target: Lab, L: number, a: number, b: number, { valueWeight, freeHue }: Pick<MixMetric, "valueWeight" | "freeHue">): number {
+export function judged(
+  target: Lab,
+  L: number,
+  a: number,
+  b: number,
+  { valueWeight, freeHue }: Pick<MixMetric, "valueWeight" | "freeHue">,
+): number {
   if (!freeHue) return deltaE00Of(target.L, target.a, target.b, L, a, b, 1 / valueWeight);
   const C = Math.hypot(target.a, target.b);
   const scale = chromaScale(C);

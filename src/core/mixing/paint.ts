@@ -39,17 +39,26 @@ const ORDINARY_DRYING_SHIFT = 0.05;
  * @param tintingStrength 1 typical; a student's paint with filler has less. Scales K and S of the
  * handbook; what was measured has it in it already.
  */
-export function paintModel(id: string, pigments: readonly PigmentShare[], tintingStrength = 1, measured: MeasuredOptics | null = null): PaintModel {
+export function paintModel(
+  id: string,
+  pigments: readonly PigmentShare[],
+  tintingStrength = 1,
+  measured: MeasuredOptics | null = null,
+): PaintModel {
   const total = pigments.reduce((sum, { share }) => sum + share, 0);
   if (!(total > 0)) throw new RangeError("A paint has at least one pigment with a share above 0.");
   const known: { pigment: Pigment; share: number }[] = pigments.map(({ pigmentId, share }) => ({
     pigment: pigmentById(pigmentId),
     share: share / total,
   }));
-  const mean = (of: (pigment: Pigment) => number): number => known.reduce((sum, { pigment, share }) => sum + share * of(pigment), 0);
-  const optics = measured ? { K: Float64Array.from(measured.K), S: Float64Array.from(measured.S) } : blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength })));
+  const mean = (of: (pigment: Pigment) => number): number =>
+    known.reduce((sum, { pigment, share }) => sum + share * of(pigment), 0);
+  const optics = measured
+    ? { K: Float64Array.from(measured.K), S: Float64Array.from(measured.S) }
+    : blendOptics(known.map(({ pigment, share }) => ({ optics: pigment.optics, share: share * tintingStrength })));
   return {
-    id, optics,
+    id,
+    optics,
     pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
     granulation: mean(({ granulation }) => granulation),
     weight: mean(({ weight }) => weight),
@@ -69,4 +78,5 @@ function checksumOf(optics: Optics): number {
 }
 
 /** Which paint in which state is meant: its id, its optics and how it settles. What was computed of it holds as long as this stays. */
-export const paintKey = ({ id, optics, granulation }: PaintModel): string => `${id} ${checksumOf(optics)} ${granulation}`;
+export const paintKey = ({ id, optics, granulation }: PaintModel): string =>
+  `${id} ${checksumOf(optics)} ${granulation}`;

@@ -45,7 +45,14 @@ describe("downhill simplex", () => {
 
 describe("rounding a mix", () => {
   const computer = filmComputer(["PY154", "PB29", "PB15-green-shade"].map(paint), paper);
-  const target = predict([{ paint: paint("PY154"), parts: 3 }, { paint: paint("PB29"), parts: 1 }], 0.25, paper).dry;
+  const target = predict(
+    [
+      { paint: paint("PY154"), parts: 3 },
+      { paint: paint("PB29"), parts: 1 },
+    ],
+    0.25,
+    paper,
+  ).dry;
 
   test("comes back to the parts and water a colour was made of", () => {
     const rounded = roundMix(target, computer, { combination: [0, 1], shares: [0.748, 0.252], load: 0.248 }, 1);
@@ -54,7 +61,14 @@ describe("rounding a mix", () => {
   });
 
   test("takes a touch of a stainer where a part would be too much", () => {
-    const faint = predict([{ paint: paint("PY154"), parts: 40 }, { paint: paint("PB15-green-shade"), parts: 1 }], 0.25, paper).dry;
+    const faint = predict(
+      [
+        { paint: paint("PY154"), parts: 40 },
+        { paint: paint("PB15-green-shade"), parts: 1 },
+      ],
+      0.25,
+      paper,
+    ).dry;
     const { parts } = roundMix(faint, computer, { combination: [0, 2], shares: [40 / 41, 1 / 41], load: 0.25 }, 1);
     expect(parts[1]).toBe(TOUCH);
     expect(parts[0]).toBeGreaterThanOrEqual(8);
@@ -80,8 +94,22 @@ describe("different ways", () => {
   const way = (pigmentIds: string[], cost: number): Way => ({ pigmentIds, paintIds: pigmentIds, cost });
 
   test("the closest comes first, then the simplest that hardly loses, then what is unlike", () => {
-    const picked = pickWays([way(["a", "b", "c"], 0.4), way(["a", "b", "d"], 0.5), way(["e", "f"], 1.1), way(["g", "h", "i"], 1.5), way(["a", "e"], 2)], 5);
-    expect(picked.map(({ kind, way: { pigmentIds } }) => `${kind} ${pigmentIds.join("")}`)).toEqual(["closest abc", "simplest ef", "another ghi", "another ae"]);
+    const picked = pickWays(
+      [
+        way(["a", "b", "c"], 0.4),
+        way(["a", "b", "d"], 0.5),
+        way(["e", "f"], 1.1),
+        way(["g", "h", "i"], 1.5),
+        way(["a", "e"], 2),
+      ],
+      5,
+    );
+    expect(picked.map(({ kind, way: { pigmentIds } }) => `${kind} ${pigmentIds.join("")}`)).toEqual([
+      "closest abc",
+      "simplest ef",
+      "another ghi",
+      "another ae",
+    ]);
   });
 
   test("a simple way that loses much is not called simplest, and a hopeless way is not offered at all", () => {
@@ -104,7 +132,11 @@ describe("the grid of a reach table", () => {
       const combination = table.combinations[c];
       for (let p = table.firstPoint[c]; p < table.firstPoint[c + 1]; p += 5) {
         const { shares, load } = gridMix(combination, table.loudness, p - table.firstPoint[c]);
-        const { dry } = predict(combination.map((i, n) => ({ paint: paints[i], parts: shares[n] })), load, paper);
+        const { dry } = predict(
+          combination.map((i, n) => ({ paint: paints[i], parts: shares[n] })),
+          load,
+          paper,
+        );
         expect(table.L[p]).toBeCloseTo(dry.L, 1);
         expect(table.a[p]).toBeCloseTo(dry.a, 0);
         expect(table.b[p]).toBeCloseTo(dry.b, 0);
@@ -132,7 +164,9 @@ describe("the values a palette reaches", () => {
     const both = valueRange(["PY3", "PB29", "PR179"].map(paint), paper);
     expect(yellow.darkest).toBeGreaterThan(8);
     expect(both.darkest).toBeLessThan(3);
-    expect(valueRange(["PY3", "PB29", "PR179", "PBr7-burnt-umber"].map(paint), paper).darkest).toBeLessThanOrEqual(both.darkest + 0.01);
+    expect(valueRange(["PY3", "PB29", "PR179", "PBr7-burnt-umber"].map(paint), paper).darkest).toBeLessThanOrEqual(
+      both.darkest + 0.01,
+    );
   });
 
   test("a very limited palette of one blue and one brown still reaches near-black (common practice, no source)", () => {
@@ -142,9 +176,26 @@ describe("the values a palette reaches", () => {
 
 describe("orders and ladders", () => {
   test("the handbook runs round the wheel and ends in earths, blacks and whites", () => {
-    const entries = HANDBOOK.map((pigment) => ({ pigment, hueDegrees: lchOfLab(predict([{ paint: paint(pigment.id), parts: 1 }], 0.2, paper).dry).h })).sort(hueOrder);
+    const entries = HANDBOOK.map((pigment) => ({
+      pigment,
+      hueDegrees: lchOfLab(predict([{ paint: paint(pigment.id), parts: 1 }], 0.2, paper).dry).h,
+    })).sort(hueOrder);
     const at = (id: string): number => entries.findIndex(({ pigment }) => pigment.id === id);
-    const order = ["PY3", "PY110", "PR255", "PV19-rose", "PV23", "PB29", "PB15-green-shade", "PG7", "PG36", "PY43", "PBr7-burnt-umber", "PBk9", "PW6"];
+    const order = [
+      "PY3",
+      "PY110",
+      "PR255",
+      "PV19-rose",
+      "PV23",
+      "PB29",
+      "PB15-green-shade",
+      "PG7",
+      "PG36",
+      "PY43",
+      "PBr7-burnt-umber",
+      "PBk9",
+      "PW6",
+    ];
     expect(order.map(at)).toEqual(order.map(at).sort((a, b) => a - b));
   });
 
@@ -156,7 +207,8 @@ describe("orders and ladders", () => {
   });
 
   test("the strength ladder and the countable waters run from neat to thin", () => {
-    for (const list of [WASH_STRENGTHS.map((s) => s.waterParts), [...COUNTABLE_WATER]]) expect(list).toEqual([...list].sort((a, b) => a - b));
+    for (const list of [WASH_STRENGTHS.map((s) => s.waterParts), [...COUNTABLE_WATER]])
+      expect(list).toEqual([...list].sort((a, b) => a - b));
     expect(() => pigmentById("PB999")).toThrow(RangeError);
     expect(() => predict([], 0.5, paper)).toThrow(RangeError);
     expect(() => predict([{ paint: paint("PB29"), parts: 0 }], 0.5, paper)).toThrow(RangeError);
@@ -174,7 +226,10 @@ describe("judging a mix", () => {
   test("with hues free a turn along the same warmth costs nothing, value and chroma still do", () => {
     const free = { valueWeight: 1.5, freeHue: true };
     const pole = (55 * Math.PI) / 180;
-    const mirrored = (h: number): { a: number; b: number } => ({ a: 30 * Math.cos(pole + h), b: 30 * Math.sin(pole + h) });
+    const mirrored = (h: number): { a: number; b: number } => ({
+      a: 30 * Math.cos(pole + h),
+      b: 30 * Math.sin(pole + h),
+    });
     const [one, two] = [mirrored(0.7), mirrored(-0.7)];
     expect(judged({ L: 50, ...one }, 50, two.a, two.b, free)).toBeCloseTo(0, 9);
     expect(judged({ L: 50, ...one }, 50, two.a, two.b, { ...free, freeHue: false })).toBeGreaterThan(10);
@@ -190,8 +245,12 @@ describe("judging a mix", () => {
       const { cost, point } = rankOnGrid(dark, table, { valueWeight: 1, freeHue: true, strongest: () => strongest });
       cost.forEach((best, c) => {
         const [from, to] = [table.firstPoint[c], table.firstPoint[c + 1]];
-        const allowed = Array.from({ length: to - from }, (_, i) => i).filter((i) => gridMix(table.combinations[c], table.loudness, i).load <= strongest + 1e-9);
-        const tried = allowed.map((i) => judged(dark, table.L[from + i], table.a[from + i], table.b[from + i], { valueWeight: 1, freeHue: true }));
+        const allowed = Array.from({ length: to - from }, (_, i) => i).filter(
+          (i) => gridMix(table.combinations[c], table.loudness, i).load <= strongest + 1e-9,
+        );
+        const tried = allowed.map((i) =>
+          judged(dark, table.L[from + i], table.a[from + i], table.b[from + i], { valueWeight: 1, freeHue: true }),
+        );
         expect(Math.sqrt(best)).toBeCloseTo(Math.min(...tried), 4);
         expect(allowed).toContain(point[c]);
       });

@@ -56,7 +56,10 @@ function waterNear(load: Load): readonly WaterParts[] {
  * @param kL CIEDE2000's parametric factor of lightness, 1 / value weight
  */
 export function roundMix(
-  target: Lab, computer: FilmComputer, mix: { readonly combination: readonly number[]; readonly shares: readonly number[]; readonly load: Load }, kL: number,
+  target: Lab,
+  computer: FilmComputer,
+  mix: { readonly combination: readonly number[]; readonly shares: readonly number[]; readonly load: Load },
+  kL: number,
 ): RoundedMix {
   const [p0, p1 = p0, p2 = p0] = mix.combination;
   const waters = waterNear(mix.load);

@@ -44,13 +44,23 @@ export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Pred
   // The load is that of the dried film; while wet, what will sink or flatten still shows.
   const dryingShift = mix.reduce((sum, { paint, parts }) => sum + (paint.dryingShift * parts) / total, 0);
   const wetReflectance = filmReflectance(
-    K, S, load / (1 - dryingShift * paper.absorbency), paper.wetGround, WET_SURFACE, texture, WET_SCATTER, new Float64Array(BANDS),
+    K,
+    S,
+    load / (1 - dryingShift * paper.absorbency),
+    paper.wetGround,
+    WET_SURFACE,
+    texture,
+    WET_SCATTER,
+    new Float64Array(BANDS),
   );
   const colour = (reflectance: Reflectance): Lab => labOfXyz(xyzOfReflectance(reflectance));
   return {
     dry: colour(dryReflectance),
     wet: colour(wetReflectance),
     dryReflectance,
-    likelyError: likelyErrorOf(mix.map(({ paint }) => paint), load),
+    likelyError: likelyErrorOf(
+      mix.map(({ paint }) => paint),
+      load,
+    ),
   };
 }

@@ -11,22 +11,59 @@ const [blue, brown, rose] = ["PB29", "PBr7-burnt-sienna", "PV19-rose"].map(singl
 const paper = PAPERS[0];
 
 describe("puddles", () => {
-  const use = (id: string, parts: readonly [string, number][], waterParts: number, areaCm2: number) => ({ id, waterParts, areaCm2, parts: parts.map(([paintId, amount]) => ({ paintId, parts: amount })) });
+  const use = (id: string, parts: readonly [string, number][], waterParts: number, areaCm2: number) => ({
+    id,
+    waterParts,
+    areaCm2,
+    parts: parts.map(([paintId, amount]) => ({ paintId, parts: amount })),
+  });
   const puddles = puddlesOf([
-    use("sky", [["blue", 1], ["rose", 2]], 12, 300), use("dyke", [["rose", 4], ["blue", 2]], 6, 50),
-    use("wall", [["blue", 1], ["rose", 1]], 3, 90), use("roof", [["rose", 1]], 3, 400),
+    use(
+      "sky",
+      [
+        ["blue", 1],
+        ["rose", 2],
+      ],
+      12,
+      300,
+    ),
+    use(
+      "dyke",
+      [
+        ["rose", 4],
+        ["blue", 2],
+      ],
+      6,
+      50,
+    ),
+    use(
+      "wall",
+      [
+        ["blue", 1],
+        ["rose", 1],
+      ],
+      3,
+      90,
+    ),
+    use("roof", [["rose", 1]], 3, 400),
   ]);
 
   test("areas of the same proportions share one, whatever the order, the count and the water", () => {
     expect(puddles.map(({ uses }) => uses.map(({ id }) => id))).toEqual([["roof"], ["sky", "dyke"], ["wall"]]);
-    expect(puddles[1].parts).toEqual([{ paintId: "rose", parts: 2 }, { paintId: "blue", parts: 1 }]);
+    expect(puddles[1].parts).toEqual([
+      { paintId: "rose", parts: 2 },
+      { paintId: "blue", parts: 1 },
+    ]);
     expect(puddles[1].areaCm2).toBe(350);
   });
   test("none for no recipes", () => expect(puddlesOf([])).toEqual([]));
 });
 
 test("another area's puddle at its best strength: its own colour is found again", () => {
-  const mix = [{ paint: blue, parts: 2 }, { paint: brown, parts: 1 }];
+  const mix = [
+    { paint: blue, parts: 2 },
+    { paint: brown, parts: 1 },
+  ];
   const { waterParts, difference } = nearestStrength(predict(mix, loadOfWater(8), paper).dry, mix, paper);
   expect(waterParts).toBe(8);
   expect(difference.dE00).toBeLessThan(1e-6);
@@ -46,7 +83,8 @@ test("richer is darker, thinner lighter; neat can't be richer", () => {
 describe("the ring test", () => {
   test("shares sum to one; each paint is strongest where it was put down; a light one runs farther", () => {
     const { shares, load } = ringFlow([blue, rose, brown]);
-    for (let i = 0; i < load.length; i++) expect(shares[3 * i] + shares[3 * i + 1] + shares[3 * i + 2]).toBeCloseTo(1, 9);
+    for (let i = 0; i < load.length; i++)
+      expect(shares[3 * i] + shares[3 * i + 1] + shares[3 * i + 2]).toBeCloseTo(1, 9);
     for (const p of [0, 1, 2]) expect(shares[3 * Math.round((p * load.length) / 3) + p]).toBeGreaterThan(0.8);
     const held = (p: number): number => load.reduce((sum, _, i) => sum + shares[3 * i + p], 0);
     expect(rose.weight).toBeLessThan(blue.weight);

@@ -26,7 +26,10 @@ export interface SharedPuddle {
 /** What makes two mixes the same: paints and proportions, not water. */
 function mixKey(parts: PuddleUse["parts"]): string {
   const most = Math.max(...parts.map((part) => part.parts));
-  return [...parts].sort((a, b) => a.paintId.localeCompare(b.paintId)).map(({ paintId, parts: amount }) => `${paintId} ${(amount / most).toFixed(3)}`).join("|");
+  return [...parts]
+    .sort((a, b) => a.paintId.localeCompare(b.paintId))
+    .map(({ paintId, parts: amount }) => `${paintId} ${(amount / most).toFixed(3)}`)
+    .join("|");
 }
 
 /** All puddles of a painting, the largest area first; areas that share a mix share a puddle. */
@@ -35,8 +38,12 @@ export function puddlesOf(uses: readonly PuddleUse[]): readonly SharedPuddle[] {
   for (const use of uses) byMix.set(mixKey(use.parts), [...(byMix.get(mixKey(use.parts)) ?? []), use]);
   return [...byMix.values()]
     .map((together): SharedPuddle => ({
-      parts: [...together.reduce((few, use) => (sum(use.parts) < sum(few.parts) ? use : few)).parts].sort((a, b) => b.parts - a.parts),
-      uses: together.map(({ id, waterParts, areaCm2 }) => ({ id, waterParts, areaCm2 })).sort((a, b) => b.waterParts - a.waterParts),
+      parts: [...together.reduce((few, use) => (sum(use.parts) < sum(few.parts) ? use : few)).parts].sort(
+        (a, b) => b.parts - a.parts,
+      ),
+      uses: together
+        .map(({ id, waterParts, areaCm2 }) => ({ id, waterParts, areaCm2 }))
+        .sort((a, b) => b.waterParts - a.waterParts),
       areaCm2: together.reduce((total, { areaCm2 }) => total + areaCm2, 0),
     }))
     .sort((a, b) => b.areaCm2 - a.areaCm2);
@@ -70,12 +77,19 @@ export interface OtherStrengths {
 }
 
 /** A mix with about half and about twice the water, countable; null where it can't be had. */
-export function otherStrengths(mix: readonly { readonly paint: PaintModel; readonly parts: number }[], waterParts: WaterParts, paper: Paper): OtherStrengths {
+export function otherStrengths(
+  mix: readonly { readonly paint: PaintModel; readonly parts: number }[],
+  waterParts: WaterParts,
+  paper: Paper,
+): OtherStrengths {
   const at = (wanted: WaterParts, side: (water: WaterParts) => boolean): OtherStrengths["richer"] => {
     const allowed = COUNTABLE_WATER.filter(side);
     if (allowed.length === 0) return null;
     const water = allowed.reduce((best, one) => (Math.abs(one - wanted) < Math.abs(best - wanted) ? one : best));
     return { waterParts: water, dry: predict(mix, loadOfWater(water), paper).dry };
   };
-  return { richer: at(waterParts / 2, (water) => water < waterParts), thinner: at(Math.max(0.5, waterParts * 2), (water) => water > waterParts) };
+  return {
+    richer: at(waterParts / 2, (water) => water < waterParts),
+    thinner: at(Math.max(0.5, waterParts * 2), (water) => water > waterParts),
+  };
 }

@@ -12,7 +12,8 @@ export const GRID_LOADS = LOADS;
 const LOAD_GRID = Array.from({ length: LOADS }, (_, i) => MIN_LOAD ** (1 - i / (LOADS - 1)));
 
 /** How many loads of the grid, from the thinnest, are no stronger than this; at least the thinnest. */
-export const gridLoadsUpTo = (strongest: number): number => Math.max(1, LOAD_GRID.filter((load) => load <= strongest + 1e-9).length);
+export const gridLoadsUpTo = (strongest: number): number =>
+  Math.max(1, LOAD_GRID.filter((load) => load <= strongest + 1e-9).length);
 
 /**
  * Colours that a set of paints can make on a paper, on a coarse grid: the starting points of every
@@ -80,7 +81,10 @@ export function gridMix(combination: readonly number[], loud: Float64Array, poin
   return { shares: [a / total, b / total, c / total], load: LOAD_GRID[point % LOADS] };
 }
 
-const combinationKeys = (paints: readonly PaintModel[], combinations: readonly (readonly number[])[]): readonly string[] => {
+const combinationKeys = (
+  paints: readonly PaintModel[],
+  combinations: readonly (readonly number[])[],
+): readonly string[] => {
   const names = paints.map(paintKey);
   return combinations.map((combination) => combination.map((i) => names[i]).join("|"));
 };
@@ -120,19 +124,39 @@ function fill(table: Omit<ReachTable, "computed">, wanted: readonly number[]): v
  * Builds the table with the full film model.
  * @param before an earlier table: on the same paper, combinations whose paints are unchanged are taken over
  */
-export function buildReachTable(paints: readonly PaintModel[], paper: Paper, rules: CombinationRules, before?: ReachTable): ReachTable {
+export function buildReachTable(
+  paints: readonly PaintModel[],
+  paper: Paper,
+  rules: CombinationRules,
+  before?: ReachTable,
+): ReachTable {
   return reachTableOf(combinationsOf(paints, rules), paints, paper, before);
 }
 
 /** The table of some combinations alone; else as {@link buildReachTable}. */
-export function reachTableOf(combinations: readonly (readonly number[])[], paints: readonly PaintModel[], paper: Paper, before?: ReachTable): ReachTable {
+export function reachTableOf(
+  combinations: readonly (readonly number[])[],
+  paints: readonly PaintModel[],
+  paper: Paper,
+  before?: ReachTable,
+): ReachTable {
   const firstPoint = new Uint32Array(combinations.length + 1);
   combinations.forEach((combination, c) => {
     firstPoint[c + 1] = firstPoint[c] + GRIDS[combination.length - 1].length * LOADS;
   });
   const points = firstPoint[combinations.length];
   const [L, a, b] = [new Float32Array(points), new Float32Array(points), new Float32Array(points)];
-  const table = { paints, paper, combinations, firstPoint, L, a, b, computer: filmComputer(paints, paper), loudness: Float64Array.from(paints, loudnessOf) };
+  const table = {
+    paints,
+    paper,
+    combinations,
+    firstPoint,
+    L,
+    a,
+    b,
+    computer: filmComputer(paints, paper),
+    loudness: Float64Array.from(paints, loudnessOf),
+  };
   let wanted: number[] = Array.from(combinations.keys());
   if (before && before.paper.id === paper.id) {
     const old = new Map(combinationKeys(before.paints, before.combinations).map((key, c) => [key, c]));

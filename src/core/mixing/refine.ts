@@ -17,7 +17,15 @@ const LONGEST = 1.2;
 const DAMPING = 0.01;
 
 /** The three differences whose squares a mix is judged by: value, chroma and hue (CIE94's weights), or with hues free temperature in the place of hue. */
-function residuals(target: Lab, metric: MixMetric, L: number, a: number, b: number, out: Float64Array, at: number): void {
+function residuals(
+  target: Lab,
+  metric: MixMetric,
+  L: number,
+  a: number,
+  b: number,
+  out: Float64Array,
+  at: number,
+): void {
   const [C, own] = [Math.hypot(target.a, target.b), Math.hypot(a, b)];
   out[at] = metric.valueWeight * (L - target.L);
   if (metric.freeHue) {
@@ -54,18 +62,41 @@ function solve(m: Float64Array, v: Float64Array, n: number): void {
  * lowered where a better mix is found.
  * @param wanted indices of the combinations to refine
  */
-export function refineMixes(target: Lab, table: ReachTable, metric: MixMetric, ranking: GridRanking, wanted: readonly number[], cost: Float64Array, made: Float32Array): void {
+export function refineMixes(
+  target: Lab,
+  table: ReachTable,
+  metric: MixMetric,
+  ranking: GridRanking,
+  wanted: readonly number[],
+  cost: Float64Array,
+  made: Float32Array,
+): void {
   const { computer, combinations, paints, loudness } = table;
   const batch = Math.floor(computer.capacity / 4);
   const strongest = paints.map((paint) => Math.log(Math.min(MAX_LOAD, metric.strongest(paint))));
   const thinnest = Math.log(MIN_LOAD);
-  const [best, trial, residual, slopes, step, normal, kept, wanting] = [new Float64Array(3 * batch), new Float64Array(3 * batch), new Float64Array(12), new Float64Array(9), new Float64Array(3), new Float64Array(9), new Float64Array(9), new Float64Array(3)];
+  const [best, trial, residual, slopes, step, normal, kept, wanting] = [
+    new Float64Array(3 * batch),
+    new Float64Array(3 * batch),
+    new Float64Array(12),
+    new Float64Array(9),
+    new Float64Array(3),
+    new Float64Array(9),
+    new Float64Array(9),
+    new Float64Array(3),
+  ];
   const damping = new Float64Array(batch);
   for (let from = 0; from < wanted.length; from += batch) {
     const chunk = wanted.slice(from, from + batch);
     chunk.forEach((c, i) => {
       const { shares, load } = gridMix(combinations[c], loudness, ranking.point[c]);
-      trial.set([Math.log(load), Math.log(shares[1] / shares[0]), Math.log(shares[2] / shares[0])].slice(0, combinations[c].length), 3 * i);
+      trial.set(
+        [Math.log(load), Math.log(shares[1] / shares[0]), Math.log(shares[2] / shares[0])].slice(
+          0,
+          combinations[c].length,
+        ),
+        3 * i,
+      );
     });
     damping.fill(DAMPING);
     const least = Float64Array.from(chunk, () => Infinity);
@@ -109,8 +140,19 @@ export function refineMixes(target: Lab, table: ReachTable, metric: MixMetric, r
           for (let j = 0; j < n; j++) trial[3 * i + j] = (trial[3 * i + j] + 3 * best[3 * i + j]) / 4;
           return ++failed[i] < 2;
         }
-        for (let shift = 0; shift < 4; shift++) residuals(target, metric, lab[at + 3 * shift], lab[at + 3 * shift + 1], lab[at + 3 * shift + 2], residual, 3 * shift);
-        for (let j = 0; j < n; j++) for (let k = 0; k < 3; k++) slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
+        for (let shift = 0; shift < 4; shift++)
+          residuals(
+            target,
+            metric,
+            lab[at + 3 * shift],
+            lab[at + 3 * shift + 1],
+            lab[at + 3 * shift + 2],
+            residual,
+            3 * shift,
+          );
+        for (let j = 0; j < n; j++)
+          for (let k = 0; k < 3; k++)
+            slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
         for (let j = 0; j < n; j++) {
           step[j] = 0;
           for (let k = 0; k < 3; k++) step[j] -= slopes[3 * j + k] * residual[k];
@@ -135,7 +177,11 @@ export function refineMixes(target: Lab, table: ReachTable, metric: MixMetric, r
           step.set(wanting);
         }
         trial[3 * i] = load;
-        for (let j = 1; j < n; j++) trial[3 * i + j] = Math.min(9, Math.max(-9, best[3 * i + j] + Math.min(LONGEST, Math.max(-LONGEST, step[j]))));
+        for (let j = 1; j < n; j++)
+          trial[3 * i + j] = Math.min(
+            9,
+            Math.max(-9, best[3 * i + j] + Math.min(LONGEST, Math.max(-LONGEST, step[j]))),
+          );
         return true;
       });
     }

@@ -28,7 +28,8 @@ const USUAL_ROUGHNESS = 0.12;
 const SAME_WEIGHT = 0.35;
 
 /** How far heavy and light paints part on a paper, for a mix whose heaviest granulates so much; for {@link sorted}. */
-export const sortingOn = (paper: Paper, granulation: number): number => SORTING * Math.min(1.5, Math.sqrt(paper.roughness / USUAL_ROUGHNESS)) * Math.max(0.3, granulation);
+export const sortingOn = (paper: Paper, granulation: number): number =>
+  SORTING * Math.min(1.5, Math.sqrt(paper.roughness / USUAL_ROUGHNESS)) * Math.max(0.3, granulation);
 
 /** A mix as it lies in the hollows (sorting above 0) or at the edge and on the hills (below 0). */
 export function sorted(mix: readonly MixPart[], sorting: number): readonly MixPart[] {
@@ -52,8 +53,18 @@ export function separationOf(mix: readonly MixPart[], load: Load, paper: Paper):
   const [hollowLoad, , hillLoad] = [...textureOf(paper.roughness, 0).loads].reverse();
   const hollows = predict(sorted(mix, sorting), load * hollowLoad, paper).dry;
   const edge = predict(sorted(mix, -sorting), load * hillLoad, paper).dry;
-  const together = compareColours(predict(mix, load * hollowLoad, paper).dry, predict(mix, load * hillLoad, paper).dry).dE00;
+  const together = compareColours(
+    predict(mix, load * hollowLoad, paper).dry,
+    predict(mix, load * hillLoad, paper).dry,
+  ).dE00;
   const visible = sorting === 0 ? 0 : Math.max(0, compareColours(hollows, edge).dE00 - together);
-  const word = visible < 1 ? "keeps together" : visible < 3 ? "separates a little" : visible < 7 ? "separates" : "separates strongly";
+  const word =
+    visible < 1
+      ? "keeps together"
+      : visible < 3
+        ? "separates a little"
+        : visible < 7
+          ? "separates"
+          : "separates strongly";
   return { stays: visible < 1 ? null : heavy.id, travels: visible < 1 ? null : light.id, hollows, edge, visible, word };
 }

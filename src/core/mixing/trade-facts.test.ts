@@ -17,7 +17,11 @@ import { buildReachTable } from "./reach-table";
 const paper = PAPERS[0];
 const paint = (id: string): PaintModel => paintModel(id, [{ pigmentId: id, share: 1 }]);
 const mixed = (parts: Readonly<Record<string, number>>, load: number): Lab =>
-  predict(Object.entries(parts).map(([id, share]) => ({ paint: paint(id), parts: share })), load, paper).dry;
+  predict(
+    Object.entries(parts).map(([id, share]) => ({ paint: paint(id), parts: share })),
+    load,
+    paper,
+  ).dry;
 const chroma = (lab: Lab): number => lchOfLab(lab).C;
 const hue = (lab: Lab): number => lchOfLab(lab).h;
 /** Most chroma of a pair over all proportions within a hue range, at any strength. */
@@ -58,7 +62,9 @@ describe("mixes", () => {
   });
 
   test("ultramarine with burnt umber at full strength makes a near-black", () => {
-    const darks = Array.from({ length: 19 }, (_, i) => mixed({ PB29: (i + 1) / 20, "PBr7-burnt-umber": 1 - (i + 1) / 20 }, 1));
+    const darks = Array.from({ length: 19 }, (_, i) =>
+      mixed({ PB29: (i + 1) / 20, "PBr7-burnt-umber": 1 - (i + 1) / 20 }, 1),
+    );
     const neutral = darks.reduce((best, lab) => (chroma(lab) < chroma(best) ? lab : best));
     expect(neutral.L).toBeLessThan(29);
     expect(chroma(neutral)).toBeLessThan(8);
@@ -100,21 +106,41 @@ describe("mixes", () => {
 describe("quiet colours and darks", () => {
   const sap = CONVENIENCE_MIXES.find(({ id }) => id === "sap-green")!;
   const paynes = CONVENIENCE_MIXES.find(({ id }) => id === "paynes-grey")!;
-  const tube = (parts: readonly (readonly [PaintModel, number])[], load: number): Lab => predict(parts.map(([p, n]) => ({ paint: p, parts: n })), load, paper).dry;
+  const tube = (parts: readonly (readonly [PaintModel, number])[], load: number): Lab =>
+    predict(
+      parts.map(([p, n]) => ({ paint: p, parts: n })),
+      load,
+      paper,
+    ).dry;
   const green = paintModel("sap", sap.pigments);
   const grey = paintModel("paynes", paynes.pigments);
 
   test("mid red and cobalt green give a quiet neutral, and a little cobalt blue cools it", () => {
     const shares = Array.from({ length: 40 }, (_, i) => (i + 0.5) / 40);
-    const quiet = shares.map((s) => ({ s, lab: mixed({ PR254: s, PG50: 1 - s }, 0.3) })).reduce((best, x) => (chroma(x.lab) < chroma(best.lab) ? x : best));
+    const quiet = shares
+      .map((s) => ({ s, lab: mixed({ PR254: s, PG50: 1 - s }, 0.3) }))
+      .reduce((best, x) => (chroma(x.lab) < chroma(best.lab) ? x : best));
     expect(chroma(quiet.lab)).toBeLessThan(8);
     const cooled = mixed({ PR254: quiet.s, PG50: 1 - quiet.s, PB28: 0.15 }, 0.3);
     expect(temperatureOf(cooled)).toBeLessThan(temperatureOf(quiet.lab) - 2);
   });
 
   test("sap green and Payne's grey are a deep green, with ochre an olive", () => {
-    const deep = tube([[green, 3], [grey, 1]], 0.9);
-    const olive = tube([[green, 3], [grey, 1], [paint("PY43"), 4]], 0.9);
+    const deep = tube(
+      [
+        [green, 3],
+        [grey, 1],
+      ],
+      0.9,
+    );
+    const olive = tube(
+      [
+        [green, 3],
+        [grey, 1],
+        [paint("PY43"), 4],
+      ],
+      0.9,
+    );
     expect(deep.L).toBeLessThan(36);
     expect(hue(deep)).toBeGreaterThan(110);
     expect(hue(olive)).toBeGreaterThan(75);
@@ -132,7 +158,8 @@ describe("quiet colours and darks", () => {
   });
 
   test("brown beyond about a third makes a mixed dark dead", () => {
-    const dark = (brown: number): Lab => mixed({ PB60: 0.6 * (1 - brown), PR177: 0.4 * (1 - brown), "PBr7-burnt-umber": brown }, 1);
+    const dark = (brown: number): Lab =>
+      mixed({ PB60: 0.6 * (1 - brown), PR177: 0.4 * (1 - brown), "PBr7-burnt-umber": brown }, 1);
     expect(chroma(dark(0.001))).toBeGreaterThan(10);
     expect(chroma(dark(0.45))).toBeLessThan(0.6 * chroma(dark(0.001)));
   });
@@ -145,8 +172,12 @@ describe("quiet colours and darks", () => {
   });
 
   test("neighbouring hues keep their chroma, opposite hues lose it", () => {
-    const kept = chroma(mixed({ PY154: 1, PO73: 1 }, 0.3)) / Math.max(chroma(mixed({ PY154: 1 }, 0.3)), chroma(mixed({ PO73: 1 }, 0.3)));
-    const lost = Math.min(...Array.from({ length: 20 }, (_, i) => chroma(mixed({ PO62: i + 1, PB29: 20 - i }, 0.3)))) / chroma(mixed({ PB29: 1 }, 0.3));
+    const kept =
+      chroma(mixed({ PY154: 1, PO73: 1 }, 0.3)) /
+      Math.max(chroma(mixed({ PY154: 1 }, 0.3)), chroma(mixed({ PO73: 1 }, 0.3)));
+    const lost =
+      Math.min(...Array.from({ length: 20 }, (_, i) => chroma(mixed({ PO62: i + 1, PB29: 20 - i }, 0.3)))) /
+      chroma(mixed({ PB29: 1 }, 0.3));
     expect(kept).toBeGreaterThan(0.8);
     expect(lost).toBeLessThan(0.3);
   });
@@ -173,24 +204,41 @@ describe("quiet colours and darks", () => {
   });
 
   test("a granulating blue with a staining yellow separates, two stainers don't", () => {
-    const apart = separationOf([{ paint: paint("PB35"), parts: 1 }, { paint: paint("PY150"), parts: 1 }], 0.3, paper);
+    const apart = separationOf(
+      [
+        { paint: paint("PB35"), parts: 1 },
+        { paint: paint("PY150"), parts: 1 },
+      ],
+      0.3,
+      paper,
+    );
     expect(apart.stays).toBe("PB35");
     expect(apart.travels).toBe("PY150");
     expect(apart.visible).toBeGreaterThan(3);
     expect(hue(apart.hollows)).toBeGreaterThan(hue(apart.edge));
-    const together = separationOf([{ paint: paint("PB15-green-shade"), parts: 1 }, { paint: paint("PY150"), parts: 1 }], 0.3, paper);
+    const together = separationOf(
+      [
+        { paint: paint("PB15-green-shade"), parts: 1 },
+        { paint: paint("PY150"), parts: 1 },
+      ],
+      0.3,
+      paper,
+    );
     expect(together).toMatchObject({ stays: null, travels: null, visible: 0, word: "keeps together" });
   });
 
   test("mixed darks of ultramarine, a deep red and umber come within a few L* of ivory black", () => {
     const black = mixed({ PBk9: 1 }, 1).L;
-    for (const red of ["PR177", "PR179", "PV29"]) expect(mixed({ PB29: 3, [red]: 1, "PBr7-burnt-umber": 2 }, 1).L - black).toBeLessThan(6);
+    for (const red of ["PR177", "PR179", "PV29"])
+      expect(mixed({ PB29: 3, [red]: 1, "PBr7-burnt-umber": 2 }, 1).L - black).toBeLessThan(6);
   });
 });
 
 describe("water and drying, for every pigment", () => {
   test.each(HANDBOOK.map(({ id }) => id))("%s: more water is lighter, dry is lighter than wet", (id) => {
-    const washes = WASH_STRENGTHS.map(({ waterParts }) => predict([{ paint: paint(id), parts: 1 }], loadOfWater(waterParts), paper));
+    const washes = WASH_STRENGTHS.map(({ waterParts }) =>
+      predict([{ paint: paint(id), parts: 1 }], loadOfWater(waterParts), paper),
+    );
     for (let i = 1; i < washes.length; i++) {
       // White pigments hardly change the paper; for the rest the step is plain to see.
       expect(washes[i].dry.L).toBeGreaterThan(washes[i - 1].dry.L - (id.startsWith("PW6") ? 1.5 : 0));

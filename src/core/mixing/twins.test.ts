@@ -9,13 +9,24 @@ const paint = (id: string, pigmentId: string, strength = 1) => paintModel(id, [{
 
 describe("twins (common practice, no source)", () => {
   test("two makers' paints of one pigment are twins, a warm and a cool red are not", () => {
-    const box = [paint("mine", "PR254"), paint("theirs", "PR254", 0.92), paint("cool", "PV19-rose"), paint("warm", "PR255")];
+    const box = [
+      paint("mine", "PR254"),
+      paint("theirs", "PR254", 0.92),
+      paint("cool", "PV19-rose"),
+      paint("warm", "PR255"),
+    ];
     expect(findTwins(box, PAPERS[0]).map(({ first, second }) => [first, second])).toEqual([["mine", "theirs"]]);
   });
 
   test("two paints of one name with different pigments are told apart", () => {
-    const sap = paintModel("sap one", [{ pigmentId: "PG36", share: 0.5 }, { pigmentId: "PY150", share: 0.5 }]);
-    const other = paintModel("sap two", [{ pigmentId: "PG7", share: 0.3 }, { pigmentId: "PBr7-burnt-sienna", share: 0.7 }]);
+    const sap = paintModel("sap one", [
+      { pigmentId: "PG36", share: 0.5 },
+      { pigmentId: "PY150", share: 0.5 },
+    ]);
+    const other = paintModel("sap two", [
+      { pigmentId: "PG7", share: 0.3 },
+      { pigmentId: "PBr7-burnt-sienna", share: 0.7 },
+    ]);
     expect(findTwins([sap, other], PAPERS[0])).toEqual([]);
   });
 
@@ -29,7 +40,9 @@ describe("twins (common practice, no source)", () => {
   });
 
   test("500 paints are looked through in moments", () => {
-    const box = Array.from({ length: 500 }, (_, i) => paint(`p${i}`, ["PB29", "PR254", "PY154", "PG7", "PBr7-burnt-sienna"][i % 5], 0.5 + i / 400));
+    const box = Array.from({ length: 500 }, (_, i) =>
+      paint(`p${i}`, ["PB29", "PR254", "PY154", "PG7", "PBr7-burnt-sienna"][i % 5], 0.5 + i / 400),
+    );
     expect(findTwins(box, PAPERS[0]).length).toBeGreaterThan(100);
   });
 });
@@ -37,7 +50,13 @@ describe("twins (common practice, no source)", () => {
 describe("the most different of many", () => {
   test("few are all kept; of many, every kind stays and near-twins go; the first stays, and the order", () => {
     const kinds = ["PY3", "PR254", "PB29", "PG7", "PBr7-burnt-umber", "PBk9", "PW6"];
-    expect(farthestPointSample(kinds.map((id) => paint(id, id)), 60, PAPERS[0])).toHaveLength(7);
+    expect(
+      farthestPointSample(
+        kinds.map((id) => paint(id, id)),
+        60,
+        PAPERS[0],
+      ),
+    ).toHaveLength(7);
     const many = Array.from({ length: 210 }, (_, i) => paint(`${kinds[i % 7]} ${i}`, kinds[i % 7], 0.9 + 0.001 * i));
     const kept = farthestPointSample(many, 12, PAPERS[0]).map(({ id }) => id);
     expect(kept).toHaveLength(12);
@@ -53,12 +72,19 @@ describe("finding a pigment by what stands on a tube", () => {
     expect(ids("pb29")[0]).toBe("PB29");
     expect(ids("PY3")[0]).toBe("PY3");
     expect(ids("burnt sienna")[0]).toBe("PBr7-burnt-sienna");
-    expect(ids("PBr7").slice(0, 4).every((id) => id.startsWith("PBr7-"))).toBe(true);
+    expect(
+      ids("PBr7")
+        .slice(0, 4)
+        .every((id) => id.startsWith("PBr7-")),
+    ).toBe(true);
     expect(ids("sap")[0]).toBe("sap-green");
     expect(ids("rose madder")).toEqual(["NR9"]);
   });
   test("a convenience mix brings all its pigments; nonsense and nothing find nothing", () => {
-    expect(searchPigments("payne", 3)[0]).toMatchObject({ codes: "PB29 PBk6 PB15", pigments: [{ pigmentId: "PB29" }, { pigmentId: "PBk6" }, { pigmentId: "PB15-red-shade" }] });
+    expect(searchPigments("payne", 3)[0]).toMatchObject({
+      codes: "PB29 PBk6 PB15",
+      pigments: [{ pigmentId: "PB29" }, { pigmentId: "PBk6" }, { pigmentId: "PB15-red-shade" }],
+    });
     expect(ids("PX999")).toEqual([]);
     expect(ids("  ")).toEqual([]);
   });

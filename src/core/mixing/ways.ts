@@ -29,7 +29,10 @@ export function jaccard(first: Way, second: Way): number {
  * Picks different ways from many: the closest, the simplest that hardly loses, then others that
  * are good and unlike what is already offered. Returns at most `count`, with the reason for each.
  */
-export function pickWays<T extends Way>(ways: readonly T[], count: number): readonly { readonly way: T; readonly kind: WayKind }[] {
+export function pickWays<T extends Way>(
+  ways: readonly T[],
+  count: number,
+): readonly { readonly way: T; readonly kind: WayKind }[] {
   const sorted = [...ways].sort((a, b) => a.cost - b.cost);
   const closest = sorted[0];
   if (!closest) return [];

@@ -11,7 +11,8 @@ describe("damped least squares", () => {
 
   test("Powell's singular function (Moré, Garbow and Hillstrom 1981, problem 13) comes down to nothing", () => {
     const { cost } = leastSquares(
-      ([a, b, c, d]) => Float64Array.of(a + 10 * b, Math.sqrt(5) * (c - d), (b - 2 * c) ** 2, Math.sqrt(10) * (a - d) ** 2),
+      ([a, b, c, d]) =>
+        Float64Array.of(a + 10 * b, Math.sqrt(5) * (c - d), (b - 2 * c) ** 2, Math.sqrt(10) * (a - d) ** 2),
       Float64Array.of(3, -1, 0, 1),
     );
     expect(cost).toBeLessThan(1e-8);
@@ -21,7 +22,10 @@ describe("damped least squares", () => {
     const xs = [1, 2, 3, 4, 5, 6];
     const ys = [1.1, 1.9, 3.2, 3.9, 5.1, 5.8];
     const sigma = 0.2;
-    const { at, slopes } = leastSquares(([a, b]) => Float64Array.from(xs, (x, i) => (a + b * x - ys[i]) / sigma), Float64Array.of(0, 0));
+    const { at, slopes } = leastSquares(
+      ([a, b]) => Float64Array.from(xs, (x, i) => (a + b * x - ys[i]) / sigma),
+      Float64Array.of(0, 0),
+    );
     const mean = (list: readonly number[]): number => list.reduce((s, v) => s + v, 0) / list.length;
     const [mx, my] = [mean(xs), mean(ys)];
     const sxx = xs.reduce((s, x) => s + (x - mx) ** 2, 0);
@@ -29,7 +33,10 @@ describe("damped least squares", () => {
     expect(at[1]).toBeCloseTo(slope, 6);
     expect(at[0]).toBeCloseTo(my - slope * mx, 6);
     expect(deviationOf(slopes, Float64Array.of(0, 1))).toBeCloseTo(sigma / Math.sqrt(sxx), 5);
-    expect(deviationOf(slopes, Float64Array.of(1, 0))).toBeCloseTo(sigma * Math.sqrt(1 / xs.length + (mx * mx) / sxx), 5);
+    expect(deviationOf(slopes, Float64Array.of(1, 0))).toBeCloseTo(
+      sigma * Math.sqrt(1 / xs.length + (mx * mx) / sxx),
+      5,
+    );
     // At the middle of the points only the mean's own deviation is left.
     expect(deviationOf(slopes, Float64Array.of(1, mx))).toBeCloseTo(sigma / Math.sqrt(xs.length), 5);
   });

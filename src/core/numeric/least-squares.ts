@@ -16,7 +16,8 @@ const SETTLED = 1e-7;
 
 function normalMatrix(slopes: readonly Float64Array[], n: number): Float64Array {
   const matrix = new Float64Array(n * n);
-  for (const row of slopes) for (let i = 0; i < n; i++) for (let j = 0; j <= i; j++) matrix[i * n + j] += row[i] * row[j];
+  for (const row of slopes)
+    for (let i = 0; i < n; i++) for (let j = 0; j <= i; j++) matrix[i * n + j] += row[i] * row[j];
   for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) matrix[j * n + i] = matrix[i * n + j];
   return matrix;
 }

@@ -12,8 +12,12 @@ export interface Minimum {
  * @param goodEnough stops as soon as a cost this low is found
  */
 export function nelderMead(
-  cost: (point: Float64Array) => number, start: ArrayLike<number>, step: ArrayLike<number>,
-  maxEvaluations: number, tolerance: number, goodEnough: number,
+  cost: (point: Float64Array) => number,
+  start: ArrayLike<number>,
+  step: ArrayLike<number>,
+  maxEvaluations: number,
+  tolerance: number,
+  goodEnough: number,
 ): Minimum {
   const n = start.length;
   const points = Array.from({ length: n + 1 }, (_, i) => {

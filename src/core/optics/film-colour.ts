@@ -18,8 +18,13 @@ const OUT = (1 - K1) * (1 - K2);
  * @param out receives L, a, b
  */
 export function filmLab(
-  K: Float64Array, S: Float64Array, load: Load, { ground }: Pick<Paper, "ground">,
-  loads: ArrayLike<number>, weights: ArrayLike<number>, out: Float64Array,
+  K: Float64Array,
+  S: Float64Array,
+  load: Load,
+  { ground }: Pick<Paper, "ground">,
+  loads: ArrayLike<number>,
+  weights: ArrayLike<number>,
+  out: Float64Array,
 ): void {
   let X = 0;
   let Y = 0;

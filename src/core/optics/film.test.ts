@@ -12,7 +12,12 @@ import { labOfXyz } from "../colour/lab";
 import { xyzOfReflectance } from "../colour/xyz";
 
 const random = seededRandom(5);
-const cases = Array.from({ length: 200 }, () => ({ K: 4 * random() ** 2, S: 3 * random() ** 2, X: 0.02 + random(), ground: random() }));
+const cases = Array.from({ length: 200 }, () => ({
+  K: 4 * random() ** 2,
+  S: 3 * random() ** 2,
+  X: 0.02 + random(),
+  ground: random(),
+}));
 
 describe("Kubelka-Munk layer", () => {
   test("equals the textbook form with coth", () => {
@@ -72,7 +77,8 @@ const CURTIS: readonly (readonly [name: string, K: readonly number[], S: readonl
 ];
 
 describe("the dozen watercolours of Curtis et al. (1997), composited over white and black", () => {
-  const over = (ground: number, K: readonly number[], S: readonly number[]): number[] => K.map((k, c) => layerOverGround(k, S[c], 1, ground));
+  const over = (ground: number, K: readonly number[], S: readonly number[]): number[] =>
+    K.map((k, c) => layerOverGround(k, S[c], 1, ground));
   const lightness = (rgb: readonly number[]): number => rgb.reduce((a, b) => a + b, 0) / 3;
 
   test.each(CURTIS)("%s has its kind of colour over white", (_, K, S, order) => {
@@ -85,11 +91,21 @@ describe("the dozen watercolours of Curtis et al. (1997), composited over white 
   });
 
   test("opaque paints look much the same on both, transparent ones vanish on black, interference paint shows there alone", () => {
-    const change = ([, K, S]: (typeof CURTIS)[number]): number => lightness(over(0.97, K, S)) - lightness(over(0, K, S));
-    const kept = (name: string): number => lightness(over(0, ...(CURTIS.find((p) => p[0] === name)!.slice(1, 3) as [number[], number[]])));
-    for (const transparent of ["quinacridone rose", "Hooker's green", "burnt umber", "brilliant orange", "phthalo green", "French ultramarine"]) {
+    const change = ([, K, S]: (typeof CURTIS)[number]): number =>
+      lightness(over(0.97, K, S)) - lightness(over(0, K, S));
+    const kept = (name: string): number =>
+      lightness(over(0, ...(CURTIS.find((p) => p[0] === name)!.slice(1, 3) as [number[], number[]])));
+    for (const transparent of [
+      "quinacridone rose",
+      "Hooker's green",
+      "burnt umber",
+      "brilliant orange",
+      "phthalo green",
+      "French ultramarine",
+    ]) {
       expect(kept(transparent)).toBeLessThan(0.05);
-      for (const opaque of ["Indian red", "cadmium yellow", "hansa yellow", "interference lilac"]) expect(kept(opaque)).toBeGreaterThan(kept(transparent) + 0.1);
+      for (const opaque of ["Indian red", "cadmium yellow", "hansa yellow", "interference lilac"])
+        expect(kept(opaque)).toBeGreaterThan(kept(transparent) + 0.1);
     }
     const rose = CURTIS.find(([name]) => name === "quinacridone rose")!;
     const indian = CURTIS.find(([name]) => name === "Indian red")!;
@@ -136,7 +152,16 @@ describe("surface (Saunderson 1942)", () => {
 describe("paper and texture", () => {
   test.each(PAPERS.map((p) => [p.name, p] as const))("bare %s looks as measured", (_, paper) => {
     const K = new Float64Array(36);
-    const bare = filmReflectance(K, K, 1, paper.ground, DRY_SURFACE, textureOf(paper.roughness, 0), 1, new Float64Array(36));
+    const bare = filmReflectance(
+      K,
+      K,
+      1,
+      paper.ground,
+      DRY_SURFACE,
+      textureOf(paper.roughness, 0),
+      1,
+      new Float64Array(36),
+    );
     bare.forEach((r, i) => expect(r).toBeCloseTo(paper.reflectance[i], 6));
     const { L, b } = labOfXyz(xyzOfReflectance(paper.reflectance));
     expect(L).toBeGreaterThan(93);
@@ -168,7 +193,9 @@ describe("the hot loop is the same model", () => {
     const texture = textureOf(paper.roughness, 0.5);
     const out = new Float64Array(3);
     filmLab(K, S, 0.4, paper, texture.loads, texture.weights, out);
-    const { L, a, b } = labOfXyz(xyzOfReflectance(filmReflectance(K, S, 0.4, paper.ground, DRY_SURFACE, texture, 1, new Float64Array(36))));
+    const { L, a, b } = labOfXyz(
+      xyzOfReflectance(filmReflectance(K, S, 0.4, paper.ground, DRY_SURFACE, texture, 1, new Float64Array(36))),
+    );
     expect(out[0]).toBeCloseTo(L, 9);
     expect(out[1]).toBeCloseTo(a, 9);
     expect(out[2]).toBeCloseTo(b, 9);

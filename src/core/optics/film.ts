@@ -11,8 +11,14 @@ import type { Texture } from "./texture";
  * @param scatterFactor scales S: 1 dry, below 1 wet
  */
 export function filmReflectance(
-  K: Spectrum, S: Spectrum, load: Load, ground: Reflectance, surface: Surface, texture: Texture,
-  scatterFactor: number, out: Reflectance,
+  K: Spectrum,
+  S: Spectrum,
+  load: Load,
+  ground: Reflectance,
+  surface: Surface,
+  texture: Texture,
+  scatterFactor: number,
+  out: Reflectance,
 ): Reflectance {
   const { loads, weights } = texture;
   for (let i = 0; i < BANDS; i++) {

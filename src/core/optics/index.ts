@@ -1,4 +1,12 @@
 /** Light in a film of paint on paper. What the rest of the program may use of it. */
 export { PAPERS, paperById, type Paper } from "./paper";
-export { COUNTABLE_WATER, loadOfWater, washStrengthOf, waterOfLoad, waterWords,  type Load, type WaterParts } from "./load";
-export { washPixels,  } from "./wash-pixels";
+export {
+  COUNTABLE_WATER,
+  loadOfWater,
+  washStrengthOf,
+  waterOfLoad,
+  waterWords,
+  type Load,
+  type WaterParts,
+} from "./load";
+export { washPixels } from "./wash-pixels";

@@ -61,7 +61,11 @@ export function washStrengthOf(waterParts: WaterParts): WashStrength {
 export function waterWords(waterParts: WaterParts): string {
   if (waterParts < 0.02) return "no water";
   if (waterParts < 1) {
-    const [paint, water] = [[4, 1], [2, 1], [4, 3]].reduce((best, pair) =>
+    const [paint, water] = [
+      [4, 1],
+      [2, 1],
+      [4, 3],
+    ].reduce((best, pair) =>
       Math.abs(pair[1] / pair[0] - waterParts) < Math.abs(best[1] / best[0] - waterParts) ? pair : best,
     );
     return `${paint} paint : ${water} water`;

@@ -34,19 +34,29 @@ function paper(id: string, name: string, roughness: number, absorbency: number, 
 }
 
 /** Typical sheets, spectra from memory: fibre without brightener falls gently towards violet. */
-const fibre = (level: number, fall: number) => (nm: number): number =>
-  level - fall * Math.exp(-(nm - 380) / 55) - 0.0001 * Math.max(0, 600 - nm);
+const fibre =
+  (level: number, fall: number) =>
+  (nm: number): number =>
+    level - fall * Math.exp(-(nm - 380) / 55) - 0.0001 * Math.max(0, 600 - nm);
 
 /** An optical brightener drinks ultraviolet below 410 nm and glows about 440 nm (from memory). */
-const brightened = (base: (nm: number) => number, glow: number) => (nm: number): number =>
-  base(nm) - 0.16 * Math.exp(-0.5 * ((nm - 385) / 14) ** 2) + glow * Math.exp(-0.5 * ((nm - 442) / 22) ** 2);
+const brightened =
+  (base: (nm: number) => number, glow: number) =>
+  (nm: number): number =>
+    base(nm) - 0.16 * Math.exp(-0.5 * ((nm - 385) / 14) ** 2) + glow * Math.exp(-0.5 * ((nm - 442) / 22) ** 2);
 
 /** The papers on offer, the usual one first. */
 export const PAPERS: readonly [Paper, ...Paper[]] = [
   paper("cotton-cold-pressed", "natural white cotton, cold pressed", 0.12, 0.5, spectrumOf(fibre(0.915, 0.12))),
   paper("cotton-rough", "natural white cotton, rough", 0.2, 0.5, spectrumOf(fibre(0.912, 0.12))),
   paper("cotton-hot-pressed", "natural white cotton, hot pressed", 0.05, 0.4, spectrumOf(fibre(0.917, 0.12))),
-  paper("bright-cotton", "bright white cotton with brightener, cold pressed", 0.12, 0.5, spectrumOf(brightened(fibre(0.93, 0.08), 0.075))),
+  paper(
+    "bright-cotton",
+    "bright white cotton with brightener, cold pressed",
+    0.12,
+    0.5,
+    spectrumOf(brightened(fibre(0.93, 0.08), 0.075)),
+  ),
   paper("cream-cotton", "cream cotton, cold pressed", 0.12, 0.6, spectrumOf(fibre(0.89, 0.3))),
   paper("cellulose", "cellulose, student grade", 0.08, 0.8, spectrumOf(brightened(fibre(0.89, 0.12), 0.04))),
 ];

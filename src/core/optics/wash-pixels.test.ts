@@ -6,7 +6,10 @@ import { valueNoise, washPixels } from "./wash-pixels";
 
 const strip = (id: string, seed = 3) => {
   const { colours, spread } = drawnMix([{ paint: paintModel(id, [{ pigmentId: id, share: 1 }]), parts: 1 }], PAPERS[0]);
-  return { spread, pixels: washPixels(colours, { widthPx: 240, heightPx: 48, from: 1, to: 0.012, spread, grainPx: 2.4, seed }) };
+  return {
+    spread,
+    pixels: washPixels(colours, { widthPx: 240, heightPx: 48, from: 1, to: 0.012, spread, grainPx: 2.4, seed }),
+  };
 };
 /** Mean and standard deviation of green over a column band of the strip. */
 function green(pixels: Uint8ClampedArray, from: number, to: number): { mean: number; deviation: number } {

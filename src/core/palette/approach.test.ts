@@ -3,26 +3,65 @@ import { PAPERS } from "../optics/paper";
 import { prepareMatch } from "../mixing/match";
 import { fullMetric } from "../mixing/metric";
 import { paintModel } from "../mixing/paint";
-import { approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, strongestLoad, wishUnder, type Approach } from "./approach";
+import {
+  approachRules,
+  DEFAULT_APPROACH,
+  leftOutBecause,
+  paintsInMix,
+  strongestLoad,
+  wishUnder,
+  type Approach,
+} from "./approach";
 import { choosePalettes } from "./choose";
 import { darkDemand } from "./demands";
 import { servedBy } from "./gain";
 import { mixCosts } from "./mix-costs";
 import { isKind, KINDS, traitsOf } from "./traits";
 
-const ids = ["PY3", "PY43", "PBr7-burnt-sienna", "PBr7-burnt-umber", "PR101-light-red", "PB29", "PB15-green-shade", "PV19-rose", "PR254", "PG7", "PBk9", "PR83", "PY35", "PW6"];
+const ids = [
+  "PY3",
+  "PY43",
+  "PBr7-burnt-sienna",
+  "PBr7-burnt-umber",
+  "PR101-light-red",
+  "PB29",
+  "PB15-green-shade",
+  "PV19-rose",
+  "PR254",
+  "PG7",
+  "PBk9",
+  "PR83",
+  "PY35",
+  "PW6",
+];
 const paints = ids.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
-const mixed = paintModel("mixed green", [{ pigmentId: "PG7", share: 1 }, { pigmentId: "PY150", share: 2 }]);
+const mixed = paintModel("mixed green", [
+  { pigmentId: "PG7", share: 1 },
+  { pigmentId: "PY150", share: 2 },
+]);
 const traits = traitsOf([...paints, mixed], PAPERS[0]);
 const of = (id: string): (typeof traits)[number] => traits[ids.indexOf(id)];
 const approach = (change: Partial<Approach>): Approach => ({ ...DEFAULT_APPROACH, ...change });
-const costsFor = (lab: { L: number; a: number; b: number }, metric = fullMetric(1.5)): ReturnType<typeof mixCosts> => mixCosts([{ lab, weight: 1 }], prepareMatch(paints, PAPERS[0]), metric);
-const errorOf = (costs: ReturnType<typeof mixCosts>, names: readonly string[]): number => servedBy(costs, names.map((name) => ids.indexOf(name)))[0].error;
+const costsFor = (lab: { L: number; a: number; b: number }, metric = fullMetric(1.5)): ReturnType<typeof mixCosts> =>
+  mixCosts([{ lab, weight: 1 }], prepareMatch(paints, PAPERS[0]), metric);
+const errorOf = (costs: ReturnType<typeof mixCosts>, names: readonly string[]): number =>
+  servedBy(
+    costs,
+    names.map((name) => ids.indexOf(name)),
+  )[0].error;
 
 describe("kinds of paint (common practice, no source)", () => {
   test.each([
-    ["PY3", ["yellow"]], ["PV19-rose", ["magenta"]], ["PR254", ["red"]], ["PB15-green-shade", ["blue", "cyan"]], ["PB29", ["blue", "granulating"]],
-    ["PBr7-burnt-sienna", ["earth", "dark brown", "granulating"]], ["PY43", ["earth"]], ["PBk9", ["neutral"]], ["PG7", []], ["PW6", []],
+    ["PY3", ["yellow"]],
+    ["PV19-rose", ["magenta"]],
+    ["PR254", ["red"]],
+    ["PB15-green-shade", ["blue", "cyan"]],
+    ["PB29", ["blue", "granulating"]],
+    ["PBr7-burnt-sienna", ["earth", "dark brown", "granulating"]],
+    ["PY43", ["earth"]],
+    ["PBk9", ["neutral"]],
+    ["PG7", []],
+    ["PW6", []],
   ])("%s", (id, kinds) => expect(KINDS.filter((kind) => isKind(of(id), kind))).toEqual(kinds));
 });
 
@@ -45,7 +84,10 @@ describe("what an approach leaves out, and says why", () => {
     const deep = { L: 40, a: 30, b: 28 };
     const byId = new Map(paints.map(({ id }, i) => [id, traits[i]]));
     const tints = approach({ opacity: "tints" });
-    const thin = costsFor(deep, { ...fullMetric(1.5), strongest: (paint) => strongestLoad(tints, byId.get(paint.id)!) });
+    const thin = costsFor(deep, {
+      ...fullMetric(1.5),
+      strongest: (paint) => strongestLoad(tints, byId.get(paint.id)!),
+    });
     expect(errorOf(thin, ["PR101-light-red"])).toBeGreaterThan(errorOf(costsFor(deep), ["PR101-light-red"]) + 5);
   });
 });
@@ -59,19 +101,47 @@ test("a bright or muted approach moves chroma where nothing is wished by hand", 
 
 describe("what an approach asks for", () => {
   test("its primaries, a darkening brown, a neutral tube, an earth, a granulating paint", () => {
-    const asked = (change: Partial<Approach>): string[] => approachRules(approach(change), traits).map(({ kind }) => kind);
+    const asked = (change: Partial<Approach>): string[] =>
+      approachRules(approach(change), traits).map(({ kind }) => kind);
     expect(asked({})).toEqual([]);
-    expect(asked({ primaries: "magenta-yellow-cyan", darks: "brown", granulation: "seek" })).toEqual(["magenta", "yellow", "cyan", "dark brown", "granulating"]);
-    expect(asked({ primaries: "red-yellow-blue", darks: "tube", greys: "tube" })).toEqual(["red", "yellow", "blue", "neutral"]);
+    expect(asked({ primaries: "magenta-yellow-cyan", darks: "brown", granulation: "seek" })).toEqual([
+      "magenta",
+      "yellow",
+      "cyan",
+      "dark brown",
+      "granulating",
+    ]);
+    expect(asked({ primaries: "red-yellow-blue", darks: "tube", greys: "tube" })).toEqual([
+      "red",
+      "yellow",
+      "blue",
+      "neutral",
+    ]);
     expect(asked({ greys: "earths" })).toEqual(["earth"]);
   });
 
   test("the best palette under it holds one of each", () => {
-    const costs = mixCosts([{ lab: { L: 55, a: 5, b: -20 }, weight: 1 }, { lab: { L: 35, a: 4, b: 6 }, weight: 1 }], prepareMatch(paints, PAPERS[0]), 1.5);
-    const kinds = approachRules(approach({ primaries: "magenta-yellow-cyan", darks: "brown" }), traits.slice(0, ids.length));
+    const costs = mixCosts(
+      [
+        { lab: { L: 55, a: 5, b: -20 }, weight: 1 },
+        { lab: { L: 35, a: 4, b: 6 }, weight: 1 },
+      ],
+      prepareMatch(paints, PAPERS[0]),
+      1.5,
+    );
+    const kinds = approachRules(
+      approach({ primaries: "magenta-yellow-cyan", darks: "brown" }),
+      traits.slice(0, ids.length),
+    );
     expect(choosePalettes(costs, [3], { must: [], never: [], kinds })[0].best).toEqual([]);
-    for (const { paints: chosen } of choosePalettes(costs, [4, 5], { must: [], never: [], kinds }).flatMap(({ best }) => best)) {
-      for (const kind of ["magenta", "yellow", "cyan", "dark brown"] as const) expect(chosen.some((p) => isKind(traits[p], kind)), kind).toBe(true);
+    for (const { paints: chosen } of choosePalettes(costs, [4, 5], { must: [], never: [], kinds }).flatMap(
+      ({ best }) => best,
+    )) {
+      for (const kind of ["magenta", "yellow", "cyan", "dark brown"] as const)
+        expect(
+          chosen.some((p) => isKind(traits[p], kind)),
+          kind,
+        ).toBe(true);
     }
   });
 
@@ -84,7 +154,10 @@ describe("what an approach asks for", () => {
     };
     expect(can(["PB29", "PBr7-burnt-umber"])).toBe(true);
     expect(can(["PY3", "PV19-rose"])).toBe(false);
-    const [{ best }] = choosePalettes({ ...mixCosts([{ lab: { L: 85, a: 0, b: 40 }, weight: 1 }], table, 1.5), demands: [demand] }, [2]);
+    const [{ best }] = choosePalettes(
+      { ...mixCosts([{ lab: { L: 85, a: 0, b: 40 }, weight: 1 }], table, 1.5), demands: [demand] },
+      [2],
+    );
     for (const { paints: chosen } of best) expect(can(chosen.map((p) => ids[p]))).toBe(true);
   });
 });
@@ -97,5 +170,7 @@ test("with hues free a palette is judged by value, contrast and warmth alone", (
   const [{ made }] = servedBy(free, [ids.indexOf("PBr7-burnt-sienna"), ids.indexOf("PB29")]);
   expect(Math.abs(made!.L - green.L)).toBeLessThan(2);
   // A value out of reach stays an error, whatever the hue.
-  expect(errorOf(costsFor({ L: 30, a: 20, b: 20 }, { ...fullMetric(1.5), freeHue: true }), ["PY3"])).toBeGreaterThan(30);
+  expect(errorOf(costsFor({ L: 30, a: 20, b: 20 }, { ...fullMetric(1.5), freeHue: true }), ["PY3"])).toBeGreaterThan(
+    30,
+  );
 });

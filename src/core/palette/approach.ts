@@ -32,8 +32,20 @@ export interface Approach extends ApproachChoices {
 }
 
 export const DEFAULT_APPROACH: Approach = {
-  size: "lean", primaries: "free", darks: "free", hues: "photo", chroma: "photo", granulation: "allow", opacity: "free", greys: "free", lasting: "lasting", mixing: "well",
-  valueWeight: 1.5, maxPigments: 3, single: false, darkest: null,
+  size: "lean",
+  primaries: "free",
+  darks: "free",
+  hues: "photo",
+  chroma: "photo",
+  granulation: "allow",
+  opacity: "free",
+  greys: "free",
+  lasting: "lasting",
+  mixing: "well",
+  valueWeight: 1.5,
+  maxPigments: 3,
+  single: false,
+  darkest: null,
 };
 
 /** What a bright and a muted approach make of chroma where nothing else is wished. From memory. */
@@ -45,7 +57,9 @@ export const wishUnder = (approach: Pick<Approach, "chroma">, wish: Wish): Wish 
 
 /** Sizes between which a palette is recommended: lean, middle or wide. */
 export const SIZE_RANGE: Readonly<Record<Approach["size"], { readonly from: number; readonly to: number }>> = {
-  lean: { from: 3, to: 5 }, middle: { from: 6, to: 9 }, wide: { from: 6, to: 12 },
+  lean: { from: 3, to: 5 },
+  middle: { from: 6, to: 9 },
+  wide: { from: 6, to: 12 },
 };
 
 /** An opaque paint laid no stronger than this still lets the paper through. From memory. */
@@ -54,7 +68,10 @@ const TINT_LOAD: Load = 0.25;
 const PAINTS_ON_PAPER = 2;
 
 /** Why a paint isn't chosen from; null when it may be. */
-export function leftOutBecause(approach: Approach, traits: PaintTraits): "fades" | "mixed" | "granulates" | "opaque" | "neutral" | null {
+export function leftOutBecause(
+  approach: Approach,
+  traits: PaintTraits,
+): "fades" | "mixed" | "granulates" | "opaque" | "neutral" | null {
   if (approach.lasting === "lasting" && traits.lightfastness > 2) return "fades";
   if (approach.single && traits.pigments > 1) return "mixed";
   if (approach.granulation === "avoid" && isKind(traits, "granulating")) return "granulates";
@@ -65,7 +82,8 @@ export function leftOutBecause(approach: Approach, traits: PaintTraits): "fades"
 }
 
 /** Strongest load that an approach lays a paint at. */
-export const strongestLoad = (approach: Approach, traits: PaintTraits): Load => (approach.opacity === "tints" && traits.opaque ? TINT_LOAD : MAX_LOAD);
+export const strongestLoad = (approach: Approach, traits: PaintTraits): Load =>
+  approach.opacity === "tints" && traits.opaque ? TINT_LOAD : MAX_LOAD;
 
 export const paintsInMix = (approach: Approach): 2 | 3 => (approach.mixing === "paper" ? PAINTS_ON_PAPER : 3);
 
@@ -81,10 +99,16 @@ export interface ApproachRule extends CardinalityConstraint {
 export function approachRules(approach: Approach, traits: readonly PaintTraits[]): readonly ApproachRule[] {
   const asked = new Set<Kind>();
   if (approach.primaries === "red-yellow-blue") (["red", "yellow", "blue"] as const).forEach((kind) => asked.add(kind));
-  if (approach.primaries === "magenta-yellow-cyan") (["magenta", "yellow", "cyan"] as const).forEach((kind) => asked.add(kind));
+  if (approach.primaries === "magenta-yellow-cyan")
+    (["magenta", "yellow", "cyan"] as const).forEach((kind) => asked.add(kind));
   if (approach.darks === "brown") asked.add("dark brown");
   if (approach.darks === "tube" || approach.greys === "tube") asked.add("neutral");
   if (approach.greys === "earths") asked.add("earth");
   if (approach.granulation === "seek") asked.add("granulating");
-  return [...asked].map((kind) => ({ kind, paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])), least: 1, most: traits.length }));
+  return [...asked].map((kind) => ({
+    kind,
+    paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])),
+    least: 1,
+    most: traits.length,
+  }));
 }

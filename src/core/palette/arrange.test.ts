@@ -5,11 +5,22 @@ import { arrangePaints, BOX_ORDERS, fillWells, resizeWells } from "./arrange";
 
 const ids = ["PB29", "PY3", "PBk9", "PR254", "PBr7-burnt-sienna", "PG7", "PB15-green-shade", "PO62", "PW6"];
 const paints = ids.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
-const arranged = (order: (typeof BOX_ORDERS)[number]): string[] => arrangePaints(paints, order, PAPERS[0]).map(({ id }) => id);
+const arranged = (order: (typeof BOX_ORDERS)[number]): string[] =>
+  arrangePaints(paints, order, PAPERS[0]).map(({ id }) => id);
 
 describe("orders of a box", () => {
   test("round the wheel: yellow, orange, red, blues, green, then earth, black, white", () => {
-    expect(arranged("round the wheel")).toEqual(["PY3", "PO62", "PR254", "PB29", "PB15-green-shade", "PG7", "PBr7-burnt-sienna", "PBk9", "PW6"]);
+    expect(arranged("round the wheel")).toEqual([
+      "PY3",
+      "PO62",
+      "PR254",
+      "PB29",
+      "PB15-green-shade",
+      "PG7",
+      "PBr7-burnt-sienna",
+      "PBk9",
+      "PW6",
+    ]);
   });
   test("warm and cool apart: the orange at one end, a blue at the other", () => {
     const order = arranged("warm and cool apart");
@@ -21,9 +32,21 @@ describe("orders of a box", () => {
     const light = arranged("lights to darks");
     expect(light[0]).toBe("PW6");
     expect(["PBk9", "PB29", "PB15-green-shade"]).toContain(light[8]);
-    expect(arranged("by family")).toEqual(["PY3", "PO62", "PR254", ...["PB29", "PB15-green-shade"].sort((a, b) => arranged("by family").indexOf(a) - arranged("by family").indexOf(b)), "PG7", "PBr7-burnt-sienna", "PBk9", "PW6"]);
+    expect(arranged("by family")).toEqual([
+      "PY3",
+      "PO62",
+      "PR254",
+      ...["PB29", "PB15-green-shade"].sort(
+        (a, b) => arranged("by family").indexOf(a) - arranged("by family").indexOf(b),
+      ),
+      "PG7",
+      "PBr7-burnt-sienna",
+      "PBk9",
+      "PW6",
+    ]);
   });
-  test("every order keeps every paint", () => BOX_ORDERS.forEach((order) => expect([...arranged(order)].sort()).toEqual([...ids].sort())));
+  test("every order keeps every paint", () =>
+    BOX_ORDERS.forEach((order) => expect([...arranged(order)].sort()).toEqual([...ids].sort())));
 });
 
 test("empty wells stay where they are", () => {

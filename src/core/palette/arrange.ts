@@ -11,7 +11,6 @@ import type { PaintModel } from "../mixing/paint";
 export const BOX_ORDERS = ["round the wheel", "warm and cool apart", "lights to darks", "by family"] as const;
 export type BoxOrder = (typeof BOX_ORDERS)[number];
 
-
 /**
  * Paints in one of the usual orders, by their middle wash: round the wheel from greenish yellow with
  * earths, blacks and whites last; the warm from warmest, then the cool to coldest; from light to
@@ -21,7 +20,13 @@ export function arrangePaints(paints: readonly PaintModel[], order: BoxOrder, pa
   const looks = looksOf(paints, [1, 0.2], paper);
   const entries = paints.map((paint, i) => {
     const [masstone, wash] = looks[i];
-    return { paint, pigment: pigmentById(paint.pigmentIds[0]), hueDegrees: lchOfLab(wash).h, temperature: temperatureOf(wash), L: masstone.L };
+    return {
+      paint,
+      pigment: pigmentById(paint.pigmentIds[0]),
+      hueDegrees: lchOfLab(wash).h,
+      temperature: temperatureOf(wash),
+      L: masstone.L,
+    };
   });
   const compare: Readonly<Record<BoxOrder, (a: (typeof entries)[number], b: (typeof entries)[number]) => number>> = {
     "round the wheel": hueOrder,
@@ -39,7 +44,12 @@ export function fillWells<T>(wells: readonly (T | null)[], inOrder: readonly T[]
 }
 
 /** Wells of a box whose size changes: what still fits stays in its row and column, the rest goes to empty wells while there are any. */
-export function resizeWells<T>(wells: readonly (T | null)[], columns: number, newRows: number, newColumns: number): readonly (T | null)[] {
+export function resizeWells<T>(
+  wells: readonly (T | null)[],
+  columns: number,
+  newRows: number,
+  newColumns: number,
+): readonly (T | null)[] {
   const out: (T | null)[] = Array.from({ length: newRows * newColumns }, () => null);
   const homeless: T[] = [];
   wells.forEach((well, i) => {

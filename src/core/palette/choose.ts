@@ -4,7 +4,7 @@ import { OUT_OF_REACH, rankAll, type Ranked } from "./search/ranking";
 import { branchAndBound, Stopped, type OnNode } from "./search/branch-and-bound";
 import type { MixCosts } from "./mix-costs";
 
-export { Stopped,  };
+export { Stopped };
 
 /** A palette and how well it serves the targets. */
 interface ChosenPalette {
@@ -49,25 +49,46 @@ export const prepareChoice = (costs: MixCosts): PreparedChoice => ({ costs, rank
  * @param most how many palettes to give for each size
  * @param first palettes to begin looking from, such as the best of a size less
  */
-export function choosePrepared({ costs, ranked }: PreparedChoice, sizes: readonly number[], rules: PaletteRules = { must: [], never: [] }, most = 5, onNode: OnNode = () => false, first: readonly (readonly number[])[] = []): readonly SizeChoice[] {
+export function choosePrepared(
+  { costs, ranked }: PreparedChoice,
+  sizes: readonly number[],
+  rules: PaletteRules = { must: [], never: [] },
+  most = 5,
+  onNode: OnNode = () => false,
+  first: readonly (readonly number[])[] = [],
+): readonly SizeChoice[] {
   const never = new Set(rules.never);
   const must = rules.must.filter((p) => !never.has(p));
   const free = Array.from({ length: costs.paints }, (_, p) => p).filter((p) => !never.has(p) && !must.includes(p));
   const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
   const kinds = rules.kinds ?? [];
   let starts = first;
-  return [...sizes].sort((a, b) => a - b).flatMap((size) => {
-    if (size < Math.max(1, must.length) || size > must.length + free.length) return [];
-    const best = new Incumbents(most, satisfiesConstraints(kinds));
-    const search = { all: ranked, must, free, kinds, size, paints: costs.paints };
-    for (const start of [...starts, []]) localSearch(search, best, start);
-    const nodes = branchAndBound(search, best, onNode);
-    starts = best.kept.map(({ paints }) => paints);
-    const found = best.kept.filter(({ error }) => error < OUT_OF_REACH / 2);
-    return [{ size, outOf: countPalettes(must, free, size, kinds), nodes, best: found.map(({ paints, error }) => ({ paints, error: error / total })) }];
-  });
+  return [...sizes]
+    .sort((a, b) => a - b)
+    .flatMap((size) => {
+      if (size < Math.max(1, must.length) || size > must.length + free.length) return [];
+      const best = new Incumbents(most, satisfiesConstraints(kinds));
+      const search = { all: ranked, must, free, kinds, size, paints: costs.paints };
+      for (const start of [...starts, []]) localSearch(search, best, start);
+      const nodes = branchAndBound(search, best, onNode);
+      starts = best.kept.map(({ paints }) => paints);
+      const found = best.kept.filter(({ error }) => error < OUT_OF_REACH / 2);
+      return [
+        {
+          size,
+          outOf: countPalettes(must, free, size, kinds),
+          nodes,
+          best: found.map(({ paints, error }) => ({ paints, error: error / total })),
+        },
+      ];
+    });
 }
 
 /** {@link choosePrepared} from nothing. */
-export const choosePalettes = (costs: MixCosts, sizes: readonly number[], rules?: PaletteRules, most?: number, onNode?: OnNode): readonly SizeChoice[] =>
-  choosePrepared(prepareChoice(costs), sizes, rules, most, onNode);
+export const choosePalettes = (
+  costs: MixCosts,
+  sizes: readonly number[],
+  rules?: PaletteRules,
+  most?: number,
+  onNode?: OnNode,
+): readonly SizeChoice[] => choosePrepared(prepareChoice(costs), sizes, rules, most, onNode);

@@ -44,7 +44,11 @@ export function servedBy({ combinations, costs, made }: MixCosts, palette: reado
   return costs.map((cost, t) => {
     const best = usable.reduce((least, c) => (cost[c] < cost[least] ? c : least), usable[0]);
     const colour = made?.[t].subarray(3 * best, 3 * best + 3);
-    return { error: cost[best], combination: combinations[best], made: colour ? { L: colour[0], a: colour[1], b: colour[2] } : null };
+    return {
+      error: cost[best],
+      combination: combinations[best],
+      made: colour ? { L: colour[0], a: colour[1], b: colour[2] } : null,
+    };
   });
 }
 
@@ -69,10 +73,21 @@ export function recommendedSize(choices: readonly SizeChoice[], from = 1, to = I
 }
 
 /** What the step from one palette to a larger one brings: paints that come and go, and each target's gain, largest first. */
-export function whatOneMoreBuys(costs: MixCosts, from: readonly number[], to: readonly number[]): { readonly come: readonly number[]; readonly go: readonly number[]; readonly gains: readonly { readonly target: number; readonly gain: number }[] } {
+export function whatOneMoreBuys(
+  costs: MixCosts,
+  from: readonly number[],
+  to: readonly number[],
+): {
+  readonly come: readonly number[];
+  readonly go: readonly number[];
+  readonly gains: readonly { readonly target: number; readonly gain: number }[];
+} {
   const [before, after] = [servedBy(costs, from), servedBy(costs, to)];
   return {
-    come: to.filter((p) => !from.includes(p)), go: from.filter((p) => !to.includes(p)),
-    gains: before.map(({ error }, target) => ({ target, gain: error - after[target].error })).sort((a, b) => b.gain - a.gain),
+    come: to.filter((p) => !from.includes(p)),
+    go: from.filter((p) => !to.includes(p)),
+    gains: before
+      .map(({ error }, target) => ({ target, gain: error - after[target].error }))
+      .sort((a, b) => b.gain - a.gain),
   };
 }

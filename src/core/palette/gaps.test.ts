@@ -39,7 +39,8 @@ describe("gaps (common practice, no source)", () => {
     const [widest] = gaps(...start);
     const after = gaps(...start, widest.pigmentId);
     expect(after.some(({ pigmentId }) => pigmentId === widest.pigmentId)).toBe(false);
-    const total = (list: typeof after): number => list.reduce((sum, { reached, possible }) => sum + possible - reached, 0);
+    const total = (list: typeof after): number =>
+      list.reduce((sum, { reached, possible }) => sum + possible - reached, 0);
     expect(total(after)).toBeLessThan(total(gaps(...start)));
   });
 });

@@ -18,7 +18,11 @@ export interface Gap {
 }
 
 const HUES = 12;
-const BANDS = [{ word: "dark", below: 40 }, { word: "middle", below: 65 }, { word: "light", below: 101 }] as const;
+const BANDS = [
+  { word: "dark", below: 40 },
+  { word: "middle", below: 65 },
+  { word: "light", below: 101 },
+] as const;
 /** Loads at which a pigment is asked what it could bring. */
 const COMPARED_LOADS = [1, 0.6, 0.35, 0.2, 0.12, 0.07, 0.04];
 /** A gap is worth a tube when the pigment brings this much more chroma. From memory. */
@@ -44,19 +48,33 @@ export function findGaps(paints: readonly PaintModel[], paper: Paper): readonly 
     reached[cell] = Math.max(reached[cell], Math.hypot(a[i], b[i]));
   }
   const owned = new Set(paints.flatMap(({ pigmentIds }) => pigmentIds));
-  const wished = HANDBOOK.filter(({ id, lightfastness, hazards = [] }) => !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)));
-  const looks = looksOf(wished.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }])), COMPARED_LOADS, paper);
+  const wished = HANDBOOK.filter(
+    ({ id, lightfastness, hazards = [] }) =>
+      !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)),
+  );
+  const looks = looksOf(
+    wished.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }])),
+    COMPARED_LOADS,
+    paper,
+  );
   const best = new Map<number, { pigmentId: string; chroma: number }>();
-  wished.forEach(({ id }, p) => looks[p].forEach((lab) => {
-    const cell = cellOf(lab.L, lab.a, lab.b);
-    const chroma = Math.hypot(lab.a, lab.b);
-    if (chroma > (best.get(cell)?.chroma ?? 0)) best.set(cell, { pigmentId: id, chroma });
-  }));
+  wished.forEach(({ id }, p) =>
+    looks[p].forEach((lab) => {
+      const cell = cellOf(lab.L, lab.a, lab.b);
+      const chroma = Math.hypot(lab.a, lab.b);
+      if (chroma > (best.get(cell)?.chroma ?? 0)) best.set(cell, { pigmentId: id, chroma });
+    }),
+  );
   const named = new Set<string>();
   return [...best]
     .map(([cell, { pigmentId, chroma }]): Gap => {
       const hue = (Math.floor(cell / BANDS.length) + 0.5) * (360 / HUES);
-      return { words: `${BANDS[cell % BANDS.length].word} ${hueWord(hue)}`, reached: reached[cell], possible: chroma, pigmentId };
+      return {
+        words: `${BANDS[cell % BANDS.length].word} ${hueWord(hue)}`,
+        reached: reached[cell],
+        possible: chroma,
+        pigmentId,
+      };
     })
     .filter(({ reached: now, possible }) => possible - now > WORTH_CHROMA)
     .sort((one, two) => two.possible - two.reached - (one.possible - one.reached))

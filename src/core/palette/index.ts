@@ -1,16 +1,36 @@
 /** Which few paints serve a painting, and what each is worth. What the rest of the program may use of it. */
 export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
-export { posePalette, servedPalette, solvePalette, type FoundSize, type OnProgress, type PaletteChoice, type PaletteProblem,  type ServedPalette } from "./problem";
-export { choosePalettes, choosePrepared, prepareChoice,       } from "./choose";
-export { HARDLY_HELPS, recommendedSize, servedBy,   } from "./gain";
-export { mixCosts, UNSEEN, type MixCosts,  } from "./mix-costs";
-export { APPROACH_CHOICES, approachRules, DEFAULT_APPROACH, leftOutBecause, paintsInMix, SIZE_RANGE, strongestLoad, wishUnder, type Approach, type ApproachKey } from "./approach";
+export {
+  posePalette,
+  servedPalette,
+  solvePalette,
+  type FoundSize,
+  type OnProgress,
+  type PaletteChoice,
+  type PaletteProblem,
+  type ServedPalette,
+} from "./problem";
+export { choosePalettes, choosePrepared, prepareChoice } from "./choose";
+export { HARDLY_HELPS, recommendedSize, servedBy } from "./gain";
+export { mixCosts, UNSEEN, type MixCosts } from "./mix-costs";
+export {
+  APPROACH_CHOICES,
+  approachRules,
+  DEFAULT_APPROACH,
+  leftOutBecause,
+  paintsInMix,
+  SIZE_RANGE,
+  strongestLoad,
+  wishUnder,
+  type Approach,
+  type ApproachKey,
+} from "./approach";
 export { isKind, KINDS, traitsOf, type Kind, type PaintTraits } from "./traits";
-export { startingPoints,  type StartingPoint, type Structure } from "./starting-points";
-export { DOES_NOTHING, savedMixing, worthOf, type PaletteWorth,  type Saving } from "./worth";
+export { startingPoints, type StartingPoint, type Structure } from "./starting-points";
+export { DOES_NOTHING, savedMixing, worthOf, type PaletteWorth, type Saving } from "./worth";
 export { wishFor, type Wished } from "./wish-for";
 export { latticeOf, type Lattice } from "./reach/lattice";
 export { darkestOf, PLANE_HALF, sliceAt, withinSlice, type ReachSlice, type SlicePoint } from "./reach/slice";
 export { GAMUT_TABLE_MISS, gamutTable, type GamutTable } from "./reach/gamut-table";
-export { findGaps,  } from "./gaps";
+export { findGaps } from "./gaps";
 export { MAX_PAINTS as MOST_WEIGHED } from "./search/paint-set";

@@ -41,7 +41,12 @@ const POLISHED = 48;
  * @param metric a value weight for plain CIEDE2000, or another way to judge a mix
  * @param onTarget told after each target, for progress
  */
-export function mixCosts(targets: readonly PaletteTarget[], table: ReachTable, metric: number | MixMetric, onTarget: (done: number) => void = () => {}): MixCosts {
+export function mixCosts(
+  targets: readonly PaletteTarget[],
+  table: ReachTable,
+  metric: number | MixMetric,
+  onTarget: (done: number) => void = () => {},
+): MixCosts {
   const judge = typeof metric === "number" ? fullMetric(metric) : metric;
   const made: Float32Array[] = [];
   const costs = targets.map(({ lab }, i) => {
@@ -62,5 +67,11 @@ export function mixCosts(targets: readonly PaletteTarget[], table: ReachTable, m
     onTarget(i + 1);
     return cost.map((error) => Math.max(0, error - UNSEEN));
   });
-  return { paints: table.paints.length, combinations: table.combinations, costs, made, weights: targets.map(({ weight }) => weight) };
+  return {
+    paints: table.paints.length,
+    combinations: table.combinations,
+    costs,
+    made,
+    weights: targets.map(({ weight }) => weight),
+  };
 }

@@ -33,11 +33,22 @@ export interface PaletteProblem {
 export type OnProgress = (words: string, share: number) => void;
 
 /** Weighs every mix of a question on every area. Mixes that `before` knows are not computed again. */
-export function posePalette(question: PaletteQuestion, before: PaletteProblem | null, onProgress: OnProgress): PaletteProblem {
+export function posePalette(
+  question: PaletteQuestion,
+  before: PaletteProblem | null,
+  onProgress: OnProgress,
+): PaletteProblem {
   const { paper, paints, targets, metric, maxPaints, maxPigments } = question;
   onProgress("Mixing every two and three paints", 0);
-  const table = prepareMatch(paints, paper, { ...DEFAULT_MATCH, maxPaints, maxPigments, valueWeight: metric.valueWeight }, before?.table);
-  const costs = mixCosts(targets, table, metric, (done) => onProgress("Trying every mix on every area", 0.4 + (0.5 * done) / targets.length));
+  const table = prepareMatch(
+    paints,
+    paper,
+    { ...DEFAULT_MATCH, maxPaints, maxPigments, valueWeight: metric.valueWeight },
+    before?.table,
+  );
+  const costs = mixCosts(targets, table, metric, (done) =>
+    onProgress("Trying every mix on every area", 0.4 + (0.5 * done) / targets.length),
+  );
   return { question, table, costs, prepared: prepareChoice(costs) };
 }
 
@@ -69,7 +80,11 @@ export interface PaletteChoice extends PaletteRules {
 export type FoundSize = Omit<SizeChoice, "best"> & { readonly best: readonly ServedPalette[] };
 
 /** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
-export function solvePalette({ costs, prepared, table }: PaletteProblem, { sizes, must, never, kinds, darkest, within }: PaletteChoice, onProgress: OnProgress): FoundSize[] {
+export function solvePalette(
+  { costs, prepared, table }: PaletteProblem,
+  { sizes, must, never, kinds, darkest, within }: PaletteChoice,
+  onProgress: OnProgress,
+): FoundSize[] {
   const demands = [
     ...(darkest === null ? [] : [darkDemand(table, darkest)]),
     ...within.map(({ target, most }) => withinDemand(costs, target, most)),

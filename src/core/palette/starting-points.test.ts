@@ -5,11 +5,35 @@ import { valueRange } from "../mixing/range";
 import { STRUCTURES, startingPoints } from "./starting-points";
 import { isKind, traitsOf } from "./traits";
 
-const ids = ["PY3", "PY150", "PY43", "PBr7-raw-sienna", "PBr7-burnt-sienna", "PBr7-burnt-umber", "PR101-light-red", "PB29", "PB15-green-shade", "PB36", "PV19-rose", "PR122", "PR254", "PR179", "PO73", "PG7", "PBk9"];
-const paintsOf = (names: readonly string[]): ReturnType<typeof paintModel>[] => names.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+const ids = [
+  "PY3",
+  "PY150",
+  "PY43",
+  "PBr7-raw-sienna",
+  "PBr7-burnt-sienna",
+  "PBr7-burnt-umber",
+  "PR101-light-red",
+  "PB29",
+  "PB15-green-shade",
+  "PB36",
+  "PV19-rose",
+  "PR122",
+  "PR254",
+  "PR179",
+  "PO73",
+  "PG7",
+  "PBk9",
+];
+const paintsOf = (names: readonly string[]): ReturnType<typeof paintModel>[] =>
+  names.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
 const found = (names: readonly string[]): Map<string, { paints: string[]; lacks: readonly string[] }> => {
   const paints = paintsOf(names);
-  return new Map(startingPoints(paints, traitsOf(paints, PAPERS[0]), PAPERS[0]).map(({ structure, paints: own, lacks }) => [structure, { paints: own.map((p) => names[p]), lacks }]));
+  return new Map(
+    startingPoints(paints, traitsOf(paints, PAPERS[0]), PAPERS[0]).map(({ structure, paints: own, lacks }) => [
+      structure,
+      { paints: own.map((p) => names[p]), lacks },
+    ]),
+  );
 };
 
 describe("classic structures from one's own paints (common practice, no source)", () => {
@@ -31,12 +55,18 @@ describe("classic structures from one's own paints (common practice, no source)"
     for (const name of triad) expect(family(name).family).not.toBe("earth");
   });
   test("printers' primaries: magenta, yellow, cyan", () => {
-    expect(points.get("magenta, yellow, cyan")!.paints).toEqual([expect.stringMatching(/^P(V19-rose|R122)$/), "PY3", "PB15-green-shade"]);
+    expect(points.get("magenta, yellow, cyan")!.paints).toEqual([
+      expect.stringMatching(/^P(V19-rose|R122)$/),
+      "PY3",
+      "PB15-green-shade",
+    ]);
   });
   test("a pair of each primary is six paints, two of each", () => {
     const six = points.get("pair of each primary")!.paints.map(family);
     expect(six).toHaveLength(6);
-    expect(six.slice(0, 2).every((t) => isKind(t, "yellow")) && six.slice(4).every((t) => isKind(t, "blue"))).toBe(true);
+    expect(six.slice(0, 2).every((t) => isKind(t, "yellow")) && six.slice(4).every((t) => isKind(t, "blue"))).toBe(
+      true,
+    );
   });
   test("one blue and one brown still reach a near-black", () => {
     const couple = points.get("one blue, one brown")!.paints;

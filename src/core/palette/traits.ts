@@ -34,7 +34,12 @@ export function traitsOf(paints: readonly PaintModel[], paper: Paper): readonly 
     const pigments = pigmentIds.map(pigmentById);
     const { C, h } = lchOfLab(looks[i][1]);
     return {
-      family: pigments[0].family, hueDegrees: h, chroma: C, masstoneL: looks[i][0].L, granulation, pigments: pigments.length,
+      family: pigments[0].family,
+      hueDegrees: h,
+      chroma: C,
+      masstoneL: looks[i][0].L,
+      granulation,
+      pigments: pigments.length,
       purest: looks[i].reduce((best, lab) => (Math.hypot(lab.a, lab.b) > Math.hypot(best.a, best.b) ? lab : best)),
       opaque: pigments.some(({ transparency }) => transparency === "opaque" || transparency === "semi-opaque"),
       lightfastness: Math.max(...pigments.map((pigment) => pigment.lightfastness.class)),
@@ -43,10 +48,21 @@ export function traitsOf(paints: readonly PaintModel[], paper: Paper): readonly 
 }
 
 /** Kinds that rules and classic structures speak of. */
-export const KINDS = ["yellow", "red", "blue", "magenta", "cyan", "earth", "dark brown", "neutral", "granulating"] as const;
+export const KINDS = [
+  "yellow",
+  "red",
+  "blue",
+  "magenta",
+  "cyan",
+  "earth",
+  "dark brown",
+  "neutral",
+  "granulating",
+] as const;
 export type Kind = (typeof KINDS)[number];
 
-const within = (h: number, from: number, to: number): boolean => (from <= to ? h >= from && h < to : h >= from || h < to);
+const within = (h: number, from: number, to: number): boolean =>
+  from <= to ? h >= from && h < to : h >= from || h < to;
 
 /**
  * Whether a paint is of a kind: by family, and by the hue and chroma of its middle wash. The bounds
@@ -56,14 +72,23 @@ const within = (h: number, from: number, to: number): boolean => (from <= to ? h
 export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulation }: PaintTraits, kind: Kind): boolean {
   const pure = family !== "earth" && family !== "black" && family !== "white";
   switch (kind) {
-    case "yellow": return pure && within(h, 72, 115) && chroma > 30;
-    case "red": return pure && within(h, 0, 48) && chroma > 35;
-    case "magenta": return pure && within(h, 320, 355) && chroma > 40;
-    case "blue": return pure && within(h, 225, 300) && chroma > 18;
-    case "cyan": return pure && within(h, 200, 263) && chroma > 18;
-    case "earth": return family === "earth";
-    case "dark brown": return family === "earth" && masstoneL < 42 && within(h, 45, 85);
-    case "neutral": return family === "black" || (chroma < 9 && masstoneL < 45);
-    case "granulating": return grainOf(granulation) === "granulates";
+    case "yellow":
+      return pure && within(h, 72, 115) && chroma > 30;
+    case "red":
+      return pure && within(h, 0, 48) && chroma > 35;
+    case "magenta":
+      return pure && within(h, 320, 355) && chroma > 40;
+    case "blue":
+      return pure && within(h, 225, 300) && chroma > 18;
+    case "cyan":
+      return pure && within(h, 200, 263) && chroma > 18;
+    case "earth":
+      return family === "earth";
+    case "dark brown":
+      return family === "earth" && masstoneL < 42 && within(h, 45, 85);
+    case "neutral":
+      return family === "black" || (chroma < 9 && masstoneL < 45);
+    case "granulating":
+      return grainOf(granulation) === "granulates";
   }
 }

@@ -25,9 +25,18 @@ const UNWANTED = new Set(["lead", "antimony"]);
  * with one of them, comes nearest.
  * @param errors that they are missed by now
  */
-export function wishFor(targets: readonly Lab[], errors: readonly number[], paints: readonly PaintModel[], paper: Paper, metric: MixMetric): readonly Wished[] {
+export function wishFor(
+  targets: readonly Lab[],
+  errors: readonly number[],
+  paints: readonly PaintModel[],
+  paper: Paper,
+  metric: MixMetric,
+): readonly Wished[] {
   const owned = new Set(paints.flatMap(({ pigmentIds }) => pigmentIds));
-  const candidates = HANDBOOK.filter(({ id, lightfastness, hazards = [] }) => !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)));
+  const candidates = HANDBOOK.filter(
+    ({ id, lightfastness, hazards = [] }) =>
+      !owned.has(id) && lightfastness.class <= 2 && !hazards.some((metal) => UNWANTED.has(metal)),
+  );
   const best: Wished[] = targets.map(() => ({ pigmentId: null, error: Infinity }));
   for (const { id } of candidates) {
     // The pigment alone and with each paint: what the paints make among themselves is known already.
@@ -39,5 +48,9 @@ export function wishFor(targets: readonly Lab[], errors: readonly number[], pain
       if (error < best[t].error) best[t] = { pigmentId: id, error };
     });
   }
-  return best.map((wish, t) => (errors[t] - wish.error >= Math.max(WORTH.least, WORTH.share * errors[t]) ? wish : { pigmentId: null, error: errors[t] }));
+  return best.map((wish, t) =>
+    errors[t] - wish.error >= Math.max(WORTH.least, WORTH.share * errors[t])
+      ? wish
+      : { pigmentId: null, error: errors[t] },
+  );
 }

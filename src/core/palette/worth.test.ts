@@ -10,12 +10,35 @@ import { mixCosts } from "./mix-costs";
 import { wishFor } from "./wish-for";
 import { DOES_NOTHING, savedMixing, worthOf } from "./worth";
 
-const single = (id: string, as = id, strength = 1): ReturnType<typeof paintModel> => paintModel(as, [{ pigmentId: id, share: 1 }], strength);
-const green = paintModel("sap", [{ pigmentId: "PG36", share: 1 }, { pigmentId: "PY150", share: 2 }, { pigmentId: "PR101-transparent", share: 1 }]);
-const paints = [single("PY150"), single("PB29"), single("PB29", "another", 1.03), single("PBr7-burnt-sienna"), single("PO73"), single("PG36"), green];
+const single = (id: string, as = id, strength = 1): ReturnType<typeof paintModel> =>
+  paintModel(as, [{ pigmentId: id, share: 1 }], strength);
+const green = paintModel("sap", [
+  { pigmentId: "PG36", share: 1 },
+  { pigmentId: "PY150", share: 2 },
+  { pigmentId: "PR101-transparent", share: 1 },
+]);
+const paints = [
+  single("PY150"),
+  single("PB29"),
+  single("PB29", "another", 1.03),
+  single("PBr7-burnt-sienna"),
+  single("PO73"),
+  single("PG36"),
+  green,
+];
 const [PY, PB, AGAIN, BROWN, ORANGE, PG, SAP] = paints.keys();
-const at = (mix: readonly number[], load: number): ReturnType<typeof predict>["dry"] => predict(mix.map((p) => ({ paint: paints[p], parts: 1 })), load, PAPERS[0]).dry;
-const targets = [{ lab: at([ORANGE], 0.6), weight: 2 }, { lab: at([PB, BROWN], 0.4), weight: 1 }, { lab: at([PB], 0.15), weight: 1 }, { lab: at([SAP], 0.4), weight: 1 }];
+const at = (mix: readonly number[], load: number): ReturnType<typeof predict>["dry"] =>
+  predict(
+    mix.map((p) => ({ paint: paints[p], parts: 1 })),
+    load,
+    PAPERS[0],
+  ).dry;
+const targets = [
+  { lab: at([ORANGE], 0.6), weight: 2 },
+  { lab: at([PB, BROWN], 0.4), weight: 1 },
+  { lab: at([PB], 0.15), weight: 1 },
+  { lab: at([SAP], 0.4), weight: 1 },
+];
 const costs = mixCosts(targets, prepareMatch(paints, PAPERS[0], { ...DEFAULT_MATCH, maxPigments: 5 }), 1.5);
 
 describe("every paint earns its well", () => {
@@ -24,8 +47,10 @@ describe("every paint earns its well", () => {
   const of = (paint: number): (typeof worth.paints)[number] => worth.paints.find((one) => one.paint === paint)!;
 
   test("what a paint is worth is what the mean error gains without it", () => {
-    const mean = (own: readonly number[]): number => servedBy(costs, own).reduce((sum, { error }, t) => sum + targets[t].weight * error, 0) / 5;
-    for (const { paint, loss } of worth.paints) expect(loss).toBeCloseTo(mean(palette.filter((p) => p !== paint)) - mean(palette), 9);
+    const mean = (own: readonly number[]): number =>
+      servedBy(costs, own).reduce((sum, { error }, t) => sum + targets[t].weight * error, 0) / 5;
+    for (const { paint, loss } of worth.paints)
+      expect(loss).toBeCloseTo(mean(palette.filter((p) => p !== paint)) - mean(palette), 9);
   });
   test("the flower hangs on the orange alone", () => {
     expect(of(ORANGE).hanging[0].target).toBe(0);

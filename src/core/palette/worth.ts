@@ -38,11 +38,13 @@ export function worthOf(costs: MixCosts, palette: readonly number[]): PaletteWor
     const rest = palette.filter((p) => !out.includes(p));
     return rest.length > 0 ? servedBy(costs, rest) : null;
   };
-  const lossOf = (served: ReturnType<typeof servedBy> | null): number => (served ? mean(served, costs.weights) - whole : Infinity);
+  const lossOf = (served: ReturnType<typeof servedBy> | null): number =>
+    served ? mean(served, costs.weights) - whole : Infinity;
   const paints = palette.map((paint): PaintWorth => {
     const rest = without(paint);
     return {
-      paint, loss: lossOf(rest),
+      paint,
+      loss: lossOf(rest),
       targets: all.flatMap(({ combination }, t) => (combination.includes(paint) ? [t] : [])),
       hanging: all.flatMap(({ error }, target) => {
         const worse = (rest?.[target].error ?? Infinity) - error;
@@ -51,11 +53,13 @@ export function worthOf(costs: MixCosts, palette: readonly number[]): PaletteWor
     };
   });
   const losses = new Map(paints.map(({ paint, loss }) => [paint, loss]));
-  const sameJob = palette.flatMap((p, i) => palette.slice(i + 1).flatMap((q) => {
-    const [one, two] = [losses.get(p) ?? 0, losses.get(q) ?? 0];
-    if (Math.max(one, two) >= ONE_IS_ENOUGH) return [];
-    return lossOf(without(p, q)) >= Math.max(one + two + DOES_NOTHING, 5 * DOES_NOTHING) ? [[p, q] as const] : [];
-  }));
+  const sameJob = palette.flatMap((p, i) =>
+    palette.slice(i + 1).flatMap((q) => {
+      const [one, two] = [losses.get(p) ?? 0, losses.get(q) ?? 0];
+      if (Math.max(one, two) >= ONE_IS_ENOUGH) return [];
+      return lossOf(without(p, q)) >= Math.max(one + two + DOES_NOTHING, 5 * DOES_NOTHING) ? [[p, q] as const] : [];
+    }),
+  );
   return { paints, sameJob };
 }
 
@@ -76,13 +80,25 @@ export function savedMixing(costs: MixCosts, palette: readonly number[], among: 
   if (palette.length === 0) return [];
   const now = servedBy(costs, palette);
   const combinations = costs.combinations;
-  return among.filter((paint) => !palette.includes(paint)).map((paint): Saving => {
-    const within = new Set([...palette, paint]);
-    const usable = [...combinations.keys()].filter((c) => combinations[c].includes(paint) && combinations[c].every((p) => within.has(p)));
-    const fewer = now.map(({ error, combination }, t) => {
-      const simplest = Math.min(...usable.filter((c) => costs.costs[t][c] <= error + SIMPLER_MAY_COST).map((c) => combinations[c].length));
-      return Math.max(0, combination.length - (Number.isFinite(simplest) ? simplest : combination.length));
-    });
-    return { paint, targets: fewer.flatMap((count, t) => (count > 0 ? [t] : [])), fewer: fewer.reduce((sum, count) => sum + count, 0) };
-  }).filter(({ fewer }) => fewer > 0).sort((a, b) => b.fewer - a.fewer);
+  return among
+    .filter((paint) => !palette.includes(paint))
+    .map((paint): Saving => {
+      const within = new Set([...palette, paint]);
+      const usable = [...combinations.keys()].filter(
+        (c) => combinations[c].includes(paint) && combinations[c].every((p) => within.has(p)),
+      );
+      const fewer = now.map(({ error, combination }, t) => {
+        const simplest = Math.min(
+          ...usable.filter((c) => costs.costs[t][c] <= error + SIMPLER_MAY_COST).map((c) => combinations[c].length),
+        );
+        return Math.max(0, combination.length - (Number.isFinite(simplest) ? simplest : combination.length));
+      });
+      return {
+        paint,
+        targets: fewer.flatMap((count, t) => (count > 0 ? [t] : [])),
+        fewer: fewer.reduce((sum, count) => sum + count, 0),
+      };
+    })
+    .filter(({ fewer }) => fewer > 0)
+    .sort((a, b) => b.fewer - a.fewer);
 }

@@ -6,4 +6,5 @@ const GRANULATES_A_LITTLE = 0.25;
 export type Grain = "granulates" | "granulates a little" | "lies flat";
 
 /** The word for an amount of granulation, 0 to 1. */
-export const grainOf = (granulation: number): Grain => (granulation >= GRANULATES ? "granulates" : granulation >= GRANULATES_A_LITTLE ? "granulates a little" : "lies flat");
+export const grainOf = (granulation: number): Grain =>
+  granulation >= GRANULATES ? "granulates" : granulation >= GRANULATES_A_LITTLE ? "granulates a little" : "lies flat";

@@ -2,7 +2,7 @@
 export { HANDBOOK, pigmentById, type Pigment } from "./handbook";
 export { CONVENIENCE_MIXES } from "./handbook/convenience";
 export { grainOf } from "./granulation";
-export type {  Hazard,  } from "./record";
+export type { Hazard } from "./record";
 export type { PigmentShare } from "./share";
 export { labelContradictions } from "./label-check";
 export { searchPigments, type FoundPigment } from "./search";

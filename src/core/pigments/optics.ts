@@ -51,7 +51,12 @@ function absorptionAt(part: Absorber, nm: number): number {
 /** K and S over 36 bands at masstone load from a pigment's absorbers and its scattering. */
 export function opticsOf(absorbers: readonly Absorber[], scatterer: Scatterer): Optics {
   return {
-    K: spectrumOf((nm) => Math.max(0, absorbers.reduce((sum, part) => sum + absorptionAt(part, nm), 0))),
+    K: spectrumOf((nm) =>
+      Math.max(
+        0,
+        absorbers.reduce((sum, part) => sum + absorptionAt(part, nm), 0),
+      ),
+    ),
     S: spectrumOf((nm) => scatterer.at550 * (nm / 550) ** -scatterer.fall),
   };
 }

@@ -8,7 +8,17 @@ type Transparency = "transparent" | "semi-transparent" | "semi-opaque" | "opaque
 
 /** Cautions by the metal that asks for care; empty for none known. */
 export type Hazard =
-  | "antimony" | "barium" | "cadmium" | "chromium" | "cobalt" | "copper" | "lead" | "manganese" | "nickel" | "tin" | "zinc";
+  | "antimony"
+  | "barium"
+  | "cadmium"
+  | "chromium"
+  | "cobalt"
+  | "copper"
+  | "lead"
+  | "manganese"
+  | "nickel"
+  | "tin"
+  | "zinc";
 
 /** How a pigment stands light. */
 export interface Lightfastness {

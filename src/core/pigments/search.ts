@@ -15,7 +15,11 @@ const codeOf = (id: string): string => id.replace(/-.*$/, "");
 
 const ALL: readonly (FoundPigment & { readonly words: string })[] = [
   ...HANDBOOK.map(({ id, name, code, also = [] }) => ({
-    id, name, codes: code, pigments: [{ pigmentId: id, share: 1 }], words: [code, name, ...also].join(" ").toLowerCase(),
+    id,
+    name,
+    codes: code,
+    pigments: [{ pigmentId: id, share: 1 }],
+    words: [code, name, ...also].join(" ").toLowerCase(),
   })),
   ...CONVENIENCE_MIXES.map(({ id, name, pigments }) => {
     const codes = pigments.map(({ pigmentId }) => codeOf(pigmentId)).join(" ");

@@ -10,7 +10,12 @@ import { CURVE_AT, CURVE_KINDS, curveOf, paintedValue, type CurveValues } from "
 import { targetColour, wished } from "./target";
 
 const range = { darkest: 2.1, lightest: 9.5 };
-const COLOURS: readonly Lab[] = [{ L: 50, a: 20, b: 30 }, { L: 30, a: -10, b: -20 }, { L: 80, a: 4, b: -6 }, { L: 12, a: 2, b: 1 }];
+const COLOURS: readonly Lab[] = [
+  { L: 50, a: 20, b: 30 },
+  { L: 30, a: -10, b: -20 },
+  { L: 80, a: 4, b: -6 },
+  { L: 12, a: 2, b: 1 },
+];
 const valueOf = (lab: Lab): number => valueOfLuminance(xyzOfLab(lab).Y);
 
 describe("value curves", () => {
@@ -30,12 +35,15 @@ describe("value curves", () => {
   test("keeping the lights leaves them in proportion to the paper; compressing is a straight line; keys lift and sink", () => {
     const at = (kind: (typeof CURVE_KINDS)[number], v: number): number => paintedValue(v, curveOf(kind, range));
     for (const v of [6, 7, 8, 9]) expect(at("lights", v)).toBeCloseTo((v * range.lightest) / 10, 1);
-    for (const v of [1, 3.3, 8]) expect(at("even", v)).toBeCloseTo(range.darkest + (v / 10) * (range.lightest - range.darkest), 9);
+    for (const v of [1, 3.3, 8])
+      expect(at("even", v)).toBeCloseTo(range.darkest + (v / 10) * (range.lightest - range.darkest), 9);
     expect(at("lights", 1)).toBeGreaterThan(range.darkest);
     expect(at("high", 3)).toBeGreaterThan(at("even", 3) + 1);
     expect(at("low", 7)).toBeLessThan(at("even", 7) - 1);
     // Paints that hardly darken the paper leave a curve, not a fold.
-    expect(curveOf("lights", { darkest: 8, lightest: 9.4 }).every((v, i, all) => i === 0 || v >= all[i - 1])).toBe(true);
+    expect(curveOf("lights", { darkest: 8, lightest: 9.4 }).every((v, i, all) => i === 0 || v >= all[i - 1])).toBe(
+      true,
+    );
   });
 
   test("a curve with a flat part stays flat there, without overshoot", () => {

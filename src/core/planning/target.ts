@@ -43,5 +43,9 @@ export function targetColour(lab: Lab, wish: Wish, curve: CurveValues, paper: Pa
   const Y = luminanceOfValue(paintedValue(value, curve));
   const white = xyzOfReflectance(paper.reflectance);
   const relative = xyzOfLab({ L: lightnessOfLuminance(Math.min(1, Y / white.Y)), a: want.a, b: want.b });
-  return labOfXyz({ X: (relative.X * white.X) / WHITE_D65[0], Y: relative.Y * white.Y, Z: (relative.Z * white.Z) / WHITE_D65[2] });
+  return labOfXyz({
+    X: (relative.X * white.X) / WHITE_D65[0],
+    Y: relative.Y * white.Y,
+    Z: (relative.Z * white.Z) / WHITE_D65[2],
+  });
 }

@@ -23,7 +23,8 @@ const DARK_SHARE = 0.3;
 
 /** The curve of a kind for a range of values. */
 export function curveOf(kind: CurveKind, { darkest, lightest }: ValueRange): CurveValues {
-  if (kind !== "lights") return SHARES[kind].map((share) => darkest + share * (lightest - darkest)) as unknown as CurveValues;
+  if (kind !== "lights")
+    return SHARES[kind].map((share) => darkest + share * (lightest - darkest)) as unknown as CurveValues;
   const middle = Math.max(darkest, lightest / 2);
   return [darkest, darkest + DARK_SHARE * (middle - darkest), middle, (middle + lightest) / 2, lightest];
 }
@@ -44,5 +45,10 @@ export function paintedValue(photoValue: number, values: CurveValues): number {
   const m = slopesOf(values);
   const t = (v - CURVE_AT[i]) / h;
   const [t2, t3] = [t * t, t * t * t];
-  return (2 * t3 - 3 * t2 + 1) * values[i] + (t3 - 2 * t2 + t) * h * m[i] + (3 * t2 - 2 * t3) * values[i + 1] + (t3 - t2) * h * m[i + 1];
+  return (
+    (2 * t3 - 3 * t2 + 1) * values[i] +
+    (t3 - 2 * t2 + t) * h * m[i] +
+    (3 * t2 - 2 * t3) * values[i + 1] +
+    (t3 - t2) * h * m[i + 1]
+  );
 }

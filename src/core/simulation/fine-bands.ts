@@ -8,7 +8,9 @@ export const FINE_NM: readonly number[] = Array.from({ length: FINE_BANDS }, (_,
 
 /** The observer's weights under D65 by 5 nm: those by 10 nm drawn out in straight lines, and scaled so that white stays white. */
 function drawnOut(weights: ArrayLike<number>): Float64Array {
-  const fine = Float64Array.from(FINE_NM, (_, i) => (i % 2 === 0 ? weights[i / 2] : (weights[(i - 1) / 2] + weights[(i + 1) / 2]) / 2));
+  const fine = Float64Array.from(FINE_NM, (_, i) =>
+    i % 2 === 0 ? weights[i / 2] : (weights[(i - 1) / 2] + weights[(i + 1) / 2]) / 2,
+  );
   const total = Array.from(weights).reduce((sum, w) => sum + w, 0);
   const own = fine.reduce((sum, w) => sum + w, 0);
   return fine.map((w) => (w * total) / own);

@@ -14,11 +14,17 @@ const lab = (r: Reflectance) => labOfXyz(xyzOfReflectance(r));
 /** A meter on a swatch, with a clock that runs only while the meter works. */
 function meterOn(under: Reflectance, seed = 1) {
   let time = 0;
-  const meter = simulatedMeter({ under: () => under, random: seededRandom(seed), now: () => time, wait: async (ms) => void (time += ms) });
-  const read = async (): Promise<Reflectance> => meter.read().catch((error: unknown) => {
-    if (error instanceof MeterRefused && /flat/.test(error.message)) return read();
-    throw error;
+  const meter = simulatedMeter({
+    under: () => under,
+    random: seededRandom(seed),
+    now: () => time,
+    wait: async (ms) => void (time += ms),
   });
+  const read = async (): Promise<Reflectance> =>
+    meter.read().catch((error: unknown) => {
+      if (error instanceof MeterRefused && /flat/.test(error.message)) return read();
+      throw error;
+    });
   return { meter, read, pass: (ms: number) => (time += ms) };
 }
 const swatch = madeUpSwatches([{ pigmentId: "PR254", share: 1 }], 4)("wash", 1, 1.5);
@@ -80,7 +86,9 @@ describe("the simulated meter", () => {
 describe("made-up swatches", () => {
   const swatches = madeUpSwatches([{ pigmentId: "PB29", share: 1 }], 21);
   test("are the same for the same seed and another maker's for another", () => {
-    const [again, other] = [21, 22].map((seed) => madeUpSwatches([{ pigmentId: "PB29", share: 1 }], seed)("wash", 1, 1.5));
+    const [again, other] = [21, 22].map((seed) =>
+      madeUpSwatches([{ pigmentId: "PB29", share: 1 }], seed)("wash", 1, 1.5),
+    );
     expect(again).toEqual(swatches("wash", 1, 1.5));
     expect(deltaE00(lab(other), lab(again))).toBeGreaterThan(1);
   });

@@ -35,11 +35,17 @@ export function simulatedMeter({ under, random, now, wait }: MeterSurroundings):
   let readings = 0;
   const lamp = (): Float64Array => {
     const warmed = 1 - Math.exp(-(now() - (connectedAt ?? now())) / WARM_MS);
-    return Float64Array.from({ length: BANDS }, (_, i) => 1 - (DRIFT.warming * warmed + DRIFT.aReading * readings) * (1 + DRIFT.bluer * (1 - (2 * i) / (BANDS - 1))));
+    return Float64Array.from(
+      { length: BANDS },
+      (_, i) =>
+        1 - (DRIFT.warming * warmed + DRIFT.aReading * readings) * (1 + DRIFT.bluer * (1 - (2 * i) / (BANDS - 1))),
+    );
   };
-  const counted = (reflectance: ArrayLike<number>): Float64Array => lamp().map((power, i) => power * reflectance[i] * (1 + NOISE.share * normal()) + NOISE.floor * normal());
+  const counted = (reflectance: ArrayLike<number>): Float64Array =>
+    lamp().map((power, i) => power * reflectance[i] * (1 + NOISE.share * normal()) + NOISE.floor * normal());
   return {
-    name: "Simulated meter", simulated: true,
+    name: "Simulated meter",
+    simulated: true,
     state: () => ({ connected: connectedAt !== null, readingsLeft: white ? Math.max(0, READINGS_A_WHITE - since) : 0 }),
     connect: async () => {
       await wait(2 * READ_MS);
@@ -53,11 +59,13 @@ export function simulatedMeter({ under, random, now, wait }: MeterSurroundings):
     },
     read: async () => {
       if (connectedAt === null) throw new MeterRefused("The meter is not connected. Connect it first.");
-      if (!white || since >= READINGS_A_WHITE) throw new MeterRefused("The meter must see its white first. Put it on its tile and calibrate.");
+      if (!white || since >= READINGS_A_WHITE)
+        throw new MeterRefused("The meter must see its white first. Put it on its tile and calibrate.");
       await wait(READ_MS);
       since++;
       readings++;
-      if (random() < TILTED) throw new MeterRefused("The meter was not flat on the paper. Press it down and read again.");
+      if (random() < TILTED)
+        throw new MeterRefused("The meter was not flat on the paper. Press it down and read again.");
       const tile = white;
       return counted(under()).map((v, i) => Math.max(0, v / tile[i]));
     },

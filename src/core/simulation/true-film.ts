@@ -21,7 +21,10 @@ export function trueSheet(random: () => number): TrueSheet {
   const level = 0.912 + 0.008 * normal();
   const fall = 0.12 + 0.02 * normal();
   const [k1, k2] = [0.026 + 0.012 * random(), 0.4 + 0.15 * random()];
-  const reflectance = Float64Array.from(FINE_NM, (nm) => level - fall * Math.exp(-(nm - 380) / 60) - 0.00013 * Math.max(0, 590 - nm));
+  const reflectance = Float64Array.from(
+    FINE_NM,
+    (nm) => level - fall * Math.exp(-(nm - 380) / 60) - 0.00013 * Math.max(0, 590 - nm),
+  );
   return { reflectance, ground: reflectance.map((r) => inside(r, k1, k2)), k1, k2, roughness: 0.1 + 0.05 * random() };
 }
 
@@ -36,7 +39,11 @@ const NINTHS = [-1.593, -0.967, -0.589, -0.282, 0, 0.282, 0.589, 0.967, 1.593];
  * @param ground internal reflectance under the film; the sheet's own when left out
  */
 export function trueFilm(
-  parts: readonly { readonly paint: TruePaint; readonly share: number }[], load: number, sheet: TrueSheet, unevenness: number, ground = sheet.ground,
+  parts: readonly { readonly paint: TruePaint; readonly share: number }[],
+  load: number,
+  sheet: TrueSheet,
+  unevenness: number,
+  ground = sheet.ground,
 ): Float64Array {
   const loads = unevenness > 0 ? NINTHS.map((z) => Math.max(0.05, 1 + unevenness * z)) : [1];
   const mean = loads.reduce((sum, l) => sum + l, 0) / loads.length;
@@ -59,10 +66,13 @@ export function trueFilm(
 }
 
 /** How unevenly a mix lies on a sheet; granulating paints more. From memory, and not the model's own rule. */
-export const unevennessOf = (granulation: number, sheet: TrueSheet): number => sheet.roughness * (1 + 1.8 * granulation);
+export const unevennessOf = (granulation: number, sheet: TrueSheet): number =>
+  sheet.roughness * (1 + 1.8 * granulation);
 
 /** A black line as printed or drawn with a pen: nearly even over the spectrum, brown or blue by a little. */
 export function trueBlack(random: () => number, sheet: TrueSheet): Float64Array {
   const [level, lean] = [0.032 + 0.02 * random(), 0.006 * (random() - 0.5)];
-  return Float64Array.from(FINE_NM, (nm) => inside(Math.max(sheet.k1 + 0.004, level + lean * ((nm - 550) / 150)), sheet.k1, sheet.k2));
+  return Float64Array.from(FINE_NM, (nm) =>
+    inside(Math.max(sheet.k1 + 0.004, level + lean * ((nm - 550) / 150)), sheet.k1, sheet.k2),
+  );
 }

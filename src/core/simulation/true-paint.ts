@@ -16,7 +16,15 @@ export interface TruePaint {
  * the logarithms of widths, heights and scattering. From memory, set so that the handbook alone
  * misses unseen mixes by about 5 dE00, as in the project's first trial.
  */
-const VARIES = { positionNm: 6, width: 0.15, height: 0.18, strength: 0.28, scattering: 0.6, fall: 0.3, granulation: 0.25 } as const;
+const VARIES = {
+  positionNm: 6,
+  width: 0.15,
+  height: 0.18,
+  strength: 0.28,
+  scattering: 0.6,
+  fall: 0.3,
+  granulation: 0.25,
+} as const;
 /** One paint in three holds an extender that scatters, and every paint some dull absorption of its binder and its impurities. From memory. */
 const EXTENDER = { share: 1 / 3, scattering: 0.12 } as const;
 const DULL = 0.04;
@@ -25,8 +33,10 @@ function absorptionOf(part: Absorber, normal: () => number): (nm: number) => num
   const height = Math.exp(VARIES.height * normal());
   const shift = VARIES.positionNm * normal();
   const width = Math.exp(VARIES.width * normal());
-  if ("bandNm" in part) return (nm) => height * part.k * Math.exp(-0.5 * ((nm - part.bandNm - shift) / (width * part.widthNm)) ** 2);
-  if ("edgeNm" in part) return (nm) => (height * part.k) / (1 + Math.exp((nm - part.edgeNm - shift) / (width * part.widthNm)));
+  if ("bandNm" in part)
+    return (nm) => height * part.k * Math.exp(-0.5 * ((nm - part.bandNm - shift) / (width * part.widthNm)) ** 2);
+  if ("edgeNm" in part)
+    return (nm) => (height * part.k) / (1 + Math.exp((nm - part.edgeNm - shift) / (width * part.widthNm)));
   return (nm) => height * part.k * Math.max(0, 1 + ((part.tilt ?? 0) * (nm - 550)) / 100);
 }
 
@@ -39,17 +49,35 @@ export function truePaint(pigments: readonly PigmentShare[], random: () => numbe
   const parts = pigments.map(({ pigmentId, share }) => {
     const { absorbers, scatterer, granulation } = pigmentById(pigmentId);
     return {
-      share: share / total, granulation,
+      share: share / total,
+      granulation,
       absorb: absorbers.map((part) => absorptionOf(part, normal)),
-      at550: scatterer.at550 * Math.exp(VARIES.scattering * normal()), fall: scatterer.fall + VARIES.fall * normal(),
+      at550: scatterer.at550 * Math.exp(VARIES.scattering * normal()),
+      fall: scatterer.fall + VARIES.fall * normal(),
     };
   });
-  const bare = FINE_NM.map((nm) => parts.reduce((sum, { share, absorb }) => sum + share * Math.max(0, absorb.reduce((k, f) => k + f(nm), 0)), 0));
+  const bare = FINE_NM.map((nm) =>
+    parts.reduce(
+      (sum, { share, absorb }) =>
+        sum +
+        share *
+          Math.max(
+            0,
+            absorb.reduce((k, f) => k + f(nm), 0),
+          ),
+      0,
+    ),
+  );
   const dull = DULL * random() * (bare.reduce((sum, k) => sum + k, 0) / bare.length);
   const granulation = parts.reduce((sum, part) => sum + part.share * part.granulation, 0);
   return {
     K: Float64Array.from(bare, (k) => strength * (k + dull)),
-    S: Float64Array.from(FINE_NM, (nm) => strength * (extender + parts.reduce((sum, { share, at550, fall }) => sum + share * at550 * (nm / 550) ** -fall, 0))),
+    S: Float64Array.from(
+      FINE_NM,
+      (nm) =>
+        strength *
+        (extender + parts.reduce((sum, { share, at550, fall }) => sum + share * at550 * (nm / 550) ** -fall, 0)),
+    ),
     granulation: Math.min(1, Math.max(0, granulation + VARIES.granulation * normal() * granulation)),
   };
 }

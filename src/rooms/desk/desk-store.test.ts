@@ -3,11 +3,26 @@ import { newArea, newPainting, type PaintingArea, type PaintingDocument } from "
 import { unpackMap, type LabelMap } from "@/core/areas";
 import { createDeskStore, freeLabel, MAX_RADIUS, MIN_RADIUS, type DeskStore } from "./desk-store";
 
-const [blue, red, gold] = ["5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0001", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002", "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003"];
+const [blue, red, gold] = [
+  "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0001",
+  "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002",
+  "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003",
+];
 const [A, B, C] = [blue, red, gold].map((id) => id.replace(/6b/, "7c"));
-const area = (id: string, name: string): PaintingArea => newArea({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
-const document: PaintingDocument = { ...newPainting("Canal", "cotton-rough"), areas: [area(A, "Sky"), area(B, "Bank")], palette: [blue, red] };
-const recipe = { parts: [{ paintId: blue, parts: 3 }, { paintId: gold, parts: 0.25 }], waterParts: 4 };
+const area = (id: string, name: string): PaintingArea =>
+  newArea({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
+const document: PaintingDocument = {
+  ...newPainting("Canal", "cotton-rough"),
+  areas: [area(A, "Sky"), area(B, "Bank")],
+  palette: [blue, red],
+};
+const recipe = {
+  parts: [
+    { paintId: blue, parts: 3 },
+    { paintId: gold, parts: 0.25 },
+  ],
+  waterParts: 4,
+};
 
 let store: DeskStore;
 const now = () => store.getState();
@@ -54,7 +69,10 @@ describe("the desk's document", () => {
 
 describe("what the store would not take", () => {
   test("is not taken by the desk either: it says why, and the rest goes on", () => {
-    const full = createDeskStore({ ...document, palette: Array.from({ length: 40 }, (_, i) => blue.replace(/01$/, String(10 + i))) });
+    const full = createDeskStore({
+      ...document,
+      palette: Array.from({ length: 40 }, (_, i) => blue.replace(/01$/, String(10 + i))),
+    });
     full.getState().addToPalette(gold);
     expect(full.getState().refused).toMatch(/at most 40 paints/);
     expect(full.getState().document.palette).toHaveLength(40);
@@ -82,7 +100,12 @@ describe("what the store would not take", () => {
 
 describe("choosing recipes", () => {
   test("lays their paints in the tray, once each and after those already there, in one step", () => {
-    now().chooseRecipes(new Map([[A, recipe], [B, recipe]]));
+    now().chooseRecipes(
+      new Map([
+        [A, recipe],
+        [B, recipe],
+      ]),
+    );
     expect(now().document.palette).toEqual([blue, red, gold]);
     expect(now().document.areas.every((a) => a.recipe === recipe)).toBe(true);
     undo();
@@ -139,7 +162,11 @@ test("a palette is laid out with its recipes in one step", () => {
 });
 
 describe("the study of the photo", () => {
-  const half: LabelMap = { width: 8, height: 4, labels: Uint8Array.from({ length: 32 }, (_, i) => (i % 8 < 4 ? 1 : 2)) };
+  const half: LabelMap = {
+    width: 8,
+    height: 4,
+    labels: Uint8Array.from({ length: 32 }, (_, i) => (i % 8 < 4 ? 1 : 2)),
+  };
 
   test("a white correction turns the colours already measured, and taking it back brings them back", () => {
     now().setWhite({ x: 0.5, y: 0.5, light: { r: 0.5, g: 0.4, b: 0.3 }, degree: 1 });
@@ -165,7 +192,10 @@ describe("the study of the photo", () => {
 
   test("an area that is removed gives its pixels and its label back", () => {
     const [sky, bank] = document.areas;
-    now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 2 }]);
+    now().setAreas(half, [
+      { ...sky, region: 1 },
+      { ...bank, region: 2 },
+    ]);
     expect(freeLabel(now().document.areas)).toBe(3);
     now().removeArea(A);
     const { packed, width, height } = now().document.study.map!;
@@ -212,7 +242,11 @@ describe("the palette's own settings", () => {
     now().changeApproach({ primaries: "red-yellow-blue" });
     now().changeRules({ never: [gold] });
     now().setKept([{ id: gold, name: "Two", paints: [blue, red] }]);
-    expect(now().document).toMatchObject({ approach: { primaries: "red-yellow-blue", size: document.approach.size }, rules: { never: [gold], must: [] }, palettes: [{ name: "Two" }] });
+    expect(now().document).toMatchObject({
+      approach: { primaries: "red-yellow-blue", size: document.approach.size },
+      rules: { never: [gold], must: [] },
+      palettes: [{ name: "Two" }],
+    });
     const before = now().document;
     now().tryPalette([blue, gold]);
     expect(now().document).toBe(before);

@@ -8,7 +8,16 @@ import { type Lab } from "@/core/colour";
 import { AS_IT_IS, rewhiten, whiteMatrix, type Point, type ViewKind, type WhiteMatrix } from "@/core/image";
 import { type Approach } from "@/core/palette";
 import { changeFault } from "@/model/change-fault";
-import { paintingArea, paintingDocument, type KeptPalette, type PaintingArea, type PaintingDocument, type StoredRecipe, type StoredRules, type Study } from "@/model/painting";
+import {
+  paintingArea,
+  paintingDocument,
+  type KeptPalette,
+  type PaintingArea,
+  type PaintingDocument,
+  type StoredRecipe,
+  type StoredRules,
+  type Study,
+} from "@/model/painting";
 import { changing } from "@/ui/changing";
 import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
@@ -129,7 +138,12 @@ export interface DeskState {
 type LassoUse = "new" | "add" | "take";
 
 /** The tool that a step starts with. */
-const FIRST_TOOL: Readonly<Record<Step, Tool>> = { photo: "sample", areas: "select", palette: "select", mixes: "sample" };
+const FIRST_TOOL: Readonly<Record<Step, Tool>> = {
+  photo: "sample",
+  areas: "select",
+  palette: "select",
+  mixes: "sample",
+};
 
 /** A label that no area has; null when all are taken. */
 export function freeLabel(areas: readonly PaintingArea[]): number | null {
@@ -151,119 +165,153 @@ function withoutRegion(study: Study, region: number): Study {
 }
 
 /** The white correction of a study. */
-export const whiteOf = (white: Study["white"]): WhiteMatrix => (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
+export const whiteOf = (white: Study["white"]): WhiteMatrix =>
+  (white && whiteMatrix(white.light, white.degree)) ?? AS_IT_IS;
 
 export type DeskStore = UndoableStore<DeskState>;
 
 export const MIN_RADIUS = 0.001;
 export const MAX_RADIUS = 0.05;
 /** Why a changed document can't be kept; null when it can. Only what has changed is looked at. */
-const faultOf = (before: PaintingDocument, after: PaintingDocument): string | null => changeFault(paintingDocument, before, after, { areas: paintingArea });
+const faultOf = (before: PaintingDocument, after: PaintingDocument): string | null =>
+  changeFault(paintingDocument, before, after, { areas: paintingArea });
 
 /** The desk's state: the painting's document, which can be undone, and what is being looked at, which can't. */
 export function createDeskStore(document: PaintingDocument): DeskStore {
   const { inRun, options } = undoSteps<DeskState>();
   return createStore<DeskState>()(
-    temporal(
-      (set) => {
-        const change = changing<DeskState>(set, inRun, faultOf);
-        return {
-          document,
-          refused: null,
-          replace: (next) => {
-            inRun(null);
-            set({ document: next, refused: null });
-          },
-          endTyping: () => inRun(null),
-          selectedId: null,
-          taken: null,
-          radius: 0.006,
-          source: "paintbox",
-          step: document.areas.length > 0 ? "mixes" : "photo",
-          tool: "sample",
-          seeing: "plain",
-          valueSteps: 5,
-          outlines: document.areas.length > 0,
-          marks: false,
-          split: 0.5,
-          paletteView: "choose",
-          tried: null,
-          proposal: null,
-          lasso: "new",
-          pair: null,
-          // The first look is at the photo alone.
-          goTo: (step) => set({ step, tool: FIRST_TOOL[step], taken: null, tried: null, outlines: step !== "photo", ...(step !== "areas" && { proposal: null }) }),
-          setTool: (tool) => set({ tool, taken: null }),
-          see: (seeing) => set({ seeing }),
-          setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
-          toggle: (which) => set((s) => ({ [which]: !s[which] })),
-          setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
-          showPalette: (paletteView) => set({ paletteView, tried: null }),
-          tryPalette: (tried) => set({ tried }),
-          propose: (proposal) => set({ proposal }),
-          setLasso: (lasso) => set({ lasso, tool: "lasso" }),
-          comparePoint: (point) => set(({ pair }) => ({ pair: pair && !pair.b ? { a: pair.a, b: point } : { a: point, b: null } })),
-          clearPair: () => set({ pair: null }),
-          take: (taken) => set({ taken, ...(taken && { selectedId: null }) }),
-          select: (selectedId) => set({ selectedId, taken: null }),
-          setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),
-          setSource: (source) => set({ source }),
-          setTitle: (title) => change((d) => ({ ...d, title }), {}, "title"),
-          setPaper: (paperId) => change((d) => ({ ...d, paperId })),
-          changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
-          setWhite: (white) =>
-            change((d) => {
-              const [from, to] = [whiteOf(d.study.white), whiteOf(white)];
-              return { ...d, study: { ...d.study, white }, areas: d.areas.map((area) => ({ ...area, lab: rewhiten(area.lab, from, to) })) };
-            }),
-          setAreas: (map, areas) =>
-            change((d) => {
-              const counts = countLabels(map);
-              // An area whose last pixel went to another one is gone with it.
-              const kept = areas.filter(({ region }) => region === null || counts[region] > 0);
-              return { ...d, areas: kept, study: { ...d.study, map: { width: map.width, height: map.height, packed: packMap(map) } } };
-            }),
-          addArea: (area) => change((d) => ({ ...d, areas: [...d.areas, area] }), { selectedId: area.id, taken: null }),
-          changeArea: (id, part) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, ...part } : a)) })),
-          nameArea: (id, name) => change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, name } : a)) }), {}, `area ${id}`),
-          removeArea: (id) =>
-            change((d) => {
+    temporal((set) => {
+      const change = changing<DeskState>(set, inRun, faultOf);
+      return {
+        document,
+        refused: null,
+        replace: (next) => {
+          inRun(null);
+          set({ document: next, refused: null });
+        },
+        endTyping: () => inRun(null),
+        selectedId: null,
+        taken: null,
+        radius: 0.006,
+        source: "paintbox",
+        step: document.areas.length > 0 ? "mixes" : "photo",
+        tool: "sample",
+        seeing: "plain",
+        valueSteps: 5,
+        outlines: document.areas.length > 0,
+        marks: false,
+        split: 0.5,
+        paletteView: "choose",
+        tried: null,
+        proposal: null,
+        lasso: "new",
+        pair: null,
+        // The first look is at the photo alone.
+        goTo: (step) =>
+          set({
+            step,
+            tool: FIRST_TOOL[step],
+            taken: null,
+            tried: null,
+            outlines: step !== "photo",
+            ...(step !== "areas" && { proposal: null }),
+          }),
+        setTool: (tool) => set({ tool, taken: null }),
+        see: (seeing) => set({ seeing }),
+        setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
+        toggle: (which) => set((s) => ({ [which]: !s[which] })),
+        setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
+        showPalette: (paletteView) => set({ paletteView, tried: null }),
+        tryPalette: (tried) => set({ tried }),
+        propose: (proposal) => set({ proposal }),
+        setLasso: (lasso) => set({ lasso, tool: "lasso" }),
+        comparePoint: (point) =>
+          set(({ pair }) => ({ pair: pair && !pair.b ? { a: pair.a, b: point } : { a: point, b: null } })),
+        clearPair: () => set({ pair: null }),
+        take: (taken) => set({ taken, ...(taken && { selectedId: null }) }),
+        select: (selectedId) => set({ selectedId, taken: null }),
+        setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),
+        setSource: (source) => set({ source }),
+        setTitle: (title) => change((d) => ({ ...d, title }), {}, "title"),
+        setPaper: (paperId) => change((d) => ({ ...d, paperId })),
+        changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
+        setWhite: (white) =>
+          change((d) => {
+            const [from, to] = [whiteOf(d.study.white), whiteOf(white)];
+            return {
+              ...d,
+              study: { ...d.study, white },
+              areas: d.areas.map((area) => ({ ...area, lab: rewhiten(area.lab, from, to) })),
+            };
+          }),
+        setAreas: (map, areas) =>
+          change((d) => {
+            const counts = countLabels(map);
+            // An area whose last pixel went to another one is gone with it.
+            const kept = areas.filter(({ region }) => region === null || counts[region] > 0);
+            return {
+              ...d,
+              areas: kept,
+              study: { ...d.study, map: { width: map.width, height: map.height, packed: packMap(map) } },
+            };
+          }),
+        addArea: (area) => change((d) => ({ ...d, areas: [...d.areas, area] }), { selectedId: area.id, taken: null }),
+        changeArea: (id, part) =>
+          change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, ...part } : a)) })),
+        nameArea: (id, name) =>
+          change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, name } : a)) }), {}, `area ${id}`),
+        removeArea: (id) =>
+          change(
+            (d) => {
               const region = d.areas.find((area) => area.id === id)?.region ?? null;
               const areas = d.areas.filter((area) => area.id !== id);
               return { ...d, areas, study: region === null ? d.study : withoutRegion(d.study, region) };
-            }, { selectedId: null }),
-          chooseRecipes: (recipes) =>
-            change((d) => {
-              const paints = [...recipes.values()].flatMap((recipe) => recipe?.parts.map((part) => part.paintId) ?? []);
-              return {
-                ...d,
-                areas: d.areas.map((a) => (recipes.has(a.id) ? { ...a, recipe: recipes.get(a.id) ?? null } : a)),
-                palette: [...new Set([...d.palette, ...paints])],
-              };
+            },
+            { selectedId: null },
+          ),
+        chooseRecipes: (recipes) =>
+          change((d) => {
+            const paints = [...recipes.values()].flatMap((recipe) => recipe?.parts.map((part) => part.paintId) ?? []);
+            return {
+              ...d,
+              areas: d.areas.map((a) => (recipes.has(a.id) ? { ...a, recipe: recipes.get(a.id) ?? null } : a)),
+              palette: [...new Set([...d.palette, ...paints])],
+            };
+          }),
+        // From now on this palette is what is mixed from.
+        layOut: (paintIds, recipes) =>
+          change(
+            (d) => ({
+              ...d,
+              palette: [...paintIds],
+              areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })),
             }),
-          // From now on this palette is what is mixed from.
-          layOut: (paintIds, recipes) =>
-            change((d) => ({ ...d, palette: [...paintIds], areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })) }), { source: "tray" }),
-          changeApproach: (part) => change((d) => ({ ...d, approach: { ...d.approach, ...part } })),
-          changeRules: (part) => change((d) => ({ ...d, rules: { ...d.rules, ...part } })),
-          nameKept: (id, name) => change((d) => ({ ...d, palettes: d.palettes.map((kept) => (kept.id === id ? { ...kept, name } : kept)) }), {}, `kept ${id}`),
-          setKept: (palettes) => change((d) => ({ ...d, palettes: [...palettes] })),
-          putInWell: (paintId, inPlaceOf) => change((d) => ({ ...d, palette: withPaintIn(d.palette, paintId, inPlaceOf) })),
-          addToPalette: (paintId) => change((d) => ({ ...d, palette: [...new Set([...d.palette, paintId])] })),
-          removeFromPalette: (paintId) => change((d) => ({ ...d, palette: d.palette.filter((id) => id !== paintId) })),
-          movePaint: (paintId, by) =>
-            change((d) => {
-              const from = d.palette.indexOf(paintId);
-              const to = from + by;
-              if (from < 0 || to < 0 || to >= d.palette.length) return d;
-              const palette = [...d.palette];
-              [palette[from], palette[to]] = [palette[to], palette[from]];
-              return { ...d, palette };
-            }),
-        };
-      },
-      options,
-    ),
+            { source: "tray" },
+          ),
+        changeApproach: (part) => change((d) => ({ ...d, approach: { ...d.approach, ...part } })),
+        changeRules: (part) => change((d) => ({ ...d, rules: { ...d.rules, ...part } })),
+        nameKept: (id, name) =>
+          change(
+            (d) => ({ ...d, palettes: d.palettes.map((kept) => (kept.id === id ? { ...kept, name } : kept)) }),
+            {},
+            `kept ${id}`,
+          ),
+        setKept: (palettes) => change((d) => ({ ...d, palettes: [...palettes] })),
+        putInWell: (paintId, inPlaceOf) =>
+          change((d) => ({ ...d, palette: withPaintIn(d.palette, paintId, inPlaceOf) })),
+        addToPalette: (paintId) => change((d) => ({ ...d, palette: [...new Set([...d.palette, paintId])] })),
+        removeFromPalette: (paintId) => change((d) => ({ ...d, palette: d.palette.filter((id) => id !== paintId) })),
+        movePaint: (paintId, by) =>
+          change((d) => {
+            const from = d.palette.indexOf(paintId);
+            const to = from + by;
+            if (from < 0 || to < 0 || to >= d.palette.length) return d;
+            const palette = [...d.palette];
+            [palette[from], palette[to]] = [palette[to], palette[from]];
+            return { ...d, palette };
+          }),
+      };
+    }, options),
   );
 }
 

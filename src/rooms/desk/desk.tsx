@@ -22,7 +22,15 @@ import { WeighingProvider } from "./palette-step/weighing";
 import { MatchProvider } from "./matcher";
 import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
-import { MeasuredProvider, PhotoProvider, useAreaMap, useLook, useMeasuring, useOpenedPhoto, type OpenPhoto } from "./photo-study";
+import {
+  MeasuredProvider,
+  PhotoProvider,
+  useAreaMap,
+  useLook,
+  useMeasuring,
+  useOpenedPhoto,
+  type OpenPhoto,
+} from "./photo-study";
 import { PhotoPane } from "./photo/photo-pane";
 import { ReachProvider } from "./reach";
 import { StepBar } from "./step-bar";
@@ -83,7 +91,14 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
 const titleOf = ({ title }: PaintingDocument): string => title;
 
 function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
-  const saving = useAutosave<PaintingDocument>({ url: paintingUrl(painting.id), revision: painting.revision, store, merge: mergePaintings, title: titleOf, photoId: painting.photo.id });
+  const saving = useAutosave<PaintingDocument>({
+    url: paintingUrl(painting.id),
+    revision: painting.revision,
+    store,
+    merge: mergePaintings,
+    title: titleOf,
+    photoId: painting.photo.id,
+  });
   const photo = useOpenedPhoto(painting.photo);
   useUndoKeys(store.temporal);
   useEscape();
@@ -92,7 +107,10 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { sto
       <Studied photo={photo}>
         <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
           <Header id={painting.id} titles={titles} save={saving.state} />
-          <LiveConflict saving={saving} painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }} />
+          <LiveConflict
+            saving={saving}
+            painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }}
+          />
           <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)]">
             <h1 className="sr-only">{painting.document.title}</h1>
             <PhotoPane />

@@ -5,7 +5,9 @@ import { NewPainting } from "./new-painting";
 export function FirstPainting() {
   return (
     <QuietPage title="The desk is clear">
-      <p className="mb-6">Bring a photo of what you want to paint. JPEG, HEIC, PNG, TIFF, WebP or AVIF; it stays on this machine.</p>
+      <p className="mb-6">
+        Bring a photo of what you want to paint. JPEG, HEIC, PNG, TIFF, WebP or AVIF; it stays on this machine.
+      </p>
       <NewPainting className="btn btn-primary" words="Bring a photo" />
     </QuietPage>
   );

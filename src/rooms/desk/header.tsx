@@ -20,8 +20,14 @@ function Title() {
   const { setTitle, endTyping } = useDeskStore().getState();
   return (
     <TypedText
-      bare label="Title of the painting" value={title} faultOf={(text) => faultIn(paintingDocument.shape.title, text)} onText={(text) => setTitle(text.trim())} onLeave={endTyping}
-      className="w-full max-w-[26rem] min-w-0" inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
+      bare
+      label="Title of the painting"
+      value={title}
+      faultOf={(text) => faultIn(paintingDocument.shape.title, text)}
+      onText={(text) => setTitle(text.trim())}
+      onLeave={endTyping}
+      className="w-full max-w-[26rem] min-w-0"
+      inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
     />
   );
 }
@@ -40,30 +46,62 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   return (
     <>
       <div className="dropdown dropdown-end" onFocus={() => setWanted(true)} onPointerEnter={() => setWanted(true)}>
-        <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">Paintings <ChevronDown size={14} /></button>
+        <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">
+          Paintings <ChevronDown size={14} />
+        </button>
         {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used */}
-        <ul tabIndex={0} className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md" aria-label="Paintings">
+        <ul
+          tabIndex={0}
+          className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md"
+          aria-label="Paintings"
+        >
           {titles.map((painting) => (
             <li key={painting.id}>
-              <a href={`/painting/${painting.id}`} aria-current={painting.id === id ? "page" : undefined} className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}>
-                {wanted ? <img src={`/api/photos/${painting.photoId}?copy=small`} alt="" loading="lazy" className="h-9 w-14 object-cover" /> : <span className="h-9 w-14" />}
+              <a
+                href={`/painting/${painting.id}`}
+                aria-current={painting.id === id ? "page" : undefined}
+                className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
+              >
+                {wanted ? (
+                  <img
+                    src={`/api/photos/${painting.photoId}?copy=small`}
+                    alt=""
+                    loading="lazy"
+                    className="h-9 w-14 object-cover"
+                  />
+                ) : (
+                  <span className="h-9 w-14" />
+                )}
                 <span className="truncate">{painting.id === id ? title : painting.title}</span>
               </a>
             </li>
           ))}
           <li className="mt-1 border-t border-(--hairline) pt-1">
-            <button type="button" onClick={() => confirm.current?.showModal()}><Trash2 size={14} /> Remove this painting …</button>
+            <button type="button" onClick={() => confirm.current?.showModal()}>
+              <Trash2 size={14} /> Remove this painting …
+            </button>
           </li>
         </ul>
       </div>
       <dialog ref={confirm} className="modal" aria-label="Remove this painting">
         <div className="modal-box max-w-md">
           <h2 className="name-face text-2xl">Remove “{title}”?</h2>
-          <p className="mt-2">Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or later, unless something else uses it. This can&apos;t be undone.</p>
-          {fault && <p role="alert" className="mt-2 text-error">{fault}</p>}
+          <p className="mt-2">
+            Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or
+            later, unless something else uses it. This can&apos;t be undone.
+          </p>
+          {fault && (
+            <p role="alert" className="mt-2 text-error">
+              {fault}
+            </p>
+          )}
           <div className="modal-action">
-            <button type="button" className="btn" onClick={() => confirm.current?.close()}>Keep it</button>
-            <button type="button" className="btn btn-error" onClick={() => void remove()}>Remove it</button>
+            <button type="button" className="btn" onClick={() => confirm.current?.close()}>
+              Keep it
+            </button>
+            <button type="button" className="btn btn-error" onClick={() => void remove()}>
+              Remove it
+            </button>
           </div>
         </div>
       </dialog>
@@ -83,14 +121,25 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />
-          <Link href="/paintbox" className="btn btn-ghost btn-sm">Paintbox</Link>
-          <Link href="/measure" className="btn btn-ghost btn-sm">Measure</Link>
-          <Link href="/handbook" className="btn btn-ghost btn-sm">Handbook</Link>
-          <Link href="/try-a-mix" className="btn btn-ghost btn-sm">Try a mix</Link>
+          <Link href="/paintbox" className="btn btn-ghost btn-sm">
+            Paintbox
+          </Link>
+          <Link href="/measure" className="btn btn-ghost btn-sm">
+            Measure
+          </Link>
+          <Link href="/handbook" className="btn btn-ghost btn-sm">
+            Handbook
+          </Link>
+          <Link href="/try-a-mix" className="btn btn-ghost btn-sm">
+            Try a mix
+          </Link>
           <PaintingsMenu id={id} titles={titles} />
           <NewPainting />
           <button
-            type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Daylight or dusk" title="Daylight or dusk"
+            type="button"
+            className="btn btn-square btn-ghost btn-sm"
+            aria-label="Daylight or dusk"
+            title="Daylight or dusk"
             onClick={() => chooseTheme(shownTheme() === "dusk" ? "daylight" : "dusk")}
           >
             <SunMoon size={16} />

@@ -10,28 +10,44 @@ test("all of the desk's askers share one worker; an asker's new question takes i
   const posted: (readonly [string, number])[] = [];
   const ends: (() => void)[] = [];
   const started: Worker[] = [];
-  const desk = new MatchDesk(new WorkerLink<MatchApi>(() => {
-    const { port1, port2 } = new MessageChannel();
-    expose({
-      match: async (number, _job, found) => {
-        posted.push(["match", number]);
-        await new Promise<void>((resolve) => ends.push(resolve));
-        await found("one", [], 1);
-        return 1;
-      },
-      cancel: (number) => void posted.push(["cancel", number]),
-    } satisfies MatchApi, port1 as never);
-    started.push(workerOver(port2));
-    return started.at(-1)!;
-  }));
+  const desk = new MatchDesk(
+    new WorkerLink<MatchApi>(() => {
+      const { port1, port2 } = new MessageChannel();
+      expose(
+        {
+          match: async (number, _job, found) => {
+            posted.push(["match", number]);
+            await new Promise<void>((resolve) => ends.push(resolve));
+            await found("one", [], 1);
+            return 1;
+          },
+          cancel: (number) => void posted.push(["cancel", number]),
+        } satisfies MatchApi,
+        port1 as never,
+      );
+      started.push(workerOver(port2));
+      return started.at(-1)!;
+    }),
+  );
   const [ways, all] = [new Matcher(desk), new Matcher(desk)];
   const heard: string[] = [];
-  const listener = (who: string) => ({ found: () => heard.push(who), finished: () => heard.push(`${who} done`), failed: (message: string) => heard.push(`${who}: ${message}`) });
+  const listener = (who: string) => ({
+    found: () => heard.push(who),
+    finished: () => heard.push(`${who} done`),
+    failed: (message: string) => heard.push(`${who}: ${message}`),
+  });
   const question = { targets: [], paints: [], paperId: "cotton-rough", options: DEFAULT_MATCH };
   ways.ask(question, listener("old"));
   all.ask(question, listener("all"));
   ways.ask(question, listener("new"));
-  await vi.waitFor(() => expect(posted).toEqual([["match", 1], ["match", 2], ["cancel", 1], ["match", 3]]));
+  await vi.waitFor(() =>
+    expect(posted).toEqual([
+      ["match", 1],
+      ["match", 2],
+      ["cancel", 1],
+      ["match", 3],
+    ]),
+  );
   for (const end of ends.splice(0)) end();
   await vi.waitFor(() => expect(heard.filter((one) => one.endsWith("done"))).toHaveLength(2));
   expect(heard).toEqual(["all", "new", "all done", "new done"]);

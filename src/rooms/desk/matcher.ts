@@ -42,11 +42,22 @@ export class MatchDesk {
   ask({ targets, paints, paperId, options }: MatchQuestion, listener: MatchListener): number {
     const job = ++this.job;
     this.open.add(job);
-    const found = heard((id: string, recipes: readonly Recipe[], done: number) => void (this.open.has(job) && listener.found(id, recipes, done)));
-    this.worker.ask("match", job, { paperId, options: { ...options }, targets: [...targets], paints: paints.map(messageOf) }, found).then(
-      (milliseconds) => void (this.open.delete(job) && milliseconds !== null && listener.finished(milliseconds)),
-      (error: Error) => void (this.open.delete(job) && !(error instanceof WorkerStopped) && listener.failed(error.message)),
+    const found = heard(
+      (id: string, recipes: readonly Recipe[], done: number) =>
+        void (this.open.has(job) && listener.found(id, recipes, done)),
     );
+    this.worker
+      .ask(
+        "match",
+        job,
+        { paperId, options: { ...options }, targets: [...targets], paints: paints.map(messageOf) },
+        found,
+      )
+      .then(
+        (milliseconds) => void (this.open.delete(job) && milliseconds !== null && listener.finished(milliseconds)),
+        (error: Error) =>
+          void (this.open.delete(job) && !(error instanceof WorkerStopped) && listener.failed(error.message)),
+      );
     return job;
   }
 
@@ -88,7 +99,15 @@ export class Matcher {
 /** How mixes are sought under the painting's approach. */
 export function useMatchOptions(): MatchOptions {
   const approach = useDesk((s) => s.document.approach);
-  return useMemo(() => ({ ...DEFAULT_MATCH, valueWeight: approach.valueWeight, maxPigments: approach.maxPigments, maxPaints: paintsInMix(approach) }), [approach]);
+  return useMemo(
+    () => ({
+      ...DEFAULT_MATCH,
+      valueWeight: approach.valueWeight,
+      maxPigments: approach.maxPigments,
+      maxPaints: paintsInMix(approach),
+    }),
+    [approach],
+  );
 }
 
 /** An asker of one's own for as long as a component is shown. */
@@ -124,7 +143,11 @@ export function useWays(lab: Lab, paints: readonly KnownPaint[], paperId: string
     }
     matcher.ask(
       { targets: [{ id: "one", lab: target }], paints: latest.current, paperId: paper, options: how },
-      { found: (_, recipes) => settle({ state: "found", recipes }), finished: () => {}, failed: (message) => settle({ state: "failed", message }) },
+      {
+        found: (_, recipes) => settle({ state: "found", recipes }),
+        finished: () => {},
+        failed: (message) => settle({ state: "failed", message }),
+      },
     );
   }, [matcher, key]);
   return answer?.key === key ? answer.ways : { state: "looking" };

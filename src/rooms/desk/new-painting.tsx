@@ -5,10 +5,19 @@ import { useCallback, useRef, useState } from "react";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { uploadPhoto } from "@/ui/upload";
 
-type Bringing = { readonly state: "idle" } | { readonly state: "busy"; readonly share: number } | { readonly state: "refused"; readonly message: string };
+type Bringing =
+  | { readonly state: "idle" }
+  | { readonly state: "busy"; readonly share: number }
+  | { readonly state: "refused"; readonly message: string };
 
 /** Brings in the painter's own photo by button, drop or paste; the new painting opens, a refused photo is explained. */
-export function NewPainting({ className = "btn btn-sm", words = "Your photo" }: { className?: string; words?: string }) {
+export function NewPainting({
+  className = "btn btn-sm",
+  words = "Your photo",
+}: {
+  className?: string;
+  words?: string;
+}) {
   const input = useRef<HTMLInputElement>(null);
   const [bringing, setBringing] = useState<Bringing>({ state: "idle" });
   const busy = bringing.state === "busy";
@@ -23,27 +32,50 @@ export function NewPainting({ className = "btn btn-sm", words = "Your photo" }: 
   const over = useDroppedFiles(bringFirst);
   return (
     <div className="relative">
-      <button type="button" className={className} disabled={busy} onClick={() => input.current?.click()} title="Choose a photo, drop one anywhere on the page, or paste one">
-        <ImagePlus size={16} /> {busy ? (bringing.share < 1 ? `Bringing it in, ${Math.round(100 * bringing.share)} %` : "Developing …") : words}
+      <button
+        type="button"
+        className={className}
+        disabled={busy}
+        onClick={() => input.current?.click()}
+        title="Choose a photo, drop one anywhere on the page, or paste one"
+      >
+        <ImagePlus size={16} />{" "}
+        {busy ? (bringing.share < 1 ? `Bringing it in, ${Math.round(100 * bringing.share)} %` : "Developing …") : words}
       </button>
       <input
-        ref={input} type="file" accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff" className="hidden" aria-label="Photo file" tabIndex={-1}
+        ref={input}
+        type="file"
+        accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff"
+        className="hidden"
+        aria-label="Photo file"
+        tabIndex={-1}
         onChange={(event) => {
           const file = event.target.files?.[0];
           if (file) bring(file);
           event.target.value = "";
         }}
       />
-      {busy && <progress className="progress absolute inset-x-0 -bottom-1.5 h-1" aria-label="Bringing the photo in" {...(bringing.share < 1 ? { value: bringing.share, max: 1 } : {})} />}
+      {busy && (
+        <progress
+          className="progress absolute inset-x-0 -bottom-1.5 h-1"
+          aria-label="Bringing the photo in"
+          {...(bringing.share < 1 ? { value: bringing.share, max: 1 } : {})}
+        />
+      )}
       {over && (
         <div className="pointer-events-none fixed inset-3 z-50 grid place-items-center rounded-box border-2 border-dashed border-primary bg-base-100/80">
           <p className="name-face text-3xl">Let go: a new painting begins with this photo</p>
         </div>
       )}
       {bringing.state === "refused" && (
-        <div role="alert" className="absolute top-full right-0 z-40 mt-2 w-80 rounded-box border border-error bg-base-100 p-4 shadow-md">
+        <div
+          role="alert"
+          className="absolute top-full right-0 z-40 mt-2 w-80 rounded-box border border-error bg-base-100 p-4 shadow-md"
+        >
           <p>{bringing.message}</p>
-          <button type="button" className="btn btn-sm mt-3" onClick={() => setBringing({ state: "idle" })}>All right</button>
+          <button type="button" className="btn btn-sm mt-3" onClick={() => setBringing({ state: "idle" })}>
+            All right
+          </button>
         </div>
       )}
     </div>

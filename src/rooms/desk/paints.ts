@@ -51,7 +51,13 @@ export function useSourcePaints(): readonly KnownPaint[] {
   return useMemo(() => {
     if (source === "tray") return palette.flatMap((id) => paints.get(id) ?? []);
     const atHand = [...paints.values()].filter(({ status }) => MIXABLE.has(status));
-    const kept = new Set(farthestPointSample(atHand.map(({ model }) => model), MOST_MIXED, paper));
+    const kept = new Set(
+      farthestPointSample(
+        atHand.map(({ model }) => model),
+        MOST_MIXED,
+        paper,
+      ),
+    );
     return atHand.filter(({ model }) => kept.has(model));
   }, [paints, paper, source, palette]);
 }

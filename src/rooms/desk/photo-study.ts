@@ -18,7 +18,9 @@ export type PhotoStudy = WorkerLink<PhotoApi>;
 function studyOf({ width, height, data }: PixelArray): PhotoStudy {
   const study = photoWorker();
   // Questions are answered in their order: this one comes before any other.
-  study.ask("open", { width, height, data: data as Uint8ClampedArray }).catch(troubleWith("The photo could not be studied"));
+  study
+    .ask("open", { width, height, data: data as Uint8ClampedArray })
+    .catch(troubleWith("The photo could not be studied"));
   return study;
 }
 
@@ -62,10 +64,16 @@ export function useOpenedPhoto(row: PhotoRecord): OpenPhoto {
       study?.stop();
     };
   }, [row.id]);
-  return useMemo(() => ({
-    row, size: { width: row.workingWidthPx, height: row.workingHeightPx }, failed: loaded && "failed" in loaded ? loaded.failed : null,
-    pixels: loaded && "pixels" in loaded ? loaded.pixels : null, study: loaded && "study" in loaded ? loaded.study : null,
-  }), [row, loaded]);
+  return useMemo(
+    () => ({
+      row,
+      size: { width: row.workingWidthPx, height: row.workingHeightPx },
+      failed: loaded && "failed" in loaded ? loaded.failed : null,
+      pixels: loaded && "pixels" in loaded ? loaded.pixels : null,
+      study: loaded && "study" in loaded ? loaded.study : null,
+    }),
+    [row, loaded],
+  );
 }
 
 /** The frame of a study: what is painted of the photo. */
@@ -78,7 +86,9 @@ const USUAL_LENGTH_CM = 38;
 export function sheetOf(study: Study, size: { width: number; height: number }): { widthCm: number; heightCm: number } {
   if (study.sheet) return study.sheet;
   const { aspect } = frameOf(study, size);
-  return aspect >= 1 ? { widthCm: USUAL_LENGTH_CM, heightCm: USUAL_LENGTH_CM / aspect } : { widthCm: USUAL_LENGTH_CM * aspect, heightCm: USUAL_LENGTH_CM };
+  return aspect >= 1
+    ? { widthCm: USUAL_LENGTH_CM, heightCm: USUAL_LENGTH_CM / aspect }
+    : { widthCm: USUAL_LENGTH_CM * aspect, heightCm: USUAL_LENGTH_CM };
 }
 
 export function useFrame(): Frame {
@@ -120,7 +130,9 @@ export function useMeasuring({ study }: OpenPhoto, map: LabelMap, look: Look): A
   const [measured, setMeasured] = useState<AreasMeasured | null>(null);
   useEffect(() => {
     let stale = false;
-    study?.ask("measure", look, map.labels).then((found) => !stale && setMeasured(found), troubleWith("The areas could not be measured"));
+    study
+      ?.ask("measure", look, map.labels)
+      .then((found) => !stale && setMeasured(found), troubleWith("The areas could not be measured"));
     return () => {
       stale = true;
     };

@@ -42,9 +42,15 @@ export function useLaid(only?: readonly string[]): Laid | null {
 }
 
 /** Asks the reach worker whenever the question changes; the answer before stays until the new one is there. */
-export function useReach<K extends keyof ReachQuestions>(kind: K, question: ReachQuestions[K] | null): { readonly answer: ReachAnswers[K] | null; readonly fault: string | null } {
+export function useReach<K extends keyof ReachQuestions>(
+  kind: K,
+  question: ReachQuestions[K] | null,
+): { readonly answer: ReachAnswers[K] | null; readonly fault: string | null } {
   const worker = useContext(ReachContext);
-  const [state, setState] = useState<{ answer: ReachAnswers[K] | null; fault: string | null }>({ answer: null, fault: null });
+  const [state, setState] = useState<{ answer: ReachAnswers[K] | null; fault: string | null }>({
+    answer: null,
+    fault: null,
+  });
   const key = JSON.stringify(question);
   const busy = useRef(false);
   const next = useRef<string | null>(null);
@@ -59,7 +65,11 @@ export function useReach<K extends keyof ReachQuestions>(kind: K, question: Reac
       while (next.current !== null) {
         const asked = JSON.parse(next.current) as ReachQuestions[K];
         next.current = null;
-        await worker.ask(kind, ...([asked] as Parameters<ReachApi[K]>)).then((answer) => setState({ answer: answer as ReachAnswers[K], fault: null }), (error: unknown) => !left && setState({ answer: null, fault: error instanceof Error ? error.message : String(error) }));
+        await worker.ask(kind, ...([asked] as Parameters<ReachApi[K]>)).then(
+          (answer) => setState({ answer: answer as ReachAnswers[K], fault: null }),
+          (error: unknown) =>
+            !left && setState({ answer: null, fault: error instanceof Error ? error.message : String(error) }),
+        );
       }
       busy.current = false;
     };
@@ -78,7 +88,12 @@ export function useGamutTable(): GamutTable | null {
   const valueWeight = useDesk((s) => s.document.approach.valueWeight);
   const laid = useLaid();
   const curve = useCurve();
-  const { answer, fault } = useReach("cube", seeing === "palette" && laid ? { laid, valueWeight, wish, curve: [curve[0], curve[1], curve[2], curve[3], curve[4]] } : null);
+  const { answer, fault } = useReach(
+    "cube",
+    seeing === "palette" && laid
+      ? { laid, valueWeight, wish, curve: [curve[0], curve[1], curve[2], curve[3], curve[4]] }
+      : null,
+  );
   useEffect(() => {
     if (fault) tellTrouble("The photo could not be shown in paint", new Error(fault));
   }, [fault]);

@@ -17,12 +17,22 @@ export function StepBar() {
     <nav aria-label="Steps" className="flex border-b border-(--hairline) px-4">
       {DESK_STEPS.map((one, i) => (
         <button
-          key={one} type="button" title={WORDS[one].title} aria-current={one === step ? "step" : undefined} onClick={() => goTo(one)}
+          key={one}
+          type="button"
+          title={WORDS[one].title}
+          aria-current={one === step ? "step" : undefined}
+          onClick={() => goTo(one)}
           className={`relative cursor-pointer px-3 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}
         >
           <span className="mr-1.5 text-[0.8rem]">{i + 1}</span>
           <span className="name-face text-[1.1rem]">{WORDS[one].name}</span>
-          {one === step && <span aria-hidden className="absolute inset-x-0 -bottom-px h-[3px]" style={{ background: "var(--afterglow)" }} />}
+          {one === step && (
+            <span
+              aria-hidden
+              className="absolute inset-x-0 -bottom-px h-[3px]"
+              style={{ background: "var(--afterglow)" }}
+            />
+          )}
         </button>
       ))}
     </nav>

@@ -15,10 +15,18 @@ import { namedParts, usePaints, usePaper } from "./paints";
 export function useBoxRange(): ValueRange {
   const paints = usePaints();
   const paper = usePaper();
-  return useMemo(() => valueRange([...paints.values()].filter(({ status }) => MIXABLE.has(status)).map(({ model }) => model), paper), [paints, paper]);
+  return useMemo(
+    () =>
+      valueRange(
+        [...paints.values()].filter(({ status }) => MIXABLE.has(status)).map(({ model }) => model),
+        paper,
+      ),
+    [paints, paper],
+  );
 }
 
-const curveValuesOf = (curve: Study["curve"], range: ValueRange): CurveValues => (curve.kind === "bent" ? curve.values : curveOf(curve.kind, range));
+const curveValuesOf = (curve: Study["curve"], range: ValueRange): CurveValues =>
+  curve.kind === "bent" ? curve.values : curveOf(curve.kind, range);
 
 /** The curve that brings the photo's values to the sheet. */
 export function useCurve(): CurveValues {
@@ -51,11 +59,22 @@ export function useComputedTargets(): ReadonlyMap<string, Lab> {
   const paper = usePaper();
   const hues = useDesk((s) => s.document.approach.hues);
   const paints = usePaints();
-  return useMemo(() => new Map(areas.map((area) => {
-    const target = targetColour(area.lab, area.wish ?? wish, curve, paper);
-    const parts = hues === "free" && area.recipe ? namedParts(area.recipe, paints) : null;
-    return [area.id, parts && area.recipe ? withHueOf(target, predict(parts, loadOfWater(area.recipe.waterParts), paper).dry) : target];
-  })), [areas, wish, curve, paper, hues, paints]);
+  return useMemo(
+    () =>
+      new Map(
+        areas.map((area) => {
+          const target = targetColour(area.lab, area.wish ?? wish, curve, paper);
+          const parts = hues === "free" && area.recipe ? namedParts(area.recipe, paints) : null;
+          return [
+            area.id,
+            parts && area.recipe
+              ? withHueOf(target, predict(parts, loadOfWater(area.recipe.waterParts), paper).dry)
+              : target,
+          ];
+        }),
+      ),
+    [areas, wish, curve, paper, hues, paints],
+  );
 }
 
 /** A colour of one's value and chroma and the other's hue: with hues free the areas follow their recipes. */
@@ -72,5 +91,8 @@ export function useWantedColours(): readonly Lab[] {
   const wish = useWish();
   const curve = useCurve();
   const paper = usePaper();
-  return useMemo(() => areas.map((area) => targetColour(area.lab, area.wish ?? wish, curve, paper)), [areas, wish, curve, paper]);
+  return useMemo(
+    () => areas.map((area) => targetColour(area.lab, area.wish ?? wish, curve, paper)),
+    [areas, wish, curve, paper],
+  );
 }

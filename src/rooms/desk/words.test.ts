@@ -10,14 +10,22 @@ describe("words for what was measured", () => {
     expect(suggestedName({ x: 0.1, y: 0.9 }, dark, new Set())).toMatch(/^Lower left dark /);
     const name = suggestedName({ x: 0.5, y: 0.5 }, { mean: { L: 60, a: 0, b: -30 } }, new Set());
     expect(name).toBe("Clear blue");
-    expect(suggestedName({ x: 0.5, y: 0.5 }, { mean: { L: 60, a: 0, b: -30 } }, new Set([name, `${name} 2`]))).toBe(`${name} 3`);
+    expect(suggestedName({ x: 0.5, y: 0.5 }, { mean: { L: 60, a: 0, b: -30 } }, new Set([name, `${name} 2`]))).toBe(
+      `${name} 3`,
+    );
   });
 
   test("two points: which is darker, warmer, purer, or that they are alike", () => {
     expect(comparisonWords({ L: 40, a: 20, b: 30 }, { L: 70, a: -2, b: -10 })).toEqual([
-      expect.stringMatching(/^a is darker, by 3\.0 value steps$/), expect.stringMatching(/^a is warmer, by 4\d$/), expect.stringMatching(/^a is purer, by 2\d chroma$/),
+      expect.stringMatching(/^a is darker, by 3\.0 value steps$/),
+      expect.stringMatching(/^a is warmer, by 4\d$/),
+      expect.stringMatching(/^a is purer, by 2\d chroma$/),
     ]);
-    expect(comparisonWords({ L: 50, a: 5, b: 5 }, { L: 50, a: 5, b: 5 })).toEqual(["a and b are equally dark", "equally warm", "equally pure"]);
+    expect(comparisonWords({ L: 50, a: 5, b: 5 }, { L: 50, a: 5, b: 5 })).toEqual([
+      "a and b are equally dark",
+      "equally warm",
+      "equally pure",
+    ]);
   });
 
   test("the slider goes from two shapes to sixty, finer among the few", () => {

@@ -13,7 +13,12 @@ import { OpticsChart } from "./optics-chart";
 import type { HandbookEntry } from "./pigments";
 
 const LIGHTFAST_WORDS = ["", "excellent", "very good", "fair", "poor", "very poor"];
-const weightWords = (weight: number): string => (weight >= 0.35 ? "heavy: drops where it is put" : weight <= -0.35 ? "light: travels with the water" : "neither heavy nor light");
+const weightWords = (weight: number): string =>
+  weight >= 0.35
+    ? "heavy: drops where it is put"
+    : weight <= -0.35
+      ? "light: travels with the water"
+      : "neither heavy nor light";
 
 const FADING: readonly { years: number; hanging: Hanging; words: string }[] = [
   { years: 0, hanging: "museum", words: "fresh" },
@@ -37,8 +42,14 @@ export function PigmentSheet({ entry, paper, onClose }: { entry: HandbookEntry; 
     ["tint", numbers(predict(mix, 0.06, paper).dry)],
     ["transparency", pigment.transparency],
     ["on the paper", `${propertyWords(pigment)}; ${weightWords(pigment.weight)}`],
-    ["tinting strength", `${tintingStrengthOf(pigment.optics, pigmentById("PB29").optics).toFixed(1)} of ultramarine's, computed from these optics`],
-    ["lightfastness", `class ${lightfastness.class}, ${LIGHTFAST_WORDS[lightfastness.class]} (${lightfastness.listed ? "ASTM D5067, from memory" : "our estimate, not remembered as listed"})`],
+    [
+      "tinting strength",
+      `${tintingStrengthOf(pigment.optics, pigmentById("PB29").optics).toFixed(1)} of ultramarine's, computed from these optics`,
+    ],
+    [
+      "lightfastness",
+      `class ${lightfastness.class}, ${LIGHTFAST_WORDS[lightfastness.class]} (${lightfastness.listed ? "ASTM D5067, from memory" : "our estimate, not remembered as listed"})`,
+    ],
     ...(pigment.dryingShift ? [["drying", "dries noticeably paler than it looks wet (from memory)"] as const] : []),
     ...(pigment.also ? [["also called", pigment.also.join(", ")] as const] : []),
     ["optics from", pigment.source ?? "bands and edges from memory"],
@@ -50,7 +61,14 @@ export function PigmentSheet({ entry, paper, onClose }: { entry: HandbookEntry; 
           <h2 className="name-face text-2xl leading-tight first-letter:uppercase">{pigment.name}</h2>
           <p className="quiet">{pigment.code} · typical values</p>
         </div>
-        <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Close the sheet" onClick={onClose}><X size={16} /></button>
+        <button
+          type="button"
+          className="btn btn-square btn-ghost btn-sm"
+          aria-label="Close the sheet"
+          onClick={onClose}
+        >
+          <X size={16} />
+        </button>
       </header>
       <Strip mix={mix} paper={paper} width={380} height={78} label={`${pigment.name} from masstone to tint`} />
       <p className="name-face text-[1.12rem] leading-snug">{pigment.note}</p>
@@ -64,13 +82,27 @@ export function PigmentSheet({ entry, paper, onClose }: { entry: HandbookEntry; 
         ))}
       </dl>
       <section aria-label="Fading">
-        <h3 className="mb-1 font-semibold">In the light <span className="quiet font-normal">(an estimate by class)</span></h3>
+        <h3 className="mb-1 font-semibold">
+          In the light <span className="quiet font-normal">(an estimate by class)</span>
+        </h3>
         <ul className="space-y-1">
           {FADING.map(({ years, hanging, words }) => {
-            const faded = { ...model, id: `${model.id} ${years} ${hanging}`, optics: fadedOptics(model.optics, colourLeft(lightfastness, years, hanging)) };
+            const faded = {
+              ...model,
+              id: `${model.id} ${years} ${hanging}`,
+              optics: fadedOptics(model.optics, colourLeft(lightfastness, years, hanging)),
+            };
             return (
               <li key={words} className="flex items-center gap-3">
-                <Strip mix={[{ paint: faded, parts: 1 }]} paper={paper} width={190} height={22} from={0.5} to={0.03} label={words} />
+                <Strip
+                  mix={[{ paint: faded, parts: 1 }]}
+                  paper={paper}
+                  width={190}
+                  height={22}
+                  from={0.5}
+                  to={0.03}
+                  label={words}
+                />
                 <span className="quiet">{words}</span>
               </li>
             );
@@ -83,7 +115,9 @@ export function PigmentSheet({ entry, paper, onClose }: { entry: HandbookEntry; 
           <Caution />
         </section>
       )}
-      <Link className="btn btn-outline btn-sm" href={`/try-a-mix?paint=${pigment.id}`}>Try it in a mix</Link>
+      <Link className="btn btn-outline btn-sm" href={`/try-a-mix?paint=${pigment.id}`}>
+        Try it in a mix
+      </Link>
     </article>
   );
 }

@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
 import { ENTRIES, findEntries, PROPERTIES } from "./pigments";
 
-const ids = (words: string, ...properties: (typeof PROPERTIES)[number]["id"][]): string[] => findEntries(words, new Set(properties)).map(({ pigment }) => pigment.id);
+const ids = (words: string, ...properties: (typeof PROPERTIES)[number]["id"][]): string[] =>
+  findEntries(words, new Set(properties)).map(({ pigment }) => pigment.id);
 
 test("found by code, by name, by other names and by family, in any case and order", () => {
   expect(ids("pb29")).toEqual(["PB29"]);

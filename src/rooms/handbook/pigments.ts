@@ -17,13 +17,24 @@ export interface HandbookEntry {
 export const ENTRIES: readonly HandbookEntry[] = HANDBOOK.map((pigment) => {
   const model = paintModel(pigment.id, [{ pigmentId: pigment.id, share: 1 }]);
   const { h } = lchOfLab(predict([{ paint: model, parts: 1 }], 0.2, PAPERS[0]).dry);
-  return { pigment, model, hueDegrees: h, search: [pigment.code, pigment.name, ...(pigment.also ?? []), pigment.family, pigment.transparency].join(" ").toLowerCase() };
+  return {
+    pigment,
+    model,
+    hueDegrees: h,
+    search: [pigment.code, pigment.name, ...(pigment.also ?? []), pigment.family, pigment.transparency]
+      .join(" ")
+      .toLowerCase(),
+  };
 }).sort(hueOrder);
 
 /** Properties one can filter by. */
 export const PROPERTIES = [
   { id: "transparent", words: "transparent", has: ({ transparency }: Pigment) => transparency === "transparent" },
-  { id: "opaque", words: "covering", has: ({ transparency }: Pigment) => transparency === "opaque" || transparency === "semi-opaque" },
+  {
+    id: "opaque",
+    words: "covering",
+    has: ({ transparency }: Pigment) => transparency === "opaque" || transparency === "semi-opaque",
+  },
   { id: "granulating", words: "granulates", has: ({ granulation }: Pigment) => grainOf(granulation) === "granulates" },
   { id: "lifting", words: "lifts", has: ({ staining }: Pigment) => staining < 0.4 },
   { id: "lasting", words: "lasting", has: ({ lightfastness }: Pigment) => lightfastness.class <= 2 },
@@ -34,6 +45,9 @@ export type PropertyId = (typeof PROPERTIES)[number]["id"];
 /** Entries whose words hold every word searched for and which have every property asked for. */
 export function findEntries(words: string, properties: ReadonlySet<PropertyId>): readonly HandbookEntry[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  return ENTRIES.filter(({ pigment, search }) =>
-    wanted.every((word) => search.includes(word)) && PROPERTIES.every(({ id, has }) => !properties.has(id) || has(pigment)));
+  return ENTRIES.filter(
+    ({ pigment, search }) =>
+      wanted.every((word) => search.includes(word)) &&
+      PROPERTIES.every(({ id, has }) => !properties.has(id) || has(pigment)),
+  );
 }

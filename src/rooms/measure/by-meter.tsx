@@ -11,11 +11,16 @@ import { placeWords, USUAL_PLACES, type SwatchPlace } from "./swatch-places";
 const seedOf = (text: string): number => [...text].reduce((h, c) => (Math.imul(h, 31) + c.charCodeAt(0)) | 0, 11);
 
 /** A simulated meter on made-up swatches of a paint; the place it stands on is set before each reading. */
-function meterOn(paint: { readonly id: string; readonly pigments: readonly PigmentShare[] }): { meter: ColourMeter; putOn: (place: SwatchPlace) => void } {
+function meterOn(paint: { readonly id: string; readonly pigments: readonly PigmentShare[] }): {
+  meter: ColourMeter;
+  putOn: (place: SwatchPlace) => void;
+} {
   const swatches = madeUpSwatches(paint.pigments, seedOf(paint.id));
   let at = USUAL_PLACES[0];
   const meter = simulatedMeter({
-    under: () => swatches(at.what, at.swatch, at.waterParts), random: Math.random, now: () => performance.now(),
+    under: () => swatches(at.what, at.swatch, at.waterParts),
+    random: Math.random,
+    now: () => performance.now(),
     wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
   });
   return { meter, putOn: (place) => (at = place) };
@@ -24,7 +29,7 @@ function meterOn(paint: { readonly id: string; readonly pigments: readonly Pigme
 /** Measuring with a hand-held meter: connect, calibrate on white, read place by place. */
 export function ByMeter({ start }: { start: string | null }) {
   const [one, setOne] = useOnePaint(start);
-  const onTable = useRef<ReturnType<typeof meterOn> & { paintId: string } | null>(null);
+  const onTable = useRef<(ReturnType<typeof meterOn> & { paintId: string }) | null>(null);
   const [state, setState] = useState({ connected: false, readingsLeft: 0 });
   const [busy, setBusy] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -45,47 +50,110 @@ export function ByMeter({ start }: { start: string | null }) {
     try {
       await work(on);
     } catch (error) {
-      setFault(error instanceof MeterRefused ? error.message : "The meter stopped answering. Disconnect it, connect it again and read the place once more.");
+      setFault(
+        error instanceof MeterRefused
+          ? error.message
+          : "The meter stopped answering. Disconnect it, connect it again and read the place once more.",
+      );
     } finally {
       setState(on.meter.state());
       setBusy(null);
     }
   };
-  const read = (index: number): Promise<void> => doing(`Reading ${placeWords(USUAL_PLACES[index])} …`, async ({ meter: own, putOn }) => {
-    const place = USUAL_PLACES[index];
-    putOn(place);
-    const reflectance = await own.read();
-    setReadings((list) => list.map((patch, i) => (i === index ? patchOfSpectrum(place.what, place.swatch, place.waterParts, reflectance) : patch)));
-  });
-  const toggle = (index: number): void => setReadings((list) => list.map((patch) => (patch && patch === patches[index] ? { ...patch, leftOut: !patch.leftOut } : patch)));
+  const read = (index: number): Promise<void> =>
+    doing(`Reading ${placeWords(USUAL_PLACES[index])} …`, async ({ meter: own, putOn }) => {
+      const place = USUAL_PLACES[index];
+      putOn(place);
+      const reflectance = await own.read();
+      setReadings((list) =>
+        list.map((patch, i) =>
+          i === index ? patchOfSpectrum(place.what, place.swatch, place.waterParts, reflectance) : patch,
+        ),
+      );
+    });
+  const toggle = (index: number): void =>
+    setReadings((list) =>
+      list.map((patch) => (patch && patch === patches[index] ? { ...patch, leftOut: !patch.leftOut } : patch)),
+    );
   return (
     <div className="mx-auto max-w-5xl space-y-5 px-6 py-6">
       <p role="note" className="rounded-field border border-(--hairline) p-3">
-        The meter that comes with Abendrot is <b>simulated</b>: it reads swatches that nobody painted, with the noise and drift of a small hand-held instrument, so that the way can be tried. Real meters would stand behind the same steps. What is kept is marked as simulated.
+        The meter that comes with Abendrot is <b>simulated</b>: it reads swatches that nobody painted, with the noise
+        and drift of a small hand-held instrument, so that the way can be tried. Real meters would stand behind the same
+        steps. What is kept is marked as simulated.
       </p>
-      <OnePaintFields one={one} onChange={(change) => {
-        if (change.paintId && change.paintId !== paint?.id) {
-          setReadings(USUAL_PLACES.map(() => null));
-          setState({ connected: false, readingsLeft: 0 });
-        }
-        setOne(change);
-      }} />
+      <OnePaintFields
+        one={one}
+        onChange={(change) => {
+          if (change.paintId && change.paintId !== paint?.id) {
+            setReadings(USUAL_PLACES.map(() => null));
+            setState({ connected: false, readingsLeft: 0 });
+          }
+          setOne(change);
+        }}
+      />
       <section aria-label="Meter" className="grid grid-cols-[15rem_1fr] gap-8">
         <div className="space-y-2">
           <h2 className="name-face text-xl">Simulated meter</h2>
-          <p className="quiet" role="status">{busy ?? (state.connected ? (state.readingsLeft > 0 ? `ready, ${state.readingsLeft} readings until it needs its white` : "connected: put it on its white tile") : "not connected")}</p>
-          <button type="button" className={`btn btn-sm w-full ${state.connected ? "border-(--hairline) bg-base-100" : "btn-primary"}`} disabled={busy !== null || !paint} onClick={() => void doing("Connecting …", ({ meter: own }) => (state.connected ? own.disconnect() : own.connect()))}>{state.connected ? "Disconnect" : "Connect"}</button>
-          <button type="button" className={`btn btn-sm w-full ${state.connected && state.readingsLeft === 0 ? "btn-primary" : "border-(--hairline) bg-base-100"}`} disabled={busy !== null || !state.connected} onClick={() => void doing("Reading its white …", ({ meter: own }) => own.calibrateOnWhite())}>Calibrate on white</button>
-          {fault && <p role="alert" className="text-error">{fault}</p>}
+          <p className="quiet" role="status">
+            {busy ??
+              (state.connected
+                ? state.readingsLeft > 0
+                  ? `ready, ${state.readingsLeft} readings until it needs its white`
+                  : "connected: put it on its white tile"
+                : "not connected")}
+          </p>
+          <button
+            type="button"
+            className={`btn btn-sm w-full ${state.connected ? "border-(--hairline) bg-base-100" : "btn-primary"}`}
+            disabled={busy !== null || !paint}
+            onClick={() =>
+              void doing("Connecting …", ({ meter: own }) => (state.connected ? own.disconnect() : own.connect()))
+            }
+          >
+            {state.connected ? "Disconnect" : "Connect"}
+          </button>
+          <button
+            type="button"
+            className={`btn btn-sm w-full ${state.connected && state.readingsLeft === 0 ? "btn-primary" : "border-(--hairline) bg-base-100"}`}
+            disabled={busy !== null || !state.connected}
+            onClick={() => void doing("Reading its white …", ({ meter: own }) => own.calibrateOnWhite())}
+          >
+            Calibrate on white
+          </button>
+          {fault && (
+            <p role="alert" className="text-error">
+              {fault}
+            </p>
+          )}
         </div>
         <ol aria-label="Places to read" className="space-y-1">
           {USUAL_PLACES.map((place, index) => (
             <li key={placeWords(place)} className="flex items-center gap-3">
-              <span className={`w-64 whitespace-pre ${index === next ? "font-semibold" : ""}`}>{placeWords(place)}</span>
-              <button type="button" className={`btn btn-xs ${index === next && state.readingsLeft > 0 ? "btn-primary" : "border-(--hairline) bg-base-100"}`} disabled={busy !== null || !state.connected} onClick={() => void read(index)} aria-label={`Read ${placeWords(place)}`}>
-                {readings[index] ? <><RotateCcw size={12} /> again</> : "Read"}
+              <span className={`w-64 whitespace-pre ${index === next ? "font-semibold" : ""}`}>
+                {placeWords(place)}
+              </span>
+              <button
+                type="button"
+                className={`btn btn-xs ${index === next && state.readingsLeft > 0 ? "btn-primary" : "border-(--hairline) bg-base-100"}`}
+                disabled={busy !== null || !state.connected}
+                onClick={() => void read(index)}
+                aria-label={`Read ${placeWords(place)}`}
+              >
+                {readings[index] ? (
+                  <>
+                    <RotateCcw size={12} /> again
+                  </>
+                ) : (
+                  "Read"
+                )}
               </button>
-              {readings[index] && <span className="quiet">L* {readings[index].lab.L.toFixed(1)}, a* {readings[index].lab.a.toFixed(1)}, b* {readings[index].lab.b.toFixed(1)}</span>}
+              {readings[index] && (
+                <span className="quiet">
+                  L* {readings[index].lab.L.toFixed(1)}, a* {readings[index].lab.a.toFixed(1)}, b*{" "}
+                  {readings[index].lab.b.toFixed(1)}
+                </span>
+              )}
             </li>
           ))}
         </ol>

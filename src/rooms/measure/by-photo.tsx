@@ -23,23 +23,55 @@ export function ByPhoto({ start }: { start: string | null }) {
   const key = photo?.key ?? "";
   const setRead = useCallback((change: Parameters<typeof setPhoto>[1]) => setPhoto(key, change), [key, setPhoto]);
   useRereading(photo, edits, setRead);
-  const nameOf = useCallback((row: number) => paints.find(({ id }) => id === edits.paints[row])?.name ?? `row ${row + 1}`, [paints, edits.paints]);
-  const onToggle = useCallback((place: string) => {
-    const { [place]: out, ...rest } = edits.leftOut;
-    edit(key, { leftOut: out ? rest : { ...rest, [place]: true } });
-  }, [edit, key, edits.leftOut]);
-  const onMove = useCallback((place: string, box: (typeof edits.moved)[string]) => {
-    const reference = /^reference (\d+)$/.exec(place);
-    if (reference) edit(key, { references: edits.references.map((one, i) => (i === Number(reference[1]) ? { ...one, box } : one)) });
-    else edit(key, { moved: { ...edits.moved, [place]: box } });
-  }, [edit, key, edits]);
+  const nameOf = useCallback(
+    (row: number) => paints.find(({ id }) => id === edits.paints[row])?.name ?? `row ${row + 1}`,
+    [paints, edits.paints],
+  );
+  const onToggle = useCallback(
+    (place: string) => {
+      const { [place]: out, ...rest } = edits.leftOut;
+      edit(key, { leftOut: out ? rest : { ...rest, [place]: true } });
+    },
+    [edit, key, edits.leftOut],
+  );
+  const onMove = useCallback(
+    (place: string, box: (typeof edits.moved)[string]) => {
+      const reference = /^reference (\d+)$/.exec(place);
+      if (reference)
+        edit(key, {
+          references: edits.references.map((one, i) => (i === Number(reference[1]) ? { ...one, box } : one)),
+        });
+      else edit(key, { moved: { ...edits.moved, [place]: box } });
+    },
+    [edit, key, edits],
+  );
   return (
     <div className="h-full min-h-0">
-      {photos.length === 0 ? <div className="h-full overflow-y-auto"><Guide start={start} /></div> : (
+      {photos.length === 0 ? (
+        <div className="h-full overflow-y-auto">
+          <Guide start={start} />
+        </div>
+      ) : (
         <div className="grid h-full min-h-0 grid-cols-[210px_minmax(0,1fr)_470px]">
-          <aside className="min-h-0 border-r border-(--hairline) bg-base-100"><PhotoQueue /></aside>
-          {photo?.stored ? <CardPhotoView key={photo.key} photo={photo} edits={edits} nameOf={nameOf} onMove={onMove} onToggle={onToggle} /> : <div className="bg-(--photo-ground)" />}
-          <section aria-label="The open card" className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">
+          <aside className="min-h-0 border-r border-(--hairline) bg-base-100">
+            <PhotoQueue />
+          </aside>
+          {photo?.stored ? (
+            <CardPhotoView
+              key={photo.key}
+              photo={photo}
+              edits={edits}
+              nameOf={nameOf}
+              onMove={onMove}
+              onToggle={onToggle}
+            />
+          ) : (
+            <div className="bg-(--photo-ground)" />
+          )}
+          <section
+            aria-label="The open card"
+            className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100"
+          >
             {photo && <CardPanel key={photo.key} photo={photo} edits={edits} onToggle={onToggle} />}
           </section>
         </div>

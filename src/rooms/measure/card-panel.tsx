@@ -19,38 +19,105 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
   const { paints, cards } = useRoom();
   const edit = useMeasure((s) => s.edit);
   const paper = paperById(edits.paperId);
-  const pickable = useMemo(() => paints.map((paint) => ({ id: paint.id, name: paint.name, detail: codesOf(paint), search: paint.maker, model: modelNow(paint) })), [paints]);
+  const pickable = useMemo(
+    () =>
+      paints.map((paint) => ({
+        id: paint.id,
+        name: paint.name,
+        detail: codesOf(paint),
+        search: paint.maker,
+        model: modelNow(paint),
+      })),
+    [paints],
+  );
   const number = photo.read?.number;
   return (
     <section aria-label="What it is" className="space-y-2 border-b border-(--hairline) p-4">
       <div className="grid grid-cols-[6.4rem_1fr_8.6rem] gap-2">
-        <label><span className="label-line block">Card</span>
-          <select className="select select-sm w-full" value={edits.cardId ?? ""} onChange={(event) => {
-            const card = cards.find(({ id }) => id === Number(event.target.value));
-            edit(photo.key, card ? editsOfCard(card) : { cardId: null });
-          }}>
+        <label>
+          <span className="label-line block">Card</span>
+          <select
+            className="select select-sm w-full"
+            value={edits.cardId ?? ""}
+            onChange={(event) => {
+              const card = cards.find(({ id }) => id === Number(event.target.value));
+              edit(photo.key, card ? editsOfCard(card) : { cardId: null });
+            }}
+          >
             <option value="">none</option>
-            {cards.map(({ id }) => <option key={id} value={id}>card {id}</option>)}
+            {cards.map(({ id }) => (
+              <option key={id} value={id}>
+                card {id}
+              </option>
+            ))}
           </select>
         </label>
-        <label><span className="label-line block">Paper</span>
-          <select className="select select-sm w-full" value={edits.paperId} onChange={(event) => edit(photo.key, { paperId: event.target.value })}>{PAPERS.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select>
+        <label>
+          <span className="label-line block">Paper</span>
+          <select
+            className="select select-sm w-full"
+            value={edits.paperId}
+            onChange={(event) => edit(photo.key, { paperId: event.target.value })}
+          >
+            {PAPERS.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
         </label>
-        <label><span className="label-line block">Measured on</span>
-          <input type="date" className="input input-sm w-full" value={edits.on} max={today()} onChange={(event) => event.target.value && edit(photo.key, { on: event.target.value })} />
+        <label>
+          <span className="label-line block">Measured on</span>
+          <input
+            type="date"
+            className="input input-sm w-full"
+            value={edits.on}
+            max={today()}
+            onChange={(event) => event.target.value && edit(photo.key, { on: event.target.value })}
+          />
         </label>
       </div>
-      {edits.cardId === null && <p className="leading-snug">{number === 0 ? "This is the cut-out frame: say which paint is in which row." : "The card's number can't be made out: choose the card, or say which paint is in which row."}</p>}
+      {edits.cardId === null && (
+        <p className="leading-snug">
+          {number === 0
+            ? "This is the cut-out frame: say which paint is in which row."
+            : "The card's number can't be made out: choose the card, or say which paint is in which row."}
+        </p>
+      )}
       <ul aria-label="Rows" className="flex flex-wrap gap-1.5">
         {edits.paints.map((id, row) => {
           const paint = paints.find((one) => one.id === id);
-          const set = (paintId: string | null): void => edit(photo.key, { paints: edits.paints.map((one, i) => (i === row ? paintId : one)) });
+          const set = (paintId: string | null): void =>
+            edit(photo.key, { paints: edits.paints.map((one, i) => (i === row ? paintId : one)) });
           return (
             <li key={row} className="flex items-center rounded-field border border-(--hairline)">
-              <PaintPicker title={`Which paint is in row ${row + 1}?`} paints={pickable} paper={paper} closeOnPick className="btn btn-ghost btn-xs max-w-36" onPick={set}>
-                <span className="quiet">{row + 1}</span> {paint ? <span className="truncate">{paint.name}</span> : <><Plus size={12} /> paint</>}
+              <PaintPicker
+                title={`Which paint is in row ${row + 1}?`}
+                paints={pickable}
+                paper={paper}
+                closeOnPick
+                className="btn btn-ghost btn-xs max-w-36"
+                onPick={set}
+              >
+                <span className="quiet">{row + 1}</span>{" "}
+                {paint ? (
+                  <span className="truncate">{paint.name}</span>
+                ) : (
+                  <>
+                    <Plus size={12} /> paint
+                  </>
+                )}
               </PaintPicker>
-              {paint && <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Row ${row + 1} is empty`} onClick={() => set(null)}><X size={12} /></button>}
+              {paint && (
+                <button
+                  type="button"
+                  className="btn btn-square btn-ghost btn-xs"
+                  aria-label={`Row ${row + 1} is empty`}
+                  onClick={() => set(null)}
+                >
+                  <X size={12} />
+                </button>
+              )}
             </li>
           );
         })}
@@ -72,15 +139,43 @@ function References({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
         <div key={i} className="flex items-center gap-2">
           <span className="flex-1">Reference {i + 1}</span>
           {(["L", "a", "b"] as const).map((axis) => (
-            <NumberField key={`${axis} ${lab[axis]}`} label={`Reference ${i + 1}, ${axis}*`} value={lab[axis]} onChange={(value) => set(edits.references.map((one, k) => (k === i ? { box, lab: { ...lab, [axis]: value } } : one)))} />
+            <NumberField
+              key={`${axis} ${lab[axis]}`}
+              label={`Reference ${i + 1}, ${axis}*`}
+              value={lab[axis]}
+              onChange={(value) =>
+                set(edits.references.map((one, k) => (k === i ? { box, lab: { ...lab, [axis]: value } } : one)))
+              }
+            />
           ))}
-          <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Take reference ${i + 1} away`} onClick={() => set(edits.references.filter((_, k) => k !== i))}><X size={13} /></button>
+          <button
+            type="button"
+            className="btn btn-square btn-ghost btn-xs"
+            aria-label={`Take reference ${i + 1} away`}
+            onClick={() => set(edits.references.filter((_, k) => k !== i))}
+          >
+            <X size={13} />
+          </button>
         </div>
       ))}
-      <button type="button" className="btn btn-ghost btn-sm" onClick={() => set([...edits.references, { box: { x: 78 + 14 * (edits.references.length % 5), y: -9, width: 10, height: 10 }, lab: GREY_CARD }])}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        onClick={() =>
+          set([
+            ...edits.references,
+            { box: { x: 78 + 14 * (edits.references.length % 5), y: -9, width: 10, height: 10 }, lab: GREY_CARD },
+          ])
+        }
+      >
         <Plus size={14} /> a grey card or chart patch in the picture
       </button>
-      {edits.references.length > 0 && <p className="quiet text-[0.9rem] leading-snug">Drag each onto its patch and type its colour (L*, a*, b* under D65; an 18 % grey card is L* 49.5). Greys correct the camera&apos;s curve; from five patches on its colours are corrected too.</p>}
+      {edits.references.length > 0 && (
+        <p className="quiet text-[0.9rem] leading-snug">
+          Drag each onto its patch and type its colour (L*, a*, b* under D65; an 18 % grey card is L* 49.5). Greys
+          correct the camera&apos;s curve; from five patches on its colours are corrected too.
+        </p>
+      )}
     </section>
   );
 }
@@ -92,22 +187,67 @@ function NumberField({ label, value, onChange }: { label: string; value: number;
     if (text.trim() !== "" && Number.isFinite(number) && Math.abs(number) <= 150) onChange(number);
     else setText(String(value));
   };
-  return <input className="input input-xs w-14" inputMode="decimal" aria-label={label} value={text} onChange={(event) => setText(event.target.value)} onBlur={keep} onKeyDown={(event) => event.key === "Enter" && keep()} />;
+  return (
+    <input
+      className="input input-xs w-14"
+      inputMode="decimal"
+      aria-label={label}
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={keep}
+      onKeyDown={(event) => event.key === "Enter" && keep()}
+    />
+  );
 }
 
 /** The open card: what it is, then each of its paints. */
-export function CardPanel({ photo, edits, onToggle }: { photo: CardPhoto; edits: CardEdits; onToggle: (key: string) => void }) {
+export function CardPanel({
+  photo,
+  edits,
+  onToggle,
+}: {
+  photo: CardPhoto;
+  edits: CardEdits;
+  onToggle: (key: string) => void;
+}) {
   const read = photo.read;
   const rows = useCardRows(read, edits);
-  if (photo.state === "refused") return <p role="alert" className="p-5 text-lg">{photo.message}</p>;
-  if (!read) return <p role="status" className="quiet p-5">This card is still to be read.</p>;
+  if (photo.state === "refused")
+    return (
+      <p role="alert" className="p-5 text-lg">
+        {photo.message}
+      </p>
+    );
+  if (!read)
+    return (
+      <p role="status" className="quiet p-5">
+        This card is still to be read.
+      </p>
+    );
   return (
     <>
       <WhatItIs photo={photo} edits={edits} />
-      <p className="label-line px-4 pt-3">Of each pair: left what was read, right what the fit makes of it, below it the difference in dE00. Press a pair to leave it out; drag the places in the photo.</p>
-      {rows.map(({ row, paint, patches }) => <RowPanel key={`${row.row} ${paint.id}`} photo={photo} edits={edits} row={row} paint={paint} patches={patches} onToggle={onToggle} />)}
+      <p className="label-line px-4 pt-3">
+        Of each pair: left what was read, right what the fit makes of it, below it the difference in dE00. Press a pair
+        to leave it out; drag the places in the photo.
+      </p>
+      {rows.map(({ row, paint, patches }) => (
+        <RowPanel
+          key={`${row.row} ${paint.id}`}
+          photo={photo}
+          edits={edits}
+          row={row}
+          paint={paint}
+          patches={patches}
+          onToggle={onToggle}
+        />
+      ))}
       <References photo={photo} edits={edits} />
-      <p className="label-line px-4 pb-4">Light {read.unevenness.toFixed(2)} : 1 over the card, cast {read.cast.toFixed(2)} : 1, blur {read.blurMm.toFixed(2)} mm; all worked out from the bare paper. What the camera mixes of its colours is estimated from all washes together and taken out.</p>
+      <p className="label-line px-4 pb-4">
+        Light {read.unevenness.toFixed(2)} : 1 over the card, cast {read.cast.toFixed(2)} : 1, blur{" "}
+        {read.blurMm.toFixed(2)} mm; all worked out from the bare paper. What the camera mixes of its colours is
+        estimated from all washes together and taken out.
+      </p>
     </>
   );
 }

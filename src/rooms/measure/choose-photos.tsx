@@ -10,9 +10,17 @@ export function ChoosePhotos({ words, className }: { words: string; className: s
   const take = useTakePhotos();
   return (
     <>
-      <button type="button" className={className} onClick={() => input.current?.click()}><ImagePlus size={16} /> {words}</button>
+      <button type="button" className={className} onClick={() => input.current?.click()}>
+        <ImagePlus size={16} /> {words}
+      </button>
       <input
-        ref={input} type="file" multiple accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff" className="hidden" aria-label="Photos of cards" tabIndex={-1}
+        ref={input}
+        type="file"
+        multiple
+        accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff"
+        className="hidden"
+        aria-label="Photos of cards"
+        tabIndex={-1}
         onChange={(event) => {
           take([...(event.target.files ?? [])]);
           event.target.value = "";

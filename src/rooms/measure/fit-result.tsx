@@ -12,7 +12,14 @@ import { Strip } from "@/ui/strip";
 import { keepMeasurement, modelNow, modelWith, useRoom } from "./room";
 
 /** What the film model takes of a fit. */
-const opticsOf = ({ optics: { K, S }, miss, loads }: PaintFit, on: string, way: string): MeasuredOptics => ({ K: [...K], S: [...S], miss, loads, on, way });
+const opticsOf = ({ optics: { K, S }, miss, loads }: PaintFit, on: string, way: string): MeasuredOptics => ({
+  K: [...K],
+  S: [...S],
+  miss,
+  loads,
+  on,
+  way,
+});
 
 interface ChangedRecipe {
   readonly recipe: PaintingRecipe;
@@ -20,15 +27,32 @@ interface ChangedRecipe {
 }
 
 /** Recipes with the paint, and how far the fit moves what they are predicted to look like; most first. */
-function changedRecipes(recipes: readonly PaintingRecipe[], paints: readonly StockedPaint[], paint: StockedPaint, model: PaintModel): ChangedRecipe[] {
+function changedRecipes(
+  recipes: readonly PaintingRecipe[],
+  paints: readonly StockedPaint[],
+  paint: StockedPaint,
+  model: PaintModel,
+): ChangedRecipe[] {
   const byId = new Map(paints.map((one) => [one.id, one]));
-  return recipes.flatMap((recipe): ChangedRecipe[] => {
-    const { parts, waterParts } = recipe.recipe;
-    if (!parts.some(({ paintId }) => paintId === paint.id) || !parts.every(({ paintId }) => byId.has(paintId))) return [];
-    const [before, after] = [false, true].map((fitted) =>
-      predict(parts.map(({ paintId, parts: amount }) => ({ paint: fitted && paintId === paint.id ? model : modelNow(byId.get(paintId)!), parts: amount })), loadOfWater(waterParts), paperById(recipe.paperId)).dry);
-    return [{ recipe, dE00: deltaE00(before, after) }];
-  }).sort((a, b) => b.dE00 - a.dE00);
+  return recipes
+    .flatMap((recipe): ChangedRecipe[] => {
+      const { parts, waterParts } = recipe.recipe;
+      if (!parts.some(({ paintId }) => paintId === paint.id) || !parts.every(({ paintId }) => byId.has(paintId)))
+        return [];
+      const [before, after] = [false, true].map(
+        (fitted) =>
+          predict(
+            parts.map(({ paintId, parts: amount }) => ({
+              paint: fitted && paintId === paint.id ? model : modelNow(byId.get(paintId)!),
+              parts: amount,
+            })),
+            loadOfWater(waterParts),
+            paperById(recipe.paperId),
+          ).dry,
+      );
+      return [{ recipe, dE00: deltaE00(before, after) }];
+    })
+    .sort((a, b) => b.dE00 - a.dE00);
 }
 
 const SHOWN = 3;
@@ -50,7 +74,10 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
   const [busy, setBusy] = useState(false);
   const paper = paperById(measurement.paperId);
   const before = useMemo(() => modelNow(paint), [paint]);
-  const measured = useMemo(() => opticsOf(fit, measurement.on, measurement.way), [fit, measurement.on, measurement.way]);
+  const measured = useMemo(
+    () => opticsOf(fit, measurement.on, measurement.way),
+    [fit, measurement.on, measurement.way],
+  );
   const after = useMemo(() => modelWith(paint, measured), [paint, measured]);
   const change = useMemo(() => paintChange(before, after, paper), [before, after, paper]);
   const moved = useMemo(() => changedRecipes(recipes, paints, paint, after), [recipes, paints, paint, after]);
@@ -69,25 +96,61 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
       {!kept && (
         <>
           <div className="flex items-end gap-2">
-            {[{ model: before, words: paint.measured ? `measured ${paint.measured.on}` : "typical" }, { model: after, words: "as measured now" }].map(({ model, words }) => (
-              <figure key={words}><Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={stripWidth} height={26} label={`${paint.name}, ${words}`} /><figcaption className="label-line">{words}</figcaption></figure>
+            {[
+              { model: before, words: paint.measured ? `measured ${paint.measured.on}` : "typical" },
+              { model: after, words: "as measured now" },
+            ].map(({ model, words }) => (
+              <figure key={words}>
+                <Strip
+                  mix={[{ paint: model, parts: 1 }]}
+                  paper={paper}
+                  width={stripWidth}
+                  height={26}
+                  label={`${paint.name}, ${words}`}
+                />
+                <figcaption className="label-line">{words}</figcaption>
+              </figure>
             ))}
           </div>
           <p className="leading-snug">
-            Predictions: give or take <b>{was.median}</b> before, <b>{is.median}</b> now. <span className="quiet">The fit meets the swatches to {fit.rms.toFixed(1)} dE00 in the mean; the paint is up to {change.dE00.toFixed(1)} from what was known{change.at[1].words.length > 0 ? ` (${change.at[1].words.join(", ")} in a wash)` : ""}.</span>
+            Predictions: give or take <b>{was.median}</b> before, <b>{is.median}</b> now.{" "}
+            <span className="quiet">
+              The fit meets the swatches to {fit.rms.toFixed(1)} dE00 in the mean; the paint is up to{" "}
+              {change.dE00.toFixed(1)} from what was known
+              {change.at[1].words.length > 0 ? ` (${change.at[1].words.join(", ")} in a wash)` : ""}.
+            </span>
           </p>
-          {fit.doubted && <p role="alert" className="text-(--color-warning)">This is far from what such pigments usually look like. Is it {paint.name}, and are the washes in order?</p>}
+          {fit.doubted && (
+            <p role="alert" className="text-(--color-warning)">
+              This is far from what such pigments usually look like. Is it {paint.name}, and are the washes in order?
+            </p>
+          )}
           {moved.length > 0 && (
             <p className="quiet text-[0.9rem] leading-snug">
-              {moved.slice(0, SHOWN).map(({ recipe, dE00 }) => `${recipe.area} moves by ${dE00.toFixed(1)}`).join(", ")}{moved.length > SHOWN ? ` and ${moved.length - SHOWN} more` : ""} <span className="italic">({[...new Set(moved.map(({ recipe }) => recipe.title))].join(", ")})</span>
+              {moved
+                .slice(0, SHOWN)
+                .map(({ recipe, dE00 }) => `${recipe.area} moves by ${dE00.toFixed(1)}`)
+                .join(", ")}
+              {moved.length > SHOWN ? ` and ${moved.length - SHOWN} more` : ""}{" "}
+              <span className="italic">({[...new Set(moved.map(({ recipe }) => recipe.title))].join(", ")})</span>
             </p>
           )}
         </>
       )}
-      {kept
-        ? <p role="status" className="flex items-center gap-1.5"><Check size={15} /> Kept. Predictions with {paint.name} stand on it now.</p>
-        : <button type="button" className="btn btn-primary btn-sm" disabled={busy} onClick={() => void keep()}>Keep for {paint.name}</button>}
-      {fault && <p role="alert" className="text-error">{fault}</p>}
+      {kept ? (
+        <p role="status" className="flex items-center gap-1.5">
+          <Check size={15} /> Kept. Predictions with {paint.name} stand on it now.
+        </p>
+      ) : (
+        <button type="button" className="btn btn-primary btn-sm" disabled={busy} onClick={() => void keep()}>
+          Keep for {paint.name}
+        </button>
+      )}
+      {fault && (
+        <p role="alert" className="text-error">
+          {fault}
+        </p>
+      )}
     </div>
   );
 }

@@ -43,7 +43,13 @@ export interface CardEdits {
 }
 
 export const newEdits = (today: string): CardEdits => ({
-  cardId: null, paints: Array.from({ length: ROWS }, () => null), paperId: PAPERS[0].id, on: today, moved: {}, leftOut: {}, references: [],
+  cardId: null,
+  paints: Array.from({ length: ROWS }, () => null),
+  paperId: PAPERS[0].id,
+  on: today,
+  moved: {},
+  leftOut: {},
+  references: [],
 });
 
 interface MeasureDocument {
@@ -79,16 +85,30 @@ export function createMeasureStore(): MeasureStore {
         addPhotos: (photos, today) =>
           set((s) => ({
             photos: [...s.photos, ...photos.map((photo): CardPhoto => ({ ...photo, state: "waiting", share: 0 }))],
-            document: { edits: { ...s.document.edits, ...Object.fromEntries(photos.map(({ key }) => [key, newEdits(today)])) } },
+            document: {
+              edits: { ...s.document.edits, ...Object.fromEntries(photos.map(({ key }) => [key, newEdits(today)])) },
+            },
             openKey: s.openKey ?? photos[0]?.key ?? null,
           })),
-        setPhoto: (key, change) => set((s) => ({ photos: s.photos.map((photo) => (photo.key === key ? { ...photo, ...change } : photo)) })),
-        dropPhoto: (key) => set((s) => ({ photos: s.photos.filter((photo) => photo.key !== key), openKey: s.openKey === key ? (s.photos.find((photo) => photo.key !== key)?.key ?? null) : s.openKey })),
+        setPhoto: (key, change) =>
+          set((s) => ({ photos: s.photos.map((photo) => (photo.key === key ? { ...photo, ...change } : photo)) })),
+        dropPhoto: (key) =>
+          set((s) => ({
+            photos: s.photos.filter((photo) => photo.key !== key),
+            openKey: s.openKey === key ? (s.photos.find((photo) => photo.key !== key)?.key ?? null) : s.openKey,
+          })),
         open: (openKey) => set({ openKey }),
-        edit: (key, change) => set((s) => ({ document: { edits: { ...s.document.edits, [key]: { ...s.document.edits[key], ...change } } } })),
+        edit: (key, change) =>
+          set((s) => ({
+            document: { edits: { ...s.document.edits, [key]: { ...s.document.edits[key], ...change } } },
+          })),
         setKept: (key, row, what) => set((s) => ({ kept: { ...s.kept, [`${key} ${row}`]: what } })),
       }),
-      { limit: 200, partialize: ({ document }): Undoable => ({ document }), equality: (a, b) => a.document === b.document },
+      {
+        limit: 200,
+        partialize: ({ document }): Undoable => ({ document }),
+        equality: (a, b) => a.document === b.document,
+      },
     ),
   );
 }

@@ -9,7 +9,13 @@ const card = (id: number, paints: string[]): SwatchCard => ({ id, paints, paperI
 describe("photos on their way through", () => {
   const started = () => {
     const store = createMeasureStore();
-    store.getState().addPhotos([{ key: "a", fileName: "one.jpg" }, { key: "b", fileName: "two.jpg" }], "2026-11-25");
+    store.getState().addPhotos(
+      [
+        { key: "a", fileName: "one.jpg" },
+        { key: "b", fileName: "two.jpg" },
+      ],
+      "2026-11-25",
+    );
     store.temporal.getState().clear();
     return store;
   };

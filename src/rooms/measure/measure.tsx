@@ -36,8 +36,15 @@ export function Measure({ paints: stored, cards: printed, recipes, demoCard, sta
   useUndoKeys(store.temporal);
   useEffect(() => () => reader.stop(), [reader]);
   const addCard = useCallback((card: SwatchCard) => setCards((list) => [card, ...list]), []);
-  const setMeasured = useCallback((paintId: string, measured: MeasuredOptics) => setPaints((list) => list.map((paint) => (paint.id === paintId ? { ...paint, measured } : paint))), []);
-  const room = useMemo((): MeasuringRoom => ({ paints, cards, recipes, demoCard, reader, addCard, setMeasured }), [paints, cards, recipes, demoCard, reader, addCard, setMeasured]);
+  const setMeasured = useCallback(
+    (paintId: string, measured: MeasuredOptics) =>
+      setPaints((list) => list.map((paint) => (paint.id === paintId ? { ...paint, measured } : paint))),
+    [],
+  );
+  const room = useMemo(
+    (): MeasuringRoom => ({ paints, cards, recipes, demoCard, reader, addCard, setMeasured }),
+    [paints, cards, recipes, demoCard, reader, addCard, setMeasured],
+  );
   return (
     <RoomProvider value={room}>
       <MeasureProvider value={store}>
@@ -45,10 +52,23 @@ export function Measure({ paints: stored, cards: printed, recipes, demoCard, sta
           <RoomHeader room="Measure">
             <div role="tablist" aria-label="Ways to measure" className="flex gap-4">
               {WAYS.map((name) => (
-                <button key={name} type="button" role="tab" aria-selected={way === name} className={`cursor-pointer border-b-2 py-1 ${way === name ? "border-primary" : "border-transparent quiet"}`} onClick={() => setWay(name)}>{name}</button>
+                <button
+                  key={name}
+                  type="button"
+                  role="tab"
+                  aria-selected={way === name}
+                  className={`cursor-pointer border-b-2 py-1 ${way === name ? "border-primary" : "border-transparent quiet"}`}
+                  onClick={() => setWay(name)}
+                >
+                  {name}
+                </button>
               ))}
             </div>
-            {way === "By photo" && <span className="flex"><UndoButtons history={store.temporal} /></span>}
+            {way === "By photo" && (
+              <span className="flex">
+                <UndoButtons history={store.temporal} />
+              </span>
+            )}
           </RoomHeader>
           <main className="min-h-0 overflow-y-auto">
             {way === "By photo" && <ByPhoto start={start} />}

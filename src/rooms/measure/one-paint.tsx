@@ -22,7 +22,9 @@ export interface OnePaint {
   readonly on: string;
 }
 
-export function useOnePaint(start: string | null): readonly [OnePaint, (change: Partial<{ paintId: string; paperId: string; on: string }>) => void] {
+export function useOnePaint(
+  start: string | null,
+): readonly [OnePaint, (change: Partial<{ paintId: string; paperId: string; on: string }>) => void] {
   const { paints } = useRoom();
   const [chosen, setChosen] = useState({ paintId: start ?? paints[0]?.id ?? "", paperId: PAPERS[0].id, on: today() });
   const paint = paints.find(({ id }) => id === chosen.paintId) ?? null;
@@ -33,41 +35,128 @@ export function useOnePaint(start: string | null): readonly [OnePaint, (change: 
 export function OnePaintFields({ one, onChange }: { one: OnePaint; onChange: ReturnType<typeof useOnePaint>[1] }) {
   const { paints } = useRoom();
   const paper = paperById(one.paperId);
-  const pickable = useMemo(() => paints.map((paint) => ({ id: paint.id, name: paint.name, detail: codesOf(paint), search: paint.maker, model: modelNow(paint) })), [paints]);
+  const pickable = useMemo(
+    () =>
+      paints.map((paint) => ({
+        id: paint.id,
+        name: paint.name,
+        detail: codesOf(paint),
+        search: paint.maker,
+        model: modelNow(paint),
+      })),
+    [paints],
+  );
   return (
     <section aria-label="Paint and paper" className="grid grid-cols-[1fr_14rem_9rem] items-end gap-4">
       <div>
         <span className="label-line block">Paint</span>
-        <PaintPicker title="Which paint is measured?" paints={pickable} paper={paper} closeOnPick className="btn border-(--hairline) bg-base-100 btn-sm h-auto justify-start gap-3 py-1" onPick={(paintId) => onChange({ paintId })}>
-          {one.paint ? <><Strip mix={[{ paint: modelNow(one.paint), parts: 1 }]} paper={paper} width={90} height={22} label={one.paint.name} /><span className="name-face">{one.paint.name}</span><span className="label-line">{codesOf(one.paint)}</span></> : "choose a paint"}
+        <PaintPicker
+          title="Which paint is measured?"
+          paints={pickable}
+          paper={paper}
+          closeOnPick
+          className="btn border-(--hairline) bg-base-100 btn-sm h-auto justify-start gap-3 py-1"
+          onPick={(paintId) => onChange({ paintId })}
+        >
+          {one.paint ? (
+            <>
+              <Strip
+                mix={[{ paint: modelNow(one.paint), parts: 1 }]}
+                paper={paper}
+                width={90}
+                height={22}
+                label={one.paint.name}
+              />
+              <span className="name-face">{one.paint.name}</span>
+              <span className="label-line">{codesOf(one.paint)}</span>
+            </>
+          ) : (
+            "choose a paint"
+          )}
         </PaintPicker>
       </div>
-      <label><span className="label-line block">Paper</span>
-        <select className="select select-sm w-full" value={one.paperId} onChange={(event) => onChange({ paperId: event.target.value })}>{PAPERS.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select>
+      <label>
+        <span className="label-line block">Paper</span>
+        <select
+          className="select select-sm w-full"
+          value={one.paperId}
+          onChange={(event) => onChange({ paperId: event.target.value })}
+        >
+          {PAPERS.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
       </label>
-      <label><span className="label-line block">Measured on</span>
-        <input type="date" className="input input-sm w-full" value={one.on} max={today()} onChange={(event) => event.target.value && onChange({ on: event.target.value })} />
+      <label>
+        <span className="label-line block">Measured on</span>
+        <input
+          type="date"
+          className="input input-sm w-full"
+          value={one.on}
+          max={today()}
+          onChange={(event) => event.target.value && onChange({ on: event.target.value })}
+        />
       </label>
     </section>
   );
 }
 
 /** The fit to what has been measured so far, and the button that keeps it. */
-export function OnePaintResult({ one, patches, way, onToggle }: { one: OnePaint; patches: readonly MeasuredPatch[]; way: MeasuringWay; onToggle: (index: number) => void }) {
+export function OnePaintResult({
+  one,
+  patches,
+  way,
+  onToggle,
+}: {
+  one: OnePaint;
+  patches: readonly MeasuredPatch[];
+  way: MeasuringWay;
+  onToggle: (index: number) => void;
+}) {
   const fit = useFit(one.paint, patches, one.paperId);
   const key = JSON.stringify([one.paint?.id, one.paperId, one.on, patches]);
   const [kept, setKept] = useState<string | null>(null);
-  const measurement = useMemo((): NewMeasurement | null => one.paint && {
-    paintId: one.paint.id, on: one.on, way, paperId: one.paperId, photoId: null, cardId: null,
-    patches: patches.map((patch): StoredPatch => ({ ...patch, cutOff: patch.cutOff && [...patch.cutOff], reflectance: patch.reflectance && [...patch.reflectance] })),
-  }, [one.paint, one.on, one.paperId, way, patches]);
+  const measurement = useMemo(
+    (): NewMeasurement | null =>
+      one.paint && {
+        paintId: one.paint.id,
+        on: one.on,
+        way,
+        paperId: one.paperId,
+        photoId: null,
+        cardId: null,
+        patches: patches.map((patch): StoredPatch => ({
+          ...patch,
+          cutOff: patch.cutOff && [...patch.cutOff],
+          reflectance: patch.reflectance && [...patch.reflectance],
+        })),
+      },
+    [one.paint, one.on, one.paperId, way, patches],
+  );
   if (!one.paint || !measurement || patches.length === 0) return null;
   return (
     <section aria-label="What the fit makes of it" className="max-w-2xl space-y-3">
       <PatchPairs patches={patches} fitted={fit && !("refused" in fit) ? fit.fitted : null} onToggle={onToggle} />
-      <p className="label-line">Left what was measured, right what the fit makes of it, with the difference in dE00. Press one to leave it out.</p>
-      {fit && "refused" in fit && <p role="alert" className={patches.length < 3 ? "quiet" : "text-error"}>{fit.refused}</p>}
-      {fit && !("refused" in fit) && <FitResult paint={one.paint} fit={fit} measurement={measurement} kept={kept === key} onKept={() => setKept(key)} stripWidth={300} />}
+      <p className="label-line">
+        Left what was measured, right what the fit makes of it, with the difference in dE00. Press one to leave it out.
+      </p>
+      {fit && "refused" in fit && (
+        <p role="alert" className={patches.length < 3 ? "quiet" : "text-error"}>
+          {fit.refused}
+        </p>
+      )}
+      {fit && !("refused" in fit) && (
+        <FitResult
+          paint={one.paint}
+          fit={fit}
+          measurement={measurement}
+          kept={kept === key}
+          onKept={() => setKept(key)}
+          stripWidth={300}
+        />
+      )}
     </section>
   );
 }

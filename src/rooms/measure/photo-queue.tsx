@@ -6,11 +6,16 @@ import { ChoosePhotos } from "./choose-photos";
 
 function stateWords(photo: CardPhoto, kept: number, paints: number): string {
   switch (photo.state) {
-    case "waiting": return "waiting";
-    case "sending": return photo.share < 1 ? `sending, ${Math.round(100 * photo.share)} %` : "developing …";
-    case "reading": return "reading …";
-    case "refused": return "not read";
-    case "read": return paints === 0 ? "read: say which paints" : `${kept} of ${paints} kept`;
+    case "waiting":
+      return "waiting";
+    case "sending":
+      return photo.share < 1 ? `sending, ${Math.round(100 * photo.share)} %` : "developing …";
+    case "reading":
+      return "reading …";
+    case "refused":
+      return "not read";
+    case "read":
+      return paints === 0 ? "read: say which paints" : `${kept} of ${paints} kept`;
   }
 }
 
@@ -22,22 +27,42 @@ export function PhotoQueue() {
     <section aria-label="Photos of cards" className="flex min-h-0 flex-col gap-3 p-4">
       <div className="flex items-baseline gap-2">
         <h2 className="name-face text-xl">Cards</h2>
-        <span role="status" className="quiet">{done} of {photos.length} read</span>
+        <span role="status" className="quiet">
+          {done} of {photos.length} read
+        </span>
       </div>
-      {done < photos.length && <progress className="progress h-1 w-full" aria-label="Reading the photos" value={done} max={photos.length} />}
+      {done < photos.length && (
+        <progress className="progress h-1 w-full" aria-label="Reading the photos" value={done} max={photos.length} />
+      )}
       <ul className="min-h-0 flex-1 space-y-1 overflow-y-auto">
         {photos.map((photo) => {
           const edits = document.edits[photo.key];
           const paints = edits?.paints.filter(Boolean).length ?? 0;
           const keptHere = edits?.paints.filter((paint, row) => paint && kept[`${photo.key} ${row}`]).length ?? 0;
           return (
-            <li key={photo.key} className={`flex items-center gap-2 rounded-field p-1.5 ${photo.key === openKey ? "bg-base-300" : ""}`}>
-              <button type="button" aria-current={photo.key === openKey} className="flex min-w-0 flex-1 cursor-pointer items-center gap-2 text-left" onClick={() => open(photo.key)}>
-                {photo.stored
-                  ? <img src={`/api/photos/${photo.stored.id}?copy=small`} alt="" className="h-11 w-9 rounded-sm object-cover" />
-                  : <span className="h-11 w-9 rounded-sm bg-(--photo-ground)" />}
+            <li
+              key={photo.key}
+              className={`flex items-center gap-2 rounded-field p-1.5 ${photo.key === openKey ? "bg-base-300" : ""}`}
+            >
+              <button
+                type="button"
+                aria-current={photo.key === openKey}
+                className="flex min-w-0 flex-1 cursor-pointer items-center gap-2 text-left"
+                onClick={() => open(photo.key)}
+              >
+                {photo.stored ? (
+                  <img
+                    src={`/api/photos/${photo.stored.id}?copy=small`}
+                    alt=""
+                    className="h-11 w-9 rounded-sm object-cover"
+                  />
+                ) : (
+                  <span className="h-11 w-9 rounded-sm bg-(--photo-ground)" />
+                )}
                 <span className="min-w-0">
-                  <span className="name-face block truncate">{edits?.cardId ? `Card ${edits.cardId}` : photo.fileName}</span>
+                  <span className="name-face block truncate">
+                    {edits?.cardId ? `Card ${edits.cardId}` : photo.fileName}
+                  </span>
                   <span className="label-line flex items-center gap-1">
                     {photo.state === "refused" && <CircleAlert size={12} />}
                     {photo.state === "read" && paints > 0 && keptHere === paints && <Check size={12} />}
@@ -45,7 +70,14 @@ export function PhotoQueue() {
                   </span>
                 </span>
               </button>
-              <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Put ${photo.fileName} away`} onClick={() => dropPhoto(photo.key)}><X size={13} /></button>
+              <button
+                type="button"
+                className="btn btn-square btn-ghost btn-xs"
+                aria-label={`Put ${photo.fileName} away`}
+                onClick={() => dropPhoto(photo.key)}
+              >
+                <X size={13} />
+              </button>
             </li>
           );
         })}

@@ -15,7 +15,9 @@ export const cardOfNumber = (cards: readonly SwatchCard[], number: number | null
 
 /** What is said of a photo when its card is known: paints row by row, and the paper. */
 export const editsOfCard = (card: SwatchCard): Pick<CardEdits, "cardId" | "paints" | "paperId"> => ({
-  cardId: card.id, paperId: card.paperId, paints: Array.from({ length: ROWS }, (_, row) => card.paints[row] ?? null),
+  cardId: card.id,
+  paperId: card.paperId,
+  paints: Array.from({ length: ROWS }, (_, row) => card.paints[row] ?? null),
 });
 
 /** Rows that are read: those with a paint, or all while no paint is named. */
@@ -25,12 +27,22 @@ export function rowsOf(edits: Pick<CardEdits, "paints">): number[] {
 }
 
 /** All that a reading depends on, as one text. */
-export const readingKey = (edits: CardEdits): string => JSON.stringify([edits.paperId, rowsOf(edits), edits.moved, edits.references]);
+export const readingKey = (edits: CardEdits): string =>
+  JSON.stringify([edits.paperId, rowsOf(edits), edits.moved, edits.references]);
 
 /** Reads a stored photo as the painter says; the answer is what changes of the photo. */
-export async function readWith(reader: CardReader, photoId: string, edits: CardEdits): Promise<Partial<CardPhoto> & { readonly state: "read" | "refused" }> {
+export async function readWith(
+  reader: CardReader,
+  photoId: string,
+  edits: CardEdits,
+): Promise<Partial<CardPhoto> & { readonly state: "read" | "refused" }> {
   const { paperId, moved, references } = edits;
-  const read = await reader.read(photoId, { paperId, rows: rowsOf(edits), moved: { ...moved }, references: references.map(({ box, lab }) => ({ box, lab })) });
+  const read = await reader.read(photoId, {
+    paperId,
+    rows: rowsOf(edits),
+    moved: { ...moved },
+    references: references.map(({ box, lab }) => ({ box, lab })),
+  });
   const readFor = readingKey(edits);
   return "refused" in read ? { state: "refused", message: read.refused, readFor } : { state: "read", read, readFor };
 }
@@ -39,37 +51,49 @@ export async function readWith(reader: CardReader, photoId: string, edits: CardE
 export function useTakePhotos(): (files: readonly File[]) => void {
   const store = useMeasureStore();
   const { reader, cards } = useRoom();
-  return useCallback((files) => {
-    const { addPhotos, setPhoto, edit } = store.getState();
-    const today = localDay(new Date());
-    const named = files.map((file) => ({ key: crypto.randomUUID(), fileName: file.name, file }));
-    // What the program does by itself is no step of the painter's to be undone.
-    const byItself = (change: () => void): void => {
-      const { pause, resume } = store.temporal.getState();
-      pause();
-      change();
-      resume();
-    };
-    byItself(() => addPhotos(named.map(({ key, fileName }) => ({ key, fileName })), today));
-    const one = async ({ key, file }: (typeof named)[number]): Promise<void> => {
-      setPhoto(key, { state: "sending" });
-      const sent = await uploadSwatches(file, (share) => setPhoto(key, { share }));
-      if ("message" in sent) return setPhoto(key, { state: "refused", message: sent.message });
-      setPhoto(key, { state: "reading", stored: sent });
-      const plain = newEdits(today);
-      const first = await readWith(reader, sent.id, plain);
-      const card = cardOfNumber(cards, first.read?.number ?? null);
-      if (!card) return setPhoto(key, first);
-      byItself(() => edit(key, editsOfCard(card)));
-      return setPhoto(key, await readWith(reader, sent.id, { ...plain, ...editsOfCard(card) }));
-    };
-    void (async () => {
-      for (const photo of named) {
-        await one(photo).catch((error: unknown) => {
-          console.error(error);
-          setPhoto(photo.key, { state: "refused", message: "The photo was kept but could not be opened here. Put it away and bring it again; if that doesn't help, load the page again." });
-        });
-      }
-    })();
-  }, [store, reader, cards]);
+  return useCallback(
+    (files) => {
+      const { addPhotos, setPhoto, edit } = store.getState();
+      const today = localDay(new Date());
+      const named = files.map((file) => ({ key: crypto.randomUUID(), fileName: file.name, file }));
+      // What the program does by itself is no step of the painter's to be undone.
+      const byItself = (change: () => void): void => {
+        const { pause, resume } = store.temporal.getState();
+        pause();
+        change();
+        resume();
+      };
+      byItself(() =>
+        addPhotos(
+          named.map(({ key, fileName }) => ({ key, fileName })),
+          today,
+        ),
+      );
+      const one = async ({ key, file }: (typeof named)[number]): Promise<void> => {
+        setPhoto(key, { state: "sending" });
+        const sent = await uploadSwatches(file, (share) => setPhoto(key, { share }));
+        if ("message" in sent) return setPhoto(key, { state: "refused", message: sent.message });
+        setPhoto(key, { state: "reading", stored: sent });
+        const plain = newEdits(today);
+        const first = await readWith(reader, sent.id, plain);
+        const card = cardOfNumber(cards, first.read?.number ?? null);
+        if (!card) return setPhoto(key, first);
+        byItself(() => edit(key, editsOfCard(card)));
+        return setPhoto(key, await readWith(reader, sent.id, { ...plain, ...editsOfCard(card) }));
+      };
+      void (async () => {
+        for (const photo of named) {
+          await one(photo).catch((error: unknown) => {
+            console.error(error);
+            setPhoto(photo.key, {
+              state: "refused",
+              message:
+                "The photo was kept but could not be opened here. Put it away and bring it again; if that doesn't help, load the page again.",
+            });
+          });
+        }
+      })();
+    },
+    [store, reader, cards],
+  );
 }

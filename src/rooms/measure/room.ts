@@ -29,22 +29,31 @@ export function useRoom(): MeasuringRoom {
   return room;
 }
 
-export const codesOf = ({ pigments }: Pick<StockedPaint, "pigments">): string => pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
+export const codesOf = ({ pigments }: Pick<StockedPaint, "pigments">): string =>
+  pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
 
 /** The model that predictions stand on so far. */
-export const modelNow = ({ id, pigments, tintingStrength, measured }: StockedPaint): PaintModel => paintModel(id, pigments, tintingStrength, measured);
+export const modelNow = ({ id, pigments, tintingStrength, measured }: StockedPaint): PaintModel =>
+  paintModel(id, pigments, tintingStrength, measured);
 
 /** The same paint with new optics. */
-export const modelWith = ({ id, pigments, tintingStrength }: StockedPaint, measured: MeasuredOptics): PaintModel => paintModel(id, pigments, tintingStrength, measured);
+export const modelWith = ({ id, pigments, tintingStrength }: StockedPaint, measured: MeasuredOptics): PaintModel =>
+  paintModel(id, pigments, tintingStrength, measured);
 
 /** Sends a measurement to be kept; the answer is its id or words for the painter. */
-export async function keepMeasurement(measurement: NewMeasurement): Promise<{ readonly id: string } | { readonly message: string }> {
+export async function keepMeasurement(
+  measurement: NewMeasurement,
+): Promise<{ readonly id: string } | { readonly message: string }> {
   try {
-    const response = await fetch("/api/measurements", { method: "POST", keepalive: true, headers: { "content-type": "application/json" }, body: JSON.stringify(measurement) });
+    const response = await fetch("/api/measurements", {
+      method: "POST",
+      keepalive: true,
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(measurement),
+    });
     const body = (await response.json()) as { id?: string; message?: string };
     return response.ok && body.id ? { id: body.id } : { message: body.message ?? "The measurement could not be kept." };
   } catch {
     return { message: "Not kept: Abendrot doesn't answer. Is it still running? Try again." };
   }
 }
-

@@ -30,25 +30,65 @@ export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }:
   const patches = ready ?? patchesOfRow(row);
   const fitted = fit && !("refused" in fit) ? fit : null;
   const refused = row.refused ?? (fit && "refused" in fit ? fit.refused : null);
-  const measurement = useMemo((): NewMeasurement => ({
-    paintId: paint.id, on: edits.on, way: "photo", paperId: edits.paperId, photoId: photo.stored?.id ?? null, cardId: edits.cardId,
-    patches: (ready ?? NONE).map((patch, index): StoredPatch => ({
-      ...patch, cutOff: patch.cutOff && [...patch.cutOff], reflectance: undefined,
-      box: row.places[index].box, texture: row.places[index].reading.texture,
-    })),
-  }), [paint.id, edits, photo.stored, row, ready]);
-  const rough = Math.max(...row.places.filter(({ place }) => place.what === "wash").map(({ reading }) => reading.texture));
+  const measurement = useMemo(
+    (): NewMeasurement => ({
+      paintId: paint.id,
+      on: edits.on,
+      way: "photo",
+      paperId: edits.paperId,
+      photoId: photo.stored?.id ?? null,
+      cardId: edits.cardId,
+      patches: (ready ?? NONE).map((patch, index): StoredPatch => ({
+        ...patch,
+        cutOff: patch.cutOff && [...patch.cutOff],
+        reflectance: undefined,
+        box: row.places[index].box,
+        texture: row.places[index].reading.texture,
+      })),
+    }),
+    [paint.id, edits, photo.stored, row, ready],
+  );
+  const rough = Math.max(
+    ...row.places.filter(({ place }) => place.what === "wash").map(({ reading }) => reading.texture),
+  );
   return (
     <article aria-label={paint.name} className="space-y-2 border-b border-(--hairline) px-4 py-3">
       <header className="flex items-baseline gap-2">
         <h3 className="name-face text-lg leading-tight">{paint.name}</h3>
         <span className="label-line">{codesOf(paint)}</span>
-        {!refused && <span className="label-line ml-auto" title="Standard deviation of lightness over the most uneven wash, in spots of 0.6 mm">texture {rough.toFixed(1)} L*</span>}
+        {!refused && (
+          <span
+            className="label-line ml-auto"
+            title="Standard deviation of lightness over the most uneven wash, in spots of 0.6 mm"
+          >
+            texture {rough.toFixed(1)} L*
+          </span>
+        )}
       </header>
-      {refused && <p role="alert" className="text-error">{refused}</p>}
-      <PatchPairs patches={patches} fitted={fitted?.fitted ?? null} onToggle={(index) => onToggle(placeKey(row.row, index))} />
-      {row.doubts.map((doubt) => <p key={doubt} className="quiet text-[0.9rem] leading-snug">{doubt}</p>)}
-      {fitted && <FitResult paint={paint} fit={fitted} measurement={measurement} kept={kept === JSON.stringify(measurement)} onKept={() => setKept(photo.key, row.row, JSON.stringify(measurement))} />}
+      {refused && (
+        <p role="alert" className="text-error">
+          {refused}
+        </p>
+      )}
+      <PatchPairs
+        patches={patches}
+        fitted={fitted?.fitted ?? null}
+        onToggle={(index) => onToggle(placeKey(row.row, index))}
+      />
+      {row.doubts.map((doubt) => (
+        <p key={doubt} className="quiet text-[0.9rem] leading-snug">
+          {doubt}
+        </p>
+      ))}
+      {fitted && (
+        <FitResult
+          paint={paint}
+          fit={fitted}
+          measurement={measurement}
+          kept={kept === JSON.stringify(measurement)}
+          onKept={() => setKept(photo.key, row.row, JSON.stringify(measurement))}
+        />
+      )}
     </article>
   );
 }

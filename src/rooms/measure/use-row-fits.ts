@@ -1,7 +1,15 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
-import { CARD_WATER, patchesOfRow, placeKey, type CardRead, type MeasuredPatch, type PaintFit, type RowRead } from "@/core/calibration";
+import {
+  CARD_WATER,
+  patchesOfRow,
+  placeKey,
+  type CardRead,
+  type MeasuredPatch,
+  type PaintFit,
+  type RowRead,
+} from "@/core/calibration";
 import type { StockedPaint } from "@/storage/ports";
 import { troubleWith } from "@/ui/trouble";
 import { messageOf } from "@/workers/paint-message";
@@ -23,7 +31,8 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
     const set = (fit: NonNullable<Fitting>): void => {
       if (!stale) setDone({ key, fit });
     };
-    reader.fit(paperId, messageOf({ ...paint, measured: null }), patches)
+    reader
+      .fit(paperId, messageOf({ ...paint, measured: null }), patches)
       .then(set, (error: Error) => set({ refused: error.message }));
     return () => {
       stale = true;
@@ -46,19 +55,42 @@ export interface CardRow {
 export function useCardRows(read: CardRead | undefined, edits: CardEdits): readonly CardRow[] {
   const { reader, paints } = useRoom();
   const { leftOut, paperId } = edits;
-  const plain = useMemo(() => (read?.rows ?? []).flatMap((row) => {
-    const paint = paints.find(({ id }) => id === edits.paints[row.row]);
-    const patches = patchesOfRow(row, CARD_WATER).map((patch, index) => (leftOut[placeKey(row.row, index)] ? { ...patch, leftOut: true } : patch));
-    return paint ? [{ row, paint, patches }] : [];
-  }), [read, paints, edits.paints, leftOut]);
-  const key = JSON.stringify([paperId, plain.map(({ row, paint, patches }) => [row.row, row.refused, paint.id, paint.pigments, paint.tintingStrength, patches])]);
+  const plain = useMemo(
+    () =>
+      (read?.rows ?? []).flatMap((row) => {
+        const paint = paints.find(({ id }) => id === edits.paints[row.row]);
+        const patches = patchesOfRow(row, CARD_WATER).map((patch, index) =>
+          leftOut[placeKey(row.row, index)] ? { ...patch, leftOut: true } : patch,
+        );
+        return paint ? [{ row, paint, patches }] : [];
+      }),
+    [read, paints, edits.paints, leftOut],
+  );
+  const key = JSON.stringify([
+    paperId,
+    plain.map(({ row, paint, patches }) => [
+      row.row,
+      row.refused,
+      paint.id,
+      paint.pigments,
+      paint.tintingStrength,
+      patches,
+    ]),
+  ]);
   const [done, setDone] = useState<{ key: string; patches: readonly (readonly MeasuredPatch[])[] } | null>(null);
   const usable = plain.filter(({ row }) => !row.refused);
   useEffect(() => {
     let stale = false;
     if (usable.length === 0) return;
-    reader.camera(paperId, usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches })))
-      .then((patches) => !stale && setDone({ key, patches }), troubleWith("What the camera mixes of its colours could not be estimated"));
+    reader
+      .camera(
+        paperId,
+        usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches })),
+      )
+      .then(
+        (patches) => !stale && setDone({ key, patches }),
+        troubleWith("What the camera mixes of its colours could not be estimated"),
+      );
     return () => {
       stale = true;
     };
@@ -66,12 +98,18 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [reader, key]);
   return plain.map(({ row, paint, patches }, i) => ({
-    row, paint, patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i])] : null,
+    row,
+    paint,
+    patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i])] : null,
   }));
 }
 
 /** Reads an open card anew whenever the painter has changed how it is to be read. */
-export function useRereading(photo: CardPhoto | undefined, edits: CardEdits, setRead: (change: Partial<CardPhoto>) => void): void {
+export function useRereading(
+  photo: CardPhoto | undefined,
+  edits: CardEdits,
+  setRead: (change: Partial<CardPhoto>) => void,
+): void {
   const { reader } = useRoom();
   const id = photo?.state === "read" || photo?.state === "refused" ? photo.stored?.id : undefined;
   const key = readingKey(edits);
@@ -79,7 +117,10 @@ export function useRereading(photo: CardPhoto | undefined, edits: CardEdits, set
   useEffect(() => {
     if (!id || read === undefined || read === key) return;
     let stale = false;
-    void readWith(reader, id, edits).then((change) => !stale && setRead(change), troubleWith("The card could not be read anew"));
+    void readWith(reader, id, edits).then(
+      (change) => !stale && setRead(change),
+      troubleWith("The card could not be read anew"),
+    );
     return () => {
       stale = true;
     };

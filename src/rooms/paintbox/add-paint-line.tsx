@@ -32,7 +32,8 @@ export function AddPaintLine() {
     else if (event.key === "Escape") setWords("");
     else if (event.key === "Enter") {
       if (found[at]) pick(found[at]);
-      else if (words.trim()) setWord(`The handbook knows no pigment called “${words.trim()}”. Try its Colour Index name, like PB29.`);
+      else if (words.trim())
+        setWord(`The handbook knows no pigment called “${words.trim()}”. Try its Colour Index name, like PB29.`);
     } else return;
     event.preventDefault();
   };
@@ -40,30 +41,62 @@ export function AddPaintLine() {
   return (
     <div className="relative w-72">
       <input
-        role="combobox" aria-label="Add a paint" aria-expanded={found.length > 0} aria-controls={list} aria-autocomplete="list"
-        aria-activedescendant={found[at] ? `${list}-${at}` : undefined} className="input w-full" placeholder="Add a paint: PB29, burnt sienna …" autoComplete="off"
-        value={words} onKeyDown={onKeyDown}
+        role="combobox"
+        aria-label="Add a paint"
+        aria-expanded={found.length > 0}
+        aria-controls={list}
+        aria-autocomplete="list"
+        aria-activedescendant={found[at] ? `${list}-${at}` : undefined}
+        className="input w-full"
+        placeholder="Add a paint: PB29, burnt sienna …"
+        autoComplete="off"
+        value={words}
+        onKeyDown={onKeyDown}
         onChange={(event) => {
           setWords(event.target.value);
           setAt(0);
           setWord(null);
         }}
       />
-      <ul id={list} role="listbox" aria-label="Pigments that answer" className={`absolute top-full left-0 z-40 mt-1 w-96 rounded-box border border-(--hairline) bg-base-100 p-1 shadow-md ${found.length > 0 ? "" : "hidden"}`}>
+      <ul
+        id={list}
+        role="listbox"
+        aria-label="Pigments that answer"
+        className={`absolute top-full left-0 z-40 mt-1 w-96 rounded-box border border-(--hairline) bg-base-100 p-1 shadow-md ${found.length > 0 ? "" : "hidden"}`}
+      >
         {found.map((pigment, i) => (
           // The field keeps the focus and has the keys; the list is for the pointer.
           // eslint-disable-next-line jsx-a11y/click-events-have-key-events
           <li
-            key={pigment.id} id={`${list}-${i}`} role="option" aria-selected={i === at} tabIndex={-1} onPointerEnter={() => setAt(i)} onClick={() => pick(pigment)}
+            key={pigment.id}
+            id={`${list}-${i}`}
+            role="option"
+            aria-selected={i === at}
+            tabIndex={-1}
+            onPointerEnter={() => setAt(i)}
+            onClick={() => pick(pigment)}
             className={`flex cursor-pointer items-center gap-3 rounded-field px-2 py-1 ${i === at ? "bg-base-300" : ""}`}
           >
-            <Strip mix={[{ paint: paintModel(pigment.id, pigment.pigments), parts: 1 }]} paper={PAPERS[0]} width={96} height={22} label={pigment.name} />
+            <Strip
+              mix={[{ paint: paintModel(pigment.id, pigment.pigments), parts: 1 }]}
+              paper={PAPERS[0]}
+              width={96}
+              height={22}
+              label={pigment.name}
+            />
             <span className="name-face min-w-0 flex-1 truncate first-letter:uppercase">{pigment.name}</span>
             <span className="label-line max-w-28 truncate">{pigment.codes}</span>
           </li>
         ))}
       </ul>
-      {word && <p role="alert" className="absolute top-full left-0 z-40 mt-1 w-96 rounded-box border border-error bg-base-100 p-3">{word}</p>}
+      {word && (
+        <p
+          role="alert"
+          className="absolute top-full left-0 z-40 mt-1 w-96 rounded-box border border-error bg-base-100 p-3"
+        >
+          {word}
+        </p>
+      )}
     </div>
   );
 }

@@ -18,7 +18,10 @@ const SHOWN = 6;
 export function Gaps({ models }: { models: readonly PaintModel[] }) {
   const add = usePaintbox((s) => s.add);
   const later = useDeferredValue(models);
-  const gaps = useMemo(() => (later.length === 0 ? [] : findGaps(farthestPointSample(later, MOST, paper), paper).slice(0, SHOWN)), [later]);
+  const gaps = useMemo(
+    () => (later.length === 0 ? [] : findGaps(farthestPointSample(later, MOST, paper), paper).slice(0, SHOWN)),
+    [later],
+  );
   if (gaps.length === 0) return null;
   return (
     <section aria-label="Gaps" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
@@ -31,12 +34,32 @@ export function Gaps({ models }: { models: readonly PaintModel[] }) {
           return (
             <li key={pigmentId} className="flex items-center gap-3">
               <span className="w-36">{words}</span>
-              <Strip mix={[{ paint: paintModel(pigmentId, pigments), parts: 1 }]} paper={paper} width={110} height={24} label={name} />
-              <span className="name-face w-56 truncate">{name} <span className="label-line">{code}</span></span>
-              <span className="quiet">chroma {possible.toFixed(0)} instead of {reached.toFixed(0)}</span>
+              <Strip
+                mix={[{ paint: paintModel(pigmentId, pigments), parts: 1 }]}
+                paper={paper}
+                width={110}
+                height={24}
+                label={name}
+              />
+              <span className="name-face w-56 truncate">
+                {name} <span className="label-line">{code}</span>
+              </span>
+              <span className="quiet">
+                chroma {possible.toFixed(0)} instead of {reached.toFixed(0)}
+              </span>
               <button
-                type="button" className="btn btn-xs ml-auto"
-                onClick={() => add(newPaint({ id: crypto.randomUUID(), name: name.charAt(0).toUpperCase() + name.slice(1), pigments, status: "wished for" }))}
+                type="button"
+                className="btn btn-xs ml-auto"
+                onClick={() =>
+                  add(
+                    newPaint({
+                      id: crypto.randomUUID(),
+                      name: name.charAt(0).toUpperCase() + name.slice(1),
+                      pigments,
+                      status: "wished for",
+                    }),
+                  )
+                }
               >
                 wish for it
               </button>

@@ -12,8 +12,19 @@ import { usePaintbox } from "./paintbox-store";
 
 const FAULTS_SHOWN = 200;
 const COLUMN_WORDS: Readonly<Record<PaintColumn, string>> = {
-  name: "name", pigments: "pigments", maker: "maker", line: "line", status: "it is", form: "form", sizeMl: "size, ml", price: "price", currency: "currency",
-  boughtOn: "bought on", openedOn: "opened on", batch: "batch", notes: "notes",
+  name: "name",
+  pigments: "pigments",
+  maker: "maker",
+  line: "line",
+  status: "it is",
+  form: "form",
+  sizeMl: "size, ml",
+  price: "price",
+  currency: "currency",
+  boughtOn: "bought on",
+  openedOn: "opened on",
+  batch: "batch",
+  notes: "notes",
 };
 
 type Step =
@@ -50,12 +61,20 @@ export function ImportDialog() {
     let done = false;
     // The last of the progress may arrive after the answer.
     const progress = heard((now: number) => void (!done && setShare(now)));
-    setResult(await asked().ask("rows", map, localDay(new Date()), progress).finally(() => (done = true)));
+    setResult(
+      await asked()
+        .ask("rows", map, localDay(new Date()), progress)
+        .finally(() => (done = true)),
+    );
     setShare(null);
   };
   const read = async (file: File): Promise<void> => {
     setResult(null);
-    if (file.size > LIMITS.importBytes) return setStep({ step: "choose", fault: `The file is over ${LIMITS.importBytes / 1024 / 1024} MB; a table of paints is smaller.` });
+    if (file.size > LIMITS.importBytes)
+      return setStep({
+        step: "choose",
+        fault: `The file is over ${LIMITS.importBytes / 1024 / 1024} MB; a table of paints is smaller.`,
+      });
     setShare(0);
     const found = await asked().ask("open", new Uint8Array(await file.arrayBuffer()), LIMITS.importLines);
     setShare(null);
@@ -68,11 +87,12 @@ export function ImportDialog() {
     await rows(found.map);
   };
   /** What is being read, unless it is taken back. */
-  const reading = (work: Promise<void>): void => void work.catch((error: unknown) => {
-    if (error instanceof WorkerStopped) return;
-    setShare(null);
-    setStep({ step: "choose", fault: COULD_NOT });
-  });
+  const reading = (work: Promise<void>): void =>
+    void work.catch((error: unknown) => {
+      if (error instanceof WorkerStopped) return;
+      setShare(null);
+      setStep({ step: "choose", fault: COULD_NOT });
+    });
   const begin = (): void => {
     stop();
     setShare(null);
@@ -87,7 +107,8 @@ export function ImportDialog() {
   return (
     <>
       <button
-        type="button" className="btn btn-ghost btn-sm"
+        type="button"
+        className="btn btn-ghost btn-sm"
         onClick={() => {
           begin();
           dialog.current?.showModal();
@@ -99,30 +120,58 @@ export function ImportDialog() {
         <div className="modal-box max-w-3xl space-y-4">
           <div className="flex items-center">
             <h2 className="name-face text-2xl">Import paints</h2>
-            <button type="button" className="btn btn-square btn-ghost btn-sm ml-auto" aria-label="Close" onClick={close}><X size={16} /></button>
+            <button
+              type="button"
+              className="btn btn-square btn-ghost btn-sm ml-auto"
+              aria-label="Close"
+              onClick={close}
+            >
+              <X size={16} />
+            </button>
           </div>
           <label className="block">
-            <span className="mb-1 block">A CSV file with a first line that names its columns, in any order, a JSON file from this program, or a GIMP palette whose colours are named after pigments. At most {LIMITS.importLines.toLocaleString("en")} lines and {LIMITS.importBytes / 1024 / 1024} MB.</span>
-            <input type="file" accept=".csv,.tsv,.txt,.json,.gpl,text/csv,application/json" className="file-input w-full" onChange={(event) => {
-              const file = event.target.files?.[0];
-              begin();
-              if (file) reading(read(file));
-            }} />
+            <span className="mb-1 block">
+              A CSV file with a first line that names its columns, in any order, a JSON file from this program, or a
+              GIMP palette whose colours are named after pigments. At most {LIMITS.importLines.toLocaleString("en")}{" "}
+              lines and {LIMITS.importBytes / 1024 / 1024} MB.
+            </span>
+            <input
+              type="file"
+              accept=".csv,.tsv,.txt,.json,.gpl,text/csv,application/json"
+              className="file-input w-full"
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                begin();
+                if (file) reading(read(file));
+              }}
+            />
           </label>
-          {step.step === "choose" && step.fault && <p role="alert" className="text-error">{step.fault}</p>}
+          {step.step === "choose" && step.fault && (
+            <p role="alert" className="text-error">
+              {step.fault}
+            </p>
+          )}
           {step.step === "columns" && (
             <fieldset className="grid grid-cols-3 gap-3">
               <legend className="mb-1 font-semibold">What the columns hold</legend>
               {PAINT_COLUMNS.map((column) => (
                 <label key={column} className="block">
                   <span className="label-line block">{COLUMN_WORDS[column]}</span>
-                  <select className="select select-sm w-full" value={step.map[column]} onChange={(event) => {
-                    const map = { ...step.map, [column]: Number(event.target.value) };
-                    setStep({ ...step, map });
-                    reading(rows(map));
-                  }}>
+                  <select
+                    className="select select-sm w-full"
+                    value={step.map[column]}
+                    onChange={(event) => {
+                      const map = { ...step.map, [column]: Number(event.target.value) };
+                      setStep({ ...step, map });
+                      reading(rows(map));
+                    }}
+                  >
                     <option value={-1}>not in the file</option>
-                    {step.headers.map((header, i) => <option key={`${i} ${header}`} value={i}>{header || `column ${i + 1}`}</option>)}
+                    {step.headers.map((header, i) => (
+                      <option key={`${i} ${header}`} value={i}>
+                        {header || `column ${i + 1}`}
+                      </option>
+                    ))}
                   </select>
                 </label>
               ))}
@@ -130,24 +179,49 @@ export function ImportDialog() {
           )}
           {share !== null && (
             <div className="flex items-center gap-3">
-              <progress className="progress progress-primary flex-1" value={share} max={1} aria-label="Reading the file" />
-              <button type="button" className="btn btn-sm" onClick={begin}>Stop</button>
+              <progress
+                className="progress progress-primary flex-1"
+                value={share}
+                max={1}
+                aria-label="Reading the file"
+              />
+              <button type="button" className="btn btn-sm" onClick={begin}>
+                Stop
+              </button>
             </div>
           )}
           {result && (
             <>
-              <p role="status">{result.entries.length} paints can be taken{result.bad.length > 0 && `, ${result.bad.length} can't`}. Nothing is stored yet.</p>
+              <p role="status">
+                {result.entries.length} paints can be taken{result.bad.length > 0 && `, ${result.bad.length} can't`}.
+                Nothing is stored yet.
+              </p>
               {result.bad.length > 0 && (
-                <ul aria-label="Lines that can't be taken" className="max-h-40 overflow-y-auto rounded-box border border-(--hairline) p-3 text-[0.9rem]">
-                  {result.bad.slice(0, FAULTS_SHOWN).map(({ line, reason }) => <li key={line}>line {line}: {reason}</li>)}
+                <ul
+                  aria-label="Lines that can't be taken"
+                  className="max-h-40 overflow-y-auto rounded-box border border-(--hairline) p-3 text-[0.9rem]"
+                >
+                  {result.bad.slice(0, FAULTS_SHOWN).map(({ line, reason }) => (
+                    <li key={line}>
+                      line {line}: {reason}
+                    </li>
+                  ))}
                   {result.bad.length > FAULTS_SHOWN && <li>and {result.bad.length - FAULTS_SHOWN} more</li>}
                 </ul>
               )}
-              {result.entries.length > room && <p role="alert" className="text-error">A paintbox holds {LIMITS.paints} paints; there is room for {room} more.</p>}
+              {result.entries.length > room && (
+                <p role="alert" className="text-error">
+                  A paintbox holds {LIMITS.paints} paints; there is room for {room} more.
+                </p>
+              )}
               <div className="modal-action">
-                <button type="button" className="btn" onClick={close}>Leave it</button>
+                <button type="button" className="btn" onClick={close}>
+                  Leave it
+                </button>
                 <button
-                  type="button" className="btn btn-primary" disabled={result.entries.length === 0 || result.entries.length > room}
+                  type="button"
+                  className="btn btn-primary"
+                  disabled={result.entries.length === 0 || result.entries.length > room}
                   onClick={() => {
                     addMany(result.entries);
                     close();
@@ -159,7 +233,9 @@ export function ImportDialog() {
             </>
           )}
         </div>
-        <form method="dialog" className="modal-backdrop"><button>Close</button></form>
+        <form method="dialog" className="modal-backdrop">
+          <button>Close</button>
+        </form>
       </dialog>
     </>
   );

@@ -15,7 +15,12 @@ interface Measured {
 
 /** The model of a paint of the box: measured, or typical. */
 export function boxModel(paint: PaintEntry, measurement: Measurement | undefined): PaintModel {
-  return paintModel(paint.id, paint.pigments, paint.tintingStrength, measurement ? opticsOfMeasurement(measurement) : null);
+  return paintModel(
+    paint.id,
+    paint.pigments,
+    paint.tintingStrength,
+    measurement ? opticsOfMeasurement(measurement) : null,
+  );
 }
 
 /** Makes each model once for a state of the paint and of the measurements. */
@@ -39,7 +44,10 @@ export const useModelOf = (): Measured["modelOf"] => useContext(MeasuredContext)
 /** Keeps the measurements while the paintbox is open. */
 export function MeasuredProvider({ stored, children }: { stored: readonly Measurement[]; children: ReactNode }) {
   const [list, setList] = useState(stored);
-  const setCounts = useCallback((id: string, counts: boolean) => setList((all) => all.map((one) => (one.id === id ? { ...one, counts } : one))), []);
+  const setCounts = useCallback(
+    (id: string, counts: boolean) => setList((all) => all.map((one) => (one.id === id ? { ...one, counts } : one))),
+    [],
+  );
   const value = useMemo(() => ({ list, setCounts, modelOf: modelMaker(list) }), [list, setCounts]);
   return <MeasuredContext.Provider value={value}>{children}</MeasuredContext.Provider>;
 }

@@ -21,15 +21,36 @@ const ML_A_WASH = 0.3;
 type Field = keyof PaintEntry;
 
 /** A labelled field that keeps what is typed as it is typed, and tells at the field when it can't be right. */
-function TextField({ label, field, paint, value, parse, type, className, doubt }: {
-  label: string; field: Field; paint: PaintEntry; value: string; type?: "text" | "number" | "date"; className?: string; doubt?: string;
+function TextField({
+  label,
+  field,
+  paint,
+  value,
+  parse,
+  type,
+  className,
+  doubt,
+}: {
+  label: string;
+  field: Field;
+  paint: PaintEntry;
+  value: string;
+  type?: "text" | "number" | "date";
+  className?: string;
+  doubt?: string;
   parse: (text: string) => Partial<PaintEntry>;
 }) {
   const { type: keep, endTyping } = usePaintboxStore().getState();
   return (
     <TypedText
-      label={label} value={value} type={type} className={className} doubt={doubt} onLeave={endTyping}
-      faultOf={(text) => paintFaults({ ...paint, ...parse(text) }, localDay(new Date()))[field] ?? null} onText={(text) => keep(paint.id, field, parse(text))}
+      label={label}
+      value={value}
+      type={type}
+      className={className}
+      doubt={doubt}
+      onLeave={endTyping}
+      faultOf={(text) => paintFaults({ ...paint, ...parse(text) }, localDay(new Date()))[field] ?? null}
+      onText={(text) => keep(paint.id, field, parse(text))}
     />
   );
 }
@@ -37,12 +58,28 @@ function TextField({ label, field, paint, value, parse, type, className, doubt }
 const numberOf = (text: string): number | null => (text.trim() === "" ? null : Number(text.replace(",", ".")));
 const textOf = (value: number | string | null): string => (value === null ? "" : String(value));
 
-function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly T[];
+  onChange: (value: T) => void;
+}) {
   return (
     <label className="block">
       <span className="label-line block">{label}</span>
-      <select className="select select-sm w-full" value={value} onChange={(event) => onChange(options.find((option) => option === event.target.value) ?? value)}>
-        {options.map((option) => <option key={option}>{option}</option>)}
+      <select
+        className="select select-sm w-full"
+        value={value}
+        onChange={(event) => onChange(options.find((option) => option === event.target.value) ?? value)}
+      >
+        {options.map((option) => (
+          <option key={option}>{option}</option>
+        ))}
       </select>
     </label>
   );
@@ -51,7 +88,9 @@ function Choice<T extends string>({ label, value, options, onChange }: { label: 
 function Pigments({ paint }: { paint: PaintEntry }) {
   const change = usePaintbox((s) => s.change);
   const [words, setWords] = useState("");
-  const found = searchPigments(words, 5).filter(({ pigments }) => pigments.length === 1 && !paint.pigments.some((p) => p.pigmentId === pigments[0].pigmentId));
+  const found = searchPigments(words, 5).filter(
+    ({ pigments }) => pigments.length === 1 && !paint.pigments.some((p) => p.pigmentId === pigments[0].pigmentId),
+  );
   const total = paint.pigments.reduce((sum, { share }) => sum + share, 0);
   const set = (pigments: PaintEntry["pigments"]): void => change(paint.id, { pigments });
   return (
@@ -61,15 +100,43 @@ function Pigments({ paint }: { paint: PaintEntry }) {
         const { code, name } = pigmentById(pigmentId);
         return (
           <div key={pigmentId} className="flex items-center gap-2">
-            <span className="min-w-0 flex-1 truncate">{code} <span className="quiet">{name}</span></span>
+            <span className="min-w-0 flex-1 truncate">
+              {code} <span className="quiet">{name}</span>
+            </span>
             {paint.pigments.length > 1 && (
               <>
                 <input
-                  type="range" className="range range-xs w-28 [--range-fill:0]" min={0.02} max={1} step={0.02} value={share / total} aria-label={`Share of ${name}`}
-                  onChange={(event) => set(paint.pigments.map((p, j) => (j === i ? { ...p, share: (Number(event.target.value) / (1.0001 - Number(event.target.value))) * Math.max(0.001, total - share) } : p)))}
+                  type="range"
+                  className="range range-xs w-28 [--range-fill:0]"
+                  min={0.02}
+                  max={1}
+                  step={0.02}
+                  value={share / total}
+                  aria-label={`Share of ${name}`}
+                  onChange={(event) =>
+                    set(
+                      paint.pigments.map((p, j) =>
+                        j === i
+                          ? {
+                              ...p,
+                              share:
+                                (Number(event.target.value) / (1.0001 - Number(event.target.value))) *
+                                Math.max(0.001, total - share),
+                            }
+                          : p,
+                      ),
+                    )
+                  }
                 />
                 <span className="w-10 text-right">{Math.round((100 * share) / total)} %</span>
-                <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label={`Take ${name} out`} onClick={() => set(paint.pigments.filter((_, j) => j !== i))}><X size={13} /></button>
+                <button
+                  type="button"
+                  className="btn btn-square btn-ghost btn-xs"
+                  aria-label={`Take ${name} out`}
+                  onClick={() => set(paint.pigments.filter((_, j) => j !== i))}
+                >
+                  <X size={13} />
+                </button>
               </>
             )}
           </div>
@@ -77,10 +144,18 @@ function Pigments({ paint }: { paint: PaintEntry }) {
       })}
       {paint.pigments.length < LIMITS.pigments && (
         <div>
-          <input className="input input-sm w-full" placeholder="Another pigment: code or name" aria-label="Add a pigment to this paint" value={words} onChange={(event) => setWords(event.target.value)} />
+          <input
+            className="input input-sm w-full"
+            placeholder="Another pigment: code or name"
+            aria-label="Add a pigment to this paint"
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
           {found.map((pigment) => (
             <button
-              key={pigment.id} type="button" className="btn btn-ghost btn-sm w-full justify-start font-normal"
+              key={pigment.id}
+              type="button"
+              className="btn btn-ghost btn-sm w-full justify-start font-normal"
               onClick={() => {
                 set([...paint.pigments, { pigmentId: pigment.id, share: total / paint.pigments.length }]);
                 setWords("");
@@ -98,17 +173,41 @@ function Pigments({ paint }: { paint: PaintEntry }) {
 /** Formulas change: another year or batch of the same paint is an entry of its own, linked to this one. */
 function SameAs({ paint }: { paint: PaintEntry }) {
   const { change, add, open } = usePaintbox((s) => s);
-  const linked = usePaintbox((s) => s.document.paints).filter(({ id, sameAs }) => id !== paint.id && (sameAs === paint.id || id === paint.sameAs || (paint.sameAs !== null && sameAs === paint.sameAs)));
+  const linked = usePaintbox((s) => s.document.paints).filter(
+    ({ id, sameAs }) =>
+      id !== paint.id &&
+      (sameAs === paint.id || id === paint.sameAs || (paint.sameAs !== null && sameAs === paint.sameAs)),
+  );
   return (
     <section aria-label="Other years" className="flex flex-wrap items-center gap-2">
       <span className="label-line">Other years of it:</span>
       {linked.map((other) => (
-        <button key={other.id} type="button" className="btn btn-xs" onClick={() => open(other.id)}>{other.batch || other.name}</button>
+        <button key={other.id} type="button" className="btn btn-xs" onClick={() => open(other.id)}>
+          {other.batch || other.name}
+        </button>
       ))}
-      <button type="button" className="btn btn-ghost btn-xs" onClick={() => add({ ...paint, id: crypto.randomUUID(), sameAs: paint.sameAs ?? paint.id, batch: "", boughtOn: null, openedOn: null, left: null })}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs"
+        onClick={() =>
+          add({
+            ...paint,
+            id: crypto.randomUUID(),
+            sameAs: paint.sameAs ?? paint.id,
+            batch: "",
+            boughtOn: null,
+            openedOn: null,
+            left: null,
+          })
+        }
+      >
         <Plus size={12} /> another year
       </button>
-      {paint.sameAs && <button type="button" className="btn btn-ghost btn-xs" onClick={() => change(paint.id, { sameAs: null })}>unlink</button>}
+      {paint.sameAs && (
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => change(paint.id, { sameAs: null })}>
+          unlink
+        </button>
+      )}
     </section>
   );
 }
@@ -125,46 +224,172 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
   const model = useModelOf()(paint);
   const perMl = paint.price !== null && paint.sizeMl ? paint.price / paint.sizeMl : null;
   const doubts = labelContradictions(paint.label, pigments);
-  const label = (key: keyof PaintEntry["label"]) => (text: string): Partial<PaintEntry> => ({ label: { ...paint.label, [key]: text } });
+  const label =
+    (key: keyof PaintEntry["label"]) =>
+    (text: string): Partial<PaintEntry> => ({ label: { ...paint.label, [key]: text } });
   return (
     <article aria-label={paint.name} className="space-y-4 p-6">
       <header className="flex items-center gap-1">
-        <TextField label="Name" field="name" paint={paint} value={paint.name} parse={(name) => ({ name: name.trim() })} className="flex-1" />
-        <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label="Favourite" aria-pressed={paint.favourite} onClick={() => change(paint.id, { favourite: !paint.favourite })}>
+        <TextField
+          label="Name"
+          field="name"
+          paint={paint}
+          value={paint.name}
+          parse={(name) => ({ name: name.trim() })}
+          className="flex-1"
+        />
+        <button
+          type="button"
+          className="btn btn-square btn-ghost btn-sm self-end"
+          aria-label="Favourite"
+          aria-pressed={paint.favourite}
+          onClick={() => change(paint.id, { favourite: !paint.favourite })}
+        >
           <Star size={16} fill={paint.favourite ? "currentColor" : "none"} />
         </button>
-        <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label={`Remove ${paint.name}`} title="Remove from the paintbox (undo brings it back)" onClick={() => remove(paint.id)}><Trash2 size={16} /></button>
-        <button type="button" className="btn btn-square btn-ghost btn-sm self-end" aria-label="Close the sheet" onClick={() => open(null)}><X size={16} /></button>
+        <button
+          type="button"
+          className="btn btn-square btn-ghost btn-sm self-end"
+          aria-label={`Remove ${paint.name}`}
+          title="Remove from the paintbox (undo brings it back)"
+          onClick={() => remove(paint.id)}
+        >
+          <Trash2 size={16} />
+        </button>
+        <button
+          type="button"
+          className="btn btn-square btn-ghost btn-sm self-end"
+          aria-label="Close the sheet"
+          onClick={() => open(null)}
+        >
+          <X size={16} />
+        </button>
       </header>
-      <Strip mix={[{ paint: model, parts: 1 }]} paper={PAPERS[0]} width={380} height={72} label={`${paint.name} from masstone to tint`} />
+      <Strip
+        mix={[{ paint: model, parts: 1 }]}
+        paper={PAPERS[0]}
+        width={380}
+        height={72}
+        label={`${paint.name} from masstone to tint`}
+      />
       <p className="quiet">
-        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`}, {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} · {model.measured ? `measured on ${model.measured.on}` : "typical values"}
+        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`},{" "}
+        {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} ·{" "}
+        {model.measured ? `measured on ${model.measured.on}` : "typical values"}
       </p>
       <div className="grid grid-cols-2 gap-3">
-        <TextField label="Maker" field="maker" paint={paint} value={paint.maker} parse={(maker) => ({ maker: maker.trim() })} />
-        <TextField label="Line" field="line" paint={paint} value={paint.line} parse={(line) => ({ line: line.trim() })} />
-        <Choice label="It is" value={paint.status} options={paintStatus.options} onChange={(status) => change(paint.id, { status })} />
-        <Choice label="Form" value={paint.form} options={paintForm.options} onChange={(form) => change(paint.id, { form })} />
+        <TextField
+          label="Maker"
+          field="maker"
+          paint={paint}
+          value={paint.maker}
+          parse={(maker) => ({ maker: maker.trim() })}
+        />
+        <TextField
+          label="Line"
+          field="line"
+          paint={paint}
+          value={paint.line}
+          parse={(line) => ({ line: line.trim() })}
+        />
+        <Choice
+          label="It is"
+          value={paint.status}
+          options={paintStatus.options}
+          onChange={(status) => change(paint.id, { status })}
+        />
+        <Choice
+          label="Form"
+          value={paint.form}
+          options={paintForm.options}
+          onChange={(form) => change(paint.id, { form })}
+        />
       </div>
       <MeasuredSection paint={paint} />
       <Pigments paint={paint} />
       <Row>
-        <TextField label="Size, ml" type="number" field="sizeMl" paint={paint} value={textOf(paint.sizeMl)} parse={(text) => ({ sizeMl: numberOf(text) })} />
-        <TextField label="Left, %" type="number" field="left" paint={paint} value={paint.left === null ? "" : String(Math.round(paint.left * 100))} parse={(text) => ({ left: numberOf(text) === null ? null : Number(numberOf(text)) / 100 })} />
-        <TextField label="Strength, 1 typical" type="number" field="tintingStrength" paint={paint} value={String(paint.tintingStrength)} parse={(text) => ({ tintingStrength: numberOf(text) ?? 0 })} />
-        <TextField label="Price" type="number" field="price" paint={paint} value={textOf(paint.price)} parse={(text) => ({ price: numberOf(text) })} />
-        <TextField label="Currency" field="currency" paint={paint} value={paint.currency} parse={(currency) => ({ currency: currency.trim() })} />
-        <p className="self-end pb-1 text-[0.9rem]">{perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml, ${(perMl * ML_A_WASH).toFixed(2)} a wash`}</p>
-        <TextField label="Bought on" type="date" field="boughtOn" paint={paint} value={textOf(paint.boughtOn)} parse={(text) => ({ boughtOn: text || null })} />
-        <TextField label="Opened on" type="date" field="openedOn" paint={paint} value={textOf(paint.openedOn)} parse={(text) => ({ openedOn: text || null })} />
-        <TextField label="Batch or year" field="batch" paint={paint} value={paint.batch} parse={(batch) => ({ batch: batch.trim() })} />
+        <TextField
+          label="Size, ml"
+          type="number"
+          field="sizeMl"
+          paint={paint}
+          value={textOf(paint.sizeMl)}
+          parse={(text) => ({ sizeMl: numberOf(text) })}
+        />
+        <TextField
+          label="Left, %"
+          type="number"
+          field="left"
+          paint={paint}
+          value={paint.left === null ? "" : String(Math.round(paint.left * 100))}
+          parse={(text) => ({ left: numberOf(text) === null ? null : Number(numberOf(text)) / 100 })}
+        />
+        <TextField
+          label="Strength, 1 typical"
+          type="number"
+          field="tintingStrength"
+          paint={paint}
+          value={String(paint.tintingStrength)}
+          parse={(text) => ({ tintingStrength: numberOf(text) ?? 0 })}
+        />
+        <TextField
+          label="Price"
+          type="number"
+          field="price"
+          paint={paint}
+          value={textOf(paint.price)}
+          parse={(text) => ({ price: numberOf(text) })}
+        />
+        <TextField
+          label="Currency"
+          field="currency"
+          paint={paint}
+          value={paint.currency}
+          parse={(currency) => ({ currency: currency.trim() })}
+        />
+        <p className="self-end pb-1 text-[0.9rem]">
+          {perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml, ${(perMl * ML_A_WASH).toFixed(2)} a wash`}
+        </p>
+        <TextField
+          label="Bought on"
+          type="date"
+          field="boughtOn"
+          paint={paint}
+          value={textOf(paint.boughtOn)}
+          parse={(text) => ({ boughtOn: text || null })}
+        />
+        <TextField
+          label="Opened on"
+          type="date"
+          field="openedOn"
+          paint={paint}
+          value={textOf(paint.openedOn)}
+          parse={(text) => ({ openedOn: text || null })}
+        />
+        <TextField
+          label="Batch or year"
+          field="batch"
+          paint={paint}
+          value={paint.batch}
+          parse={(batch) => ({ batch: batch.trim() })}
+        />
       </Row>
       <SameAs paint={paint} />
       <section aria-label="On the label" className="space-y-1.5">
-        <h3 className="font-semibold">On the label <span className="quiet font-normal">as printed</span></h3>
+        <h3 className="font-semibold">
+          On the label <span className="quiet font-normal">as printed</span>
+        </h3>
         <div className="grid grid-cols-2 gap-3">
           {(["transparency", "staining", "granulation", "lightfastness"] as const).map((key) => (
-            <TextField key={key} label={key} field="label" paint={paint} value={paint.label[key]} parse={label(key)} doubt={doubts[key]} />
+            <TextField
+              key={key}
+              label={key}
+              field="label"
+              paint={paint}
+              value={paint.label[key]}
+              parse={label(key)}
+              doubt={doubts[key]}
+            />
           ))}
         </div>
       </section>

@@ -4,7 +4,14 @@ import { createContext, useContext } from "react";
 import { temporal } from "zundo";
 import { createStore, useStore } from "zustand";
 import { changeFault } from "@/model/change-fault";
-import { paintboxDocument, paintEntry, travelBox, type PaintboxDocument, type PaintEntry, type TravelBox } from "@/model/paintbox";
+import {
+  paintboxDocument,
+  paintEntry,
+  travelBox,
+  type PaintboxDocument,
+  type PaintEntry,
+  type TravelBox,
+} from "@/model/paintbox";
 import { changing } from "@/ui/changing";
 import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
@@ -36,46 +43,51 @@ export interface PaintboxState {
 export type PaintboxStore = UndoableStore<PaintboxState>;
 
 /** Why a changed paintbox can't be kept; null when it can. Only what has changed is looked at. */
-const faultOf = (before: PaintboxDocument, after: PaintboxDocument): string | null => changeFault(paintboxDocument, before, after, { paints: paintEntry, boxes: travelBox });
+const faultOf = (before: PaintboxDocument, after: PaintboxDocument): string | null =>
+  changeFault(paintboxDocument, before, after, { paints: paintEntry, boxes: travelBox });
 
 /** The paintbox while it is open: its document can be undone, which paint is looked at can't. */
 export function createPaintboxStore(document: PaintboxDocument): PaintboxStore {
   const { inRun, options } = undoSteps<PaintboxState>();
   return createStore<PaintboxState>()(
-    temporal(
-      (set) => {
-        const change = changing<PaintboxState>(set, inRun, faultOf);
-        const changePaint = (id: string, part: Partial<PaintEntry>, run: string | null): void =>
-          change((d) => ({ ...d, paints: d.paints.map((paint) => (paint.id === id ? { ...paint, ...part } : paint)) }), {}, run);
-        const changeBox = (id: string, part: Partial<TravelBox>, run: string | null): void =>
-          change((d) => ({ ...d, boxes: d.boxes.map((box) => (box.id === id ? { ...box, ...part } : box)) }), {}, run);
-        return {
-          document,
-          refused: null,
-          openId: null,
-          open: (openId) => set({ openId }),
-          replace: (next) => {
-            inRun(null);
-            set({ document: next, refused: null });
-          },
-          endTyping: () => inRun(null),
-          add: (paint) => change((d) => ({ ...d, paints: [paint, ...d.paints] }), { openId: paint.id }),
-          addMany: (more) => change((d) => ({ ...d, paints: [...d.paints, ...more] })),
-          change: (id, part) => changePaint(id, part, null),
-          type: (id, field, part) => changePaint(id, part, `${id} ${field}`),
-          remove: (id) =>
-            change((d) => ({
+    temporal((set) => {
+      const change = changing<PaintboxState>(set, inRun, faultOf);
+      const changePaint = (id: string, part: Partial<PaintEntry>, run: string | null): void =>
+        change(
+          (d) => ({ ...d, paints: d.paints.map((paint) => (paint.id === id ? { ...paint, ...part } : paint)) }),
+          {},
+          run,
+        );
+      const changeBox = (id: string, part: Partial<TravelBox>, run: string | null): void =>
+        change((d) => ({ ...d, boxes: d.boxes.map((box) => (box.id === id ? { ...box, ...part } : box)) }), {}, run);
+      return {
+        document,
+        refused: null,
+        openId: null,
+        open: (openId) => set({ openId }),
+        replace: (next) => {
+          inRun(null);
+          set({ document: next, refused: null });
+        },
+        endTyping: () => inRun(null),
+        add: (paint) => change((d) => ({ ...d, paints: [paint, ...d.paints] }), { openId: paint.id }),
+        addMany: (more) => change((d) => ({ ...d, paints: [...d.paints, ...more] })),
+        change: (id, part) => changePaint(id, part, null),
+        type: (id, field, part) => changePaint(id, part, `${id} ${field}`),
+        remove: (id) =>
+          change(
+            (d) => ({
               paints: d.paints.filter((paint) => paint.id !== id),
               boxes: d.boxes.map((box) => ({ ...box, wells: box.wells.map((well) => (well === id ? null : well)) })),
-            }), { openId: null }),
-          addBox: (box) => change((d) => ({ ...d, boxes: [...d.boxes, box] })),
-          changeBox: (id, part) => changeBox(id, part, null),
-          nameBox: (id, name) => changeBox(id, { name }, `box ${id}`),
-          removeBox: (id) => change((d) => ({ ...d, boxes: d.boxes.filter((box) => box.id !== id) })),
-        };
-      },
-      options,
-    ),
+            }),
+            { openId: null },
+          ),
+        addBox: (box) => change((d) => ({ ...d, boxes: [...d.boxes, box] })),
+        changeBox: (id, part) => changeBox(id, part, null),
+        nameBox: (id, name) => changeBox(id, { name }, `box ${id}`),
+        removeBox: (id) => change((d) => ({ ...d, boxes: d.boxes.filter((box) => box.id !== id) })),
+      };
+    }, options),
   );
 }
 

@@ -10,14 +10,26 @@ const paint = (name: string, ids: readonly string[], more: Partial<PaintEntry> =
   newPaint({ id: crypto.randomUUID(), name, pigments: ids.map((pigmentId) => ({ pigmentId, share: 1 })), ...more });
 
 const box = [
-  paint("Ultramarine", ["PB29"]), paint("Ultramarine", ["PB29"], { maker: "Ottermoor", status: "low" }), paint("Sap green", ["PG36", "PY150"]),
-  paint("sap green ", ["PG7", "PY110"], { favourite: true }), paint("Alizarin", ["PR83"], { status: "never again" }), paint("Cobalt", ["PB28"], { status: "wished for" }),
+  paint("Ultramarine", ["PB29"]),
+  paint("Ultramarine", ["PB29"], { maker: "Ottermoor", status: "low" }),
+  paint("Sap green", ["PG36", "PY150"]),
+  paint("sap green ", ["PG7", "PY110"], { favourite: true }),
+  paint("Alizarin", ["PR83"], { status: "never again" }),
+  paint("Cobalt", ["PB28"], { status: "wished for" }),
 ];
 const names = (choice: string): string[] => chosenPaints(box, choice).map(({ name }) => name.trim().toLowerCase());
 
 describe("questions to the box", () => {
   test.each([
-    ["all", 6], ["low", 1], ["never again", 1], ["favourites", 1], ["several pigments", 2], ["fade in light", 1], ["ask for care", 3], ["granulate", 3], ["lie flat", 3],
+    ["all", 6],
+    ["low", 1],
+    ["never again", 1],
+    ["favourites", 1],
+    ["several pigments", 2],
+    ["fade in light", 1],
+    ["ask for care", 3],
+    ["granulate", 3],
+    ["lie flat", 3],
   ] as const)("%s: %d paints", (choice, count) => expect(names(choice)).toHaveLength(count));
 
   test("two paints of one name with different pigments, two of one pigment under any name", () => {
@@ -29,11 +41,16 @@ describe("questions to the box", () => {
 
 describe("label facts against the handbook", () => {
   const label = { transparency: "", staining: "", granulation: "", lightfastness: "" };
-  const doubts = (id: string, facts: Partial<typeof label>) => Object.keys(labelContradictions({ ...label, ...facts }, [pigmentById(id)]));
+  const doubts = (id: string, facts: Partial<typeof label>) =>
+    Object.keys(labelContradictions({ ...label, ...facts }, [pigmentById(id)]));
   test("agreeing labels in many notations raise no doubt", () => {
-    expect(doubts("PB29", { transparency: "T", staining: "semi-staining", granulation: "G", lightfastness: "I" })).toEqual([]);
+    expect(
+      doubts("PB29", { transparency: "T", staining: "semi-staining", granulation: "G", lightfastness: "I" }),
+    ).toEqual([]);
     expect(doubts("PR108", { transparency: "O", granulation: "non-granulating", lightfastness: "ASTM I" })).toEqual([]);
-    expect(doubts("PB15-green-shade", { transparency: "transparent", staining: "St", lightfastness: "blue wool 7" })).toEqual([]);
+    expect(
+      doubts("PB15-green-shade", { transparency: "transparent", staining: "St", lightfastness: "blue wool 7" }),
+    ).toEqual([]);
     expect(doubts("PB29", { transparency: "who knows", lightfastness: "***" })).toEqual([]);
   });
   test("a label that says the opposite is told, fact by fact", () => {
@@ -50,14 +67,21 @@ describe("rows as paints", () => {
     return readPaintRows(table, guessColumns(table.headers)).good.map((row) => entryOfRow(row, "2026-11-25"));
   };
   test("numbers with comma or point, sizes with ml, states in any case; what is unknown is left open", () => {
-    const [one, two] = rows("name,pigments,size,price,status,form\nA,PB29,15 ml,\"7,5\",LOW,Half Pan\nB,PG7,,,perhaps,bucket\n") as PaintEntry[];
+    const [one, two] = rows(
+      'name,pigments,size,price,status,form\nA,PB29,15 ml,"7,5",LOW,Half Pan\nB,PG7,,,perhaps,bucket\n',
+    ) as PaintEntry[];
     expect(one).toMatchObject({ sizeMl: 15, price: 7.5, status: "low", form: "half pan" });
     expect(two).toMatchObject({ sizeMl: null, price: null, status: "owned", form: "tube" });
   });
   test("what can't be right is told with its reason", () => {
-    const faults = rows("name,pigments,price,bought\nA,PB29,-2,\nB,PB29,cheap,\nC,PB29,,2099-01-01\nD,PB29,,last spring\n");
+    const faults = rows(
+      "name,pigments,price,bought\nA,PB29,-2,\nB,PB29,cheap,\nC,PB29,,2099-01-01\nD,PB29,,last spring\n",
+    );
     expect(faults.map((f) => ("reason" in f ? f.reason : ""))).toEqual([
-      "A: The price can't be negative.", "B: The price is a number.", "C: That day is still to come.", "D: A date looks like 2026-04-30.",
+      "A: The price can't be negative.",
+      "B: The price is a number.",
+      "C: That day is still to come.",
+      "D: A date looks like 2026-04-30.",
     ]);
   });
   test("an exported box comes back under new ids; other JSON is no box", () => {

@@ -39,16 +39,26 @@ interface Shown {
 }
 
 const showOf = (paint: PaintEntry, modelOf: (paint: PaintEntry) => PaintModel): Shown => ({
-  paint, model: modelOf(paint), codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
+  paint,
+  model: modelOf(paint),
+  codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
 });
 
 function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
   if (order === "as added") return list;
   if (order === "by name") return [...list].sort((a, b) => a.paint.name.localeCompare(b.paint.name));
   if (order === "by pigment") return [...list].sort((a, b) => a.codes.localeCompare(b.codes, "en", { numeric: true }));
-  const looks = looksOf(list.map(({ model }) => model), [0.2], paper);
+  const looks = looksOf(
+    list.map(({ model }) => model),
+    [0.2],
+    paper,
+  );
   return list
-    .map((shown, i) => ({ shown, pigment: pigmentById(shown.paint.pigments[0].pigmentId), hueDegrees: lchOfLab(looks[i][0]).h }))
+    .map((shown, i) => ({
+      shown,
+      pigment: pigmentById(shown.paint.pigments[0].pigmentId),
+      hueDegrees: lchOfLab(looks[i][0]).h,
+    }))
     .sort(hueOrder)
     .map(({ shown }) => shown);
 }
@@ -59,7 +69,14 @@ function Twins({ list }: { list: readonly Shown[] }) {
   const open = usePaintbox((s) => s.open);
   const later = useDeferredValue(list);
   const byModel = new Map(later.map((shown) => [shown.model.id, shown]));
-  const twins = useMemo(() => findTwins(later.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), paper), [later]);
+  const twins = useMemo(
+    () =>
+      findTwins(
+        later.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model),
+        paper,
+      ),
+    [later],
+  );
   if (twins.length === 0) return null;
   return (
     <section aria-label="Twins" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
@@ -71,9 +88,16 @@ function Twins({ list }: { list: readonly Shown[] }) {
             {[first, second].map((id) => {
               const { paint, model, codes } = byModel.get(id)!;
               return (
-                <button key={id} type="button" className="flex cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300" onClick={() => open(paint.id)}>
+                <button
+                  key={id}
+                  type="button"
+                  className="flex cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300"
+                  onClick={() => open(paint.id)}
+                >
                   <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={110} height={24} label={paint.name} />
-                  <span className="name-face w-40 truncate">{paint.name} <span className="label-line">{codes}</span></span>
+                  <span className="name-face w-40 truncate">
+                    {paint.name} <span className="label-line">{codes}</span>
+                  </span>
                 </button>
               );
             })}
@@ -90,7 +114,14 @@ const titleOf = (): string => "the paintbox";
 
 function Room({ revision }: { revision: number }) {
   const store = usePaintboxStore();
-  const saving = useAutosave<PaintboxDocument>({ url: PAINTBOX_URL, revision, store, merge: mergePaintboxes, title: titleOf, photoId: null });
+  const saving = useAutosave<PaintboxDocument>({
+    url: PAINTBOX_URL,
+    revision,
+    store,
+    merge: mergePaintboxes,
+    title: titleOf,
+    photoId: null,
+  });
   const refused = usePaintbox((s) => s.refused);
   const { document, openId, open } = usePaintbox((s) => s);
   const [words, setWords] = useState("");
@@ -105,10 +136,13 @@ function Room({ revision }: { revision: number }) {
   const shown = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     const chosen = new Set(chosenPaints(document.paints, choice));
-    return ordered(all.filter(({ paint, codes }) => {
-      const text = `${paint.name} ${paint.maker} ${paint.line} ${codes} ${paint.notes}`.toLowerCase();
-      return chosen.has(paint) && wanted.every((word) => text.includes(word));
-    }), order);
+    return ordered(
+      all.filter(({ paint, codes }) => {
+        const text = `${paint.name} ${paint.maker} ${paint.line} ${codes} ${paint.notes}`.toLowerCase();
+        return chosen.has(paint) && wanted.every((word) => text.includes(word));
+      }),
+      order,
+    );
   }, [all, document.paints, words, choice, order]);
   const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
   const opened = document.paints.find(({ id }) => id === openId);
@@ -127,55 +161,129 @@ function Room({ revision }: { revision: number }) {
         <main className="min-h-0 overflow-y-auto px-6 py-5">
           <div role="tablist" aria-label="Paints or boxes" className="mb-4 flex gap-5 print:hidden">
             {(["paints", "boxes"] as const).map((name) => (
-              <button key={name} type="button" role="tab" aria-selected={view === name} className={`name-face cursor-pointer border-b-2 text-xl ${view === name ? "border-primary" : "border-transparent quiet"}`} onClick={() => setView(name)}>
+              <button
+                key={name}
+                type="button"
+                role="tab"
+                aria-selected={view === name}
+                className={`name-face cursor-pointer border-b-2 text-xl ${view === name ? "border-primary" : "border-transparent quiet"}`}
+                onClick={() => setView(name)}
+              >
                 {name === "paints" ? "Paints" : "Boxes"}
               </button>
             ))}
           </div>
           {view === "boxes" && <BoxView />}
           <div className={view === "boxes" ? "hidden" : ""}>
-          <search className="print:hidden mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
-            <input type="search" className="input input-sm w-56" placeholder="Name, maker, pigment" aria-label="Search the paintbox" value={words} onChange={(event) => setWords(event.target.value)} />
-            <select className="select select-sm w-52" aria-label="Which paints" value={choice} onChange={(event) => setChoice(event.target.value)}>
-              <option value="all">all paints</option>
-              <optgroup label="that are">
-                {paintStatus.options.map((option) => <option key={option}>{option}</option>)}
-              </optgroup>
-              <optgroup label="that">
-                {QUESTIONS.map((question) => <option key={question.words}>{question.words}</option>)}
-              </optgroup>
-            </select>
-            <select className="select select-sm w-36" aria-label="Order" value={order} onChange={(event) => setOrder(event.target.value as Order)}>
-              {ORDERS.map((option) => <option key={option}>{option}</option>)}
-            </select>
-            <span role="status" className="quiet">{shown.length} of {all.length}</span>
-            <span className="ml-auto flex gap-1">
-              <ImportDialog />
-              <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportCsv(document)}>CSV</button>
-              <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportJson(document)}>JSON</button>
-              <button type="button" className="btn btn-ghost btn-sm" title="GIMP palette: a middle wash of each" onClick={() => exportGimpPalette(document, modelOf)}>GPL</button>
-            </span>
-          </search>
-          {all.length === 0 && <p className="name-face py-8 text-xl">The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.</p>}
-          {all.length > 0 && shown.length === 0 && <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>}
-          <ul aria-label="Paints" className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5">
-            {shown.map(({ paint, model, codes }) => (
-              <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
-                <button type="button" aria-pressed={paint.id === openId} className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`} onClick={() => open(paint.id)}>
-                  <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={226} height={46} label={`${paint.name} from masstone to tint`} className={paint.status === "owned" || paint.status === "low" ? "" : "opacity-60"} />
-                  <span className="name-face flex items-center gap-1.5 text-[1.1rem] leading-tight"><span className="truncate">{paint.name}</span>{paint.favourite && <Star size={13} fill="currentColor" aria-label="favourite" />}</span>
-                  <span className="label-line block truncate">{codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}{paint.status !== "owned" && ` · ${paint.status}`}{model.measured && " · measured"}</span>
+            <search className="print:hidden mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
+              <input
+                type="search"
+                className="input input-sm w-56"
+                placeholder="Name, maker, pigment"
+                aria-label="Search the paintbox"
+                value={words}
+                onChange={(event) => setWords(event.target.value)}
+              />
+              <select
+                className="select select-sm w-52"
+                aria-label="Which paints"
+                value={choice}
+                onChange={(event) => setChoice(event.target.value)}
+              >
+                <option value="all">all paints</option>
+                <optgroup label="that are">
+                  {paintStatus.options.map((option) => (
+                    <option key={option}>{option}</option>
+                  ))}
+                </optgroup>
+                <optgroup label="that">
+                  {QUESTIONS.map((question) => (
+                    <option key={question.words}>{question.words}</option>
+                  ))}
+                </optgroup>
+              </select>
+              <select
+                className="select select-sm w-36"
+                aria-label="Order"
+                value={order}
+                onChange={(event) => setOrder(event.target.value as Order)}
+              >
+                {ORDERS.map((option) => (
+                  <option key={option}>{option}</option>
+                ))}
+              </select>
+              <span role="status" className="quiet">
+                {shown.length} of {all.length}
+              </span>
+              <span className="ml-auto flex gap-1">
+                <ImportDialog />
+                <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportCsv(document)}>
+                  CSV
                 </button>
-              </li>
-            ))}
-          </ul>
-          <Twins list={all} />
-          <Gaps models={atHand} />
-          <Lists paints={document.paints} />
+                <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportJson(document)}>
+                  JSON
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-sm"
+                  title="GIMP palette: a middle wash of each"
+                  onClick={() => exportGimpPalette(document, modelOf)}
+                >
+                  GPL
+                </button>
+              </span>
+            </search>
+            {all.length === 0 && (
+              <p className="name-face py-8 text-xl">
+                The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.
+              </p>
+            )}
+            {all.length > 0 && shown.length === 0 && (
+              <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>
+            )}
+            <ul
+              aria-label="Paints"
+              className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5"
+            >
+              {shown.map(({ paint, model, codes }) => (
+                <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
+                  <button
+                    type="button"
+                    aria-pressed={paint.id === openId}
+                    className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`}
+                    onClick={() => open(paint.id)}
+                  >
+                    <Strip
+                      mix={[{ paint: model, parts: 1 }]}
+                      paper={paper}
+                      width={226}
+                      height={46}
+                      label={`${paint.name} from masstone to tint`}
+                      className={paint.status === "owned" || paint.status === "low" ? "" : "opacity-60"}
+                    />
+                    <span className="name-face flex items-center gap-1.5 text-[1.1rem] leading-tight">
+                      <span className="truncate">{paint.name}</span>
+                      {paint.favourite && <Star size={13} fill="currentColor" aria-label="favourite" />}
+                    </span>
+                    <span className="label-line block truncate">
+                      {codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}
+                      {paint.status !== "owned" && ` · ${paint.status}`}
+                      {model.measured && " · measured"}
+                    </span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+            <Twins list={all} />
+            <Gaps models={atHand} />
+            <Lists paints={document.paints} />
           </div>
         </main>
         {opened && (
-          <aside aria-label="One paint" className="print:hidden min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">
+          <aside
+            aria-label="One paint"
+            className="print:hidden min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100"
+          >
             <PaintSheet key={opened.id} paint={opened} />
           </aside>
         )}

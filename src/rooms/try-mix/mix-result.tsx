@@ -42,22 +42,41 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
   return (
     <section aria-label="What it looks like" className="space-y-5 bg-(--photo-ground) p-6 text-(--photo-ink)">
       <div>
-        <Strip mix={parts} paper={paper} width={780} height={150} from={load} to={load} label="The wash as it dries, with its texture" />
+        <Strip
+          mix={parts}
+          paper={paper}
+          width={780}
+          height={150}
+          from={load}
+          to={load}
+          label="The wash as it dries, with its texture"
+        />
         <p className="name-face mt-1 text-xl">
-          {washStrengthOf(waterParts).word} <span className="text-base">· {waterWords(waterParts)} · {paper.name}</span>
+          {washStrengthOf(waterParts).word}{" "}
+          <span className="text-base">
+            · {waterWords(waterParts)} · {paper.name}
+          </span>
         </p>
       </div>
       <div className="grid grid-cols-4 gap-4">
         <Patch lab={dry} title="Dry" />
         <Patch lab={wet} title="While wet" />
-        {glaze && below ? <Patch lab={predictGlaze([below], paper)} title={`Below: ${under.part.name}`} /> : <p className="text-[0.87rem]">Choose a dried wash on the left to see this mix laid over it as a glaze.</p>}
+        {glaze && below ? (
+          <Patch lab={predictGlaze([below], paper)} title={`Below: ${under.part.name}`} />
+        ) : (
+          <p className="text-[0.87rem]">Choose a dried wash on the left to see this mix laid over it as a glaze.</p>
+        )}
         {glaze && <Patch lab={glaze} title="Glazed over it" />}
       </div>
       <div className="grid gap-6 xl:grid-cols-[1fr_380px]">
         <div className="space-y-4">
           <div>
             <h2 className="font-semibold">Settling: it {apart.word}</h2>
-            <div className="my-1.5 flex h-16" role="img" aria-label="Left the colour in the paper's hollows, right at the wash's edge">
+            <div
+              className="my-1.5 flex h-16"
+              role="img"
+              aria-label="Left the colour in the paper's hollows, right at the wash's edge"
+            >
               <span className="w-1/2" style={{ background: screenColourOfLab(apart.hollows).hex }} />
               <span className="w-1/2" style={{ background: screenColourOfLab(apart.edge).hex }} />
             </div>
@@ -71,9 +90,15 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
             <Strip mix={parts} paper={paper} width={380} height={40} label="The mix from masstone to tint" />
             <p className="text-[0.87rem]">from neat to a breath</p>
           </div>
-          <div className="[&_.label-line]:text-(--photo-ink)"><LikelyErrorWords error={likelyError} /></div>
+          <div className="[&_.label-line]:text-(--photo-ink)">
+            <LikelyErrorWords error={likelyError} />
+          </div>
         </div>
-        {parts.length > 1 ? <PathChart parts={parts} load={load} paper={paper} now={dry} /> : <p className="text-[0.87rem]">With a second paint, the path between the two appears here.</p>}
+        {parts.length > 1 ? (
+          <PathChart parts={parts} load={load} paper={paper} now={dry} />
+        ) : (
+          <p className="text-[0.87rem]">With a second paint, the path between the two appears here.</p>
+        )}
       </div>
     </section>
   );

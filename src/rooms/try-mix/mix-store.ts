@@ -26,7 +26,12 @@ export function createTrialStore(ids: readonly string[]): TrialStore {
   return createStore<TrialState>()(
     temporal(
       (set) => ({
-        trial: { parts: ids.slice(0, MOST_PAINTS).map((id, i) => ({ id, parts: i === 0 ? 2 : 1 })), waterParts: 3, paperId: PAPERS[0].id, under: null },
+        trial: {
+          parts: ids.slice(0, MOST_PAINTS).map((id, i) => ({ id, parts: i === 0 ? 2 : 1 })),
+          waterParts: 3,
+          paperId: PAPERS[0].id,
+          under: null,
+        },
         change: (part) => set((s) => ({ trial: { ...s.trial, ...part } })),
       }),
       { limit: 200, partialize: ({ trial }) => ({ trial }), equality: (a, b) => a.trial === b.trial },

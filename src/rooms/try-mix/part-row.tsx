@@ -27,12 +27,27 @@ export function PartRow({ paint, parts, paper, onParts, onRemove }: PartRowProps
           <p className="name-face truncate text-[1.1rem] leading-tight first-letter:uppercase">{paint.name}</p>
           <p className="label-line truncate">{paint.detail}</p>
         </div>
-        <button type="button" className="btn btn-square btn-ghost btn-sm" disabled={!onRemove} aria-label={`Leave ${paint.name} out`} onClick={() => onRemove?.()}><X size={16} /></button>
+        <button
+          type="button"
+          className="btn btn-square btn-ghost btn-sm"
+          disabled={!onRemove}
+          aria-label={`Leave ${paint.name} out`}
+          onClick={() => onRemove?.()}
+        >
+          <X size={16} />
+        </button>
       </div>
       <div className="flex items-center gap-3">
         <input
-          type="range" className="range range-xs flex-1 [--range-fill:0]" min={0} max={MOST_PARTS} step={1} value={parts === TOUCH ? 0 : parts}
-          aria-label={`Parts of ${paint.name}`} aria-valuetext={partsWord(parts)} onChange={(event) => onParts(Number(event.target.value) || TOUCH)}
+          type="range"
+          className="range range-xs flex-1 [--range-fill:0]"
+          min={0}
+          max={MOST_PARTS}
+          step={1}
+          value={parts === TOUCH ? 0 : parts}
+          aria-label={`Parts of ${paint.name}`}
+          aria-valuetext={partsWord(parts)}
+          onChange={(event) => onParts(Number(event.target.value) || TOUCH)}
         />
         <span className="w-20 text-right">{parts === TOUCH ? "a touch" : parts}</span>
       </div>

@@ -14,26 +14,57 @@ import { createTrialStore, MOST_PAINTS, type Trial } from "./mix-store";
 import { MixResult } from "./mix-result";
 import { PartRow } from "./part-row";
 
-const codesOf = (pigments: readonly PigmentShare[]): string => pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
+const codesOf = (pigments: readonly PigmentShare[]): string =>
+  pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
 
 /** Own paints first, then the handbook's pigments and convenience mixes. */
 function allPaints(owned: readonly StockedPaint[]): readonly PickablePaint[] {
   return [
-    ...owned.map(({ id, name, pigments, tintingStrength, measured }) => ({ id, name, detail: `yours${measured ? ", measured" : ""} · ${codesOf(pigments)}`, model: paintModel(id, pigments, tintingStrength, measured) })),
-    ...HANDBOOK.map(({ id, name, code, also }) => ({ id, name, detail: code, search: also?.join(" "), model: paintModel(id, [{ pigmentId: id, share: 1 }]) })),
-    ...CONVENIENCE_MIXES.map(({ id, name, pigments }) => ({ id, name, detail: codesOf(pigments), model: paintModel(id, pigments) })),
+    ...owned.map(({ id, name, pigments, tintingStrength, measured }) => ({
+      id,
+      name,
+      detail: `yours${measured ? ", measured" : ""} · ${codesOf(pigments)}`,
+      model: paintModel(id, pigments, tintingStrength, measured),
+    })),
+    ...HANDBOOK.map(({ id, name, code, also }) => ({
+      id,
+      name,
+      detail: code,
+      search: also?.join(" "),
+      model: paintModel(id, [{ pigmentId: id, share: 1 }]),
+    })),
+    ...CONVENIENCE_MIXES.map(({ id, name, pigments }) => ({
+      id,
+      name,
+      detail: codesOf(pigments),
+      model: paintModel(id, pigments),
+    })),
   ];
 }
 
-function WaterSlider({ label, waterParts, onChange }: { label: string; waterParts: number; onChange: (water: number) => void }) {
+function WaterSlider({
+  label,
+  waterParts,
+  onChange,
+}: {
+  label: string;
+  waterParts: number;
+  onChange: (water: number) => void;
+}) {
   const index = COUNTABLE_WATER.findIndex((water) => water >= waterParts);
   return (
     <label className="grid grid-cols-[1fr_auto]">
       <span>{label}</span>
       <span>{waterWords(waterParts)}</span>
       <input
-        type="range" className="range range-xs col-span-2 w-full [--range-fill:0]" min={0} max={COUNTABLE_WATER.length - 1} step={1} value={index}
-        aria-valuetext={waterWords(waterParts)} onChange={(event) => onChange(COUNTABLE_WATER[Number(event.target.value)])}
+        type="range"
+        className="range range-xs col-span-2 w-full [--range-fill:0]"
+        min={0}
+        max={COUNTABLE_WATER.length - 1}
+        step={1}
+        value={index}
+        aria-valuetext={waterWords(waterParts)}
+        onChange={(event) => onChange(COUNTABLE_WATER[Number(event.target.value)])}
       />
     </label>
   );
@@ -43,7 +74,13 @@ function WaterSlider({ label, waterParts, onChange }: { label: string; waterPart
 export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start: string | null }) {
   const paints = useMemo(() => allPaints(owned), [owned]);
   const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
-  const [store] = useState(() => createTrialStore(start && byId.has(start) ? [start, start === "PBr7-burnt-sienna" ? "PB29" : "PBr7-burnt-sienna"] : ["PB29", "PBr7-burnt-sienna"]));
+  const [store] = useState(() =>
+    createTrialStore(
+      start && byId.has(start)
+        ? [start, start === "PBr7-burnt-sienna" ? "PB29" : "PBr7-burnt-sienna"]
+        : ["PB29", "PBr7-burnt-sienna"],
+    ),
+  );
   const trial = useStore(store, (s) => s.trial);
   const change = useStore(store, (s) => s.change);
   const paper = paperById(trial.paperId);
@@ -67,29 +104,55 @@ export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start
         </span>
       </RoomHeader>
       <main className="grid min-h-0 grid-cols-[430px_minmax(0,1fr)]">
-        <section aria-label="The mix" className="min-h-0 space-y-6 overflow-y-auto border-r border-(--hairline) bg-base-100 p-6">
+        <section
+          aria-label="The mix"
+          className="min-h-0 space-y-6 overflow-y-auto border-r border-(--hairline) bg-base-100 p-6"
+        >
           <ul className="space-y-4">
             {trial.parts.map(({ id, parts: amount }, i) => {
               const paint = byId.get(id);
-              return paint && (
-                <PartRow
-                  key={id} paint={paint} parts={amount} paper={paper}
-                  onParts={(next) => setParts(trial.parts.map((part, j) => (j === i ? { ...part, parts: next } : part)))}
-                  onRemove={trial.parts.length > 1 ? () => setParts(trial.parts.filter((_, j) => j !== i)) : null}
-                />
+              return (
+                paint && (
+                  <PartRow
+                    key={id}
+                    paint={paint}
+                    parts={amount}
+                    paper={paper}
+                    onParts={(next) =>
+                      setParts(trial.parts.map((part, j) => (j === i ? { ...part, parts: next } : part)))
+                    }
+                    onRemove={trial.parts.length > 1 ? () => setParts(trial.parts.filter((_, j) => j !== i)) : null}
+                  />
+                )
               );
             })}
           </ul>
           {trial.parts.length < MOST_PAINTS && (
-            <PaintPicker title="Add a paint to the mix" paints={paints} paper={paper} taken={{ ids: rowless, words: "in the mix" }} closeOnPick onPick={(id) => setParts([...trial.parts, { id, parts: 1 }])} className="btn btn-outline btn-sm border-dashed">
+            <PaintPicker
+              title="Add a paint to the mix"
+              paints={paints}
+              paper={paper}
+              taken={{ ids: rowless, words: "in the mix" }}
+              closeOnPick
+              onPick={(id) => setParts([...trial.parts, { id, parts: 1 }])}
+              className="btn btn-outline btn-sm border-dashed"
+            >
               <Plus size={15} /> another paint
             </PaintPicker>
           )}
           <WaterSlider label="Water" waterParts={trial.waterParts} onChange={(waterParts) => change({ waterParts })} />
           <label className="block">
             <span className="label-line block">Paper</span>
-            <select className="select w-full" value={trial.paperId} onChange={(event) => change({ paperId: event.target.value })}>
-              {PAPERS.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+            <select
+              className="select w-full"
+              value={trial.paperId}
+              onChange={(event) => change({ paperId: event.target.value })}
+            >
+              {PAPERS.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
             </select>
           </label>
           <section aria-label="Glaze" className="space-y-3 border-t border-(--hairline) pt-4">
@@ -98,19 +161,42 @@ export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start
               <>
                 <p className="flex items-center gap-2">
                   <span className="name-face flex-1 text-[1.1rem] first-letter:uppercase">{under.name}</span>
-                  <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="No wash below" onClick={() => change({ under: null })}><X size={16} /></button>
+                  <button
+                    type="button"
+                    className="btn btn-square btn-ghost btn-sm"
+                    aria-label="No wash below"
+                    onClick={() => change({ under: null })}
+                  >
+                    <X size={16} />
+                  </button>
                 </p>
-                <WaterSlider label="Its water" waterParts={trial.under.waterParts} onChange={(waterParts) => trial.under && change({ under: { ...trial.under, waterParts } })} />
+                <WaterSlider
+                  label="Its water"
+                  waterParts={trial.under.waterParts}
+                  onChange={(waterParts) => trial.under && change({ under: { ...trial.under, waterParts } })}
+                />
               </>
             ) : (
-              <PaintPicker title="The dried wash below" paints={paints} paper={paper} closeOnPick onPick={(id) => change({ under: { id, waterParts: 6 } })} className="btn btn-outline btn-sm border-dashed">
+              <PaintPicker
+                title="The dried wash below"
+                paints={paints}
+                paper={paper}
+                closeOnPick
+                onPick={(id) => change({ under: { id, waterParts: 6 } })}
+                className="btn btn-outline btn-sm border-dashed"
+              >
                 <Plus size={15} /> a wash below
               </PaintPicker>
             )}
           </section>
         </section>
         <div className="min-h-0 overflow-y-auto bg-(--photo-ground)">
-          <MixResult parts={parts} waterParts={trial.waterParts} paper={paper} under={under && trial.under ? { part: under, waterParts: trial.under.waterParts } : null} />
+          <MixResult
+            parts={parts}
+            waterParts={trial.waterParts}
+            paper={paper}
+            under={under && trial.under ? { part: under, waterParts: trial.under.waterParts } : null}
+          />
         </div>
       </main>
     </div>

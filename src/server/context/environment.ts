@@ -7,6 +7,9 @@ const startedFrom = (): string => process.env.ABENDROT_STARTED_FROM ?? process.c
 /** Absolute path of the data folder: ABENDROT_DATA, or `data` beside the program. Throws FolderRefused when it is set to nothing. */
 export function dataFolder(): string {
   const told = process.env.ABENDROT_DATA;
-  if (told?.trim() === "") throw new FolderRefused("ABENDROT_DATA is set, but to nothing. Name a folder, or unset it: then the data lie in \"data\" beside the program.");
+  if (told?.trim() === "")
+    throw new FolderRefused(
+      'ABENDROT_DATA is set, but to nothing. Name a folder, or unset it: then the data lie in "data" beside the program.',
+    );
   return told === undefined ? resolve("data") : resolve(startedFrom(), told);
 }

@@ -29,10 +29,16 @@ const house: House = ((globalThis as { abendrotHouse?: House }).abendrotHouse ??
 
 async function take(folder: string): Promise<() => Promise<void>> {
   makeFolder(folder);
-  const release = await lockFolder(folder, (message) => {
-    console.error(`The data folder was lost to another process (${message}). Abendrot ends so that nothing is written twice.`);
-    process.exit(EXIT_FOLDER_LOST);
-  }, console.log);
+  const release = await lockFolder(
+    folder,
+    (message) => {
+      console.error(
+        `The data folder was lost to another process (${message}). Abendrot ends so that nothing is written twice.`,
+      );
+      process.exit(EXIT_FOLDER_LOST);
+    },
+    console.log,
+  );
   try {
     inspectFolder(folder);
   } catch (error) {
@@ -55,14 +61,19 @@ async function openFolder(folder: string): Promise<OpenStore> {
   if (plan.database === "make") clearUnmade(folder);
   const opened = await openDatabase(folder).catch((error: unknown) => {
     noteTrouble("The database could not be opened", error);
-    throw new FolderRefused(`The database in "${folder}" can't be opened; it may be damaged. Stop Abendrot, put a copy of the folder in its place and start again. Keep the damaged one until you know that the copy is whole.`);
+    throw new FolderRefused(
+      `The database in "${folder}" can't be opened; it may be damaged. Stop Abendrot, put a copy of the folder in its place and start again. Keep the damaged one until you know that the copy is whole.`,
+    );
   });
   try {
     const store = storeIn(opened.db, folder);
     const { revision, document } = await store.paintbox.find();
     const empty = revision === 0 && document.paints.length === 0;
     const demo = plan.demo ?? !(empty && !(await hasOwnPhotos(store.photoFiles)));
-    if (empty && demo) throw new FolderRefused(`The database in "${folder}" has been emptied: the paintbox is gone from it. Nothing was changed. Put a copy of the folder in its place and start again.`);
+    if (empty && demo)
+      throw new FolderRefused(
+        `The database in "${folder}" has been emptied: the paintbox is gone from it. Nothing was changed. Put a copy of the folder in its place and start again.`,
+      );
     if (plan.database === "make") markFolder(folder, { database: "made", demo: false });
     if (!demo) await seedDemo(store);
     markFolder(folder, { database: "made", demo: true });

@@ -47,7 +47,12 @@ export async function startHouse(): Promise<void> {
   console.log(`Opening the data folder ${dataFolder()} (the first time takes some seconds) …`);
   openStore().then(
     () => console.log("Ready: paintbox and paintings are open."),
-    (error: unknown) => console.error(error instanceof FolderRefused ? error.message : `The data folder could not be opened: ${error instanceof Error ? error.message : String(error)}`),
+    (error: unknown) =>
+      console.error(
+        error instanceof FolderRefused
+          ? error.message
+          : `The data folder could not be opened: ${error instanceof Error ? error.message : String(error)}`,
+      ),
   );
   for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.on(signal, endOnce);
   watchParent();

@@ -10,7 +10,10 @@ const MAKERS = {
 } as const;
 
 const paint = (
-  name: string, from: keyof typeof MAKERS, pigments: Readonly<Record<string, number>>, tintingStrength = 1,
+  name: string,
+  from: keyof typeof MAKERS,
+  pigments: Readonly<Record<string, number>>,
+  tintingStrength = 1,
 ): DemoPaint => ({
   name,
   ...MAKERS[from],
@@ -24,7 +27,7 @@ export const DEMO_PAINTS: readonly DemoPaint[] = [
   paint("Benzimidazolone yellow", "otter", { PY154: 1 }),
   paint("Cadmium yellow pale", "fenn", { PY35: 1 }),
   paint("Indian yellow hue", "otter", { PY110: 1 }),
-  paint("Quinacridone gold", "fenn", { "PO49": 1 }),
+  paint("Quinacridone gold", "fenn", { PO49: 1 }),
   paint("Pyrrole orange", "quill", { PO73: 1 }),
   paint("Pyrrole scarlet", "otter", { PR255: 1 }),
   paint("Pyrrole red", "quill", { PR254: 1 }, 0.8),
@@ -52,7 +55,14 @@ export const DEMO_PAINTS: readonly DemoPaint[] = [
 
 /** The palette laid out for the demo painting, in tray order. */
 export const DEMO_PALETTE: readonly string[] = [
-  "Quinacridone gold", "Pyrrole scarlet", "Quinacridone rose", "Ultramarine", "Cerulean", "Viridian", "Raw sienna", "Burnt sienna",
+  "Quinacridone gold",
+  "Pyrrole scarlet",
+  "Quinacridone rose",
+  "Ultramarine",
+  "Cerulean",
+  "Viridian",
+  "Raw sienna",
+  "Burnt sienna",
 ];
 
 /** The paints of the demo's swatch card, row by row. */

@@ -1,7 +1,18 @@
 import { programFile } from "@/storage/program-folder";
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
-import { emptyMap, featuresOf, fillPolygon, measureAreas, packMap, pointWithin, snapToEdges, superpixels, withLabel, type LabelMap } from "@/core/areas";
+import {
+  emptyMap,
+  featuresOf,
+  fillPolygon,
+  measureAreas,
+  packMap,
+  pointWithin,
+  snapToEdges,
+  superpixels,
+  withLabel,
+  type LabelMap,
+} from "@/core/areas";
 import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
 import { areaImageOf, keepInside, wholePhoto, type PixelArray } from "@/core/image";
 import { DEFAULT_MATCH, matchOver, paintModel, prepareMatch, valueRange } from "@/core/mixing";
@@ -33,7 +44,15 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
   const labelled = DEMO_AREAS.map((area, i) => ({ ...area, label: i + 1 }));
   for (const { outlines, label } of [...labelled].sort((a, b) => a.layer - b.layer)) {
     for (const outline of outlines) {
-      const inside = snapToEdges(fillPolygon(outline.map(([x, y]) => ({ x, y })), width, height), pieces, features);
+      const inside = snapToEdges(
+        fillPolygon(
+          outline.map(([x, y]) => ({ x, y })),
+          width,
+          height,
+        ),
+        pieces,
+        features,
+      );
       map = withLabel(map, label, (i) => inside[i] === 1);
     }
   }
@@ -42,13 +61,25 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
     map,
     areas: labelled.map(({ name, label, plane = null, light = null, weight = 1 }) => {
       const { mean } = areas.find((area) => area.label === label)!;
-      return newArea({ id: randomUUID(), name, plane, light, weight, region: label, lab: mean, sample: { ...pointWithin(map, label)!, radius: MARK_RADIUS } });
+      return newArea({
+        id: randomUUID(),
+        name,
+        plane,
+        light,
+        weight,
+        region: label,
+        lab: mean,
+        sample: { ...pointWithin(map, label)!, radius: MARK_RADIUS },
+      });
     }),
   };
 }
 
 /** The demo's measuring so far: a card printed and painted, its photo still to be read; one paint measured twice with the simulated meter. */
-async function seedMeasured({ cards, settings, measurements }: Pick<Repositories, "cards" | "settings" | "measurements">, idOf: (name: string) => string): Promise<void> {
+async function seedMeasured(
+  { cards, settings, measurements }: Pick<Repositories, "cards" | "settings" | "measurements">,
+  idOf: (name: string) => string,
+): Promise<void> {
   const card = await cards.add({ paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
   await settings.keepDemoCard(card.id);
   const paint = DEMO_PAINTS.find(({ name }) => name === DEMO_MEASURED.name)!;
@@ -56,10 +87,23 @@ async function seedMeasured({ cards, settings, measurements }: Pick<Repositories
   for (const [i, on] of DEMO_MEASURED.days.entries()) {
     const swatches = madeUpSwatches(paint.pigments, i + 5);
     const patches = CARD_WATER.slice(0, 4).map((waterParts, swatch): StoredPatch => {
-      const { reflectance, ...patch } = patchOfSpectrum("wash", swatch, waterParts, swatches("wash", swatch, waterParts));
+      const { reflectance, ...patch } = patchOfSpectrum(
+        "wash",
+        swatch,
+        waterParts,
+        swatches("wash", swatch, waterParts),
+      );
       return { what: patch.what, swatch, waterParts, lab: patch.lab, reflectance: [...reflectance!] };
     });
-    const measurement: NewMeasurement = { paintId: facts.id, on, way: "simulated meter", paperId: PAPERS[0].id, photoId: null, cardId: null, patches };
+    const measurement: NewMeasurement = {
+      paintId: facts.id,
+      on,
+      way: "simulated meter",
+      paperId: PAPERS[0].id,
+      photoId: null,
+      cardId: null,
+      patches,
+    };
     const fit = fitMeasurement(facts, measurement);
     if (!("refused" in fit)) await measurements.add(measurement, fit);
   }
@@ -78,8 +122,25 @@ export async function seedDemo(store: Store): Promise<void> {
   await storePhoto(store, photo, PHOTO, "pump-house.jpg");
   await store.transaction(async ({ paintbox, paintings, ...rest }) => {
     const ids = DEMO_PAINTS.map(() => randomUUID());
-    const travel: TravelBox = { id: randomUUID(), name: "For the canal", rows: 2, columns: 6, pan: "half pan", rowPans: [], wells: [...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]), null, null, null, null] };
-    await paintbox.save({ revision, writer: randomUUID(), step: 0 }, { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] });
+    const travel: TravelBox = {
+      id: randomUUID(),
+      name: "For the canal",
+      rows: 2,
+      columns: 6,
+      pan: "half pan",
+      rowPans: [],
+      wells: [
+        ...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]),
+        null,
+        null,
+        null,
+        null,
+      ],
+    };
+    await paintbox.save(
+      { revision, writer: randomUUID(), step: 0 },
+      { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] },
+    );
     const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
     const palette = DEMO_PALETTE.map(idOf);
     const models = DEMO_PALETTE.map((name) => {
@@ -87,15 +148,36 @@ export async function seedDemo(store: Store): Promise<void> {
       return paintModel(idOf(name), pigments, tintingStrength);
     });
     const table = prepareMatch(models, PAPERS[0]);
-    const study: Study = { ...NEW_STUDY, sheet: { widthCm: 38, heightCm: 28, unit: "cm" }, map: { width: map.width, height: map.height, packed: packMap(map) } };
+    const study: Study = {
+      ...NEW_STUDY,
+      sheet: { widthCm: 38, heightCm: 28, unit: "cm" },
+      map: { width: map.width, height: map.height, packed: packMap(map) },
+    };
     const frame = keepInside({ ...wholePhoto(info), aspect: 38 / 28 }, info);
-    const curve = curveOf("lights", valueRange(DEMO_PAINTS.map(({ pigments, tintingStrength }, i) => paintModel(ids[i], pigments, tintingStrength)), PAPERS[0]));
+    const curve = curveOf(
+      "lights",
+      valueRange(
+        DEMO_PAINTS.map(({ pigments, tintingStrength }, i) => paintModel(ids[i], pigments, tintingStrength)),
+        PAPERS[0],
+      ),
+    );
     const mixed = areas.map((area): PaintingArea => {
-      const [best] = matchOver(targetColour(area.lab, study.wish, curve, PAPERS[0]), table, { ...DEFAULT_MATCH, ways: 1 });
+      const [best] = matchOver(targetColour(area.lab, study.wish, curve, PAPERS[0]), table, {
+        ...DEFAULT_MATCH,
+        ways: 1,
+      });
       return { ...area, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
     });
-    const palettes = [{ id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) }];
+    const palettes = [
+      { id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) },
+    ];
     await seedMeasured(rest, idOf);
-    await paintings.create(photo.id, { ...newPainting("The pump house at last light", PAPERS[0].id), areas: mixed, palette, palettes, study: { ...study, frame } });
+    await paintings.create(photo.id, {
+      ...newPainting("The pump house at last light", PAPERS[0].id),
+      areas: mixed,
+      palette,
+      palettes,
+      study: { ...study, frame },
+    });
   });
 }

@@ -15,7 +15,11 @@ export function refuseTrouble(where: string, error: unknown, otherwise: string):
 }
 
 /** Hands over a request's body piece by piece; false, and the rest is left unread, as soon as it grows past `limit` bytes. */
-async function takeBody(request: Request, limit: number, take: (chunk: Uint8Array) => Promise<unknown> | void): Promise<boolean> {
+async function takeBody(
+  request: Request,
+  limit: number,
+  take: (chunk: Uint8Array) => Promise<unknown> | void,
+): Promise<boolean> {
   if (Number(request.headers.get("content-length") ?? 0) > limit) return false;
   let size = 0;
   const reader = request.body?.getReader();

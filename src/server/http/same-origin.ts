@@ -24,7 +24,11 @@ export function isSameOrigin(headers: Headers, method: string): boolean {
   const host = headers.get("host");
   const origin = headers.get("origin");
   const opensPage = method === "GET" && headers.get("sec-fetch-mode") === "navigate";
-  return isLocal(host) && (origin === null || isOwnOrigin(origin, host)) && (opensPage || OWN_SITES.has(headers.get("sec-fetch-site")));
+  return (
+    isLocal(host) &&
+    (origin === null || isOwnOrigin(origin, host)) &&
+    (opensPage || OWN_SITES.has(headers.get("sec-fetch-site")))
+  );
 }
 
 export const NOT_SAME_ORIGIN = "Abendrot answers only to this machine's own pages.";

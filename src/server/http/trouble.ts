@@ -18,9 +18,11 @@ function rootOf(error: unknown): unknown {
   return root;
 }
 
-const codeOf = (error: unknown): string => (typeof error === "object" && error !== null && "code" in error ? String(error.code) : "");
+const codeOf = (error: unknown): string =>
+  typeof error === "object" && error !== null && "code" in error ? String(error.code) : "";
 
-const DAMAGED_WORDS = "The database in the data folder is damaged: some of it can't be read. Nothing was changed. Stop Abendrot, put a copy of the folder in its place, and start again; keep the damaged one until you know that the copy is whole.";
+const DAMAGED_WORDS =
+  "The database in the data folder is damaged: some of it can't be read. Nothing was changed. Stop Abendrot, put a copy of the folder in its place, and start again; keep the damaged one until you know that the copy is whole.";
 
 /** What an error means for the painter. */
 export function troubleOf(error: unknown, otherwise: string): Trouble {
@@ -30,7 +32,8 @@ export function troubleOf(error: unknown, otherwise: string): Trouble {
   if (error instanceof DiskFull) return { status: 507, message: error.message };
   const code = codeOf(root);
   if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS };
-  if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT") return { status: 507, message: new DiskFull().message };
+  if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT")
+    return { status: 507, message: new DiskFull().message };
   return { status: 500, message: otherwise };
 }
 

@@ -27,13 +27,17 @@ function heldBy(pid: number): number {
  * on answering, and the memory it takes, or a file that breaks it, stays outside. Throws
  * TooMuchMemory when it takes over 900 MB, and otherwise when it fails.
  */
-export const runAside = (program: string, ...args: readonly string[]): Promise<Buffer> => runWithin(MOST_BYTES, program, ...args);
+export const runAside = (program: string, ...args: readonly string[]): Promise<Buffer> =>
+  runWithin(MOST_BYTES, program, ...args);
 
 /** The same with a bound of one's own on its memory. */
 export function runWithin(mostBytes: number, program: string, ...args: readonly string[]): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const file = programFile("src", "server", "photo-import", program);
-    const child = spawn(process.execPath, [file, ...args], { stdio: ["ignore", "pipe", "ignore"], timeout: SECONDS * 1000 });
+    const child = spawn(process.execPath, [file, ...args], {
+      stdio: ["ignore", "pipe", "ignore"],
+      timeout: SECONDS * 1000,
+    });
     const chunks: Buffer[] = [];
     let tooMuch = false;
     const watch = setInterval(() => {

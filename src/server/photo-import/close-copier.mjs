@@ -8,7 +8,9 @@ import { decode } from "./heic-decode.mjs";
 
 const [path, side, ...words] = process.argv.slice(2);
 const px = Number(side);
-let image = sharp(path, { limitInputPixels: 100_000_000, failOn: "truncated" }).autoOrient().flatten({ background: "#ffffff" });
+let image = sharp(path, { limitInputPixels: 100_000_000, failOn: "truncated" })
+  .autoOrient()
+  .flatten({ background: "#ffffff" });
 if (words.includes("heic")) {
   const { data, width, height } = await decode(path, px);
   image = sharp(data, { raw: { width, height, channels: 3 } });

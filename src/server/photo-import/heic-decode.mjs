@@ -39,5 +39,9 @@ export async function decode(path, atLeastPx) {
   const target = { data: new Uint8ClampedArray(width * height * 4), width, height };
   const shown = await new Promise((resolve) => image.display(target, resolve));
   if (!shown) throw new Error("not decodable");
-  return { ...shrink(target.data, width, height, Math.max(1, Math.floor(Math.max(width, height) / atLeastPx))), fullWidth: width, fullHeight: height };
+  return {
+    ...shrink(target.data, width, height, Math.max(1, Math.floor(Math.max(width, height) / atLeastPx))),
+    fullWidth: width,
+    fullHeight: height,
+  };
 }

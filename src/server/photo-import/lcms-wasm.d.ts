@@ -4,7 +4,14 @@ declare module "lcms-wasm" {
   interface Lcms {
     cmsOpenProfileFromMem(bytes: Uint8Array, length: number): Handle;
     cmsCloseProfile(profile: Handle): void;
-    cmsCreateTransform(from: Handle, fromFormat: number, to: Handle, toFormat: number, intent: number, flags: number): Handle;
+    cmsCreateTransform(
+      from: Handle,
+      fromFormat: number,
+      to: Handle,
+      toFormat: number,
+      intent: number,
+      flags: number,
+    ): Handle;
     cmsDeleteTransform(transform: Handle): void;
     /** `size` pixels of 16 bits a channel. */
     cmsDoTransform(transform: Handle, pixels: Uint16Array, size: number): Uint16Array;

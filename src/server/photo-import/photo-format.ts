@@ -1,10 +1,18 @@
 /** The files that can be read. */
 export type PhotoFormat = "jpeg" | "png" | "webp" | "avif" | "tiff" | "heic";
 
-const startsWith = (bytes: Buffer, text: string, at = 0): boolean => bytes.subarray(at, at + text.length).toString("latin1") === text;
+const startsWith = (bytes: Buffer, text: string, at = 0): boolean =>
+  bytes.subarray(at, at + text.length).toString("latin1") === text;
 
 /** Brands of the ISO base media file type box (ISO/IEC 23008-12, annex B; AV1 image file format 1.1). */
-const BRANDS: Readonly<Record<string, PhotoFormat>> = { avif: "avif", avis: "avif", heic: "heic", heix: "heic", heim: "heic", heis: "heic" };
+const BRANDS: Readonly<Record<string, PhotoFormat>> = {
+  avif: "avif",
+  avis: "avif",
+  heic: "heic",
+  heix: "heic",
+  heim: "heic",
+  heis: "heic",
+};
 
 function formatOfBrands(bytes: Buffer): PhotoFormat | null {
   const end = Math.min(bytes.length, bytes.readUInt32BE(0), 256);

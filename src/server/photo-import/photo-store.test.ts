@@ -43,18 +43,28 @@ describe("keeping a photo", () => {
   });
 
   test("copies for going close and for lists are made at their first use; an old folder's working copy is made anew", async () => {
-    const photo = await kept(sharp({ create: { width: 2600, height: 1300, channels: 3, background: "#a04020" } }).jpeg());
+    const photo = await kept(
+      sharp({ create: { width: 2600, height: 1300, channels: 3, background: "#a04020" } }).jpeg(),
+    );
     await storePhoto(store, photo, path, "wall.jpg");
     const close = await readCopy(store.photoFiles, photo, "close");
     expect(await sharp(close).metadata()).toMatchObject({ width: 2600, height: 1300, format: "jpeg" });
     const small = await readCopy(store.photoFiles, photo, "small");
-    const { data: [r, g, b], info } = await sharp(small).raw().toBuffer({ resolveWithObject: true });
+    const {
+      data: [r, g, b],
+      info,
+    } = await sharp(small).raw().toBuffer({ resolveWithObject: true });
     expect(info).toMatchObject({ width: 320, height: 160 });
     // The small one is for any picture viewer, so it is sRGB again.
     expect(Math.max(Math.abs(r - 0xa0), Math.abs(g - 0x40), Math.abs(b - 0x20))).toBeLessThan(4);
     rmSync(join(data, "photos", photo.id, COPIES.working));
     expect((await readCopy(store.photoFiles, photo, "working")).equals(photo.working)).toBe(true);
-    expect(readdirSync(join(data, "photos", photo.id)).sort()).toEqual([COPIES.close, "original.jpeg", COPIES.small, COPIES.working]);
+    expect(readdirSync(join(data, "photos", photo.id)).sort()).toEqual([
+      COPIES.close,
+      "original.jpeg",
+      COPIES.small,
+      COPIES.working,
+    ]);
   });
 
   test("when the record can't be written, no half photo is left in the way of the next try", async () => {
@@ -92,7 +102,10 @@ describe("the demo", () => {
     for (const area of document.areas) {
       expect(counts[area.region!], area.name).toBeGreaterThan(500);
       expect(labelAt(unpackMap(map!.packed, map!.width, map!.height), area.sample.x, area.sample.y)).toBe(area.region);
-      expect(area.recipe!.parts.every(({ paintId }) => document.palette.includes(paintId)), area.name).toBe(true);
+      expect(
+        area.recipe!.parts.every(({ paintId }) => document.palette.includes(paintId)),
+        area.name,
+      ).toBe(true);
       expect(area.lab.L).toBeGreaterThan(5);
     }
     await store.paintings.remove(id);
@@ -111,7 +124,12 @@ describe("the demo", () => {
 
 describe("reading requests", () => {
   const stream = (...chunks: string[]): ReadableStream<Uint8Array> =>
-    new ReadableStream({ start(c) { chunks.forEach((chunk) => c.enqueue(new TextEncoder().encode(chunk))); c.close(); } });
+    new ReadableStream({
+      start(c) {
+        chunks.forEach((chunk) => c.enqueue(new TextEncoder().encode(chunk)));
+        c.close();
+      },
+    });
   const post = (body: BodyInit | null, headers: Record<string, string> = {}): Request =>
     new Request("http://127.0.0.1/", { method: "POST", body, headers, duplex: "half" } as RequestInit);
 

@@ -8,7 +8,12 @@ import { closeCopy, PhotoRefused, readPhoto, smallCopy, type ReadPhoto } from ".
 export class PhotoLost extends Error {}
 
 /** Keeps a photo that was read from `path`: its files first, then its record. */
-export async function storePhoto({ photos, photoFiles }: Pick<Store, "photos" | "photoFiles">, photo: ReadPhoto, path: string, fileName: string): Promise<void> {
+export async function storePhoto(
+  { photos, photoFiles }: Pick<Store, "photos" | "photoFiles">,
+  photo: ReadPhoto,
+  path: string,
+  fileName: string,
+): Promise<void> {
   const { id, format, widthPx, heightPx, workingWidthPx, workingHeightPx, bytes, working } = photo;
   await photoFiles.keep(id, format, path, working);
   await photos.add({ id, fileName, format, widthPx, heightPx, workingWidthPx, workingHeightPx, bytes });
@@ -39,10 +44,15 @@ async function makeCopy(files: PhotoFiles, photo: Stored, copy: PhotoCopy): Prom
 const underWay = new Map<string, Promise<Buffer<ArrayBuffer>>>();
 
 async function makeAndKeep(files: PhotoFiles, photo: Stored, copy: PhotoCopy): Promise<Buffer<ArrayBuffer>> {
-  const made = Buffer.from(await makeCopy(files, photo, copy).catch((error: NodeJS.ErrnoException) => {
-    if (error.code === "ENOENT" || error instanceof PhotoRefused) throw new PhotoLost("The photo's file in the data folder is gone or damaged. Put it back from a copy of the folder, or bring the photo in anew.");
-    throw error;
-  }));
+  const made = Buffer.from(
+    await makeCopy(files, photo, copy).catch((error: NodeJS.ErrnoException) => {
+      if (error.code === "ENOENT" || error instanceof PhotoRefused)
+        throw new PhotoLost(
+          "The photo's file in the data folder is gone or damaged. Put it back from a copy of the folder, or bring the photo in anew.",
+        );
+      throw error;
+    }),
+  );
   await files.keepCopy(photo.id, copy, made).catch((error: NodeJS.ErrnoException) => {
     // It is shown all the same, and made again the next time.
     if (!(error instanceof DiskFull) && error.code !== "ENOSPC") throw error;

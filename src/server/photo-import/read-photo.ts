@@ -53,7 +53,8 @@ async function headOf(path: string): Promise<Buffer> {
 
 function refuseByContent(head: Buffer, bytes: number): PhotoFormat {
   if (bytes === 0) throw new PhotoRefused(`The file is empty. ${CHOOSE}`);
-  if (bytes > LIMITS.photoBytes) throw new PhotoRefused("The file is over 300 MB. Save the photo smaller and try again.");
+  if (bytes > LIMITS.photoBytes)
+    throw new PhotoRefused("The file is over 300 MB. Save the photo smaller and try again.");
   const format = formatOf(head);
   if (!format) {
     const other = otherKindOf(head);
@@ -63,7 +64,10 @@ function refuseByContent(head: Buffer, bytes: number): PhotoFormat {
     throw new PhotoRefused(`This is not a photo that Abendrot can read. ${CHOOSE}`);
   }
   if (format === "png" && isAnimatedPng(head)) throw new PhotoRefused(MOVES);
-  if (format === "tiff" && isCameraRaw(head)) throw new PhotoRefused("This is a camera's raw file. Develop it on your computer or camera and save it as JPEG or TIFF.");
+  if (format === "tiff" && isCameraRaw(head))
+    throw new PhotoRefused(
+      "This is a camera's raw file. Develop it on your computer or camera and save it as JPEG or TIFF.",
+    );
   return format;
 }
 
@@ -71,12 +75,18 @@ function refuseBySize({ width, height, pages }: Metadata, format: PhotoFormat): 
   if ((pages ?? 1) > 1 && format !== "tiff" && format !== "heic") throw new PhotoRefused(MOVES);
   const limit = format === "heic" ? MAX_HEIC_PIXELS : MAX_PIXELS;
   if (width * height > limit) {
-    throw new PhotoRefused(`The photo has ${Math.round((width * height) / 1e6)} megapixels; up to ${limit / 1e6} can be read${format === "heic" ? " from HEIC" : ""}. Save it smaller and try again.`);
+    throw new PhotoRefused(
+      `The photo has ${Math.round((width * height) / 1e6)} megapixels; up to ${limit / 1e6} can be read${format === "heic" ? " from HEIC" : ""}. Save it smaller and try again.`,
+    );
   }
-  if (Math.min(width, height) < MIN_SIDE_PX) throw new PhotoRefused(`The photo is only ${width} by ${height} pixels. Choose a larger one.`);
+  if (Math.min(width, height) < MIN_SIDE_PX)
+    throw new PhotoRefused(`The photo is only ${width} by ${height} pixels. Choose a larger one.`);
   const long = Math.max(width, height);
   const shortened = (Math.min(width, height) * Math.min(WORKING_SIDE_PX, long)) / long;
-  if (long > MAX_SIDE_PX || shortened < MIN_SIDE_PX) throw new PhotoRefused(`The photo is a strip of ${width} by ${height} pixels: too long and too narrow to plan a painting from. Cut a part of it and try again.`);
+  if (long > MAX_SIDE_PX || shortened < MIN_SIDE_PX)
+    throw new PhotoRefused(
+      `The photo is a strip of ${width} by ${height} pixels: too long and too narrow to plan a painting from. Cut a part of it and try again.`,
+    );
 }
 
 /** Coding points (ITU-T H.273): primaries of Display P3, and the two transfer curves of high dynamic range. */
@@ -88,12 +98,15 @@ async function profileOf(head: Buffer, header: Metadata, channels: 1 | 3): Promi
   if (isUsable(header.icc, channels)) return header.icc;
   const coded = header.icc ? null : codedColourOf(head);
   if (coded && HDR_TRANSFERS.has(coded.transfer)) {
-    throw new PhotoRefused("This photo has a high dynamic range that can't be measured yet. Export it with standard range and try again.");
+    throw new PhotoRefused(
+      "This photo has a high dynamic range that can't be measured yet. Export it with standard range and try again.",
+    );
   }
   return coded?.primaries === P3_PRIMARIES && channels === 3 ? standardProfile("p3") : null;
 }
 
-const within = (image: Sharp, side: number): Sharp => image.resize({ width: side, height: side, fit: "inside", withoutEnlargement: true });
+const within = (image: Sharp, side: number): Sharp =>
+  image.resize({ width: side, height: side, fit: "inside", withoutEnlargement: true });
 
 function to16Bits(bytes: Uint8Array): Uint16Array {
   const out = new Uint16Array(bytes.length);
@@ -115,9 +128,20 @@ const ASIDE_BYTES = 150 * 1024 * 1024;
 const SHRUNK_HEAD_BYTES = 8;
 
 /** Shrinks a picture here, or, when it is large, in a process of its own whose memory is watched. */
-async function shrunk(path: string, { width, height, channels, depth }: Metadata, wishes: ShrinkWishes): Promise<{ data: Buffer; width: number; height: number }> {
+async function shrunk(
+  path: string,
+  { width, height, channels, depth }: Metadata,
+  wishes: ShrinkWishes,
+): Promise<{ data: Buffer; width: number; height: number }> {
   if (width * height * channels * (depth === "uchar" ? 1 : 2) <= ASIDE_BYTES) return shrink(path, wishes);
-  const out = await runAside("shrinker.mjs", path, String(wishes.side), wishes.space, wishes.depth, ...(wishes.keepProfile ? ["icc"] : []));
+  const out = await runAside(
+    "shrinker.mjs",
+    path,
+    String(wishes.side),
+    wishes.space,
+    wishes.depth,
+    ...(wishes.keepProfile ? ["icc"] : []),
+  );
   return { width: out.readUInt32LE(0), height: out.readUInt32LE(4), data: out.subarray(SHRUNK_HEAD_BYTES) };
 }
 
@@ -130,21 +154,38 @@ async function shrinkInOwnColours(path: string, head: Buffer, header: Metadata, 
   // With a usable profile the pixels are left as they are; otherwise libvips brings them to sRGB.
   const own = icc && grey;
   const space = own ? (wide ? "grey16" : "b-w") : wide ? "rgb16" : "srgb";
-  const { data, width, height } = await shrunk(path, header, { side, space, depth: wide ? "ushort" : "uchar", keepProfile: icc !== null });
+  const { data, width, height } = await shrunk(path, header, {
+    side,
+    space,
+    depth: wide ? "ushort" : "uchar",
+    keepProfile: icc !== null,
+  });
   return {
     data: wide ? new Uint16Array(Uint8Array.from(data).buffer) : to16Bits(data),
-    channels: own ? 1 : 3, icc, width, height, orientation: header.orientation ?? 1, full: header.autoOrient,
+    channels: own ? 1 : 3,
+    icc,
+    width,
+    height,
+    orientation: header.orientation ?? 1,
+    full: header.autoOrient,
   };
 }
 
 async function shrinkHeic(path: string, head: Buffer, header: Metadata, side: number): Promise<Shrunk> {
   const icc = await profileOf(head, header, 3);
   const { data, width, height, fullWidth, fullHeight } = await decodeHeic(path, side);
-  const small = await within(sharp(data, { raw: { width, height, channels: 3 } }), side).raw().toBuffer({ resolveWithObject: true });
+  const small = await within(sharp(data, { raw: { width, height, channels: 3 } }), side)
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   return {
-    data: to16Bits(small.data), channels: 3, icc, width: small.info.width, height: small.info.height,
+    data: to16Bits(small.data),
+    channels: 3,
+    icc,
+    width: small.info.width,
+    height: small.info.height,
     // The decoder has turned it already.
-    orientation: 1, full: { width: fullWidth, height: fullHeight },
+    orientation: 1,
+    full: { width: fullWidth, height: fullHeight },
   };
 }
 
@@ -160,7 +201,10 @@ function turned(image: Sharp, orientation: number): Sharp {
 function sha256Of(path: string): Promise<string> {
   return new Promise((resolve, reject) => {
     const hash = createHash("sha256");
-    createReadStream(path).on("data", (chunk) => hash.update(chunk)).on("end", () => resolve(hash.digest("hex"))).on("error", reject);
+    createReadStream(path)
+      .on("data", (chunk) => hash.update(chunk))
+      .on("end", () => resolve(hash.digest("hex")))
+      .on("error", reject);
   });
 }
 
@@ -178,7 +222,13 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 const headerOf = (path: string): Promise<Metadata> => sharp(path, { limitInputPixels: false }).metadata();
 
 /** The picture upright in Display P3, its longer side at most `side` pixels, and its whole size. */
-async function develop(path: string, format: PhotoFormat, head: Buffer, header: Metadata, side: number): Promise<{ image: Sharp; full: Shrunk["full"] }> {
+async function develop(
+  path: string,
+  format: PhotoFormat,
+  head: Buffer,
+  header: Metadata,
+  side: number,
+): Promise<{ image: Sharp; full: Shrunk["full"] }> {
   const small = await (format === "heic" ? shrinkHeic : shrinkInOwnColours)(path, head, header, side);
   const pixels = await toDisplayP3(small);
   const raw = sharp(pixels, { raw: { width: small.width, height: small.height, channels: 3 } });
@@ -195,7 +245,9 @@ export function readPhoto(path: string): Promise<ReadPhoto> {
     const head = await headOf(path);
     const { size } = await stat(path);
     const format = refuseByContent(head, size);
-    const damaged = new PhotoRefused("The photo is cut off or damaged. Copy it from the camera again, or export it anew.");
+    const damaged = new PhotoRefused(
+      "The photo is cut off or damaged. Copy it from the camera again, or export it anew.",
+    );
     // The size is checked from the header before a single pixel is decoded.
     const header = await headerOf(path).catch(() => {
       throw damaged;
@@ -204,9 +256,21 @@ export function readPhoto(path: string): Promise<ReadPhoto> {
     try {
       const { image, full } = await develop(path, format, head, header, WORKING_SIDE_PX);
       const { data, info } = await image.png({ compressionLevel: 1 }).toBuffer({ resolveWithObject: true });
-      return { id: await sha256Of(path), format, bytes: size, widthPx: full.width, heightPx: full.height, working: data, workingWidthPx: info.width, workingHeightPx: info.height };
+      return {
+        id: await sha256Of(path),
+        format,
+        bytes: size,
+        widthPx: full.width,
+        heightPx: full.height,
+        working: data,
+        workingWidthPx: info.width,
+        workingHeightPx: info.height,
+      };
     } catch (error) {
-      if (error instanceof TooMuchMemory) throw new PhotoRefused("The photo takes too much memory as it is saved. Save it smaller, or as a plain JPEG (not progressive or interlaced), and try again.");
+      if (error instanceof TooMuchMemory)
+        throw new PhotoRefused(
+          "The photo takes too much memory as it is saved. Save it smaller, or as a plain JPEG (not progressive or interlaced), and try again.",
+        );
       throw error instanceof PhotoRefused ? error : damaged;
     }
   });
@@ -233,8 +297,13 @@ const SMALL_SIDE_PX = 320;
 
 /** A small picture for lists, sRGB, from the working copy. */
 export async function smallCopy(working: Buffer): Promise<Buffer> {
-  const { data, info } = await within(sharp(working), SMALL_SIDE_PX).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await within(sharp(working), SMALL_SIDE_PX)
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const [p3, srgb] = await Promise.all([standardProfile("p3"), standardProfile("srgb")]);
   const pixels = await convert({ data: to16Bits(data), channels: 3, icc: p3 }, srgb);
-  return sharp(pixels, { raw: { width: info.width, height: info.height, channels: 3 } }).jpeg({ quality: 85 }).toBuffer();
+  return sharp(pixels, { raw: { width: info.width, height: info.height, channels: 3 } })
+    .jpeg({ quality: 85 })
+    .toBuffer();
 }

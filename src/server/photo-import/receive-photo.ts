@@ -11,21 +11,27 @@ import { storePhoto } from "./photo-store";
 import { refuse, refuseTrouble, saveBody } from "../http/reply";
 
 /** The browser's file name, percent-encoded. Only kept to be shown. */
-const fileName = z.string().max(2000).transform((text, context) => {
-  try {
-    return cutText(decodeURIComponent(text), LETTERS.fileName);
-  } catch {
-    context.addIssue("not percent-encoded");
-    return z.NEVER;
-  }
-});
+const fileName = z
+  .string()
+  .max(2000)
+  .transform((text, context) => {
+    try {
+      return cutText(decodeURIComponent(text), LETTERS.fileName);
+    } catch {
+      context.addIssue("not percent-encoded");
+      return z.NEVER;
+    }
+  });
 
 const TOO_LARGE = "The file is over 300 MB. Save the photo smaller and try again.";
 /** A working copy is at most 2000 by 2000 pixels of three bytes, as PNG. */
 const WORKING_COPY_BYTES = 16 * 1024 * 1024;
 
 /** Takes a photo whose body is the file itself, keeps it, and answers with what `then` makes of it. */
-export async function receivePhoto(request: Request, then: (store: Store, photo: ReadPhoto, name: string) => Promise<NextResponse>): Promise<NextResponse> {
+export async function receivePhoto(
+  request: Request,
+  then: (store: Store, photo: ReadPhoto, name: string) => Promise<NextResponse>,
+): Promise<NextResponse> {
   if (!isSameOrigin(request.headers, request.method)) return refuse(403, NOT_SAME_ORIGIN);
   const name = fileName.safeParse(request.headers.get("x-file-name") ?? "photo");
   if (!name.success) return refuse(400, "The photo's file name could not be read. Rename the file and try again.");
@@ -42,7 +48,11 @@ export async function receivePhoto(request: Request, then: (store: Store, photo:
     return await then(store, photo, name.data);
   } catch (error) {
     if (error instanceof PhotoRefused) return refuse(422, error.message);
-    return refuseTrouble("A photo could not be kept", error, "The photo could not be kept. Nothing was stored; try again.");
+    return refuseTrouble(
+      "A photo could not be kept",
+      error,
+      "The photo could not be kept. Nothing was stored; try again.",
+    );
   } finally {
     if (arriving) await rm(arriving, { force: true });
   }

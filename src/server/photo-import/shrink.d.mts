@@ -5,4 +5,7 @@ export interface ShrinkWishes {
   readonly depth: "uchar" | "ushort";
   readonly keepProfile: boolean;
 }
-export function shrink(path: string, wishes: ShrinkWishes): Promise<{ readonly data: Buffer; readonly width: number; readonly height: number }>;
+export function shrink(
+  path: string,
+  wishes: ShrinkWishes,
+): Promise<{ readonly data: Buffer; readonly width: number; readonly height: number }>;

@@ -8,9 +8,13 @@ const SECONDS = 60;
  * colour space `space`, `depth` uchar or ushort. With `keepProfile` its numbers stay its profile's.
  */
 export async function shrink(path, { side, space, depth, keepProfile }) {
-  const image = sharp(path, { limitInputPixels: MAX_PIXELS, failOn: "truncated" }).timeout({ seconds: SECONDS }).flatten({ background: "#ffffff" });
+  const image = sharp(path, { limitInputPixels: MAX_PIXELS, failOn: "truncated" })
+    .timeout({ seconds: SECONDS })
+    .flatten({ background: "#ffffff" });
   const { data, info } = await (keepProfile ? image.keepIccProfile() : image)
     .resize({ width: side, height: side, fit: "inside", withoutEnlargement: true })
-    .toColourspace(space).raw({ depth }).toBuffer({ resolveWithObject: true });
+    .toColourspace(space)
+    .raw({ depth })
+    .toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
 }

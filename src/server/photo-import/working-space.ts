@@ -1,4 +1,10 @@
-import { cmsFLAGS_HIGHRESPRECALC, instantiate, INTENT_RELATIVE_COLORIMETRIC, TYPE_GRAY_16, TYPE_RGB_16 } from "lcms-wasm";
+import {
+  cmsFLAGS_HIGHRESPRECALC,
+  instantiate,
+  INTENT_RELATIVE_COLORIMETRIC,
+  TYPE_GRAY_16,
+  TYPE_RGB_16,
+} from "lcms-wasm";
 import sharp from "sharp";
 
 /** Pixels as a file has them: whole-row interleaved, 16 bits a channel. */
@@ -18,7 +24,9 @@ export function standardProfile(space: "p3" | "srgb"): Promise<Buffer> {
   let profile = profiles.get(space);
   if (!profile) {
     profile = sharp({ create: { width: 1, height: 1, channels: 3, background: "#fff" } })
-      .withIccProfile(space).png().toBuffer()
+      .withIccProfile(space)
+      .png()
+      .toBuffer()
       .then((png) => sharp(png).metadata())
       .then(({ icc }) => icc ?? Promise.reject(new Error(`libvips has no profile ${space}`)));
     profiles.set(space, profile);
@@ -37,7 +45,12 @@ const MAX_PROFILE_BYTES = 32 * 1024;
 
 /** Whether a profile is for pixels of so many channels and small enough to be used here. */
 export function isUsable(icc: Buffer | undefined, channels: 1 | 3): icc is Buffer {
-  return icc !== undefined && icc.length > 128 && icc.length <= MAX_PROFILE_BYTES && icc.toString("latin1", 16, 20) === SIGNATURES[channels];
+  return (
+    icc !== undefined &&
+    icc.length > 128 &&
+    icc.length <= MAX_PROFILE_BYTES &&
+    icc.toString("latin1", 16, 20) === SIGNATURES[channels]
+  );
 }
 
 const TAG_BYTES = 12;
@@ -65,9 +78,17 @@ export async function convert({ data, channels, icc }: FilePixels, to: Buffer): 
   const from = icc ?? (await standardProfile("srgb"));
   const source = lcms.cmsOpenProfileFromMem(new Uint8Array(from), from.length);
   const target = lcms.cmsOpenProfileFromMem(new Uint8Array(to), to.length);
-  const transform = source && target
-    ? lcms.cmsCreateTransform(source, FORMATS[icc ? channels : 3], target, TYPE_RGB_16, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_HIGHRESPRECALC)
-    : 0;
+  const transform =
+    source && target
+      ? lcms.cmsCreateTransform(
+          source,
+          FORMATS[icc ? channels : 3],
+          target,
+          TYPE_RGB_16,
+          INTENT_RELATIVE_COLORIMETRIC,
+          cmsFLAGS_HIGHRESPRECALC,
+        )
+      : 0;
   try {
     if (!transform) throw new Error("The profile can't be used.");
     const pixels = data.length / channels;

@@ -13,7 +13,19 @@ import { cardPdf, numberOfCard, type CardPrint } from "./card-pdf";
 import { runsOf } from "./fonts";
 
 const folder = mkdtempSync(join(tmpdir(), "abendrot-pdf-"));
-const card: CardPrint = { kind: "card", id: 292, on: "2026-05-01", paints: [{ name: "Burnt sienna", codes: "PBr7" }, { name: "Őszi kék · Синий", codes: "PB29" }, { name: "A name that goes on for as long as the field for names lets it go, and then some more of it", codes: "PG36 PY150 PR101" }] };
+const card: CardPrint = {
+  kind: "card",
+  id: 292,
+  on: "2026-05-01",
+  paints: [
+    { name: "Burnt sienna", codes: "PBr7" },
+    { name: "Őszi kék · Синий", codes: "PB29" },
+    {
+      name: "A name that goes on for as long as the field for names lets it go, and then some more of it",
+      codes: "PG36 PY150 PR101",
+    },
+  ],
+};
 const DPI = 200;
 
 async function printed(print: CardPrint, page: "a4" | "letter"): Promise<string> {
@@ -23,27 +35,39 @@ async function printed(print: CardPrint, page: "a4" | "letter"): Promise<string>
 }
 async function drawn(path: string): Promise<PixelArray> {
   execFileSync("pdftoppm", ["-r", String(DPI), "-png", "-singlefile", path, path.replace(/\.pdf$/, "")]);
-  const { data, info } = await sharp(readFileSync(path.replace(/\.pdf$/, ".png"))).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await sharp(readFileSync(path.replace(/\.pdf$/, ".png")))
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
 }
 
 describe.skipIf(!has("pdftoppm"))("the printed card, measured with poppler's tools", () => {
-  test.each([["a4", 210, 297], ["letter", 215.9, 279.4]] as const)("on %s: one page of the right size, marks where the layout has them to a tenth of a mm, the right number, all fonts in it", async (page, width, height) => {
-    const path = await printed(card, page);
-    const info = execFileSync("pdfinfo", [path], { encoding: "utf8" });
-    const [, w, h] = /Page size:\s+([\d.]+) x ([\d.]+) pts/.exec(info)!;
-    expect(Number(w) * (25.4 / 72)).toBeCloseTo(width, 0);
-    expect(Number(h) * (25.4 / 72)).toBeCloseTo(height, 0);
-    expect(info).toMatch(/Pages:\s+1\n/);
-    expect(execFileSync("pdffonts", [path], { encoding: "utf8" })).not.toMatch(/ no +(yes|no) +(yes|no) +\d/);
-    const found = findCard(await drawn(path));
-    if ("seen" in found) throw new Error(`only ${found.seen} marks`);
-    expect(found.pxPerMm).toBeCloseTo(DPI / 25.4, 2);
-    FIDUCIAL_CENTRES.forEach((mark, i) => {
-      const [x, y] = [((width - CARD.width) / 2 + mark.x) * (DPI / 25.4), ((height - CARD.height) / 2 + mark.y) * (DPI / 25.4)];
-      expect(Math.hypot(found.marks[i].x - x, found.marks[i].y - y) / (DPI / 25.4)).toBeLessThan(0.1);
-    });
-  });
+  test.each([
+    ["a4", 210, 297],
+    ["letter", 215.9, 279.4],
+  ] as const)(
+    "on %s: one page of the right size, marks where the layout has them to a tenth of a mm, the right number, all fonts in it",
+    async (page, width, height) => {
+      const path = await printed(card, page);
+      const info = execFileSync("pdfinfo", [path], { encoding: "utf8" });
+      const [, w, h] = /Page size:\s+([\d.]+) x ([\d.]+) pts/.exec(info)!;
+      expect(Number(w) * (25.4 / 72)).toBeCloseTo(width, 0);
+      expect(Number(h) * (25.4 / 72)).toBeCloseTo(height, 0);
+      expect(info).toMatch(/Pages:\s+1\n/);
+      expect(execFileSync("pdffonts", [path], { encoding: "utf8" })).not.toMatch(/ no +(yes|no) +(yes|no) +\d/);
+      const found = findCard(await drawn(path));
+      if ("seen" in found) throw new Error(`only ${found.seen} marks`);
+      expect(found.pxPerMm).toBeCloseTo(DPI / 25.4, 2);
+      FIDUCIAL_CENTRES.forEach((mark, i) => {
+        const [x, y] = [
+          ((width - CARD.width) / 2 + mark.x) * (DPI / 25.4),
+          ((height - CARD.height) / 2 + mark.y) * (DPI / 25.4),
+        ];
+        expect(Math.hypot(found.marks[i].x - x, found.marks[i].y - y) / (DPI / 25.4)).toBeLessThan(0.1);
+      });
+    },
+  );
 
   test("its lines are black where they are read, its swatches white inside, and its number is read", async () => {
     const picture = await drawn(await printed(card, "a4"));
@@ -92,5 +116,9 @@ test("numbers begin again after 255", () => {
 
 test("text is parted by alphabet; a sign without a letter becomes a question mark", () => {
   expect(runsOf("Őszi, a").map(({ alphabet }) => alphabet)).toEqual(["latin-ext", "latin"]);
-  expect(runsOf("桜 rose").map(({ text }) => text).join("")).toBe("? rose");
+  expect(
+    runsOf("桜 rose")
+      .map(({ text }) => text)
+      .join(""),
+  ).toBe("? rose");
 });

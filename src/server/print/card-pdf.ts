@@ -1,5 +1,21 @@
 import PDFDocument from "pdfkit";
-import { CARD, CARD_WATER, cellBox, cellsOfNumber, FRAME_NUMBER, lineBox, FIDUCIAL, FIDUCIAL_CENTRES, MAX_CARD_NUMBER, ROWS, swatchBox, SWATCHES, WASH_NAMES, windowBox, type Box } from "@/core/calibration";
+import {
+  CARD,
+  CARD_WATER,
+  cellBox,
+  cellsOfNumber,
+  FRAME_NUMBER,
+  lineBox,
+  FIDUCIAL,
+  FIDUCIAL_CENTRES,
+  MAX_CARD_NUMBER,
+  ROWS,
+  swatchBox,
+  SWATCHES,
+  WASH_NAMES,
+  windowBox,
+  type Box,
+} from "@/core/calibration";
 import { waterWords } from "@/core/optics";
 import type { CardPage } from "@/model/measurement";
 import { cutText } from "@/model/text";
@@ -7,7 +23,10 @@ import { fontFile, runsOf, type Face } from "./fonts";
 
 const PT_PER_MM = 72 / 25.4;
 /** ISO 216 and ANSI/ASME Y14.1, mm. */
-const PAGES: Readonly<Record<CardPage, { readonly width: number; readonly height: number }>> = { a4: { width: 210, height: 297 }, letter: { width: 215.9, height: 279.4 } };
+const PAGES: Readonly<Record<CardPage, { readonly width: number; readonly height: number }>> = {
+  a4: { width: 210, height: 297 },
+  letter: { width: 215.9, height: 279.4 },
+};
 
 /** A paint as it stands on the card. */
 interface CardPaint {
@@ -30,7 +49,10 @@ class Sheet {
   private readonly left: number;
   private readonly top: number;
 
-  constructor(private readonly doc: Doc, page: CardPage) {
+  constructor(
+    private readonly doc: Doc,
+    page: CardPage,
+  ) {
     this.left = (PAGES[page].width - CARD.width) / 2;
     this.top = (PAGES[page].height - CARD.height) / 2;
   }
@@ -50,7 +72,12 @@ class Sheet {
 
   /** How wide words are set, mm. */
   width(words: string, sizePt: number, face: Face): number {
-    return runsOf(words).reduce((sum, { alphabet, text }) => sum + this.doc.font(fontFile(face, alphabet)).fontSize(sizePt).widthOfString(text), 0) / PT_PER_MM;
+    return (
+      runsOf(words).reduce(
+        (sum, { alphabet, text }) => sum + this.doc.font(fontFile(face, alphabet)).fontSize(sizePt).widthOfString(text),
+        0,
+      ) / PT_PER_MM
+    );
   }
 
   fill({ x, y, width, height }: Box): void {
@@ -65,7 +92,12 @@ class Sheet {
   }
 
   line(x1: number, y1: number, x2: number, y2: number): void {
-    this.doc.lineWidth(0.5).strokeColor("#000000").moveTo(...this.at(x1, y1)).lineTo(...this.at(x2, y2)).stroke();
+    this.doc
+      .lineWidth(0.5)
+      .strokeColor("#000000")
+      .moveTo(...this.at(x1, y1))
+      .lineTo(...this.at(x2, y2))
+      .stroke();
   }
 
   /** A corner mark: a disc with a hole. */
@@ -78,18 +110,27 @@ class Sheet {
 /** Shortens words until they fit a width, mm. */
 function fitted(sheet: Sheet, words: string, sizePt: number, face: Face, width: number): string {
   let text = words;
-  for (let letters = words.length - 1; letters > 3 && sheet.width(text, sizePt, face) > width; letters--) text = `${cutText(words, letters)}…`;
+  for (let letters = words.length - 1; letters > 3 && sheet.width(text, sizePt, face) > width; letters--)
+    text = `${cutText(words, letters)}…`;
   return text;
 }
 
-const strengthWords = (swatch: number): string => `${swatch + 1}  ${swatch === SWATCHES - 1 ? "as 2, across" : waterWords(CARD_WATER[swatch]).replace("no water", "neat")}`;
+const strengthWords = (swatch: number): string =>
+  `${swatch + 1}  ${swatch === SWATCHES - 1 ? "as 2, across" : waterWords(CARD_WATER[swatch]).replace("no water", "neat")}`;
 
 function drawRow(sheet: Sheet, row: number, paint: CardPaint | null, framed: boolean): void {
   const first = swatchBox(row, 0);
   if (paint) {
     const name = fitted(sheet, paint.name, 12, "serif", 110);
     sheet.text(name, first.x, first.y - 9.8, 12, "serif");
-    sheet.text(fitted(sheet, paint.codes, 8, "sans", 50), first.x + sheet.width(name, 12, "serif") + 3, first.y - 8.2, 8, "sans", "#555555");
+    sheet.text(
+      fitted(sheet, paint.codes, 8, "sans", 50),
+      first.x + sheet.width(name, 12, "serif") + 3,
+      first.y - 8.2,
+      8,
+      "sans",
+      "#555555",
+    );
   } else if (framed) {
     sheet.text(`row ${row + 1}`, first.x, first.y - 11, 9, "sans", "#555555");
   }
@@ -116,7 +157,11 @@ const FRAME_WORDS = [
 export function cardPdf(print: CardPrint, page: CardPage): Promise<Buffer> {
   const { width, height } = PAGES[page];
   const title = print.kind === "card" ? `Swatch card ${print.id}` : "Swatch frame";
-  const doc = new PDFDocument({ size: [width * PT_PER_MM, height * PT_PER_MM], margin: 0, info: { Title: title, Creator: "Abendrot" } });
+  const doc = new PDFDocument({
+    size: [width * PT_PER_MM, height * PT_PER_MM],
+    margin: 0,
+    info: { Title: title, Creator: "Abendrot" },
+  });
   const chunks: Buffer[] = [];
   doc.on("data", (chunk: Buffer) => chunks.push(chunk));
   const done = new Promise<Buffer>((resolve, reject) => {
@@ -128,12 +173,21 @@ export function cardPdf(print: CardPrint, page: CardPage): Promise<Buffer> {
   FIDUCIAL_CENTRES.forEach(({ x, y }, i) => sheet.mark(x, y, i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole));
   cellsOfNumber(framed ? FRAME_NUMBER : numberOfCard(print.id)).forEach((black, i) => black && sheet.fill(cellBox(i)));
   sheet.text(title, 9, -4.5, 17, "serif");
-  sheet.text(framed ? `for ${ROWS} paints: ${WASH_NAMES.join(", ")}` : `printed ${print.on}`, 9, 2, 8, "sans", "#555555");
+  sheet.text(
+    framed ? `for ${ROWS} paints: ${WASH_NAMES.join(", ")}` : `printed ${print.on}`,
+    9,
+    2,
+    8,
+    "sans",
+    "#555555",
+  );
   for (let row = 0; row < ROWS; row++) {
     const paint = print.kind === "card" ? (print.paints[row] ?? null) : null;
     if (paint || framed) drawRow(sheet, row, paint, framed);
   }
-  (framed ? FRAME_WORDS : CARD_WORDS).forEach((words, i) => sheet.text(words, 0, CARD.height + 7 + 3.4 * i, 6.4, "sans", "#333333"));
+  (framed ? FRAME_WORDS : CARD_WORDS).forEach((words, i) =>
+    sheet.text(words, 0, CARD.height + 7 + 3.4 * i, 6.4, "sans", "#333333"),
+  );
   doc.end();
   return done;
 }

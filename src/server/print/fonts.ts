@@ -27,7 +27,8 @@ export function runsOf(text: string): readonly Run[] {
     const [alphabet, letter] = known ? [known, sign] : ["latin", "?"];
     const last = runs[runs.length - 1];
     // Blanks and stops stay with the letters before them.
-    if (last && (last.alphabet === alphabet || /^[\s.,:·-]$/.test(letter))) runs[runs.length - 1] = { ...last, text: last.text + letter };
+    if (last && (last.alphabet === alphabet || /^[\s.,:·-]$/.test(letter)))
+      runs[runs.length - 1] = { ...last, text: last.text + letter };
     else runs.push({ alphabet, text: letter });
   }
   return runs;
@@ -39,7 +40,9 @@ const read = new Map<string, Buffer>();
 export function fontFile(face: Face, alphabet: string): Buffer {
   const key = `${face} ${alphabet}`;
   const name = FILES[face];
-  const bytes = read.get(key) ?? readFileSync(programFile("node_modules", "@fontsource", name, "files", `${name}-${alphabet}-400-normal.woff`));
+  const bytes =
+    read.get(key) ??
+    readFileSync(programFile("node_modules", "@fontsource", name, "files", `${name}-${alphabet}-400-normal.woff`));
   read.set(key, bytes);
   return bytes;
 }

@@ -4,8 +4,24 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
 import { madeUpSwatches } from "@/core/simulation";
 import { fitMeasurement } from "@/server/fit-measurement";
-import { countingOf, newCard, newMeasurement, opticsOfMeasurement, type NewMeasurement, type StoredFit, type StoredPatch } from "@/model/measurement";
-import { addCard, addMeasurement, findCard, listCards, listMeasurements, measuredOptics, setCounts } from "./measurements";
+import {
+  countingOf,
+  newCard,
+  newMeasurement,
+  opticsOfMeasurement,
+  type NewMeasurement,
+  type StoredFit,
+  type StoredPatch,
+} from "@/model/measurement";
+import {
+  addCard,
+  addMeasurement,
+  findCard,
+  listCards,
+  listMeasurements,
+  measuredOptics,
+  setCounts,
+} from "./measurements";
 import { UnknownMeasured } from "../ports";
 import { openDatabase, type OpenDatabase } from "./open";
 import { listPaints, listStockedPaints, savePaintbox } from "./paintbox";
@@ -22,11 +38,25 @@ const paints = [
 ];
 const swatches = madeUpSwatches([{ pigmentId: "PB29", share: 1 }], 2);
 const patches = [0, 1, 2, 3].map((swatch): StoredPatch => {
-  const { lab, reflectance } = patchOfSpectrum("wash", swatch, CARD_WATER[swatch], swatches("wash", swatch, CARD_WATER[swatch]));
+  const { lab, reflectance } = patchOfSpectrum(
+    "wash",
+    swatch,
+    CARD_WATER[swatch],
+    swatches("wash", swatch, CARD_WATER[swatch]),
+  );
   return { what: "wash", swatch, waterParts: CARD_WATER[swatch], lab, reflectance: [...reflectance!] };
 });
 const measurement = (on: string, change: Partial<NewMeasurement> = {}): NewMeasurement =>
-  newMeasurement.parse({ paintId: blue, on, way: "meter", paperId: "cotton-rough", photoId: null, cardId: null, patches, ...change });
+  newMeasurement.parse({
+    paintId: blue,
+    on,
+    way: "meter",
+    paperId: "cotton-rough",
+    photoId: null,
+    cardId: null,
+    patches,
+    ...change,
+  });
 const fitOf = (one: NewMeasurement): StoredFit => {
   const fit = fitMeasurement(paints[0], one);
   if ("refused" in fit) throw new Error(fit.refused);
@@ -52,7 +82,11 @@ test("a measurement is kept with its fit, and the paint stands on it from then o
 });
 
 test("the newest that is not set aside counts; of two on one day the one kept last", async () => {
-  const [early, late, again] = [measurement("2025-01-05"), measurement("2026-10-03"), measurement("2026-10-03", { way: "file" })];
+  const [early, late, again] = [
+    measurement("2025-01-05"),
+    measurement("2026-10-03"),
+    measurement("2026-10-03", { way: "file" }),
+  ];
   await addMeasurement(open.db, early, fitOf(early));
   const lateId = await addMeasurement(open.db, late, fitOf(late));
   const againId = await addMeasurement(open.db, again, fitOf(again));
@@ -85,15 +119,20 @@ test("a paint taken out and brought back by undo still has its measurements", as
 
 test("what is no measurement is refused in words", () => {
   const good = measurement("2026-05-01");
-  const words = (change: object): string => newMeasurement.safeParse({ ...good, ...change }).error?.issues[0].message ?? "accepted";
+  const words = (change: object): string =>
+    newMeasurement.safeParse({ ...good, ...change }).error?.issues[0].message ?? "accepted";
   expect(words({})).toBe("accepted");
   expect(words({ on: "yesterday" })).toMatch(/2026-04-30/);
   expect(words({ patches: patches.slice(0, 1) })).toMatch(/two washes/);
   expect(words({ paperId: "silk" })).toMatch(/no such paper/);
-  expect(words({ patches: patches.map((patch) => ({ ...patch, lab: { L: 300, a: 0, b: 0 } })) })).toMatch(/between 0 and 100/);
+  expect(words({ patches: patches.map((patch) => ({ ...patch, lab: { L: 300, a: 0, b: 0 } })) })).toMatch(
+    /between 0 and 100/,
+  );
   expect(words({ patches: patches.map((patch) => ({ ...patch, reflectance: [0.5] })) })).toMatch(/36 bands/);
   expect(words({ photoId: "../../etc/passwd" })).not.toBe("accepted");
-  expect(fitMeasurement(paints[0], { ...good, patches: patches.slice(0, 1) })).toMatchObject({ refused: expect.stringMatching(/two washes/) });
+  expect(fitMeasurement(paints[0], { ...good, patches: patches.slice(0, 1) })).toMatchObject({
+    refused: expect.stringMatching(/two washes/),
+  });
 });
 
 test("cards are numbered as they are printed and name up to four paints of the box", async () => {
@@ -103,7 +142,9 @@ test("cards are numbered as they are printed and name up to four paints of the b
   expect((await listCards(open.db)).map(({ id }) => id)).toEqual([second.id, first.id]);
   expect(await findCard(open.db, first.id)).toEqual(first);
   expect(await findCard(open.db, 99)).toBeNull();
-  await expect(addCard(open.db, { paints: [randomUUID()], paperId: "cotton-rough" }, "2026-05-02")).rejects.toThrow(UnknownMeasured);
+  await expect(addCard(open.db, { paints: [randomUUID()], paperId: "cotton-rough" }, "2026-05-02")).rejects.toThrow(
+    UnknownMeasured,
+  );
   expect(newCard.safeParse({ paints: [], paperId: "cotton-rough" }).success).toBe(false);
   expect(newCard.safeParse({ paints: [blue, red, blue, red, blue], paperId: "cotton-rough" }).success).toBe(false);
   expect(await demoCard(open.db)).toBeNull();

@@ -13,8 +13,12 @@ export async function listPaints(db: Database): Promise<PaintEntry[]> {
   const rows = await db.select().from(paints).orderBy(asc(paints.position), asc(paints.id));
   const shares = await db.select().from(paintPigments).orderBy(asc(paintPigments.position));
   const byPaint = new Map<string, PaintEntry["pigments"]>();
-  for (const { paintId, pigmentId, share } of shares) byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId, share }]);
-  return rows.map(({ position: _position, createdAt: _createdAt, ...facts }) => ({ ...facts, pigments: byPaint.get(facts.id) ?? [] }));
+  for (const { paintId, pigmentId, share } of shares)
+    byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId, share }]);
+  return rows.map(({ position: _position, createdAt: _createdAt, ...facts }) => ({
+    ...facts,
+    pigments: byPaint.get(facts.id) ?? [],
+  }));
 }
 
 /** All paints as they are mixed from: with their own measured optics where there are any. */
@@ -31,7 +35,10 @@ export async function paintboxRevision(db: Database): Promise<number> {
 /** The paintbox and its revision. */
 export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
   const [row] = await db.select().from(paintbox);
-  return { revision: row?.revision ?? 0, document: mendedPaintbox({ paints: await listPaints(db), boxes: row?.boxes ?? [] }) };
+  return {
+    revision: row?.revision ?? 0,
+    document: mendedPaintbox({ paints: await listPaints(db), boxes: row?.boxes ?? [] }),
+  };
 }
 
 const CHUNK = 200;
@@ -44,11 +51,22 @@ async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<v
     const rows = chunk.map(({ pigments: _pigments, ...facts }, i) => ({ ...facts, position: from + i }));
     // Updated in place where it is there already: palettes and recipes point at it.
     const set = Object.fromEntries(
-      Object.keys(rows[0]).filter((key) => key !== "id").map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
+      Object.keys(rows[0])
+        .filter((key) => key !== "id")
+        .map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
     );
     await db.insert(paints).values(rows).onConflictDoUpdate({ target: paints.id, set });
-    await db.delete(paintPigments).where(inArray(paintPigments.paintId, chunk.map(({ id }) => id)));
-    await db.insert(paintPigments).values(chunk.flatMap(({ id, pigments }) => pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i }))));
+    await db.delete(paintPigments).where(
+      inArray(
+        paintPigments.paintId,
+        chunk.map(({ id }) => id),
+      ),
+    );
+    await db
+      .insert(paintPigments)
+      .values(
+        chunk.flatMap(({ id, pigments }) => pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i }))),
+      );
   }
 }
 
@@ -60,7 +78,11 @@ export async function savePaintbox(db: Database, stamp: SaveStamp, document: Pai
   const { writer, step } = stamp;
   return db.transaction(async (tx) => {
     await tx.insert(paintbox).values({ id: 1 }).onConflictDoNothing();
-    const [stored] = await tx.select({ revision: paintbox.revision, writer: paintbox.writer, step: paintbox.step }).from(paintbox).where(eq(paintbox.id, 1)).for("update");
+    const [stored] = await tx
+      .select({ revision: paintbox.revision, writer: paintbox.writer, step: paintbox.step })
+      .from(paintbox)
+      .where(eq(paintbox.id, 1))
+      .for("update");
     if (judgeSave(stored, stamp) === "pass") return stored.revision;
     const revision = stored.revision + 1;
     await tx.update(paintbox).set({ revision, writer, step, boxes: document.boxes }).where(eq(paintbox.id, 1));

@@ -21,47 +21,113 @@ const photoId = "a".repeat(64);
 beforeAll(async () => {
   open = await openDatabase();
   paintIds = [randomUUID(), randomUUID()];
-  await savePaintbox(open.db, from(0), { paints: [
-    newPaint({ id: paintIds[0], name: "Ultramarine", maker: "Fenn & Rook", pigments: [{ pigmentId: "PB29", share: 1 }] }),
-    newPaint({ id: paintIds[1], name: "Sap green", pigments: [{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }] }),
-  ], boxes: [] });
-  const photo = { id: photoId, fileName: "canal.jpg", format: "jpeg", widthPx: 3000, heightPx: 2000, workingWidthPx: 2000, workingHeightPx: 1333, bytes: 12345 };
+  await savePaintbox(open.db, from(0), {
+    paints: [
+      newPaint({
+        id: paintIds[0],
+        name: "Ultramarine",
+        maker: "Fenn & Rook",
+        pigments: [{ pigmentId: "PB29", share: 1 }],
+      }),
+      newPaint({
+        id: paintIds[1],
+        name: "Sap green",
+        pigments: [
+          { pigmentId: "PG36", share: 0.6 },
+          { pigmentId: "PY150", share: 0.4 },
+        ],
+      }),
+    ],
+    boxes: [],
+  });
+  const photo = {
+    id: photoId,
+    fileName: "canal.jpg",
+    format: "jpeg",
+    widthPx: 3000,
+    heightPx: 2000,
+    workingWidthPx: 2000,
+    workingHeightPx: 1333,
+    bytes: 12345,
+  };
   await addPhoto(open.db, photo);
   await addPhoto(open.db, photo);
 }, 60_000);
 afterAll(() => open.close());
 
 const area = (name: string, change: Partial<PaintingArea> = {}): PaintingArea =>
-  newArea({ id: randomUUID(), name, sample: { x: 0.25, y: 0.5, radius: 0.006 }, lab: { L: 52.5, a: -3.25, b: 18 }, ...change });
-const plan = (change: Partial<PaintingDocument> = {}): PaintingDocument => ({ ...newPainting("Canal", "cotton-cold-pressed"), ...change });
+  newArea({
+    id: randomUUID(),
+    name,
+    sample: { x: 0.25, y: 0.5, radius: 0.006 },
+    lab: { L: 52.5, a: -3.25, b: 18 },
+    ...change,
+  });
+const plan = (change: Partial<PaintingDocument> = {}): PaintingDocument => ({
+  ...newPainting("Canal", "cotton-cold-pressed"),
+  ...change,
+});
 
 describe("the paintbox", () => {
   test("keeps paints in order with their pigments in order", async () => {
     const paints = await listPaints(open.db);
     expect(paints.map((paint) => paint.id)).toEqual(paintIds);
-    expect(paints[1].pigments).toEqual([{ pigmentId: "PG36", share: 0.6 }, { pigmentId: "PY150", share: 0.4 }]);
+    expect(paints[1].pigments).toEqual([
+      { pigmentId: "PG36", share: 0.6 },
+      { pigmentId: "PY150", share: 0.4 },
+    ]);
   });
 
   test("is replaced as one piece, or not at all; an old revision is refused", async () => {
     const { revision, document } = await findPaintbox(open.db);
     const [first, second] = document.paints;
-    const green = { ...second, notes: "half empty", left: 0.5, price: 8.5, currency: "EUR", boughtOn: "2024-05-01", label: { ...second.label, staining: "St" }, favourite: true };
-    const third = newPaint({ id: randomUUID(), name: "Wished", status: "wished for", pigments: [{ pigmentId: "PV23", share: 1 }] });
-    const travel = { id: randomUUID(), name: "Tin", rows: 1, columns: 3, pan: "half pan" as const, rowPans: [], wells: [first.id, null, green.id] };
-    expect(await savePaintbox(open.db, from(revision), { paints: [green, first, third], boxes: [travel] })).toBe(revision + 1);
+    const green = {
+      ...second,
+      notes: "half empty",
+      left: 0.5,
+      price: 8.5,
+      currency: "EUR",
+      boughtOn: "2024-05-01",
+      label: { ...second.label, staining: "St" },
+      favourite: true,
+    };
+    const third = newPaint({
+      id: randomUUID(),
+      name: "Wished",
+      status: "wished for",
+      pigments: [{ pigmentId: "PV23", share: 1 }],
+    });
+    const travel = {
+      id: randomUUID(),
+      name: "Tin",
+      rows: 1,
+      columns: 3,
+      pan: "half pan" as const,
+      rowPans: [],
+      wells: [first.id, null, green.id],
+    };
+    expect(await savePaintbox(open.db, from(revision), { paints: [green, first, third], boxes: [travel] })).toBe(
+      revision + 1,
+    );
     expect((await findPaintbox(open.db)).document).toEqual({ paints: [green, first, third], boxes: [travel] });
     const broken = { ...third, id: randomUUID(), pigments: [{ pigmentId: "PB29", share: -1 }] };
     await expect(savePaintbox(open.db, from(revision + 1), { paints: [broken], boxes: [] })).rejects.toThrow();
     await expect(savePaintbox(open.db, from(revision), { paints: [], boxes: [] })).rejects.toThrow(RevisionConflict);
     expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
     await savePaintbox(open.db, from(revision + 1), { paints: [first, second], boxes: [] });
-    expect(await findPaintbox(open.db)).toEqual({ revision: revision + 2, document: { paints: [first, second], boxes: [] } });
+    expect(await findPaintbox(open.db)).toEqual({
+      revision: revision + 2,
+      document: { paints: [first, second], boxes: [] },
+    });
   });
 
   test("a palette keeps its paint through a save and loses it with the paint", async () => {
     const id = await createPainting(open.db, photoId, plan({ palette: paintIds }));
     const { revision, document } = await findPaintbox(open.db);
-    await savePaintbox(open.db, from(revision), { ...document, paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })) });
+    await savePaintbox(open.db, from(revision), {
+      ...document,
+      paints: document.paints.map((paint) => ({ ...paint, name: `${paint.name}!` })),
+    });
     expect((await findPainting(open.db, id))?.document.palette).toEqual(paintIds);
     await savePaintbox(open.db, from(revision + 1), { ...document, paints: document.paints.slice(0, 1) });
     expect((await findPainting(open.db, id))?.document.palette).toEqual([paintIds[0]]);
@@ -70,7 +136,9 @@ describe("the paintbox", () => {
 
   test("500 paints are written and read back", async () => {
     const { revision, document } = await findPaintbox(open.db);
-    const many = Array.from({ length: 500 }, (_, i) => newPaint({ id: randomUUID(), name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }));
+    const many = Array.from({ length: 500 }, (_, i) =>
+      newPaint({ id: randomUUID(), name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }),
+    );
     await savePaintbox(open.db, from(revision), { ...document, paints: [...document.paints, ...many] });
     expect((await listPaints(open.db)).map(({ name }) => name).slice(2)).toEqual(many.map(({ name }) => name));
     await savePaintbox(open.db, from(revision + 1), document);
@@ -82,31 +150,68 @@ describe("the paintbox", () => {
     expect(paintFaults({ ...good, name: " " }, "2026-11-25")).toMatchObject({ name: "A paint needs a name." });
     expect(paintFaults({ ...good, price: -3 }, "2026-11-25")).toMatchObject({ price: "The price can't be negative." });
     expect(paintFaults({ ...good, left: 1.5 }, "2026-11-25").left).toContain("between 0 and 100 %");
-    expect(paintFaults({ ...good, boughtOn: "2027-01-01" }, "2026-11-25")).toMatchObject({ boughtOn: "That day is still to come." });
-    expect(paintFaults({ ...good, boughtOn: "2026-05-01", openedOn: "2026-04-01" }, "2026-11-25").openedOn).toContain("before it was bought");
+    expect(paintFaults({ ...good, boughtOn: "2027-01-01" }, "2026-11-25")).toMatchObject({
+      boughtOn: "That day is still to come.",
+    });
+    expect(paintFaults({ ...good, boughtOn: "2026-05-01", openedOn: "2026-04-01" }, "2026-11-25").openedOn).toContain(
+      "before it was bought",
+    );
     expect(paintFaults({ ...good, boughtOn: "30.4.2026" }, "2026-11-25").boughtOn).toContain("looks like");
-    expect(paintFaults({ ...good, pigments: [{ pigmentId: "PX99", share: 1 }] }, "2026-11-25").pigments).toContain("no such pigment");
+    expect(paintFaults({ ...good, pigments: [{ pigmentId: "PX99", share: 1 }] }, "2026-11-25").pigments).toContain(
+      "no such pigment",
+    );
     expect(paintFaults({ ...good, pigments: [] }, "2026-11-25").pigments).toContain("at least one");
     expect(paintFaults({ ...good, boughtOn: "0000-01-01" }, "2026-11-25").boughtOn).toContain("between 1900 and 2999");
     expect(paintFaults({ ...good, notes: "lone \ud83d" }, "2026-11-25").notes).toContain("can't be kept");
-    expect(paintFaults({ ...good, pigments: [good.pigments[0], good.pigments[0]] }, "2026-11-25").pigments).toContain("once");
+    expect(paintFaults({ ...good, pigments: [good.pigments[0], good.pigments[0]] }, "2026-11-25").pigments).toContain(
+      "once",
+    );
     expect(paintboxDocument.safeParse({ paints: [good, good] }).success).toBe(false);
-    const tin = { id: randomUUID(), name: "Tin", rows: 2, columns: 2, pan: "half pan", wells: [good.id, null, null, null] };
+    const tin = {
+      id: randomUUID(),
+      name: "Tin",
+      rows: 2,
+      columns: 2,
+      pan: "half pan",
+      wells: [good.id, null, null, null],
+    };
     expect(paintboxDocument.safeParse({ paints: [good], boxes: [tin] }).success).toBe(true);
-    for (const wrong of [{ ...tin, wells: [good.id, good.id, null, null] }, { ...tin, wells: [randomUUID(), null, null, null] }, { ...tin, wells: [null] }, { ...tin, rows: 0 }, { ...tin, name: "" }, { ...tin, pan: "bucket" }, { ...tin, rowPans: ["half pan"] }]) expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
+    for (const wrong of [
+      { ...tin, wells: [good.id, good.id, null, null] },
+      { ...tin, wells: [randomUUID(), null, null, null] },
+      { ...tin, wells: [null] },
+      { ...tin, rows: 0 },
+      { ...tin, name: "" },
+      { ...tin, pan: "bucket" },
+      { ...tin, rowPans: ["half pan"] },
+    ])
+      expect(paintboxDocument.safeParse({ paints: [good], boxes: [wrong] }).success).toBe(false);
   });
 });
 
 describe("paintings", () => {
   test("come back as they were saved: areas, recipe and palette in order", async () => {
-    const recipe = { parts: [{ paintId: paintIds[1], parts: 3 }, { paintId: paintIds[0], parts: 0.25 }], waterParts: 4 };
-    const document = plan({ areas: [area("Sky"), area("Water", { recipe }), area("Bank")], palette: [paintIds[1], paintIds[0]] });
+    const recipe = {
+      parts: [
+        { paintId: paintIds[1], parts: 3 },
+        { paintId: paintIds[0], parts: 0.25 },
+      ],
+      waterParts: 4,
+    };
+    const document = plan({
+      areas: [area("Sky"), area("Water", { recipe }), area("Bank")],
+      palette: [paintIds[1], paintIds[0]],
+    });
     const id = await createPainting(open.db, photoId, document);
     const found = await findPainting(open.db, id);
     expect(found?.document).toEqual(document);
     expect(found?.photo.workingHeightPx).toBe(1333);
 
-    const changed = plan({ title: "Canal at noon", areas: [document.areas[2], document.areas[0]], palette: [paintIds[0]] });
+    const changed = plan({
+      title: "Canal at noon",
+      areas: [document.areas[2], document.areas[0]],
+      palette: [paintIds[0]],
+    });
     expect(await savePainting(open.db, id, from(0), changed)).toBe(1);
     expect((await findPainting(open.db, id))?.document).toEqual(changed);
     expect((await listPaintings(open.db))[0]).toMatchObject({ id, title: "Canal at noon" });
@@ -119,14 +224,18 @@ describe("paintings", () => {
     await expect(savePainting(open.db, randomUUID(), from(0), plan())).rejects.toThrow(PaintingNotFound);
     expect(await findPainting(open.db, id)).toMatchObject({ revision: 1, document: { title: "Second" } });
     await savePainting(open.db, id, from(1), plan({ title: "Foreign", palette: [randomUUID(), paintIds[0]] }));
-    expect(await findPainting(open.db, id)).toMatchObject({ revision: 2, document: { title: "Foreign", palette: [paintIds[0]] } });
+    expect(await findPainting(open.db, id)).toMatchObject({
+      revision: 2,
+      document: { title: "Foreign", palette: [paintIds[0]] },
+    });
     expect(await findPhoto(open.db, "b".repeat(64))).toBeNull();
   });
 
   test("one writer's saves are each stored once, in their order, whatever got lost on the way", async () => {
     const id = await createPainting(open.db, photoId, plan());
     const writer = randomUUID();
-    const save = (revision: number, step: number, title: string) => savePainting(open.db, id, { revision, writer, step }, plan({ title }));
+    const save = (revision: number, step: number, title: string) =>
+      savePainting(open.db, id, { revision, writer, step }, plan({ title }));
     const title = async (): Promise<string> => (await findPainting(open.db, id))!.document.title;
     expect(await save(0, 1, "First")).toBe(1);
     // The answer got lost, and it is sent again; then what came after, made from the revision known before.
@@ -141,7 +250,10 @@ describe("paintings", () => {
 
   test("areas keep their ids in a painting that was made from another", async () => {
     const document = plan({ areas: [area("Sky")] });
-    const [one, two] = [await createPainting(open.db, photoId, document), await createPainting(open.db, photoId, document)];
+    const [one, two] = [
+      await createPainting(open.db, photoId, document),
+      await createPainting(open.db, photoId, document),
+    ];
     expect(await savePainting(open.db, two, from(0), { ...document, title: "Copy" })).toBe(1);
     expect((await findPainting(open.db, one))!.document).toEqual(document);
   });
@@ -162,8 +274,22 @@ describe("paintings", () => {
   });
 
   test("its approach, rules and kept palettes come back; a default of one's own starts new paintings", async () => {
-    const own: PaintingDocument["approach"] = { ...DEFAULT_APPROACH, primaries: "magenta-yellow-cyan", darkest: 3, lasting: "sketchbook" };
-    const mine = plan({ approach: own, rules: { must: [paintIds[0]], never: [paintIds[1]], kinds: [{ kind: "granulating", least: 0, most: 1 }], reach: { areaIds: [], within: 2 } }, palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }] });
+    const own: PaintingDocument["approach"] = {
+      ...DEFAULT_APPROACH,
+      primaries: "magenta-yellow-cyan",
+      darkest: 3,
+      lasting: "sketchbook",
+    };
+    const mine = plan({
+      approach: own,
+      rules: {
+        must: [paintIds[0]],
+        never: [paintIds[1]],
+        kinds: [{ kind: "granulating", least: 0, most: 1 }],
+        reach: { areaIds: [], within: 2 },
+      },
+      palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }],
+    });
     const id = await createPainting(open.db, photoId, plan());
     expect((await findPainting(open.db, id))?.document).toMatchObject({ approach: DEFAULT_APPROACH, palettes: [] });
     await savePainting(open.db, id, from(0), mine);
@@ -180,11 +306,18 @@ describe("paintings", () => {
   test("its study and its areas' shapes come back as they were saved; a painting from before has an empty study", async () => {
     const map = { width: 6, height: 2, labels: Uint8Array.from([1, 1, 1, 2, 2, 2, 1, 1, 1, 2, 2, 0]) };
     const document = plan({
-      areas: [area("Sky", { region: 1, plane: "far", light: "lit", weight: 0.5, wish: { way: "turn", degrees: -40 } }), area("House", { region: 2, edge: "hard", weight: 4 })],
+      areas: [
+        area("Sky", { region: 1, plane: "far", light: "lit", weight: 0.5, wish: { way: "turn", degrees: -40 } }),
+        area("House", { region: 2, edge: "hard", weight: 4 }),
+      ],
       study: {
-        frame: { x: 0.5, y: 0.4, width: 0.7, aspect: 1.357, angleDegrees: -2.5 }, sheet: { widthCm: 38, heightCm: 28, unit: "in" },
-        white: { x: 0.2, y: 0.3, light: { r: 0.5, g: 0.48, b: 0.4 }, degree: 0.6 }, map: { width: 6, height: 2, packed: packMap(map) },
-        wish: { way: "heighten", by: 1.3 }, curve: { kind: "bent", values: [2, 3, 5, 7, 9] }, pairs: [{ id: randomUUID(), a: { x: 0, y: 1 }, b: { x: 0.5, y: 0.5 } }],
+        frame: { x: 0.5, y: 0.4, width: 0.7, aspect: 1.357, angleDegrees: -2.5 },
+        sheet: { widthCm: 38, heightCm: 28, unit: "in" },
+        white: { x: 0.2, y: 0.3, light: { r: 0.5, g: 0.48, b: 0.4 }, degree: 0.6 },
+        map: { width: 6, height: 2, packed: packMap(map) },
+        wish: { way: "heighten", by: 1.3 },
+        curve: { kind: "bent", values: [2, 3, 5, 7, 9] },
+        pairs: [{ id: randomUUID(), a: { x: 0, y: 1 }, b: { x: 0.5, y: 0.5 } }],
       },
     });
     expect(paintingDocument.safeParse(document).success).toBe(true);
@@ -194,7 +327,10 @@ describe("paintings", () => {
   });
 
   test("removing one leaves the others", async () => {
-    const [one, two] = [await createPainting(open.db, photoId, plan({ areas: [area("Sky")] })), await createPainting(open.db, photoId, plan())];
+    const [one, two] = [
+      await createPainting(open.db, photoId, plan({ areas: [area("Sky")] })),
+      await createPainting(open.db, photoId, plan()),
+    ];
     await removePainting(open.db, one);
     expect(await findPainting(open.db, one)).toBeNull();
     expect(await findPainting(open.db, two)).not.toBeNull();
@@ -211,21 +347,59 @@ describe("what is no painting is turned away", () => {
     ["a sample outside the photo", { ...good, areas: [area("Sky", { sample: { x: 1.2, y: 0, radius: 0 } })] }],
     ["a colour that isn't a number", { ...good, areas: [area("Sky", { lab: { L: Number.NaN, a: 0, b: 0 } })] }],
     ["a recipe of nothing", { ...good, areas: [area("Sky", { recipe: { parts: [], waterParts: 1 } })] }],
-    ["negative parts", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: randomUUID(), parts: -1 }], waterParts: 1 } })] }],
-    ["a paint twice on the palette", { ...good, palette: ["0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11"] }],
+    [
+      "negative parts",
+      { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: randomUUID(), parts: -1 }], waterParts: 1 } })] },
+    ],
+    [
+      "a paint twice on the palette",
+      { ...good, palette: ["0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11", "0b8f5f0e-6d5c-4a53-9c39-2f3a4f1f9d11"] },
+    ],
     ["a region that two areas claim", { ...good, areas: [area("Sky", { region: 1 }), area("Bank", { region: 1 })] }],
     ["a label beyond the map's", { ...good, areas: [area("Sky", { region: 256 })] }],
     ["a map that can't be read", { ...good, study: { ...good.study, map: { width: 10, height: 10, packed: "AAAA" } } }],
-    ["thirteen kept palettes", { ...good, palettes: Array.from({ length: 13 }, (_, i) => ({ id: randomUUID(), name: `No. ${i}`, paints: [randomUUID()] })) }],
+    [
+      "thirteen kept palettes",
+      {
+        ...good,
+        palettes: Array.from({ length: 13 }, (_, i) => ({
+          id: randomUUID(),
+          name: `No. ${i}`,
+          paints: [randomUUID()],
+        })),
+      },
+    ],
     ["a kept palette without a name", { ...good, palettes: [{ id: randomUUID(), name: " ", paints: [randomUUID()] }] }],
     ["an approach of a kind there isn't", { ...good, approach: { ...good.approach, darks: "squid" } }],
     ["a character that PostgreSQL can't hold", { ...good, title: "Ca\0nal" }],
     ["half a character", { ...good, areas: [area("Sky \ud83c")] }],
     ["a paper there isn't", { ...good, paperId: "silk" }],
     ["a must that is a never", { ...good, rules: { ...good.rules, must: [paint], never: [paint] } }],
-    ["more at least than at most", { ...good, rules: { ...good.rules, kinds: [{ kind: "granulating", least: 2, most: 1 }] } }],
-    ["a paint twice in a recipe", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: paint, parts: 1 }, { paintId: paint, parts: 2 }], waterParts: 1 } })] }],
-    ["a part of nothing", { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: paint, parts: 1e-300 }], waterParts: 1 } })] }],
+    [
+      "more at least than at most",
+      { ...good, rules: { ...good.rules, kinds: [{ kind: "granulating", least: 2, most: 1 }] } },
+    ],
+    [
+      "a paint twice in a recipe",
+      {
+        ...good,
+        areas: [
+          area("Sky", {
+            recipe: {
+              parts: [
+                { paintId: paint, parts: 1 },
+                { paintId: paint, parts: 2 },
+              ],
+              waterParts: 1,
+            },
+          }),
+        ],
+      },
+    ],
+    [
+      "a part of nothing",
+      { ...good, areas: [area("Sky", { recipe: { parts: [{ paintId: paint, parts: 1e-300 }], waterParts: 1 } })] },
+    ],
     ["41 paints in the tray", { ...good, palette: Array.from({ length: 41 }, () => randomUUID()) }],
     ["a curve that falls", { ...good, study: { ...good.study, curve: { kind: "bent", values: [3, 2, 5, 7, 9] } } }],
     ["a weight of one's own", { ...good, areas: [{ ...good.areas[0], weight: 3 }] }],

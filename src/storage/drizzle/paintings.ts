@@ -24,7 +24,11 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
     .where(eq(paintings.id, id));
   if (!row) return null;
   const areaRows = await db.select().from(areas).where(eq(areas.paintingId, id)).orderBy(asc(areas.position));
-  const wells = await db.select().from(palettePaints).where(eq(palettePaints.paintingId, id)).orderBy(asc(palettePaints.position));
+  const wells = await db
+    .select()
+    .from(palettePaints)
+    .where(eq(palettePaints.paintingId, id))
+    .orderBy(asc(palettePaints.position));
   return {
     id,
     revision: row.painting.revision,
@@ -38,25 +42,47 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
         sample: { x: a.sampleX, y: a.sampleY, radius: a.sampleRadius },
         lab: { L: a.labL, a: a.labA, b: a.labB },
         recipe: a.recipe,
-        region: a.region, plane: a.plane, light: a.light, edge: a.edge, weight: a.weight, wish: a.wish,
+        region: a.region,
+        plane: a.plane,
+        light: a.light,
+        edge: a.edge,
+        weight: a.weight,
+        wish: a.wish,
       })),
       palette: wells.map((well) => well.paintId),
       study: row.painting.study,
-      approach: row.painting.approach, rules: row.painting.rules, palettes: row.painting.palettes,
+      approach: row.painting.approach,
+      rules: row.painting.rules,
+      palettes: row.painting.palettes,
     }),
   };
 }
 
 const areaRow = (paintingId: string, area: PaintingArea, position: number): typeof areas.$inferInsert => ({
-  id: area.id, paintingId, position, name: area.name,
-  sampleX: area.sample.x, sampleY: area.sample.y, sampleRadius: area.sample.radius,
-  labL: area.lab.L, labA: area.lab.a, labB: area.lab.b,
+  id: area.id,
+  paintingId,
+  position,
+  name: area.name,
+  sampleX: area.sample.x,
+  sampleY: area.sample.y,
+  sampleRadius: area.sample.radius,
+  labL: area.lab.L,
+  labA: area.lab.a,
+  labB: area.lab.b,
   recipe: area.recipe,
-  region: area.region, plane: area.plane, light: area.light, edge: area.edge, weight: area.weight, wish: area.wish,
+  region: area.region,
+  plane: area.plane,
+  light: area.light,
+  edge: area.edge,
+  weight: area.weight,
+  wish: area.wish,
 });
 
 async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {
-  const known = document.palette.length > 0 ? await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette)) : [];
+  const known =
+    document.palette.length > 0
+      ? await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette))
+      : [];
   const inBox = new Set(known.map(({ id: paintId }) => paintId));
   // A paint that another window took out of the paintbox has left the tray with it. A recipe may outlive its paint: the desk says so.
   const palette = document.palette.filter((paintId) => inBox.has(paintId));
@@ -72,7 +98,10 @@ async function writeParts(db: Database, id: string, document: PaintingDocument):
 export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
   return db.transaction(async (tx) => {
     const { title, paperId, study, approach, rules, palettes } = document;
-    const [{ id }] = await tx.insert(paintings).values({ title, paperId, photoId, study, approach, rules, palettes }).returning({ id: paintings.id });
+    const [{ id }] = await tx
+      .insert(paintings)
+      .values({ title, paperId, photoId, study, approach, rules, palettes })
+      .returning({ id: paintings.id });
     await writeParts(tx, id, document);
     return id;
   });
@@ -83,15 +112,27 @@ export async function createPainting(db: Database, photoId: string, document: Pa
  * stored one is the same writer's; returns the stored revision. Throws RevisionConflict or
  * PaintingNotFound, and then changes nothing.
  */
-export async function savePainting(db: Database, id: string, stamp: SaveStamp, document: PaintingDocument): Promise<number> {
+export async function savePainting(
+  db: Database,
+  id: string,
+  stamp: SaveStamp,
+  document: PaintingDocument,
+): Promise<number> {
   const { title, paperId, study, approach, rules, palettes } = document;
   const { writer, step } = stamp;
   return db.transaction(async (tx) => {
-    const [stored] = await tx.select({ revision: paintings.revision, writer: paintings.writer, step: paintings.step }).from(paintings).where(eq(paintings.id, id)).for("update");
+    const [stored] = await tx
+      .select({ revision: paintings.revision, writer: paintings.writer, step: paintings.step })
+      .from(paintings)
+      .where(eq(paintings.id, id))
+      .for("update");
     if (!stored) throw new PaintingNotFound();
     if (judgeSave(stored, stamp) === "pass") return stored.revision;
     const revision = stored.revision + 1;
-    await tx.update(paintings).set({ title, paperId, study, approach, rules, palettes, writer, step, revision, updatedAt: sql`now()` }).where(eq(paintings.id, id));
+    await tx
+      .update(paintings)
+      .set({ title, paperId, study, approach, rules, palettes, writer, step, revision, updatedAt: sql`now()` })
+      .where(eq(paintings.id, id));
     await writeParts(tx, id, document);
     return revision;
   });
@@ -105,7 +146,15 @@ export async function removePainting(db: Database, id: string): Promise<void> {
 /** The recipes of all paintings, last changed painting first. */
 export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
   const rows = await db
-    .select({ paintingId: paintings.id, title: paintings.title, area: areas.name, paperId: paintings.paperId, recipe: areas.recipe })
-    .from(areas).innerJoin(paintings, eq(paintings.id, areas.paintingId)).orderBy(desc(paintings.updatedAt), asc(areas.position));
+    .select({
+      paintingId: paintings.id,
+      title: paintings.title,
+      area: areas.name,
+      paperId: paintings.paperId,
+      recipe: areas.recipe,
+    })
+    .from(areas)
+    .innerJoin(paintings, eq(paintings.id, areas.paintingId))
+    .orderBy(desc(paintings.updatedAt), asc(areas.position));
   return rows.flatMap(({ recipe, ...facts }) => (recipe ? [{ ...facts, recipe }] : []));
 }

@@ -5,7 +5,10 @@ import { measurements, paintings, photos } from "./schema";
 
 /** Records a photo; the same photo again is the same record, as new as the last time it was brought. */
 export async function addPhoto(db: Database, photo: NewPhoto): Promise<void> {
-  await db.insert(photos).values(photo).onConflictDoUpdate({ target: photos.id, set: { createdAt: new Date() } });
+  await db
+    .insert(photos)
+    .values(photo)
+    .onConflictDoUpdate({ target: photos.id, set: { createdAt: new Date() } });
 }
 
 export async function findPhoto(db: Database, id: string): Promise<PhotoRecord | null> {
@@ -16,7 +19,10 @@ export async function findPhoto(db: Database, id: string): Promise<PhotoRecord |
 export async function listUnusedPhotos(db: Database, before: Date): Promise<string[]> {
   const painted = db.select({ id: paintings.photoId }).from(paintings);
   const measured = db.select({ id: measurements.photoId }).from(measurements).where(isNotNull(measurements.photoId));
-  const rows = await db.select({ id: photos.id }).from(photos).where(and(lt(photos.createdAt, before), notInArray(photos.id, painted), notInArray(photos.id, measured)));
+  const rows = await db
+    .select({ id: photos.id })
+    .from(photos)
+    .where(and(lt(photos.createdAt, before), notInArray(photos.id, painted), notInArray(photos.id, measured)));
   return rows.map(({ id }) => id);
 }
 

@@ -16,7 +16,10 @@ export async function ownApproach(db: Database): Promise<Approach> {
 
 /** Keeps an approach for all paintings to come. */
 export async function keepApproach(db: Database, value: Approach): Promise<void> {
-  await db.insert(settings).values({ key: OWN_APPROACH, value }).onConflictDoUpdate({ target: settings.key, set: { value } });
+  await db
+    .insert(settings)
+    .values({ key: OWN_APPROACH, value })
+    .onConflictDoUpdate({ target: settings.key, set: { value } });
 }
 
 /** The swatch card that the demo was laid out with, for which a painted photo is at hand; null for none. */

@@ -33,15 +33,27 @@ const DATABASE = ["postgres/PG_VERSION", "postgres/global/pg_control"];
 describe("a data folder is looked at before it is touched", () => {
   test.each([
     ["an empty one is begun in", folder(), { database: "make", demo: false }],
-    ["so is one with what systems put everywhere and our own lock", folder(".DS_Store", "abendrot.in-use/x", "abendrot.owner.json"), { database: "make", demo: false }],
-    ["one of an earlier Abendrot is opened", folder(...DATABASE, "photos/a/original.jpeg"), { database: "open", demo: null }],
+    [
+      "so is one with what systems put everywhere and our own lock",
+      folder(".DS_Store", "abendrot.in-use/x", "abendrot.owner.json"),
+      { database: "make", demo: false },
+    ],
+    [
+      "one of an earlier Abendrot is opened",
+      folder(...DATABASE, "photos/a/original.jpeg"),
+      { database: "open", demo: null },
+    ],
   ])("%s", (_, place, plan) => expect(inspectFolder(place)).toEqual(plan));
 
   test.each([
     ["photos without a database", folder("photos/a/original.jpeg"), /database is not whole.*from a copy/],
     ["an emptied database", folder("postgres/base/1", "photos/a/original.jpeg"), /database is not whole/],
     ["a database without its version", folder(DATABASE[1]), /database is not whole/],
-    ["somebody's documents", folder("letter.txt", "taxes.pdf"), /no data folder of Abendrot \(it holds letter.txt, taxes.pdf\)/],
+    [
+      "somebody's documents",
+      folder("letter.txt", "taxes.pdf"),
+      /no data folder of Abendrot \(it holds letter.txt, taxes.pdf\)/,
+    ],
   ])("%s are refused, and stay as they are", (_, place, words) => {
     const before = readdirSync(place, { recursive: true });
     expect(() => inspectFolder(place)).toThrow(words);
@@ -84,8 +96,14 @@ describe("room on the disk", () => {
   });
 
   test("troubles are told apart, whatever they are wrapped in, and noted without the query", () => {
-    const failed = (code: string) => new Error("Failed query: insert into paints values ('secret')", { cause: Object.assign(new Error("could not extend file"), { code }) });
-    expect(troubleOf(failed("53100"), "?")).toMatchObject({ status: 507, message: expect.stringMatching(/nearly full/) });
+    const failed = (code: string) =>
+      new Error("Failed query: insert into paints values ('secret')", {
+        cause: Object.assign(new Error("could not extend file"), { code }),
+      });
+    expect(troubleOf(failed("53100"), "?")).toMatchObject({
+      status: 507,
+      message: expect.stringMatching(/nearly full/),
+    });
     expect(troubleOf(failed("XX001"), "?").message).toMatch(/damaged.*copy/);
     expect(troubleOf(failed("23505"), "Not kept.")).toEqual({ status: 500, message: "Not kept." });
     expect(troubleOf(new FolderRefused("No."), "?")).toEqual({ status: 503, message: "No." });
@@ -108,10 +126,17 @@ describe("photos that nothing uses", () => {
   const days = (n: number): Date => new Date(Date.now() + n * 86_400_000);
 
   test("are swept at a start, and uploads that were broken off; what is used, new or unknown stays", async () => {
-    const data = folder("photos/.arriving-1", "photos/.half/original.jpeg", "photos/unknown/original.jpeg", "photos/without/.without-record");
+    const data = folder(
+      "photos/.arriving-1",
+      "photos/.half/original.jpeg",
+      "photos/unknown/original.jpeg",
+      "photos/without/.without-record",
+    );
     const photo = async (side: number, name: string): Promise<string> => {
       const path = join(data, name);
-      await sharp({ create: { width: side, height: 40, channels: 3, background: "#7a5533" } }).jpeg().toFile(path);
+      await sharp({ create: { width: side, height: 40, channels: 3, background: "#7a5533" } })
+        .jpeg()
+        .toFile(path);
       const read = await readPhoto(path);
       await storePhoto(storeIn(open.db, data), read, path, name);
       rmSync(path);
@@ -134,7 +159,9 @@ describe("photos that nothing uses", () => {
   test("a working copy that is broken is made anew from the original; without one it is told, not served", async () => {
     const data = folder();
     const path = join(data, "wall");
-    await sharp({ create: { width: 300, height: 200, channels: 3, background: "#a04020" } }).png().toFile(path);
+    await sharp({ create: { width: 300, height: 200, channels: 3, background: "#a04020" } })
+      .png()
+      .toFile(path);
     const read = await readPhoto(path);
     await storePhoto(storeIn(open.db, data), read, path, "wall.png");
     const working = join(data, "photos", read.id, "working-p3.png");
@@ -153,9 +180,24 @@ describe("photos that nothing uses", () => {
   });
 
   test("the demo's photo is known by its content; brought again, an unused photo is new again", async () => {
-    expect(createHash("sha256").update(readFileSync(programFile("src", "server", "demo", "pump-house.jpg"))).digest("hex")).toBe(DEMO_PHOTO_ID);
-    expect(await hasOwnPhotos(photoFilesIn(folder(`photos/${DEMO_PHOTO_ID}/original.jpeg`, "photos/.arriving-x")))).toBe(false);
-    const row: NewPhoto = { id: "c".repeat(64), fileName: "a", format: "png", widthPx: 9, heightPx: 9, workingWidthPx: 9, workingHeightPx: 9, bytes: 9 };
+    expect(
+      createHash("sha256")
+        .update(readFileSync(programFile("src", "server", "demo", "pump-house.jpg")))
+        .digest("hex"),
+    ).toBe(DEMO_PHOTO_ID);
+    expect(
+      await hasOwnPhotos(photoFilesIn(folder(`photos/${DEMO_PHOTO_ID}/original.jpeg`, "photos/.arriving-x"))),
+    ).toBe(false);
+    const row: NewPhoto = {
+      id: "c".repeat(64),
+      fileName: "a",
+      format: "png",
+      widthPx: 9,
+      heightPx: 9,
+      workingWidthPx: 9,
+      workingHeightPx: 9,
+      bytes: 9,
+    };
     await addPhoto(open.db, row);
     const first = (await findPhoto(open.db, row.id))!.createdAt.getTime();
     await new Promise((resolve) => setTimeout(resolve, 20));

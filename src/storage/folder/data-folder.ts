@@ -1,5 +1,18 @@
 import { randomUUID } from "node:crypto";
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync, writeSync } from "node:fs";
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from "node:fs";
 import { dirname, join } from "node:path";
 import { z } from "zod";
 import { NamedError } from "../named-error";
@@ -20,17 +33,20 @@ const NO_CONTENT = /^(abendrot\.(in-use|owner\.json|lock)|lost\+found|\..*)/;
 const contentOf = (folder: string): string[] => readdirSync(folder).filter((name) => !NO_CONTENT.test(name));
 
 /** A database's files stand where PostgreSQL puts them (its manual, database file layout). */
-const hasDatabase = (folder: string): boolean => ["PG_VERSION", "global/pg_control"].every((name) => {
-  const path = join(folder, "postgres", name);
-  return existsSync(path) && statSync(path).size > 0;
-});
+const hasDatabase = (folder: string): boolean =>
+  ["PG_VERSION", "global/pg_control"].every((name) => {
+    const path = join(folder, "postgres", name);
+    return existsSync(path) && statSync(path).size > 0;
+  });
 
 function readMark(folder: string): FolderMark | null {
   if (!existsSync(join(folder, MARK))) return null;
   try {
     return mark.parse(JSON.parse(readFileSync(join(folder, MARK), "utf8")));
   } catch {
-    throw new FolderRefused(`The file "${join(folder, MARK)}" can't be read, so it is not known what lies in this folder. If the folder holds your paintings, remove that one file and start again.`);
+    throw new FolderRefused(
+      `The file "${join(folder, MARK)}" can't be read, so it is not known what lies in this folder. If the folder holds your paintings, remove that one file and start again.`,
+    );
   }
 }
 
@@ -60,8 +76,19 @@ export function makeFolder(folder: string): void {
     rmSync(probe);
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
-    const why = code === "EACCES" || code === "EPERM" ? "may not be written by you" : code === "EROFS" ? "lies on a disk that can't be written" : code === "EEXIST" || code === "ENOTDIR" ? "is no folder, or lies in none" : code === "ENOSPC" ? "lies on a disk that is full" : `can't be used (${code ?? String(error)})`;
-    throw new FolderRefused(`The data folder "${folder}" ${why}. Choose another with ABENDROT_DATA, or mend it and start again.`);
+    const why =
+      code === "EACCES" || code === "EPERM"
+        ? "may not be written by you"
+        : code === "EROFS"
+          ? "lies on a disk that can't be written"
+          : code === "EEXIST" || code === "ENOTDIR"
+            ? "is no folder, or lies in none"
+            : code === "ENOSPC"
+              ? "lies on a disk that is full"
+              : `can't be used (${code ?? String(error)})`;
+    throw new FolderRefused(
+      `The data folder "${folder}" ${why}. Choose another with ABENDROT_DATA, or mend it and start again.`,
+    );
   }
 }
 
@@ -85,9 +112,11 @@ export function inspectFolder(folder: string): FolderPlan {
   const content = contentOf(folder);
   if (!known && content.length === 0) return { database: "make", demo: false };
   const own = known !== null || existsSync(join(folder, "photos")) || existsSync(join(folder, "postgres"));
-  throw new FolderRefused(own
-    ? `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed. Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`
-    : `The folder "${folder}" is not empty and is no data folder of Abendrot (it holds ${content.slice(0, 3).join(", ")}${content.length > 3 ? " …" : ""}). Nothing was changed. Choose an empty folder, or one that does not exist yet, with ABENDROT_DATA.`);
+  throw new FolderRefused(
+    own
+      ? `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed. Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`
+      : `The folder "${folder}" is not empty and is no data folder of Abendrot (it holds ${content.slice(0, 3).join(", ")}${content.length > 3 ? " …" : ""}). Nothing was changed. Choose an empty folder, or one that does not exist yet, with ABENDROT_DATA.`,
+  );
 }
 
 /** Clears a database whose making was broken off. */

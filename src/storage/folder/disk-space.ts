@@ -6,7 +6,9 @@ export class DiskFull extends NamedError {
   static override readonly kind = "DiskFull";
 
   constructor(what = "nothing was written: it can't be kept until there is room") {
-    super(`The disk is nearly full, so ${what}. Free some space where the data folder lies; it will then be tried again.`);
+    super(
+      `The disk is nearly full, so ${what}. Free some space where the data folder lies; it will then be tried again.`,
+    );
   }
 }
 
@@ -27,11 +29,19 @@ async function freeBytes(folder: string): Promise<number> {
 }
 
 /** Throws NoRoom unless `bytes` can be written in a folder and the reserve still be left. */
-export async function needSpace(folder: string, bytes = 0, free: (folder: string) => Promise<number> = freeBytes): Promise<void> {
+export async function needSpace(
+  folder: string,
+  bytes = 0,
+  free: (folder: string) => Promise<number> = freeBytes,
+): Promise<void> {
   if ((await free(folder)) < RESERVE_BYTES + bytes) throw new DiskFull();
 }
 
 /** Throws NoRoom unless a database can be opened in a folder. */
-export async function needSpaceToOpen(folder: string, free: (folder: string) => Promise<number> = freeBytes): Promise<void> {
-  if ((await free(folder)) < OPENING_BYTES) throw new DiskFull("the paintings can't be opened safely. What is stored was not touched");
+export async function needSpaceToOpen(
+  folder: string,
+  free: (folder: string) => Promise<number> = freeBytes,
+): Promise<void> {
+  if ((await free(folder)) < OPENING_BYTES)
+    throw new DiskFull("the paintings can't be opened safely. What is stored was not touched");
 }

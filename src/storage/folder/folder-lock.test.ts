@@ -15,7 +15,8 @@ function leave(place: string, owner: object | string | null, ageMs = 0): void {
   mkdirSync(join(place, "abendrot.in-use"));
   const at = (Date.now() - ageMs) / 1000;
   utimesSync(join(place, "abendrot.in-use"), at, at);
-  if (owner !== null) writeFileSync(join(place, "abendrot.owner.json"), typeof owner === "string" ? owner : JSON.stringify(owner));
+  if (owner !== null)
+    writeFileSync(join(place, "abendrot.owner.json"), typeof owner === "string" ? owner : JSON.stringify(owner));
 }
 /** What this very process would note of itself. */
 async function noted(): Promise<Record<string, unknown>> {
@@ -31,9 +32,13 @@ describe("the data folder's lock", () => {
     const place = folder();
     const release = await lock(place);
     await expect(lock(place)).rejects.toThrow(FolderInUse);
-    await expect(lock(place)).rejects.toThrow(new RegExp(`${process.pid} on ${hostname()}.*ABENDROT_DATA.*abendrot\\.in-use`));
+    await expect(lock(place)).rejects.toThrow(
+      new RegExp(`${process.pid} on ${hostname()}.*ABENDROT_DATA.*abendrot\\.in-use`),
+    );
     await release();
-    await (await lock(place))();
+    await (
+      await lock(place)
+    )();
     expect(readdirSync(place)).toEqual([]);
   });
 
@@ -56,10 +61,15 @@ describe("the data folder's lock", () => {
     clearInterval(beat);
   }, 30_000);
 
-  test.each([["whose note is damaged", "{"], ["without a note", null]])("one %s is taken over when its heart is still", async (_, owner) => {
+  test.each([
+    ["whose note is damaged", "{"],
+    ["without a note", null],
+  ])("one %s is taken over when its heart is still", async (_, owner) => {
     const place = folder();
     leave(place, owner, 60_000);
-    await (await lock(place))();
+    await (
+      await lock(place)
+    )();
   });
 
   test("of eight processes that find a dead lock at once, one gets it", async () => {
@@ -68,11 +78,18 @@ describe("the data folder's lock", () => {
     leave(place, { ...(await noted()), pid, token: "gone" });
     const script = `import { lockFolder } from ${JSON.stringify(join(import.meta.dirname, "folder-lock.ts"))};
       try { await lockFolder(${JSON.stringify(place)}, () => process.exit(4)); console.log("mine"); setTimeout(() => {}, 60000); } catch { console.log("refused"); }`;
-    const takers = Array.from({ length: 8 }, () => spawn(process.execPath, ["--import", "tsx", "--input-type=module", "-e", script]));
-    const answers = await Promise.all(takers.map((taker) => new Promise<string>((resolve) => {
-      taker.stdout.once("data", (data: Buffer) => resolve(String(data).trim()));
-      taker.once("exit", () => resolve("ended"));
-    })));
+    const takers = Array.from({ length: 8 }, () =>
+      spawn(process.execPath, ["--import", "tsx", "--input-type=module", "-e", script]),
+    );
+    const answers = await Promise.all(
+      takers.map(
+        (taker) =>
+          new Promise<string>((resolve) => {
+            taker.stdout.once("data", (data: Buffer) => resolve(String(data).trim()));
+            taker.once("exit", () => resolve("ended"));
+          }),
+      ),
+    );
     takers.forEach((taker) => taker.kill("SIGKILL"));
     expect(answers.filter((answer) => answer === "mine")).toHaveLength(1);
   }, 60_000);

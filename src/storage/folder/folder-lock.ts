@@ -1,7 +1,16 @@
 import { NamedError } from "../named-error";
 import { programFile } from "../program-folder";
 import { randomUUID } from "node:crypto";
-import { existsSync, readFileSync, readlinkSync, renameSync, rmSync, rmdirSync, statSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  readFileSync,
+  readlinkSync,
+  renameSync,
+  rmSync,
+  rmdirSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import { hostname } from "node:os";
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
@@ -11,7 +20,10 @@ import { z } from "zod";
 export class FolderInUse extends NamedError {
   static override readonly kind = "FolderInUse";
 
-  constructor(readonly folder: string, readonly owner: string) {
+  constructor(
+    readonly folder: string,
+    readonly owner: string,
+  ) {
     super(
       `Abendrot is already running on the data folder "${folder}" (${owner}). ` +
         `Two at once would destroy it. Use the one that is running, stop it first, or set ABENDROT_DATA to another folder. ` +
@@ -30,7 +42,14 @@ const lockPathOf = (folder: string): string => join(folder, "abendrot.in-use");
 const ownerPathOf = (folder: string): string => join(folder, "abendrot.owner.json");
 
 /** Who holds the folder: only a process of the same boot and process namespace can be asked whether it lives. */
-const ownerSchema = z.object({ host: z.string(), boot: z.string(), namespace: z.string(), pid: z.int().positive(), started: z.string(), token: z.string() });
+const ownerSchema = z.object({
+  host: z.string(),
+  boot: z.string(),
+  namespace: z.string(),
+  pid: z.int().positive(),
+  started: z.string(),
+  token: z.string(),
+});
 type Owner = z.infer<typeof ownerSchema>;
 
 const attempt = (work: () => string): string => {
@@ -42,14 +61,19 @@ const attempt = (work: () => string): string => {
 };
 
 /** When a process started, in the kernel's own count, so that a reused process number is told apart; "" where unknown. */
-const startOf = (pid: number): string => attempt(() => {
-  const stat = readFileSync(`/proc/${pid}/stat`, "utf8");
-  return stat.slice(stat.lastIndexOf(")") + 2).split(" ")[19] ?? "";
-});
+const startOf = (pid: number): string =>
+  attempt(() => {
+    const stat = readFileSync(`/proc/${pid}/stat`, "utf8");
+    return stat.slice(stat.lastIndexOf(")") + 2).split(" ")[19] ?? "";
+  });
 
 const self = (): Owner => ({
-  host: hostname(), boot: attempt(() => readFileSync("/proc/sys/kernel/random/boot_id", "utf8").trim()), namespace: attempt(() => readlinkSync("/proc/self/ns/pid")),
-  pid: process.pid, started: startOf(process.pid), token: randomUUID(),
+  host: hostname(),
+  boot: attempt(() => readFileSync("/proc/sys/kernel/random/boot_id", "utf8").trim()),
+  namespace: attempt(() => readlinkSync("/proc/self/ns/pid")),
+  pid: process.pid,
+  started: startOf(process.pid),
+  token: randomUUID(),
 });
 
 function readOwner(folder: string): Owner | null {
@@ -64,7 +88,14 @@ const inWords = (owner: Owner | null): string => (owner ? `process ${owner.pid} 
 
 /** Whether a holder lives: only said where it can be known for sure. */
 function livesFor(owner: Owner | null, me: Owner): "yes" | "no" | "unknown" {
-  if (!owner || owner.boot === "" || owner.namespace === "" || owner.boot !== me.boot || owner.namespace !== me.namespace) return "unknown";
+  if (
+    !owner ||
+    owner.boot === "" ||
+    owner.namespace === "" ||
+    owner.boot !== me.boot ||
+    owner.namespace !== me.namespace
+  )
+    return "unknown";
   return startOf(owner.pid) === owner.started && owner.started !== "" ? "yes" : "no";
 }
 
@@ -101,7 +132,8 @@ async function isStill(folder: string): Promise<boolean> {
   return true;
 }
 
-type KeeperNews = { readonly kind: "held" | "taken" | "released" } | { readonly kind: "failed" | "lost"; readonly message: string };
+type KeeperNews =
+  { readonly kind: "held" | "taken" | "released" } | { readonly kind: "failed" | "lost"; readonly message: string };
 
 /** Starts the lock's keeper; null when somebody else holds the lock. */
 function startKeeper(folder: string, onLost: (message: string) => void): Promise<(() => Promise<void>) | null> {
@@ -109,7 +141,10 @@ function startKeeper(folder: string, onLost: (message: string) => void): Promise
   const beat = setInterval(() => Atomics.add(new Int32Array(beats), 0, 1), BEAT_MS);
   beat.unref();
   const file = programFile("src", "storage", "folder", "lock-keeper.mjs");
-  const keeper = new Worker(file, { execArgv: [], workerData: { folder, lockPath: lockPathOf(folder), staleMs: STALE_MS, updateMs: UPDATE_MS, beats } });
+  const keeper = new Worker(file, {
+    execArgv: [],
+    workerData: { folder, lockPath: lockPathOf(folder), staleMs: STALE_MS, updateMs: UPDATE_MS, beats },
+  });
   return new Promise((resolve, reject) => {
     let released = (): void => {};
     keeper.on("error", reject);
@@ -120,12 +155,14 @@ function startKeeper(folder: string, onLost: (message: string) => void): Promise
       else if (news.kind === "released") released();
       else {
         keeper.unref();
-        resolve(() => new Promise<void>((done) => {
-          clearInterval(beat);
-          released = done;
-          keeper.ref();
-          keeper.postMessage("release");
-        }).finally(() => keeper.terminate()));
+        resolve(() =>
+          new Promise<void>((done) => {
+            clearInterval(beat);
+            released = done;
+            keeper.ref();
+            keeper.postMessage("release");
+          }).finally(() => keeper.terminate()),
+        );
       }
     });
   });
@@ -139,7 +176,11 @@ function startKeeper(folder: string, onLost: (message: string) => void): Promise
  * @param onLost called when the lock was lost to somebody else: nothing may be written any more
  * @param say told while a holder of unknown fate is waited for
  */
-export async function lockFolder(folder: string, onLost: (message: string) => void, say: (words: string) => void = () => {}): Promise<() => Promise<void>> {
+export async function lockFolder(
+  folder: string,
+  onLost: (message: string) => void,
+  say: (words: string) => void = () => {},
+): Promise<() => Promise<void>> {
   const me = self();
   for (let tries = 0; tries < 3; tries++) {
     clearDead(folder, me);
@@ -157,7 +198,9 @@ export async function lockFolder(folder: string, onLost: (message: string) => vo
     }
     const owner = readOwner(folder);
     if (livesFor(owner, me) === "yes") throw new FolderInUse(folder, inWords(owner));
-    say(`The data folder was not given back by ${inWords(owner)}. Waiting up to ${(STALE_MS + 2 * UPDATE_MS) / 1000} seconds to see whether it still uses it …`);
+    say(
+      `The data folder was not given back by ${inWords(owner)}. Waiting up to ${(STALE_MS + 2 * UPDATE_MS) / 1000} seconds to see whether it still uses it …`,
+    );
     if (!(await isStill(folder))) throw new FolderInUse(folder, inWords(owner));
   }
   throw new FolderInUse(folder, inWords(readOwner(folder)));

@@ -13,7 +13,10 @@ const STUCK_AFTER = 60;
 
 try {
   const release = await lockfile.lock(folder, {
-    lockfilePath: lockPath, stale: staleMs, update: updateMs, realpath: false,
+    lockfilePath: lockPath,
+    stale: staleMs,
+    update: updateMs,
+    realpath: false,
     onCompromised: (error) => parentPort.postMessage({ kind: "lost", message: error.message }),
   });
   parentPort.postMessage({ kind: "held" });
@@ -34,7 +37,9 @@ const watch = setInterval(() => {
   still = now === last ? still + 1 : 0;
   last = now;
   if (still < STUCK_AFTER) return;
-  process._rawDebug?.("Abendrot has not stirred for two minutes and is ended. What was saved is in the data folder; is there room on its disk? Start it again.");
+  process._rawDebug?.(
+    "Abendrot has not stirred for two minutes and is ended. What was saved is in the data folder; is there room on its disk? Start it again.",
+  );
   process.kill(process.pid, "SIGKILL");
 }, WATCH_MS);
 watch.unref();

@@ -11,7 +11,11 @@ const photosFolder = (data: string): string => join(data, "photos");
 const UNRECORDED = ".without-record";
 
 /** File names of the copies. */
-export const COPIES: Readonly<Record<PhotoCopy, string>> = { working: "working-p3.png", close: "close-p3.jpg", small: "small.jpg" };
+export const COPIES: Readonly<Record<PhotoCopy, string>> = {
+  working: "working-p3.png",
+  close: "close-p3.jpg",
+  small: "small.jpg",
+};
 
 const isMissing = (error: unknown): boolean => (error as NodeJS.ErrnoException).code === "ENOENT";
 
@@ -77,7 +81,11 @@ export function photoFilesIn(data: string): PhotoFiles {
         if (isMissing(error)) return [];
         throw error;
       });
-      return names.map((id) => ({ id, brokenOff: id.startsWith("."), recorded: !existsSync(join(placeOf(id), UNRECORDED)) }));
+      return names.map((id) => ({
+        id,
+        brokenOff: id.startsWith("."),
+        recorded: !existsSync(join(placeOf(id), UNRECORDED)),
+      }));
     },
 
     originalPath: (id, format) => join(placeOf(id), `original.${format}`),

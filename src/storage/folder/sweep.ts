@@ -10,7 +10,9 @@ const UNUSED_MS = 24 * 3_600_000;
  * may have been put back.
  */
 export async function sweepPhotos(
-  { photos, photoFiles }: Pick<Store, "photos" | "photoFiles">, now: Date, say: (words: string) => void,
+  { photos, photoFiles }: Pick<Store, "photos" | "photoFiles">,
+  now: Date,
+  say: (words: string) => void,
 ): Promise<{ readonly broken: number; readonly unused: number }> {
   let broken = 0;
   for (const { id, brokenOff, recorded } of await photoFiles.list()) {
@@ -27,6 +29,7 @@ export async function sweepPhotos(
     await photos.remove(id);
     await photoFiles.remove(id);
   }
-  if (broken + unused.length > 0) say(`Cleared ${broken} uploads that were broken off and ${unused.length} photos that nothing uses any more.`);
+  if (broken + unused.length > 0)
+    say(`Cleared ${broken} uploads that were broken off and ${unused.length} photos that nothing uses any more.`);
   return { broken, unused: unused.length };
 }

@@ -39,22 +39,31 @@ export interface PhotoTrouble {
 
 /** Peak, width and second lobe of a phone's three sensors, nm. From memory; not those of the eye. */
 const SENSORS = [
-  { peak: 598, width: 34, lobe: { at: 450, share: 0.04 } }, { peak: 533, width: 39, lobe: { at: 620, share: 0.05 } }, { peak: 462, width: 27, lobe: { at: 540, share: 0.05 } },
+  { peak: 598, width: 34, lobe: { at: 450, share: 0.04 } },
+  { peak: 533, width: 39, lobe: { at: 620, share: 0.05 } },
+  { peak: 462, width: 27, lobe: { at: 540, share: 0.05 } },
 ] as const;
 
-const sensitivity = ({ peak, width, lobe }: (typeof SENSORS)[number]) => (nm: number): number =>
-  Math.exp(-0.5 * ((nm - peak) / width) ** 2) + lobe.share * Math.exp(-0.5 * ((nm - lobe.at) / 40) ** 2);
+const sensitivity =
+  ({ peak, width, lobe }: (typeof SENSORS)[number]) =>
+  (nm: number): number =>
+    Math.exp(-0.5 * ((nm - peak) / width) ** 2) + lobe.share * Math.exp(-0.5 * ((nm - lobe.at) / 40) ** 2);
 
 /** Relative power of a black body by Planck's law. */
-const planck = (kelvin: number) => (nm: number): number => (560 / nm) ** 5 / (Math.exp(1.438777e7 / (nm * kelvin)) - 1);
+const planck =
+  (kelvin: number) =>
+  (nm: number): number =>
+    (560 / nm) ** 5 / (Math.exp(1.438777e7 / (nm * kelvin)) - 1);
 
 /** Smooth reflectances that the camera's maker is taken to have had: edges and bumps over the whole spectrum. */
 function trainingSet(): Float64Array[] {
   const list = [new Float64Array(FINE_BANDS).fill(0.9), new Float64Array(FINE_BANDS).fill(0.2)];
   for (const edge of [430, 480, 520, 560, 590, 620]) {
-    for (const sign of [-1, 1]) list.push(Float64Array.from(FINE_NM, (nm) => 0.07 + 0.7 / (1 + Math.exp((sign * (nm - edge)) / 16))));
+    for (const sign of [-1, 1])
+      list.push(Float64Array.from(FINE_NM, (nm) => 0.07 + 0.7 / (1 + Math.exp((sign * (nm - edge)) / 16))));
   }
-  for (const bump of [450, 490, 530, 570, 610]) list.push(Float64Array.from(FINE_NM, (nm) => 0.08 + 0.5 * Math.exp(-0.5 * ((nm - bump) / 35) ** 2)));
+  for (const bump of [450, 490, 530, 570, 610])
+    list.push(Float64Array.from(FINE_NM, (nm) => 0.08 + 0.5 * Math.exp(-0.5 * ((nm - bump) / 35) ** 2)));
   return list;
 }
 
@@ -65,20 +74,34 @@ function colourMatrix(raw: (reflectance: Float64Array) => number[]): number[][] 
   const inputs = set.map(raw);
   const wanted = set.map((r) => linearSrgbOfXyz(xyzOfFine(r)));
   const A = [0, 1, 2].map((i) => [0, 1, 2].map((j) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * x[j], 0)));
-  return (["r", "g", "b"] as const).map((channel) => solveLinear(A, [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * wanted[n][channel], 0)))!);
+  return (["r", "g", "b"] as const).map((channel) =>
+    solveLinear(
+      A,
+      [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * wanted[n][channel], 0)),
+    )!,
+  );
 }
 
 /** Corners of the card's marks on the photo for a hand that holds the camera nearly straight. */
-function cornersOn(widthPx: number, heightPx: number, trouble: PhotoTrouble, normal: () => number): { x: number; y: number }[] {
+function cornersOn(
+  widthPx: number,
+  heightPx: number,
+  trouble: PhotoTrouble,
+  normal: () => number,
+): { x: number; y: number }[] {
   const scale = Math.min((0.8 * widthPx) / CARD.width, (0.8 * heightPx) / CARD.height);
   const tilt = [normal(), normal()].map((n) => trouble.moderate * 0.00025 * n);
   const angle = (((trouble.turnedDegrees ?? 0) + trouble.moderate * 2 * normal()) * Math.PI) / 180;
-  const fit = Math.abs(Math.cos(angle)) > 0.6 ? scale : Math.min((0.8 * widthPx) / CARD.height, (0.8 * heightPx) / CARD.width);
+  const fit =
+    Math.abs(Math.cos(angle)) > 0.6 ? scale : Math.min((0.8 * widthPx) / CARD.height, (0.8 * heightPx) / CARD.width);
   return FIDUCIAL_CENTRES.map(({ x, y }) => {
     const [dx, dy] = [x - CARD.width / 2, y - CARD.height / 2];
     const depth = 1 + tilt[0] * dx + tilt[1] * dy;
     const [px, py] = [(fit * dx) / depth, (fit * dy) / depth];
-    return { x: widthPx / 2 + px * Math.cos(angle) - py * Math.sin(angle), y: heightPx / 2 + px * Math.sin(angle) + py * Math.cos(angle) };
+    return {
+      x: widthPx / 2 + px * Math.cos(angle) - py * Math.sin(angle),
+      y: heightPx / 2 + px * Math.sin(angle) + py * Math.cos(angle),
+    };
   });
 }
 
@@ -102,11 +125,16 @@ export function cameraOver(widthPx: number, heightPx: number, trouble: PhotoTrou
   };
   const slant = [0.12 * moderate * normal(), 0.12 * moderate * normal()];
   const vignetting = 0.35 * moderate * (0.6 + 0.8 * random());
-  const lightAt = (u: number, v: number): number => (1 + slant[0] * (u - 0.5) + slant[1] * (v - 0.5)) * (1 - vignetting * ((u - 0.5) ** 2 + (v - 0.5) ** 2));
+  const lightAt = (u: number, v: number): number =>
+    (1 + slant[0] * (u - 0.5) + slant[1] * (v - 0.5)) * (1 - vignetting * ((u - 0.5) ** 2 + (v - 0.5) ** 2));
   return {
-    widthPx, heightPx, rgbOf, lightAt,
+    widthPx,
+    heightPx,
+    rgbOf,
+    lightAt,
     onPhoto: homographyOf(FIDUCIAL_CENTRES, cornersOn(widthPx, heightPx, trouble, normal))!,
     noise: { shot: 0.012 * moderate, dark: 0.0015 * moderate },
-    flare: 0.004 * moderate, blurPx: trouble.blurPx ?? 0.7,
+    flare: 0.004 * moderate,
+    blurPx: trouble.blurPx ?? 0.7,
   };
 }

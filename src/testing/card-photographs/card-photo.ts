@@ -1,6 +1,15 @@
 import { cellsOfNumber, FRAME_NUMBER } from "@/core/calibration/card/card-number";
 import { mapPoint, homographyOf } from "@/core/calibration/card/homography";
-import { cellBox, lineBox, FIDUCIAL, FIDUCIAL_CENTRES, swatchBox, SWATCHES, windowBox, type Box } from "@/core/calibration/card/layout";
+import {
+  cellBox,
+  lineBox,
+  FIDUCIAL,
+  FIDUCIAL_CENTRES,
+  swatchBox,
+  SWATCHES,
+  windowBox,
+  type Box,
+} from "@/core/calibration/card/layout";
 import { valueNoise } from "@/core/optics/wash-pixels";
 import { srgbOfLinear } from "@/core/colour/srgb";
 import type { Camera } from "./camera";
@@ -38,31 +47,50 @@ const encoded = (light: number): number => {
   return ENCODED[i] + (at - i) * (ENCODED[i + 1] - ENCODED[i]);
 };
 
-const inBox = (x: number, y: number, b: Box, by = 0): boolean => x >= b.x - by && x <= b.x + b.width + by && y >= b.y - by && y <= b.y + b.height + by;
+const inBox = (x: number, y: number, b: Box, by = 0): boolean =>
+  x >= b.x - by && x <= b.x + b.width + by && y >= b.y - by && y <= b.y + b.height + by;
 
 /** Colours of one ground under a paint at any load, as the camera makes them. */
 function ramp(card: PaintedCard, paint: TruePaint, camera: Camera, ground: Float64Array): (load: number) => Rgb3 {
-  const colours = TABLED_LOADS.map((load) => camera.rgbOf(trueFilm([{ paint, share: 1 }], load, card.sheet, 0.5 * unevennessOf(paint.granulation, card.sheet), ground)));
+  const colours = TABLED_LOADS.map((load) =>
+    camera.rgbOf(
+      trueFilm([{ paint, share: 1 }], load, card.sheet, 0.5 * unevennessOf(paint.granulation, card.sheet), ground),
+    ),
+  );
   const step = Math.log(TABLED_LOADS[1] / TABLED_LOADS[0]);
   return (load) => {
     const at = Math.min(TABLED_LOADS.length - 1.001, Math.max(0, Math.log(load / TABLED_LOADS[0]) / step));
     const i = Math.floor(at);
     const [low, high] = [colours[i], colours[i + 1]];
-    return [low[0] + (at - i) * (high[0] - low[0]), low[1] + (at - i) * (high[1] - low[1]), low[2] + (at - i) * (high[2] - low[2])];
+    return [
+      low[0] + (at - i) * (high[0] - low[0]),
+      low[1] + (at - i) * (high[1] - low[1]),
+      low[2] + (at - i) * (high[2] - low[2]),
+    ];
   };
 }
 
 /** How the load of a swatch runs: grain, the brush's slope, the rim, a bloom; null outside its ragged edge. */
-function loadIn(box: Box, x: number, y: number, load: number, grain: number, seed: number, bloom: boolean): number | null {
+function loadIn(
+  box: Box,
+  x: number,
+  y: number,
+  load: number,
+  grain: number,
+  seed: number,
+  bloom: boolean,
+): number | null {
   const ragged = 0.7 * valueNoise(x / 3, y / 3, seed);
   const toEdge = Math.min(x - box.x, box.x + box.width - x, y - box.y, box.y + box.height - y) + ragged;
   if (toEdge < 0) return null;
-  const texture = 1 + grain * (0.9 * valueNoise(x / 0.55, y / 0.55, seed + 1) + 0.7 * valueNoise(x / 2.2, y / 2.2, seed + 2));
+  const texture =
+    1 + grain * (0.9 * valueNoise(x / 0.55, y / 0.55, seed + 1) + 0.7 * valueNoise(x / 2.2, y / 2.2, seed + 2));
   const slope = 1 + 0.07 * (((y - box.y) / box.height - 0.5) * 2) + 0.04 * (((x - box.x) / box.width - 0.5) * 2);
   const rim = toEdge < 1.1 ? 1.5 : 1;
   let pool = 1;
   if (bloom) {
-    const r = Math.hypot(x - box.x - 0.62 * box.width, y - box.y - 0.4 * box.height) + 1.2 * valueNoise(x / 2, y / 2, seed + 3);
+    const r =
+      Math.hypot(x - box.x - 0.62 * box.width, y - box.y - 0.4 * box.height) + 1.2 * valueNoise(x / 2, y / 2, seed + 3);
     pool = r < 5 ? 0.45 : r < 6.5 ? 1.6 : 1;
   }
   return Math.max(0.003, load * Math.max(0.2, texture) * slope * rim * pool);
@@ -76,9 +104,15 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
   const ink = camera.rgbOf(seen(black));
   const around = card.framed ? camera.rgbOf(OFFICE_PAPER) : paper;
   const table = camera.rgbOf(TABLE);
-  const rows = card.rows.map((row) => row && {
-    ...row, onPaper: ramp(card, row.paint, camera, sheet.ground), onBlack: ramp(card, row.paint, camera, black), grain: unevennessOf(row.paint.granulation, sheet),
-  });
+  const rows = card.rows.map(
+    (row) =>
+      row && {
+        ...row,
+        onPaper: ramp(card, row.paint, camera, sheet.ground),
+        onBlack: ramp(card, row.paint, camera, black),
+        grain: unevennessOf(row.paint.granulation, sheet),
+      },
+  );
   const cells = cellsOfNumber(card.framed ? FRAME_NUMBER : card.number).flatMap((on, i) => (on ? [cellBox(i)] : []));
   const windows = card.rows.map((_, row) => windowBox(row));
   const lines = card.rows.map((_, row) => lineBox(row));
@@ -95,7 +129,8 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
       const window = windows[row];
       if (!inBox(x, y, window, 1)) {
         // Words above the row.
-        if (y > window.y - 5 && y < window.y - 2.5 && x > 4 && x < 60 && valueNoise(x * 1.6, y * 0.4, seed) > 0.35) return ink;
+        if (y > window.y - 5 && y < window.y - 2.5 && x > 4 && x < 60 && valueNoise(x * 1.6, y * 0.4, seed) > 0.35)
+          return ink;
         continue;
       }
       if (card.framed && !inBox(x, y, window)) return around;
@@ -119,12 +154,20 @@ function blur(light: Float32Array, width: number, height: number, sigma: number)
   const reach = Math.max(1, Math.ceil(2.5 * sigma));
   const kernel = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-0.5 * ((i - reach) / sigma) ** 2));
   const total = kernel.reduce((sum, k) => sum + k, 0);
-  const pass = (from: Float32Array, to: Float32Array, length: number, lines: number, step: number, jump: number): void => {
+  const pass = (
+    from: Float32Array,
+    to: Float32Array,
+    length: number,
+    lines: number,
+    step: number,
+    jump: number,
+  ): void => {
     for (let line = 0; line < lines; line++) {
       for (let i = 0; i < length; i++) {
         for (let c = 0; c < 3; c++) {
           let sum = 0;
-          for (let k = -reach; k <= reach; k++) sum += kernel[k + reach] * from[3 * (line * jump + Math.min(length - 1, Math.max(0, i + k)) * step) + c];
+          for (let k = -reach; k <= reach; k++)
+            sum += kernel[k + reach] * from[3 * (line * jump + Math.min(length - 1, Math.max(0, i + k)) * step) + c];
           to[3 * (line * jump + i * step) + c] = sum / total;
         }
       }
@@ -136,18 +179,28 @@ function blur(light: Float32Array, width: number, height: number, sigma: number)
 }
 
 /** The photo of a painted card: encoded sRGB, 4 bytes a pixel. */
-export function photographCard(card: PaintedCard, camera: Camera, random: () => number): Uint8ClampedArray<ArrayBuffer> {
+export function photographCard(
+  card: PaintedCard,
+  camera: Camera,
+  random: () => number,
+): Uint8ClampedArray<ArrayBuffer> {
   const { widthPx, heightPx, noise } = camera;
   const normal = normalFrom(random);
   const colourAt = scene(card, camera);
-  const onCard = homographyOf(FIDUCIAL_CENTRES.map((mark) => mapPoint(camera.onPhoto, mark)), FIDUCIAL_CENTRES)!;
+  const onCard = homographyOf(
+    FIDUCIAL_CENTRES.map((mark) => mapPoint(camera.onPhoto, mark)),
+    FIDUCIAL_CENTRES,
+  )!;
   const light = new Float32Array(3 * widthPx * heightPx);
   const mean = [0, 0, 0];
   for (let py = 0; py < heightPx; py++) {
     for (let px = 0; px < widthPx; px++) {
       const shade = camera.lightAt(px / widthPx, py / heightPx);
       const at = 3 * (py * widthPx + px);
-      for (const [ox, oy] of [[0.25, 0.3], [0.75, 0.7]]) {
+      for (const [ox, oy] of [
+        [0.25, 0.3],
+        [0.75, 0.7],
+      ]) {
         const { x, y } = mapPoint(onCard, { x: px + ox, y: py + oy });
         const colour = colourAt(x, y);
         for (let c = 0; c < 3; c++) light[at + c] += 0.5 * shade * colour[c];

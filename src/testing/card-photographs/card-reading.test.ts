@@ -22,18 +22,34 @@ const ROWS = [0, 1, 2, 3];
 const random = seededRandom(12);
 const sheet = trueSheet(random);
 const black = trueBlack(random, sheet);
-const paints = ["PBr7-burnt-sienna", "PB29", "PY43", "PV19-rose"].map((id) => truePaint([{ pigmentId: id, share: 1 }], random));
-const CARD: PaintedCard = { sheet, black, rows: paints.map((paint) => ({ paint, loads: CARD_LOADS })), number: 37, seed: 9 };
+const paints = ["PBr7-burnt-sienna", "PB29", "PY43", "PV19-rose"].map((id) =>
+  truePaint([{ pigmentId: id, share: 1 }], random),
+);
+const CARD: PaintedCard = {
+  sheet,
+  black,
+  rows: paints.map((paint) => ({ paint, loads: CARD_LOADS })),
+  number: 37,
+  seed: 9,
+};
 
 interface Shot {
   readonly photo: PixelArray;
   readonly camera: Camera;
 }
-async function shoot(card: Partial<PaintedCard>, trouble: PhotoTrouble, jpeg = true, size = [WIDTH, HEIGHT]): Promise<Shot> {
+async function shoot(
+  card: Partial<PaintedCard>,
+  trouble: PhotoTrouble,
+  jpeg = true,
+  size = [WIDTH, HEIGHT],
+): Promise<Shot> {
   const own = seededRandom(77);
   const camera = cameraOver(size[0], size[1], trouble, own);
   const pixels = photographCard({ ...CARD, ...card }, camera, own);
-  return { photo: jpeg ? await throughJpeg(pixels, size[0], size[1]) : workingCopyOf(pixels, size[0], size[1]), camera };
+  return {
+    photo: jpeg ? await throughJpeg(pixels, size[0], size[1]) : workingCopyOf(pixels, size[0], size[1]),
+    camera,
+  };
 }
 const readOf = ({ photo }: Shot, wishes: Partial<Parameters<typeof readCard>[1]> = {}): CardRead => {
   const read = readCard(photo, { paper, rows: ROWS, ...wishes });
@@ -46,11 +62,16 @@ const refusalOf = ({ photo }: Shot): string => {
 };
 
 /** What each place of a row truly looks like. */
-const truthOf = (row: number) => readingPlaces(row).map(({ what, swatch }) => {
-  const load = what === "bare line" ? 0 : CARD_LOADS[swatch];
-  const ground = what === "bare line" || what === "across on line" ? black : sheet.ground;
-  return labOfXyz(xyzOfFine(trueFilm([{ paint: paints[row], share: 1 }], load, sheet, unevennessOf(paints[row].granulation, sheet), ground)));
-});
+const truthOf = (row: number) =>
+  readingPlaces(row).map(({ what, swatch }) => {
+    const load = what === "bare line" ? 0 : CARD_LOADS[swatch];
+    const ground = what === "bare line" || what === "across on line" ? black : sheet.ground;
+    return labOfXyz(
+      xyzOfFine(
+        trueFilm([{ paint: paints[row], share: 1 }], load, sheet, unevennessOf(paints[row].granulation, sheet), ground),
+      ),
+    );
+  });
 
 let plain: Shot;
 let moderate: Shot;
@@ -74,7 +95,12 @@ describe("a card found in a photo", () => {
   });
 
   test.each([90, 180, 270])("whichever way it is turned: by %i degrees", async (turnedDegrees) => {
-    const shot = await shoot({}, { moderate: 0.3, turnedDegrees }, true, turnedDegrees === 180 ? [WIDTH, HEIGHT] : [HEIGHT, WIDTH]);
+    const shot = await shoot(
+      {},
+      { moderate: 0.3, turnedDegrees },
+      true,
+      turnedDegrees === 180 ? [WIDTH, HEIGHT] : [HEIGHT, WIDTH],
+    );
     const read = readOf(shot);
     expect(read.number).toBe(37);
     const [first] = read.rows;
@@ -86,14 +112,21 @@ describe("a card found in a photo", () => {
     expect(read.number).toBe(0);
     read.rows.forEach((row) => expect(row.refused).toBeNull());
     const plainly = readOf(moderate);
-    ROWS.forEach((row) => expect(deltaE00(read.rows[row].places[2].reading.lab, plainly.rows[row].places[2].reading.lab)).toBeLessThan(3));
+    ROWS.forEach((row) =>
+      expect(deltaE00(read.rows[row].places[2].reading.lab, plainly.rows[row].places[2].reading.lab)).toBeLessThan(3),
+    );
   });
 });
 
 describe("colours read from it", () => {
   test("by a clean camera within what its sensors allow, by a moderate one not much worse", () => {
-    for (const [shot, most] of [[plain, 2.6], [moderate, 3.4]] as const) {
-      const misses = readOf(shot).rows.flatMap(({ row, places }) => places.map(({ reading }, i) => (reading.cutOff.some(Boolean) ? 0 : deltaE00(reading.lab, truthOf(row)[i]))));
+    for (const [shot, most] of [
+      [plain, 2.6],
+      [moderate, 3.4],
+    ] as const) {
+      const misses = readOf(shot).rows.flatMap(({ row, places }) =>
+        places.map(({ reading }, i) => (reading.cutOff.some(Boolean) ? 0 : deltaE00(reading.lab, truthOf(row)[i]))),
+      );
       const sorted = misses.sort((a, b) => a - b);
       expect(sorted[Math.floor(sorted.length / 2)]).toBeLessThan(most / 2);
       expect(sorted[Math.floor(0.9 * sorted.length)]).toBeLessThan(1.6 * most);
@@ -103,12 +136,18 @@ describe("colours read from it", () => {
   test("slanting light and vignetting are told and taken out: bare paper reads as paper all over", () => {
     const read = readOf(moderate);
     expect(read.unevenness).toBeGreaterThan(1.02);
-    const upper = readOf(moderate, { moved: { [placeKey(0, 0)]: { x: 60, y: -6, width: 20, height: 12 }, [placeKey(3, 0)]: { x: 150, y: 222, width: 18, height: 6 } } });
+    const upper = readOf(moderate, {
+      moved: {
+        [placeKey(0, 0)]: { x: 60, y: -6, width: 20, height: 12 },
+        [placeKey(3, 0)]: { x: 150, y: 222, width: 18, height: 6 },
+      },
+    });
     for (const row of [0, 3]) expect(upper.rows[row].places[0].reading.lab.L).toBeGreaterThan(94);
   });
 
   test("a bloom is left out for the most part and doesn't pull the colour", async () => {
-    const bloomed = readOf(await shoot({ bloom: { row: 3, swatch: 2 } }, { moderate: 0 }, false)).rows[3].places[2].reading;
+    const bloomed = readOf(await shoot({ bloom: { row: 3, swatch: 2 } }, { moderate: 0 }, false)).rows[3].places[2]
+      .reading;
     const clean = readOf(plain).rows[3].places[2].reading;
     expect(bloomed.leftOut).toBeGreaterThan(clean.leftOut + 0.1);
     expect(deltaE00(bloomed.lab, clean.lab)).toBeLessThan(1.5);
@@ -129,13 +168,21 @@ describe("colours read from it", () => {
 
 describe("a card that can't be read is refused with the reason", () => {
   test("blurred", async () => expect(refusalOf(await shoot({}, { moderate: 0.3, blurPx: 3.4 }))).toMatch(/blurred/));
-  test("under a lamp", async () => expect(refusalOf(await shoot({}, { moderate: 0.3, cast: [1.15, 0.85, 0.38] }))).toMatch(/cast.*(yellow|orange)/));
-  test("burnt out", async () => expect(refusalOf(await shoot({}, { moderate: 0.3, exposure: 1.3 }))).toMatch(/burnt out/));
-  test("too dark", async () => expect(refusalOf(await shoot({}, { moderate: 0.3, exposure: 0.07 }))).toMatch(/too dark/));
+  test("under a lamp", async () =>
+    expect(refusalOf(await shoot({}, { moderate: 0.3, cast: [1.15, 0.85, 0.38] }))).toMatch(/cast.*(yellow|orange)/));
+  test("burnt out", async () =>
+    expect(refusalOf(await shoot({}, { moderate: 0.3, exposure: 1.3 }))).toMatch(/burnt out/));
+  test("too dark", async () =>
+    expect(refusalOf(await shoot({}, { moderate: 0.3, exposure: 0.07 }))).toMatch(/too dark/));
   test("a corner cut off", () => {
     const { photo } = moderate;
     const height = Math.floor(0.86 * photo.height);
-    expect(refusalOf({ ...moderate, photo: { width: photo.width, height, data: photo.data.slice(0, 4 * photo.width * height) } })).toMatch(/not found: [0-3] of its four/);
+    expect(
+      refusalOf({
+        ...moderate,
+        photo: { width: photo.width, height, data: photo.data.slice(0, 4 * photo.width * height) },
+      }),
+    ).toMatch(/not found: [0-3] of its four/);
   });
   test("no card at all", () => {
     const data = new Uint8ClampedArray(4 * 400 * 300).fill(180);
@@ -145,13 +192,18 @@ describe("a card that can't be read is refused with the reason", () => {
     const { photo } = plain;
     const [width, height] = [340, 450];
     const data = new Uint8ClampedArray(4 * width * height);
-    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) for (let c = 0; c < 4; c++) data[4 * (y * width + x) + c] = photo.data[4 * (2 * y * photo.width + 2 * x) + c];
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++)
+        for (let c = 0; c < 4; c++) data[4 * (y * width + x) + c] = photo.data[4 * (2 * y * photo.width + 2 * x) + c];
     expect(refusalOf({ ...plain, photo: { data, width, height } })).toMatch(/too small|not found/);
   });
 
   test("rows: washes out of order, a bare row, a wash that was forgotten", async () => {
     const rows = [
-      { paint: paints[0], loads: [0.05, 0.143, 0.4, 1, 0.4] }, null, { paint: paints[2], loads: [1, 0.4, 0.143, 0.0031, 0.4] }, { paint: paints[3], loads: CARD_LOADS },
+      { paint: paints[0], loads: [0.05, 0.143, 0.4, 1, 0.4] },
+      null,
+      { paint: paints[2], loads: [1, 0.4, 0.143, 0.0031, 0.4] },
+      { paint: paints[3], loads: CARD_LOADS },
     ];
     const read = readOf(await shoot({ rows }, { moderate: 0 }, false));
     expect(read.rows[0].refused).toMatch(/out of order: wash 2 is stronger than wash 1/);
@@ -162,14 +214,18 @@ describe("a card that can't be read is refused with the reason", () => {
 
   test("no black line: told as a doubt, and the rest is read", () => {
     const beside = readingPlaces(3)[4].box;
-    const { doubts, refused } = readOf(plain, { moved: { [placeKey(3, 6)]: { ...beside, y: beside.y - 14, height: 3 } } }).rows[3];
+    const { doubts, refused } = readOf(plain, {
+      moved: { [placeKey(3, 6)]: { ...beside, y: beside.y - 14, height: 3 } },
+    }).rows[3];
     expect(refused).toBeNull();
     expect(doubts.join()).toMatch(/No black line/);
   });
 
   test("a white paint, which only the black line shows, is no bare row", async () => {
     const white = truePaint([{ pigmentId: "PW6", share: 1 }], seededRandom(5));
-    const read = readOf(await shoot({ rows: [{ paint: white, loads: CARD_LOADS }, ...CARD.rows.slice(1)] }, { moderate: 0 }, false));
+    const read = readOf(
+      await shoot({ rows: [{ paint: white, loads: CARD_LOADS }, ...CARD.rows.slice(1)] }, { moderate: 0 }, false),
+    );
     expect(read.rows[0].refused).toBeNull();
   });
 });

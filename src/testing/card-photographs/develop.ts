@@ -17,6 +17,9 @@ export function workingCopyOf(srgb: ArrayLike<number>, width: number, height: nu
 
 /** Through a JPEG file of usual quality, as a phone writes it. */
 export async function throughJpeg(srgb: Uint8ClampedArray, width: number, height: number): Promise<PixelArray> {
-  const jpeg = await sharp(srgb, { raw: { width, height, channels: 4 } }).removeAlpha().jpeg({ quality: 88 }).toBuffer();
+  const jpeg = await sharp(srgb, { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .jpeg({ quality: 88 })
+    .toBuffer();
   return workingCopyOf(await sharp(jpeg).ensureAlpha().raw().toBuffer(), width, height);
 }

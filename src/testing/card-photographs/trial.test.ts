@@ -2,11 +2,20 @@ import { expect, test } from "vitest";
 import { throughJpeg } from "./develop";
 import { runTrial } from "./trial";
 
-const at = (list: readonly number[], share: number): number => [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))];
+const at = (list: readonly number[], share: number): number =>
+  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))];
 
 // The whole bench with many boxes of paint is `npm run bench`; this is one box, the same in every run.
 test("from one photo of each of two cards unseen mixes are predicted far nearer than by the handbook, and the likely error told is of the right size", async () => {
-  const { handbook, fitted, alone, said, refused } = await runTrial({ seed: 3, trouble: { moderate: 0.6 }, widthPx: 680, heightPx: 900, cards: 2, mixes: 120, develop: throughJpeg });
+  const { handbook, fitted, alone, said, refused } = await runTrial({
+    seed: 3,
+    trouble: { moderate: 0.6 },
+    widthPx: 680,
+    heightPx: 900,
+    cards: 2,
+    mixes: 120,
+    develop: throughJpeg,
+  });
   expect(refused).toEqual([]);
   expect(fitted).toHaveLength(120);
   expect(at(fitted, 0.5)).toBeLessThan(1.5);

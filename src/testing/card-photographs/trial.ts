@@ -52,7 +52,15 @@ interface Bought {
 }
 
 /** Runs one trial. The program's part sees nothing but the photo and the paints' names. */
-export async function runTrial({ seed, trouble, widthPx, heightPx, cards, mixes, develop }: TrialPlan): Promise<TrialResult> {
+export async function runTrial({
+  seed,
+  trouble,
+  widthPx,
+  heightPx,
+  cards,
+  mixes,
+  develop,
+}: TrialPlan): Promise<TrialResult> {
   const random = seededRandom(seed);
   const normal = normalFrom(random);
   const sheet = trueSheet(random);
@@ -63,15 +71,28 @@ export async function runTrial({ seed, trouble, widthPx, heightPx, cards, mixes,
   for (let card = 0; card < cards; card++) {
     const bought = Array.from({ length: ROWS }, () => {
       const pigments = [{ pigmentId: HANDBOOK[Math.floor(random() * HANDBOOK.length)].id, share: 1 }];
-      return { truth: truePaint(pigments, random), typical: paintModel(`${box.length} ${pigments[0].pigmentId}`, pigments) };
+      return {
+        truth: truePaint(pigments, random),
+        typical: paintModel(`${box.length} ${pigments[0].pigmentId}`, pigments),
+      };
     });
-    const rows = bought.map(({ truth }) => ({ paint: truth, loads: CARD_LOADS.map((load) => load * Math.exp(HAND * normal())) }));
+    const rows = bought.map(({ truth }) => ({
+      paint: truth,
+      loads: CARD_LOADS.map((load) => load * Math.exp(HAND * normal())),
+    }));
     const camera = cameraOver(widthPx, heightPx, trouble, random);
-    const shot = photographCard({ sheet, black: trueBlack(random, sheet), rows, number: card + 1, seed: seed + card }, camera, random);
+    const shot = photographCard(
+      { sheet, black: trueBlack(random, sheet), rows, number: card + 1, seed: seed + card },
+      camera,
+      random,
+    );
     const read = readCard(await develop(shot, widthPx, heightPx), { paper, rows: rows.map((_, row) => row) });
     if ("refused" in read) refused.push(read.refused);
     const usable = "refused" in read ? [] : read.rows.filter((row) => !row.refused);
-    const patches = withoutCrosstalk(usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })), paper);
+    const patches = withoutCrosstalk(
+      usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })),
+      paper,
+    );
     bought.forEach((paint, row) => {
       const own = "refused" in read ? null : read.rows[row];
       if (own?.refused) refused.push(`${paint.typical.pigmentIds[0]}: ${own.refused}`);
@@ -86,23 +107,51 @@ export async function runTrial({ seed, trouble, widthPx, heightPx, cards, mixes,
     });
   }
   const known = box.filter((paint): paint is Bought & { measured: PaintModel } => paint.measured !== null);
-  const missOf = (parts: readonly { readonly paint: Bought & { measured: PaintModel }; readonly parts: number }[], load: number) => {
+  const missOf = (
+    parts: readonly { readonly paint: Bought & { measured: PaintModel }; readonly parts: number }[],
+    load: number,
+  ) => {
     const total = parts.reduce((sum, part) => sum + part.parts, 0);
     const granulation = parts.reduce((sum, { paint, parts: n }) => sum + (n / total) * paint.truth.granulation, 0);
-    const truth = labOfXyz(xyzOfFine(trueFilm(parts.map(({ paint, parts: n }) => ({ paint: paint.truth, share: n / total })), load, sheet, unevennessOf(granulation, sheet))));
-    const by = (which: "typical" | "measured"): number => deltaE00(truth, predict(parts.map(({ paint, parts: n }) => ({ paint: paint[which], parts: n })), load, paper).dry);
+    const truth = labOfXyz(
+      xyzOfFine(
+        trueFilm(
+          parts.map(({ paint, parts: n }) => ({ paint: paint.truth, share: n / total })),
+          load,
+          sheet,
+          unevennessOf(granulation, sheet),
+        ),
+      ),
+    );
+    const by = (which: "typical" | "measured"): number =>
+      deltaE00(
+        truth,
+        predict(
+          parts.map(({ paint, parts: n }) => ({ paint: paint[which], parts: n })),
+          load,
+          paper,
+        ).dry,
+      );
     return { handbook: by("typical"), fitted: by("measured") };
   };
   const anyLoad = (): number => Math.exp(Math.log(0.04) * random());
   const alone = known.map((paint) => missOf([{ paint, parts: 1 }], anyLoad()));
-  const tried = known.length < 3 ? [] : Array.from({ length: mixes }, (_, i) => {
-    const chosen = new Set<number>();
-    while (chosen.size < 2 + (i % 2)) chosen.add(Math.floor(random() * known.length));
-    return missOf([...chosen].map((index) => ({ paint: known[index], parts: 1 + Math.floor(5 * random()) })), anyLoad());
-  });
+  const tried =
+    known.length < 3
+      ? []
+      : Array.from({ length: mixes }, (_, i) => {
+          const chosen = new Set<number>();
+          while (chosen.size < 2 + (i % 2)) chosen.add(Math.floor(random() * known.length));
+          return missOf(
+            [...chosen].map((index) => ({ paint: known[index], parts: 1 + Math.floor(5 * random()) })),
+            anyLoad(),
+          );
+        });
   return {
-    handbook: tried.map((t) => t.handbook), fitted: tried.map((t) => t.fitted),
+    handbook: tried.map((t) => t.handbook),
+    fitted: tried.map((t) => t.fitted),
     alone: { handbook: alone.map((t) => t.handbook), fitted: alone.map((t) => t.fitted) },
-    said, refused,
+    said,
+    refused,
   };
 }

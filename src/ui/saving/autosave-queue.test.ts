@@ -8,7 +8,8 @@ import type { Outbox, Unsent } from "./outbox";
 import { AutosaveQueue, type SaveState } from "./autosave-queue";
 
 const document: PaintingDocument = newPainting("Canal", "cotton-rough");
-const areaNamed = (name: string) => newArea({ id: crypto.randomUUID(), name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
+const areaNamed = (name: string) =>
+  newArea({ id: crypto.randomUUID(), name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
 
 type Sent = SaveStamp & { readonly document: PaintingDocument };
 interface State {
@@ -21,8 +22,13 @@ let kept: Map<string, Unsent>;
 let sent: Sent[];
 let states: SaveState[];
 let answer: (request: Sent) => Promise<Response>;
-const outbox: Outbox = { put: async (unsent) => void kept.set(unsent.writer, unsent), drop: async (writer) => void kept.delete(writer), all: async () => [...kept.values()] };
-const change = (part: Partial<PaintingDocument>): void => store.setState((s) => ({ document: { ...s.document, ...part } }));
+const outbox: Outbox = {
+  put: async (unsent) => void kept.set(unsent.writer, unsent),
+  drop: async (writer) => void kept.delete(writer),
+  all: async () => [...kept.values()],
+};
+const change = (part: Partial<PaintingDocument>): void =>
+  store.setState((s) => ({ document: { ...s.document, ...part } }));
 const setTitle = (title: string): void => change({ title });
 const last = (): SaveState | undefined => states[states.length - 1];
 const saved = (revision: number): Response => Response.json({ revision });
@@ -38,10 +44,25 @@ beforeEach(() => {
     sent.push(request);
     return answer(request);
   });
-  store = createStore<State>()(temporal((): State => ({ document, looking: 0 }), { partialize: (s) => ({ document: s.document }), equality: (a, b) => a.document === b.document }));
+  store = createStore<State>()(
+    temporal((): State => ({ document, looking: 0 }), {
+      partialize: (s) => ({ document: s.document }),
+      equality: (a, b) => a.document === b.document,
+    }),
+  );
   queue = new AutosaveQueue({
-    url: "/api/paintings/one", revision: 4, read: () => store.getState().document, replace: (next) => store.setState({ document: next }), merge: mergePaintings,
-    report: (state) => states.push(state), acknowledged: () => {}, sending: () => {}, outbox, title: () => "Canal", photoId: null, now: () => 0,
+    url: "/api/paintings/one",
+    revision: 4,
+    read: () => store.getState().document,
+    replace: (next) => store.setState({ document: next }),
+    merge: mergePaintings,
+    report: (state) => states.push(state),
+    acknowledged: () => {},
+    sending: () => {},
+    outbox,
+    title: () => "Canal",
+    photoId: null,
+    now: () => 0,
   });
   store.subscribe(() => queue.changed());
 });
@@ -85,7 +106,10 @@ describe("saving", () => {
     answer = async ({ revision }) => saved(revision + 1);
     release(saved(5));
     await later(500);
-    expect(sent.map((s) => [s.revision, s.document.title])).toEqual([[4, "First"], [5, "Second"]]);
+    expect(sent.map((s) => [s.revision, s.document.title])).toEqual([
+      [4, "First"],
+      [5, "Second"],
+    ]);
     expect(last()).toEqual({ state: "saved" });
   });
 
@@ -112,7 +136,10 @@ describe("saving", () => {
     setTitle("Second");
     void queue.save(true);
     await later(0);
-    expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([[1, "First"], [2, "Second"]]);
+    expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([
+      [1, "First"],
+      [2, "Second"],
+    ]);
     expect(inOutbox()).toEqual(["Second"]);
   });
 
@@ -125,7 +152,10 @@ describe("saving", () => {
     expect([inOutbox(), queue.dirty]).toEqual([["Canal"], true]);
     void queue.save(true);
     await later(0);
-    expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([[1, "Taken back"], [2, "Canal"]]);
+    expect(sent.map(({ step, document: d }) => [step, d.title])).toEqual([
+      [1, "Taken back"],
+      [2, "Canal"],
+    ]);
   });
 
   test("what was sent and never answered may be stored: going back to the document before is sent", async () => {
@@ -155,7 +185,8 @@ describe("saving", () => {
   });
 
   test("what is refused is not sent again as it is; the next change is, and the rest goes on being saved", async () => {
-    answer = async ({ document: d, revision }) => (d.palette.length > 40 ? Response.json({ message: "The tray is full." }, { status: 400 }) : saved(revision + 1));
+    answer = async ({ document: d, revision }) =>
+      d.palette.length > 40 ? Response.json({ message: "The tray is full." }, { status: 400 }) : saved(revision + 1);
     change({ palette: Array.from({ length: 41 }, () => crypto.randomUUID()) });
     await later(20_000);
     expect(last()).toEqual({ state: "failed", message: "The tray is full." });
@@ -170,7 +201,13 @@ describe("saving", () => {
 
 describe("a document that was changed elsewhere", () => {
   const theirs = (part: Partial<PaintingDocument>) => (): void => {
-    answer = async ({ revision }) => (revision === 4 ? Response.json({ message: "Changed elsewhere.", stored: { revision: 9, document: { ...document, ...part } } }, { status: 409 }) : saved(revision + 1));
+    answer = async ({ revision }) =>
+      revision === 4
+        ? Response.json(
+            { message: "Changed elsewhere.", stored: { revision: 9, document: { ...document, ...part } } },
+            { status: 409 },
+          )
+        : saved(revision + 1);
   };
 
   test("in other places is brought together with this one, and saved", async () => {

@@ -14,7 +14,10 @@ export type SaveState =
   | { readonly state: "conflict"; readonly message: string; readonly gone: boolean };
 
 const savedReply = z.object({ revision: z.number() });
-const refusal = z.object({ message: z.string(), stored: z.object({ revision: z.int(), document: z.unknown() }).optional() });
+const refusal = z.object({
+  message: z.string(),
+  stored: z.object({ revision: z.int(), document: z.unknown() }).optional(),
+});
 /** Changes within this time are saved together. */
 const SETTLE_MS = 120;
 const RETRY_MS = 3000;
@@ -22,12 +25,23 @@ const RETRY_MS = 3000;
 const KEEPALIVE_BYTES = 60_000;
 
 /** One way to ask for the storing of a document, used for what is being changed and for what was left unsent. */
-export async function sendSave(url: string, { revision, writer, step }: SaveStamp, document: unknown, keepalive = false): Promise<Response> {
+export async function sendSave(
+  url: string,
+  { revision, writer, step }: SaveStamp,
+  document: unknown,
+  keepalive = false,
+): Promise<Response> {
   const body = JSON.stringify({ revision, writer, step, document });
-  return fetch(url, { method: "PUT", keepalive: keepalive && body.length < KEEPALIVE_BYTES, headers: { "content-type": "application/json" }, body });
+  return fetch(url, {
+    method: "PUT",
+    keepalive: keepalive && body.length < KEEPALIVE_BYTES,
+    headers: { "content-type": "application/json" },
+    body,
+  });
 }
 
-export const refusalOf = async (response: Response): Promise<z.infer<typeof refusal>> => refusal.catch({ message: "This could not be saved." }).parse(await response.json().catch(() => null));
+export const refusalOf = async (response: Response): Promise<z.infer<typeof refusal>> =>
+  refusal.catch({ message: "This could not be saved." }).parse(await response.json().catch(() => null));
 
 export interface AutosaveOptions<Document> {
   readonly url: string;
@@ -121,7 +135,17 @@ export class AutosaveQueue<Document> {
 
   private unsent(): Unsent {
     const { url, title, photoId, now, read } = this.options;
-    return { url, title: title(), at: now(), revision: this.revision, writer: this.writer, step: this.step, base: this.base, document: read(), photoId };
+    return {
+      url,
+      title: title(),
+      at: now(),
+      revision: this.revision,
+      writer: this.writer,
+      step: this.step,
+      base: this.base,
+      document: read(),
+      photoId,
+    };
   }
 
   private keep(): void {
@@ -130,9 +154,12 @@ export class AutosaveQueue<Document> {
     this.step = Math.min(MAX_COUNT, this.step + 1);
     // Without an outbox (a private window) the page asks before it is left.
     const own = ++this.putting;
-    this.options.outbox.put(this.unsent()).then(() => {
-      if (this.putting === own) this.kept = document;
-    }, () => {});
+    this.options.outbox.put(this.unsent()).then(
+      () => {
+        if (this.putting === own) this.kept = document;
+      },
+      () => {},
+    );
   }
 
   private async send(leaving: boolean): Promise<void> {
@@ -140,11 +167,18 @@ export class AutosaveQueue<Document> {
     this.unsure = true;
     this.options.sending(this.options.url, true);
     try {
-      const response = await sendSave(this.options.url, { revision: this.revision, writer: this.writer, step: this.step }, document, leaving);
+      const response = await sendSave(
+        this.options.url,
+        { revision: this.revision, writer: this.writer, step: this.step },
+        document,
+        leaving,
+      );
       if (response.ok) this.stored(savedReply.parse(await response.json()).revision, document);
       else await this.refusedBy(response, document);
     } catch {
-      this.failed("Not saved: Abendrot doesn't answer. Is it still running? It is kept in this browser and will be tried again.");
+      this.failed(
+        "Not saved: Abendrot doesn't answer. Is it still running? It is kept in this browser and will be tried again.",
+      );
     } finally {
       this.options.sending(this.options.url, false);
     }
@@ -194,7 +228,8 @@ export class AutosaveQueue<Document> {
   /** Somebody else's document is stored: brought together with this one, or the painter is asked. */
   private clashed(revision: number, theirs: Document, message: string): void {
     const merged = this.options.merge({ base: this.base, mine: this.options.read(), theirs });
-    if ("clashes" in merged) return this.decide({ revision, document: theirs }, `${message} Both changed: ${merged.clashes.join(", ")}.`);
+    if ("clashes" in merged)
+      return this.decide({ revision, document: theirs }, `${message} Both changed: ${merged.clashes.join(", ")}.`);
     this.goOnFrom(revision, theirs, merged.document);
   }
 
@@ -216,7 +251,8 @@ export class AutosaveQueue<Document> {
 
   /** The painter's choice after a conflict: this window's document in place of the stored one. */
   takeMine(): void {
-    if (this.waits && this.waits !== "gone") this.goOnFrom(this.waits.revision, this.waits.document, this.options.read());
+    if (this.waits && this.waits !== "gone")
+      this.goOnFrom(this.waits.revision, this.waits.document, this.options.read());
   }
 
   /** Lets this window's changes go: nothing of them is kept or sent any more. */

@@ -53,7 +53,10 @@ export function acknowledged(url: string, revision: number): void {
 
 /** True when a document was read before its newest save that this browser knows of. */
 export const isOutdated = (revisions: Readonly<Record<string, number>>): boolean =>
-  Object.entries(revisions).some(([url, revision]) => typeof localStorage !== "undefined" && Number(localStorage.getItem(noteOf(url)) ?? 0) > revision);
+  Object.entries(revisions).some(
+    ([url, revision]) =>
+      typeof localStorage !== "undefined" && Number(localStorage.getItem(noteOf(url)) ?? 0) > revision,
+  );
 
 /** Forgets what is known of documents that are read anew: an older copy of the data folder may have been put back. */
 export function trustNextReading(revisions: Readonly<Record<string, number>>): void {
@@ -79,5 +82,9 @@ const LEAVING_MS = 1500;
 /** Waits while a save of one of these documents is on its way from a page that has just been left; at most a second and a half. */
 export async function arrived(urls: readonly string[]): Promise<void> {
   const until = Date.now() + LEAVING_MS;
-  while (Date.now() < until && urls.some((url) => Date.now() - Number(localStorage.getItem(sendingOf(url)) ?? 0) < ON_ITS_WAY_MS)) await new Promise((resolve) => setTimeout(resolve, 30));
+  while (
+    Date.now() < until &&
+    urls.some((url) => Date.now() - Number(localStorage.getItem(sendingOf(url)) ?? 0) < ON_ITS_WAY_MS)
+  )
+    await new Promise((resolve) => setTimeout(resolve, 30));
 }

@@ -24,13 +24,30 @@ export interface Saving<Document> {
 }
 
 /** Keeps a store's document saved while it is open. */
-export function useAutosave<Document>({ url, revision, store, merge, title, photoId }: Saved<Document>): Saving<Document> {
+export function useAutosave<Document>({
+  url,
+  revision,
+  store,
+  merge,
+  title,
+  photoId,
+}: Saved<Document>): Saving<Document> {
   const [saving, setSaving] = useState<Saving<Document>>({ state: { state: "saved" }, queue: null });
   useEffect(() => {
     const read = (): Document => store.getState().document;
     const own = new AutosaveQueue<Document>({
-      url, revision, read, merge, photoId, outbox, acknowledged, sending: noteSending, report: (state) => setSaving({ state, queue: own }), now: Date.now,
-      replace: (document) => store.getState().replace(document), title: () => title(read()),
+      url,
+      revision,
+      read,
+      merge,
+      photoId,
+      outbox,
+      acknowledged,
+      sending: noteSending,
+      report: (state) => setSaving({ state, queue: own }),
+      now: Date.now,
+      replace: (document) => store.getState().replace(document),
+      title: () => title(read()),
     });
     addQueue(own as unknown as AutosaveQueue<never>, holdWriter(own.writer));
     const unsubscribe = store.subscribe(() => own.changed());

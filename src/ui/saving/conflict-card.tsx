@@ -22,14 +22,37 @@ export function ConflictCard({ title, children, onTake, onCopy, onLetGo, letGoWo
     setBusy(false);
   };
   return (
-    <section role="alertdialog" aria-label={title} className="fixed top-16 right-5 z-50 w-[26rem] space-y-3 rounded-box border border-error bg-base-100 p-4 shadow-md">
+    <section
+      role="alertdialog"
+      aria-label={title}
+      className="fixed top-16 right-5 z-50 w-[26rem] space-y-3 rounded-box border border-error bg-base-100 p-4 shadow-md"
+    >
       <h2 className="name-face text-xl">{title}</h2>
       <div className="leading-snug">{children}</div>
-      {words && <p role="alert" className="text-error">{words}</p>}
+      {words && (
+        <p role="alert" className="text-error">
+          {words}
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
-        {onCopy && <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void doing(onCopy)}>Keep mine as a painting of its own</button>}
-        {onTake && <button type="button" className={`btn ${onCopy ? "" : "btn-primary"}`} disabled={busy} onClick={() => void doing(onTake)}>Put mine in its place</button>}
-        <button type="button" className="btn btn-ghost" disabled={busy} onClick={() => void doing(onLetGo)}>{letGoWords}</button>
+        {onCopy && (
+          <button type="button" className="btn btn-primary" disabled={busy} onClick={() => void doing(onCopy)}>
+            Keep mine as a painting of its own
+          </button>
+        )}
+        {onTake && (
+          <button
+            type="button"
+            className={`btn ${onCopy ? "" : "btn-primary"}`}
+            disabled={busy}
+            onClick={() => void doing(onTake)}
+          >
+            Put mine in its place
+          </button>
+        )}
+        <button type="button" className="btn btn-ghost" disabled={busy} onClick={() => void doing(onLetGo)}>
+          {letGoWords}
+        </button>
       </div>
     </section>
   );

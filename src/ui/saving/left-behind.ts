@@ -31,8 +31,16 @@ export interface LeftBehind {
 /** Joins what was left unsent to what is stored. */
 function mergeUnsent(url: string, base: unknown, mine: unknown, theirs: unknown): Merged<unknown> {
   return url === PAINTBOX_URL
-    ? mergePaintboxes({ base: base as PaintboxDocument, mine: mine as PaintboxDocument, theirs: theirs as PaintboxDocument })
-    : mergePaintings({ base: base as PaintingDocument, mine: mine as PaintingDocument, theirs: theirs as PaintingDocument });
+    ? mergePaintboxes({
+        base: base as PaintboxDocument,
+        mine: mine as PaintboxDocument,
+        theirs: theirs as PaintboxDocument,
+      })
+    : mergePaintings({
+        base: base as PaintingDocument,
+        mine: mine as PaintingDocument,
+        theirs: theirs as PaintingDocument,
+      });
 }
 
 /** Sends one change that a closed window left; null when it is stored now, else why it can't be. Throws when the server doesn't answer. */
@@ -42,11 +50,16 @@ async function sendUnsent(unsent: Unsent): Promise<LeftBehind | null> {
     const { message, stored } = await refusalOf(response);
     const merged = stored ? mergeUnsent(unsent.url, unsent.base, unsent.document, stored.document) : { clashes: [] };
     if (!stored || "clashes" in merged) {
-      const both = "clashes" in merged && merged.clashes.length > 0 ? ` Both changed: ${merged.clashes.join(", ")}.` : "";
+      const both =
+        "clashes" in merged && merged.clashes.length > 0 ? ` Both changed: ${merged.clashes.join(", ")}.` : "";
       return { unsent, message: message + both, gone: false, stored: stored ?? null };
     }
     // Its own writer's steps go on: were the answer lost, the same would be sent again.
-    response = await sendSave(unsent.url, { revision: stored.revision, writer: unsent.writer, step: unsent.step + 1 }, merged.document);
+    response = await sendSave(
+      unsent.url,
+      { revision: stored.revision, writer: unsent.writer, step: unsent.step + 1 },
+      merged.document,
+    );
   }
   if (response.ok) {
     await outbox.drop(unsent.writer);
@@ -68,7 +81,9 @@ const LEAVING_MS = 1500;
 
 /** Whether a writer's window is there no more; one that may just be closing is waited for. */
 async function isGone(writer: string): Promise<boolean> {
-  return navigator.locks.request(lockOf(writer), { signal: AbortSignal.timeout(LEAVING_MS) }, () => true).catch(() => false);
+  return navigator.locks
+    .request(lockOf(writer), { signal: AbortSignal.timeout(LEAVING_MS) }, () => true)
+    .catch(() => false);
 }
 
 /**
@@ -81,7 +96,8 @@ export async function deliverLeftBehind(concerned: readonly string[]): Promise<D
   await navigator.locks.request("abendrot-outbox", async () => {
     const held = new Set((await navigator.locks.query()).held?.map(({ name }) => name));
     for (const unsent of await outbox.all()) {
-      if (held.has(lockOf(unsent.writer)) && !(concerned.includes(unsent.url) && (await isGone(unsent.writer)))) continue;
+      if (held.has(lockOf(unsent.writer)) && !(concerned.includes(unsent.url) && (await isGone(unsent.writer))))
+        continue;
       // What can't be sent now stays where it is for the next chance.
       const found = await sendUnsent(unsent).catch(() => undefined);
       if (found === null) stored.push(unsent.url);
@@ -93,14 +109,25 @@ export async function deliverLeftBehind(concerned: readonly string[]): Promise<D
 
 /** Puts what was left behind in place of what is stored; false when that did not succeed. */
 export async function putInPlace({ unsent, stored }: LeftBehind): Promise<boolean> {
-  const response = await sendSave(unsent.url, { revision: stored?.revision ?? unsent.revision, writer: unsent.writer, step: unsent.step + 1 }, unsent.document).catch(() => null);
+  const response = await sendSave(
+    unsent.url,
+    { revision: stored?.revision ?? unsent.revision, writer: unsent.writer, step: unsent.step + 1 },
+    unsent.document,
+  ).catch(() => null);
   if (response?.ok) await outbox.drop(unsent.writer);
   return response?.ok ?? false;
 }
 
 /** Keeps a painting's document as a painting of its own; the answer is its id, or words for the painter. */
-export async function keepAsCopy(photoId: string, document: PaintingDocument): Promise<{ readonly id: string } | { readonly message: string }> {
-  const response = await fetch("/api/paintings", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ photoId, document }) }).catch(() => null);
+export async function keepAsCopy(
+  photoId: string,
+  document: PaintingDocument,
+): Promise<{ readonly id: string } | { readonly message: string }> {
+  const response = await fetch("/api/paintings", {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ photoId, document }),
+  }).catch(() => null);
   if (!response) return { message: "No copy was made: Abendrot doesn't answer. Is it still running?" };
   if (!response.ok) return refusalOf(response);
   return (await response.json()) as { id: string };

@@ -6,7 +6,10 @@ import { ConflictCard } from "./conflict-card";
 import { keepAsCopy } from "./left-behind";
 
 /** Asks the painter when the document that is open was changed elsewhere in the same places, or is gone. */
-export function LiveConflict<Document>({ saving: { state, queue }, painting }: {
+export function LiveConflict<Document>({
+  saving: { state, queue },
+  painting,
+}: {
   saving: Saving<Document>;
   /** A painting can be kept as one of its own. */
   painting?: { readonly photoId: string; readonly copyOf: () => PaintingDocument };
@@ -15,17 +18,24 @@ export function LiveConflict<Document>({ saving: { state, queue }, painting }: {
   return (
     <ConflictCard
       title={state.gone ? "This painting was removed in another window" : "Changed in another window too"}
-      onTake={state.gone ? undefined : async () => {
-        queue.takeMine();
-        return null;
-      }}
-      onCopy={painting && (async () => {
-        const made = await keepAsCopy(painting.photoId, painting.copyOf());
-        if ("message" in made) return made.message;
-        await queue.letGo();
-        window.location.assign(`/painting/${made.id}`);
-        return null;
-      })}
+      onTake={
+        state.gone
+          ? undefined
+          : async () => {
+              queue.takeMine();
+              return null;
+            }
+      }
+      onCopy={
+        painting &&
+        (async () => {
+          const made = await keepAsCopy(painting.photoId, painting.copyOf());
+          if ("message" in made) return made.message;
+          await queue.letGo();
+          window.location.assign(`/painting/${made.id}`);
+          return null;
+        })
+      }
       onLetGo={async () => {
         await queue.letGo();
         if (state.gone) window.location.assign("/");

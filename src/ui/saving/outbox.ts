@@ -35,11 +35,16 @@ export function browserOutbox(): Outbox {
   let opening: Promise<IDBPDatabase<OutboxSchema>> | null = null;
   let open: IDBPDatabase<OutboxSchema> | null = null;
   const opened = (): Promise<IDBPDatabase<OutboxSchema>> => {
-    opening ??= openDB<OutboxSchema>(NAME, 1, { upgrade: (db) => void db.createObjectStore("unsent", { keyPath: "writer" }) }).then((db) => (open = db));
+    opening ??= openDB<OutboxSchema>(NAME, 1, {
+      upgrade: (db) => void db.createObjectStore("unsent", { keyPath: "writer" }),
+    }).then((db) => (open = db));
     opening.catch(() => (opening = null));
     return opening;
   };
-  const write = async (db: IDBPDatabase<OutboxSchema>, change: (store: ReturnType<typeof storeOf>) => Promise<unknown>): Promise<void> => {
+  const write = async (
+    db: IDBPDatabase<OutboxSchema>,
+    change: (store: ReturnType<typeof storeOf>) => Promise<unknown>,
+  ): Promise<void> => {
     const tx = db.transaction("unsent", "readwrite");
     const changed = change(tx.store);
     // Committed without waiting for an answer that a closing tab would not hear.
@@ -48,7 +53,8 @@ export function browserOutbox(): Outbox {
   };
   const storeOf = (db: IDBPDatabase<OutboxSchema>) => db.transaction("unsent", "readwrite").store;
   // Once it is open, a write begins within the call, with no wait before it.
-  const change = (what: (store: ReturnType<typeof storeOf>) => Promise<unknown>): Promise<void> => (open ? write(open, what) : opened().then((db) => write(db, what)));
+  const change = (what: (store: ReturnType<typeof storeOf>) => Promise<unknown>): Promise<void> =>
+    open ? write(open, what) : opened().then((db) => write(db, what));
   return {
     put: (unsent) => change((store) => store.put(unsent)),
     drop: (writer) => change((store) => store.delete(writer)),

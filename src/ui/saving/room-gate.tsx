@@ -23,18 +23,26 @@ function LeftCard({ left, onDone }: { left: LeftBehind; onDone: () => void }) {
   return (
     <ConflictCard
       title="Changes that were not stored"
-      onTake={gone || !left.stored ? undefined : async () => {
-        if (!(await putInPlace(left))) return "It was changed once more meanwhile. Load the page again.";
-        onDone();
-        return null;
-      }}
-      onCopy={photoId === null ? undefined : async () => {
-        const made = await keepAsCopy(photoId, unsent.document as PaintingDocument);
-        if ("message" in made) return made.message;
-        await outbox.drop(unsent.writer);
-        window.location.assign(`/painting/${made.id}`);
-        return null;
-      }}
+      onTake={
+        gone || !left.stored
+          ? undefined
+          : async () => {
+              if (!(await putInPlace(left))) return "It was changed once more meanwhile. Load the page again.";
+              onDone();
+              return null;
+            }
+      }
+      onCopy={
+        photoId === null
+          ? undefined
+          : async () => {
+              const made = await keepAsCopy(photoId, unsent.document as PaintingDocument);
+              if ("message" in made) return made.message;
+              await outbox.drop(unsent.writer);
+              window.location.assign(`/painting/${made.id}`);
+              return null;
+            }
+      }
       onLetGo={async () => {
         await outbox.drop(unsent.writer);
         onDone();
@@ -42,7 +50,10 @@ function LeftCard({ left, onDone }: { left: LeftBehind; onDone: () => void }) {
       }}
       letGoWords="Let them go"
     >
-      <p>A window that was closed on {when.format(unsent.at)} had changed “{unsent.title}”. {message} What it changed is kept in this browser until you decide.</p>
+      <p>
+        A window that was closed on {when.format(unsent.at)} had changed “{unsent.title}”. {message} What it changed is
+        kept in this browser until you decide.
+      </p>
     </ConflictCard>
   );
 }
@@ -52,7 +63,12 @@ function LeftCard({ left, onDone }: { left: LeftBehind; onDone: () => void }) {
  * that was shown before, or that is older than a save this window knows of, is asked for anew; what
  * closed windows left unsent is sent, and offered where it can't be.
  */
-export function RoomGate({ reading, revisions, own, children }: {
+export function RoomGate({
+  reading,
+  revisions,
+  own,
+  children,
+}: {
   /** Which reading of the store this is. */
   reading: string;
   /** Address and revision of each document that was read. */
@@ -116,7 +132,9 @@ export function RoomGate({ reading, revisions, own, children }: {
   };
   return (
     <>
-      <div inert={!entered} className="contents">{children}</div>
+      <div inert={!entered} className="contents">
+        {children}
+      </div>
       <TroubleLine />
       {left.length > 0 && <LeftCard key={left[0].unsent.writer} left={left[0]} onDone={done} />}
     </>

@@ -6,7 +6,8 @@ import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 /** Keeps an approach as the painter's own default. */
 export async function PUT(request: Request): Promise<NextResponse> {
   const body = approach.safeParse(await readJson(request));
-  if (!body.success) return refuse(400, `This approach could not be kept: ${body.error.issues[0]?.message ?? "it is none"}`);
+  if (!body.success)
+    return refuse(400, `This approach could not be kept: ${body.error.issues[0]?.message ?? "it is none"}`);
   try {
     await (await storeToWrite()).settings.keepApproach(body.data);
     return NextResponse.json({});

@@ -11,7 +11,8 @@ const GONE = "This paint or its photo is no longer there. Load the page again.";
 /** Keeps what was measured of a paint; its optics are fitted here from the patches alone. */
 export async function POST(request: Request): Promise<NextResponse> {
   const body = newMeasurement.safeParse(await readJson(request));
-  if (!body.success) return refuse(400, `This measurement could not be kept: ${body.error.issues[0]?.message ?? "it is none."}`);
+  if (!body.success)
+    return refuse(400, `This measurement could not be kept: ${body.error.issues[0]?.message ?? "it is none."}`);
   if (body.data.on > newestDay(new Date())) return refuse(400, "The day of a measurement can't be still to come.");
   try {
     const store = await storeToWrite();
@@ -22,6 +23,10 @@ export async function POST(request: Request): Promise<NextResponse> {
     return NextResponse.json({ id: await store.measurements.add(body.data, fit) }, { status: 201 });
   } catch (error) {
     if (error instanceof UnknownMeasured) return refuse(409, GONE);
-    return refuseTrouble("A measurement could not be kept", error, "The measurement could not be kept. Nothing was stored; try again.");
+    return refuseTrouble(
+      "A measurement could not be kept",
+      error,
+      "The measurement could not be kept. Nothing was stored; try again.",
+    );
   }
 }

@@ -11,7 +11,8 @@ const LIMIT = 8 * 1024 * 1024;
 /** Saves the whole paintbox; one that was changed elsewhere since answers with what is stored. */
 export async function PUT(request: Request): Promise<NextResponse> {
   const body = savePaintboxRequest.safeParse(await readJson(request, LIMIT));
-  if (!body.success) return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a paintbox"}`);
+  if (!body.success)
+    return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a paintbox"}`);
   const { document, ...stamp } = body.data;
   const today = newestDay(new Date());
   for (const paint of document.paints) {
@@ -21,7 +22,18 @@ export async function PUT(request: Request): Promise<NextResponse> {
   try {
     return NextResponse.json({ revision: await (await storeToWrite()).paintbox.save(stamp, document) });
   } catch (error) {
-    if (error instanceof RevisionConflict) return NextResponse.json({ message: "The paintbox was changed in another window meanwhile.", stored: await (await openStore()).paintbox.find() }, { status: 409 });
-    return refuseTrouble("The paintbox could not be saved", error, "The paintbox could not be saved. It is kept in this browser and will be tried again.");
+    if (error instanceof RevisionConflict)
+      return NextResponse.json(
+        {
+          message: "The paintbox was changed in another window meanwhile.",
+          stored: await (await openStore()).paintbox.find(),
+        },
+        { status: 409 },
+      );
+    return refuseTrouble(
+      "The paintbox could not be saved",
+      error,
+      "The paintbox could not be saved. It is kept in this browser and will be tried again.",
+    );
   }
 }

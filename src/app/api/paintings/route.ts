@@ -9,9 +9,17 @@ export async function POST(request: Request): Promise<NextResponse> {
   if (!body.success) return refuse(400, `No copy was made: ${body.error.issues[0]?.message ?? "it is not a painting"}`);
   try {
     const store = await storeToWrite();
-    if (!(await store.photos.find(body.data.photoId))) return refuse(404, "The photo of this painting is no longer there, so no copy can be made.");
-    return NextResponse.json({ id: await store.paintings.create(body.data.photoId, body.data.document) }, { status: 201 });
+    if (!(await store.photos.find(body.data.photoId)))
+      return refuse(404, "The photo of this painting is no longer there, so no copy can be made.");
+    return NextResponse.json(
+      { id: await store.paintings.create(body.data.photoId, body.data.document) },
+      { status: 201 },
+    );
   } catch (error) {
-    return refuseTrouble("A copy of a painting could not be made", error, "The copy could not be made. Nothing was stored; try again.");
+    return refuseTrouble(
+      "A copy of a painting could not be made",
+      error,
+      "The copy could not be made. Nothing was stored; try again.",
+    );
   }
 }

@@ -8,11 +8,17 @@ import { opened } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
   return opened(async (store) => {
-    const [painting, paints, titles, boxRevision] = await Promise.all([store.paintings.find(id), store.paintbox.stockedPaints(), store.paintings.list(), store.paintbox.revision()]);
+    const [painting, paints, titles, boxRevision] = await Promise.all([
+      store.paintings.find(id),
+      store.paintbox.stockedPaints(),
+      store.paintings.list(),
+      store.paintbox.revision(),
+    ]);
     if (!painting) notFound();
     return {
       room: <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />,
-      revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision }, own: paintingUrl(id),
+      revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },
+      own: paintingUrl(id),
     };
   });
 }

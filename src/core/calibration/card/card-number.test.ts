@@ -5,7 +5,9 @@ test("every number is read back from its cells, and no single wrong cell passes 
   for (let number = 0; number <= MAX_CARD_NUMBER; number++) {
     const cells = cellsOfNumber(number);
     expect(numberOfCells(cells)).toBe(number);
-    cells.forEach((_, wrong) => expect(numberOfCells(cells.map((black, i) => (i === wrong ? !black : black)))).toBeNull());
+    cells.forEach((_, wrong) =>
+      expect(numberOfCells(cells.map((black, i) => (i === wrong ? !black : black)))).toBeNull(),
+    );
   }
 });
 

@@ -8,7 +8,8 @@ const checkOf = (number: number): number => (7 * (number & 15) + 3 * (number >> 
 
 /** The number's cells from left to right, true for black. Throws a RangeError outside 0 to 255. */
 export function cellsOfNumber(number: number): readonly boolean[] {
-  if (!Number.isInteger(number) || number < 0 || number > MAX_CARD_NUMBER) throw new RangeError("A card's number lies between 0 and 255.");
+  if (!Number.isInteger(number) || number < 0 || number > MAX_CARD_NUMBER)
+    throw new RangeError("A card's number lies between 0 and 255.");
   const bits = (number << 4) | checkOf(number);
   return Array.from({ length: NUMBER_CELLS }, (_, i) => ((bits >> (NUMBER_CELLS - 1 - i)) & 1) === 1);
 }

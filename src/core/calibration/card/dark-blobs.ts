@@ -36,7 +36,11 @@ function darkerThanAround({ data, width, height }: GreyPicture): Uint8Array {
     const [top, bottom] = [Math.max(0, y - half), Math.min(height, y + half + 1)];
     for (let x = 0; x < width; x++) {
       const [left, right] = [Math.max(0, x - half), Math.min(width, x + half + 1)];
-      const sum = sums[bottom * (width + 1) + right] - sums[top * (width + 1) + right] - sums[bottom * (width + 1) + left] + sums[top * (width + 1) + left];
+      const sum =
+        sums[bottom * (width + 1) + right] -
+        sums[top * (width + 1) + right] -
+        sums[bottom * (width + 1) + left] +
+        sums[top * (width + 1) + left];
       if (data[y * width + x] * (bottom - top) * (right - left) < DARK * sum) dark[y * width + x] = 1;
     }
   }
@@ -52,7 +56,14 @@ interface Patch {
 }
 
 /** The connected patch that a pixel lies in, over pixels for which `belongs` holds; marks them in `seen`. Null when it touches the limits given. */
-function patchFrom(start: number, width: number, limits: { left: number; right: number; top: number; bottom: number }, belongs: (at: number) => boolean, seen: Uint8Array, diagonal: boolean): Patch {
+function patchFrom(
+  start: number,
+  width: number,
+  limits: { left: number; right: number; top: number; bottom: number },
+  belongs: (at: number) => boolean,
+  seen: Uint8Array,
+  diagonal: boolean,
+): Patch {
   const pixels = [start];
   seen[start] = 1;
   let [left, right, top, bottom] = [start % width, start % width, Math.floor(start / width), Math.floor(start / width)];
@@ -96,7 +107,10 @@ function ringOf(patch: Patch, dark: Uint8Array, width: number): Ring | null {
   }
   if (!hole) return null;
   const all = [...pixels, ...hole.pixels];
-  const centre = (list: readonly number[]) => ({ x: list.reduce((s, at) => s + (at % width), 0) / list.length, y: list.reduce((s, at) => s + Math.floor(at / width), 0) / list.length });
+  const centre = (list: readonly number[]) => ({
+    x: list.reduce((s, at) => s + (at % width), 0) / list.length,
+    y: list.reduce((s, at) => s + Math.floor(at / width), 0) / list.length,
+  });
   const [middle, inner] = [centre(all), centre(hole.pixels)];
   if (Math.hypot(inner.x - middle.x, inner.y - middle.y) > 0.12 * Math.sqrt(all.length)) return null;
   let [xx, xy, yy] = [1 / 12, 0, 1 / 12];

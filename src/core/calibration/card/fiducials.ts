@@ -34,7 +34,9 @@ const isNarrow = ({ hole }: Ring): boolean => hole <= (WIDE + NARROW) / 2 && hol
 
 function triples<T>(list: readonly T[]): [T, T, T][] {
   const all: [T, T, T][] = [];
-  for (let i = 0; i < list.length; i++) for (let j = i + 1; j < list.length; j++) for (let k = j + 1; k < list.length; k++) all.push([list[i], list[j], list[k]]);
+  for (let i = 0; i < list.length; i++)
+    for (let j = i + 1; j < list.length; j++)
+      for (let k = j + 1; k < list.length; k++) all.push([list[i], list[j], list[k]]);
   return all;
 }
 
@@ -98,13 +100,21 @@ export interface FoundCard {
 export function findCard(photo: PixelArray): FoundCard | { readonly seen: number } {
   const grey = greyOf(photo);
   const rings = findRings(grey);
-  const [wide, narrow] = [rings.filter(isWide), rings.filter(isNarrow).sort((a, b) => b.area - a.area).slice(0, 14)];
+  const [wide, narrow] = [
+    rings.filter(isWide),
+    rings
+      .filter(isNarrow)
+      .sort((a, b) => b.area - a.area)
+      .slice(0, 14),
+  ];
   let best: readonly Ring[] | null = null;
   let largest = 0;
   for (const one of wide) {
     for (const others of triples(narrow)) {
       const ordered = inOrder(one, others);
-      const area = ordered ? Math.abs(cross(ordered[0], ordered[1], ordered[2])) + Math.abs(cross(ordered[0], ordered[2], ordered[3])) : 0;
+      const area = ordered
+        ? Math.abs(cross(ordered[0], ordered[1], ordered[2])) + Math.abs(cross(ordered[0], ordered[2], ordered[3]))
+        : 0;
       if (area > largest) [best, largest] = [ordered, area];
     }
   }

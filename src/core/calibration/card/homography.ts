@@ -12,9 +12,15 @@ export type Homography = Float64Array;
 export function homographyOf(from: readonly Point[], to: readonly Point[]): Homography | null {
   const rows = from.flatMap(({ x, y }, i) => {
     const { x: u, y: v } = to[i];
-    return [[x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y]];
+    return [
+      [x, y, 1, 0, 0, 0, -u * x, -u * y],
+      [0, 0, 0, x, y, 1, -v * x, -v * y],
+    ];
   });
-  const h = solveLinear(rows, to.flatMap(({ x, y }) => [x, y]));
+  const h = solveLinear(
+    rows,
+    to.flatMap(({ x, y }) => [x, y]),
+  );
   return h && Float64Array.of(...h, 1);
 }
 

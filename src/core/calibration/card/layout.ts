@@ -19,7 +19,10 @@ export const FIDUCIAL = { radius: 5, hole: 1.6, wideHole: 3.1 } as const;
 
 /** Centres of the marks: upper left, upper right, lower right, lower left. */
 export const FIDUCIAL_CENTRES: readonly { readonly x: Mm; readonly y: Mm }[] = [
-  { x: 0, y: 0 }, { x: CARD.width, y: 0 }, { x: CARD.width, y: CARD.height }, { x: 0, y: CARD.height },
+  { x: 0, y: 0 },
+  { x: CARD.width, y: 0 },
+  { x: CARD.width, y: CARD.height },
+  { x: 0, y: CARD.height },
 ];
 
 /** Paints on one card, a row each. */
@@ -44,7 +47,12 @@ export function swatchBox(row: number, swatch: number): Box {
 /** The black line of a row. */
 export function lineBox(row: number): Box {
   const across = swatchBox(row, SWATCHES - 1);
-  return { x: across.x + (across.width - LINE_WIDTH) / 2, y: across.y - 5, width: LINE_WIDTH, height: ACROSS.height + 10 };
+  return {
+    x: across.x + (across.width - LINE_WIDTH) / 2,
+    y: across.y - 5,
+    width: LINE_WIDTH,
+    height: ACROSS.height + 10,
+  };
 }
 
 /** The window of a row in the cut-out frame: its swatches and the paper between and around them. */
@@ -62,7 +70,10 @@ export interface ReadingPlace {
 }
 
 const inner = ({ x, y, width, height }: Box, share: number): Box => ({
-  x: x + ((1 - share) / 2) * width, y: y + ((1 - share) / 2) * height, width: width * share, height: height * share,
+  x: x + ((1 - share) / 2) * width,
+  y: y + ((1 - share) / 2) * height,
+  width: width * share,
+  height: height * share,
 });
 
 /** The middle of a swatch, where neither its edge nor the rim that dries there lies. */
@@ -78,8 +89,18 @@ export function readingPlaces(row: number): readonly ReadingPlace[] {
   return [
     ...Array.from({ length: SWATCHES - 1 }, (_, i) => place("wash", i, inner(swatchBox(row, i), CORE_SHARE))),
     place("across on paper", SWATCHES - 1, { x: across.x + 3, y: middle - high / 2, width: 5.5, height: high }),
-    place("across on line", SWATCHES - 1, { x: line.x + (LINE_WIDTH - strip) / 2, y: middle - high / 2, width: strip, height: high }),
-    place("bare line", SWATCHES - 1, { x: line.x + (LINE_WIDTH - strip) / 2, y: line.y + 0.8, width: strip, height: 2.6 }),
+    place("across on line", SWATCHES - 1, {
+      x: line.x + (LINE_WIDTH - strip) / 2,
+      y: middle - high / 2,
+      width: strip,
+      height: high,
+    }),
+    place("bare line", SWATCHES - 1, {
+      x: line.x + (LINE_WIDTH - strip) / 2,
+      y: line.y + 0.8,
+      width: strip,
+      height: 2.6,
+    }),
   ];
 }
 
@@ -88,7 +109,12 @@ export function paperPlaces(row: number): readonly Box[] {
   return Array.from({ length: 2 * (SWATCHES - 1) }, (_, i) => {
     const left = swatchBox(row, i >> 1);
     const gap = SWATCH.pitch - SWATCH.width;
-    return { x: left.x + left.width + gap / 2 - 1.5, y: left.y + (i % 2 ? SWATCH.height / 2 + 2 : 3), width: 3, height: SWATCH.height / 2 - 5 };
+    return {
+      x: left.x + left.width + gap / 2 - 1.5,
+      y: left.y + (i % 2 ? SWATCH.height / 2 + 2 : 3),
+      width: 3,
+      height: SWATCH.height / 2 - 5,
+    };
   });
 }
 

@@ -36,7 +36,12 @@ const SPOT_MM = 0.6;
  * Colour of a painted place relative to the bare paper beside it: every pixel over the light
  * there, spots far from the middle left out, the mean of the rest, as it looks on this paper.
  */
-export function readPatch(pixels: BoxPixels, light: Illumination, paper: Reflectance, correction: Correction = AS_SEEN): PatchReading {
+export function readPatch(
+  pixels: BoxPixels,
+  light: Illumination,
+  paper: Reflectance,
+  correction: Correction = AS_SEEN,
+): PatchReading {
   const white = linearP3OfXyz(xyzOfReflectance(paper));
   const { count, linear, places } = pixels;
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
@@ -51,7 +56,10 @@ export function readPatch(pixels: BoxPixels, light: Illumination, paper: Reflect
   for (let i = 0; i < count; i++) {
     const [x, y] = [places[2 * i], places[2 * i + 1]];
     const own = light.at(x, y);
-    const at = 7 * (Math.min(down - 1, Math.floor((y - top) / SPOT_MM)) * across + Math.min(across - 1, Math.floor((x - left) / SPOT_MM)));
+    const at =
+      7 *
+      (Math.min(down - 1, Math.floor((y - top) / SPOT_MM)) * across +
+        Math.min(across - 1, Math.floor((x - left) / SPOT_MM)));
     const [r, g, b] = [linear[3 * i], linear[3 * i + 1], linear[3 * i + 2]];
     const seen = linearSrgbOfLinearP3({ r, g, b });
     sums[at]++;
@@ -64,10 +72,23 @@ export function readPatch(pixels: BoxPixels, light: Illumination, paper: Reflect
   }
   const list = Array.from({ length: across * down }, (_, spot) => {
     const [n, r, g, b, ...cut] = sums.subarray(7 * spot, 7 * spot + 7);
-    return { n, linear: [r / n, g / n, b / n], cut, L: lightnessOfLuminance(Math.max(0, 0.23 * r + 0.69 * g + 0.08 * b) / n) };
+    return {
+      n,
+      linear: [r / n, g / n, b / n],
+      cut,
+      L: lightnessOfLuminance(Math.max(0, 0.23 * r + 0.69 * g + 0.08 * b) / n),
+    };
   }).filter(({ n }) => n > 0);
   const middle = medianOf(list.map(({ L }) => L));
-  const limit = CUT * Math.max(LEAST_L, robustDeviation(list.map(({ L }) => L), middle));
+  const limit =
+    CUT *
+    Math.max(
+      LEAST_L,
+      robustDeviation(
+        list.map(({ L }) => L),
+        middle,
+      ),
+    );
   const kept = list.filter(({ L }) => Math.abs(L - middle) <= limit);
   const total = kept.reduce((sum, { n }) => sum + n, 0);
   const mean = (c: number): number => kept.reduce((sum, { n, linear: own }) => sum + n * own[c], 0) / total;

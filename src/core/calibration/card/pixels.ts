@@ -34,7 +34,12 @@ export function boxPixels(photo: PixelArray, onPhoto: Homography, box: Box, pxPe
       count++;
     }
   }
-  return { linear: linear.subarray(0, 3 * count), places: places.subarray(0, 2 * count), count, outside: 1 - count / (across * down) };
+  return {
+    linear: linear.subarray(0, 3 * count),
+    places: places.subarray(0, 2 * count),
+    count,
+    outside: 1 - count / (across * down),
+  };
 }
 
 /** Middle value of a list. */

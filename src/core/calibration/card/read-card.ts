@@ -73,34 +73,52 @@ function numberOn(photo: PixelArray, { onPhoto }: FoundCard): number | null {
   const lightAt = (x: number, y: number): number => {
     const p = mapPoint(onPhoto, { x, y });
     const [px, py] = [Math.floor(p.x), Math.floor(p.y)];
-    return px < 0 || py < 0 || px >= photo.width || py >= photo.height ? 1 : LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
+    return px < 0 || py < 0 || px >= photo.width || py >= photo.height
+      ? 1
+      : LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
   };
-  return numberOfCells(Array.from({ length: NUMBER_CELLS }, (_, i) => {
-    const { x, y, width, height } = cellBox(i);
-    const [cx, cy] = [x + width / 2, y + height / 2];
-    const own = medianOf([-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => lightAt(cx + dx, cy + dy))));
-    const around = medianOf([-1, 0, 1].flatMap((dx) => [lightAt(cx + 2 * dx, cy - 5), lightAt(cx + 2 * dx, cy + 5)]));
-    return own < 0.5 * around;
-  }));
+  return numberOfCells(
+    Array.from({ length: NUMBER_CELLS }, (_, i) => {
+      const { x, y, width, height } = cellBox(i);
+      const [cx, cy] = [x + width / 2, y + height / 2];
+      const own = medianOf([-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => lightAt(cx + dx, cy + dy))));
+      const around = medianOf([-1, 0, 1].flatMap((dx) => [lightAt(cx + 2 * dx, cy - 5), lightAt(cx + 2 * dx, cy + 5)]));
+      return own < 0.5 * around;
+    }),
+  );
 }
 
 /** Bare paper on the photo, and the share of it that is burnt out. */
-function paperOn(photo: PixelArray, found: FoundCard, rows: readonly number[]): { samples: PaperSample[]; burnt: number } {
+function paperOn(
+  photo: PixelArray,
+  found: FoundCard,
+  rows: readonly number[],
+): { samples: PaperSample[]; burnt: number } {
   let [burnt, seen] = [0, 0];
-  const samples = rows.flatMap((row) => paperPlaces(row)).flatMap((box): PaperSample[] => {
-    const { linear, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
-    if (count < 6) return [];
-    const channel = (c: number): number[] => Array.from({ length: count }, (_, i) => linear[3 * i + c]);
-    const top = LINEAR[BURNT];
-    seen += count;
-    for (let i = 0; i < count; i++) if (linear[3 * i] >= top || linear[3 * i + 1] >= top || linear[3 * i + 2] >= top) burnt++;
-    return [{ x: box.x + box.width / 2, y: box.y + box.height / 2, linear: [medianOf(channel(0)), medianOf(channel(1)), medianOf(channel(2))] }];
-  });
+  const samples = rows
+    .flatMap((row) => paperPlaces(row))
+    .flatMap((box): PaperSample[] => {
+      const { linear, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
+      if (count < 6) return [];
+      const channel = (c: number): number[] => Array.from({ length: count }, (_, i) => linear[3 * i + c]);
+      const top = LINEAR[BURNT];
+      seen += count;
+      for (let i = 0; i < count; i++)
+        if (linear[3 * i] >= top || linear[3 * i + 1] >= top || linear[3 * i + 2] >= top) burnt++;
+      return [
+        {
+          x: box.x + box.width / 2,
+          y: box.y + box.height / 2,
+          linear: [medianOf(channel(0)), medianOf(channel(1)), medianOf(channel(2))],
+        },
+      ];
+    });
   return { samples, burnt: seen > 0 ? burnt / seen : 0 };
 }
 
 /** How much of the light a wash takes where it takes most: rises from pale to neat. */
-const density = (lab: Lab, paper: Lab): number => Math.hypot(lab.L - paper.L, 0.6 * (lab.a - paper.a), 0.6 * (lab.b - paper.b));
+const density = (lab: Lab, paper: Lab): number =>
+  Math.hypot(lab.L - paper.L, 0.6 * (lab.a - paper.a), 0.6 * (lab.b - paper.b));
 
 function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "refused" | "doubts"> {
   const washes = places.filter(({ place }) => place.what === "wash");
@@ -108,25 +126,43 @@ function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "r
   const line = places.find(({ place }) => place.what === "bare line");
   const across = places.find(({ place }) => place.what === "across on line");
   // A white can't be seen on the paper; on the black line it can.
-  if (line && across && across.reading.lab.L > line.reading.lab.L + 6 && washes.every((wash) => wash.reading.lab.L > paperLab.L - 12 && Math.hypot(wash.reading.lab.a, wash.reading.lab.b) < 12)) {
+  if (
+    line &&
+    across &&
+    across.reading.lab.L > line.reading.lab.L + 6 &&
+    washes.every(
+      (wash) => wash.reading.lab.L > paperLab.L - 12 && Math.hypot(wash.reading.lab.a, wash.reading.lab.b) < 12,
+    )
+  ) {
     return { refused: null, doubts: [] };
   }
   if (washes.every((wash) => from(wash) < 3)) return { refused: "This row is bare. Was it painted?", doubts: [] };
   const pale = washes.find((wash) => from(wash) < 1.2);
-  if (pale) return { refused: `Wash ${pale.place.swatch + 1} is bare paper. Paint it, or drag it onto its wash.`, doubts: [] };
+  if (pale)
+    return { refused: `Wash ${pale.place.swatch + 1} is bare paper. Paint it, or drag it onto its wash.`, doubts: [] };
   for (let i = 0; i + 1 < washes.length; i++) {
     const [stronger, weaker] = [density(washes[i].reading.lab, paperLab), density(washes[i + 1].reading.lab, paperLab)];
     // Yellows and deep stainers hardly change between the two strongest; a clear step the wrong way is another matter.
     if (weaker > 1.12 * stronger + 3) {
-      return { refused: `The washes are out of order: wash ${i + 2} is stronger than wash ${i + 1}. They run from neat at the left to pale at the right.`, doubts: [] };
+      return {
+        refused: `The washes are out of order: wash ${i + 2} is stronger than wash ${i + 1}. They run from neat at the left to pale at the right.`,
+        doubts: [],
+      };
     }
   }
   const doubts: string[] = [];
-  if (line && line.reading.lab.L > 45) doubts.push("No black line was found in the last swatch: how opaque the paint is stays the handbook's.");
+  if (line && line.reading.lab.L > 45)
+    doubts.push("No black line was found in the last swatch: how opaque the paint is stays the handbook's.");
   const blotchy = places.find(({ reading, place }) => reading.leftOut > 0.3 && place.what === "wash");
-  if (blotchy) doubts.push(`Wash ${blotchy.place.swatch + 1} is blotchy: ${Math.round(100 * blotchy.reading.leftOut)} % of it was left out.`);
+  if (blotchy)
+    doubts.push(
+      `Wash ${blotchy.place.swatch + 1} is blotchy: ${Math.round(100 * blotchy.reading.leftOut)} % of it was left out.`,
+    );
   const cut = washes.filter(({ reading }) => reading.cutOff.some(Boolean)).length;
-  if (cut > 0) doubts.push(`${cut === 1 ? "One wash is" : `${cut} washes are`} purer than the photo can hold; what was cut off is not taken for measured.`);
+  if (cut > 0)
+    doubts.push(
+      `${cut === 1 ? "One wash is" : `${cut} washes are`} purer than the photo can hold; what was cut off is not taken for measured.`,
+    );
   return { refused: null, doubts };
 }
 
@@ -134,16 +170,26 @@ function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "r
 function readRows(photo: PixelArray, found: FoundCard, light: Illumination, wishes: CardWishes): RowRead[] {
   const { paper, moved, references = [] } = wishes;
   const white = linearP3OfXyz(xyzOfReflectance(paper.reflectance));
-  const correction = correctionFrom(references.map(({ box, lab }) => {
-    const { linear, places, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
-    const relative = (c: number): number => medianOf(Array.from({ length: count }, (_, i) => linear[3 * i + c] / light.at(places[2 * i], places[2 * i + 1])[c]));
-    return { seen: { r: relative(0), g: relative(1), b: relative(2) }, known: lab };
-  }), white);
+  const correction = correctionFrom(
+    references.map(({ box, lab }) => {
+      const { linear, places, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
+      const relative = (c: number): number =>
+        medianOf(
+          Array.from({ length: count }, (_, i) => linear[3 * i + c] / light.at(places[2 * i], places[2 * i + 1])[c]),
+        );
+      return { seen: { r: relative(0), g: relative(1), b: relative(2) }, known: lab };
+    }),
+    white,
+  );
   const bare = labOfXyz(xyzOfReflectance(paper.reflectance));
   return wishes.rows.map((row) => {
     const places = readingPlaces(row).map((place, index): PlaceRead => {
       const box = moved?.[placeKey(row, index)] ?? place.box;
-      return { place, box, reading: readPatch(boxPixels(photo, found.onPhoto, box, found.pxPerMm), light, paper.reflectance, correction) };
+      return {
+        place,
+        box,
+        reading: readPatch(boxPixels(photo, found.onPhoto, box, found.pxPerMm), light, paper.reflectance, correction),
+      };
     });
     return { row, places, ...judgeRow(places, bare) };
   });
@@ -161,21 +207,39 @@ export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard
   const found = findCard(photo);
   if ("seen" in found) {
     if ((sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX) return { refused: BLURRED };
-    return { refused: `The card was not found: ${found.seen} of its four round corner marks can be seen. All four must be in the picture, uncovered and sharp.` };
+    return {
+      refused: `The card was not found: ${found.seen} of its four round corner marks can be seen. All four must be in the picture, uncovered and sharp.`,
+    };
   }
-  if (found.pxPerMm < LEAST_PX_PER_MM) return { refused: "The card is too small in the picture. Go nearer, until it nearly fills the frame." };
+  if (found.pxPerMm < LEAST_PX_PER_MM)
+    return { refused: "The card is too small in the picture. Go nearer, until it nearly fills the frame." };
   const blurMm = blurOf(photo, found);
   if (blurMm > MOST_BLUR_MM) return { refused: BLURRED };
   const number = numberOn(photo, found);
   const { samples, burnt } = paperOn(photo, found, number === 0 ? rows : Array.from({ length: ROWS }, (_, row) => row));
-  if (burnt > 0.2) return { refused: "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again." };
+  if (burnt > 0.2)
+    return {
+      refused:
+        "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again.",
+    };
   const light = illuminationOf(samples);
-  if (light.unusable > 0.5) return { refused: "Too little bare paper is left between the washes, or a shadow lies over the card. The paper is what everything is measured against." };
+  if (light.unusable > 0.5)
+    return {
+      refused:
+        "Too little bare paper is left between the washes, or a shadow lies over the card. The paper is what everything is measured against.",
+    };
   const middle = light.at(88, 118);
-  if (Math.max(...middle) < DARKEST_PAPER) return { refused: "The photo is too dark. Take it by a window in daylight, without a flash." };
+  if (Math.max(...middle) < DARKEST_PAPER)
+    return { refused: "The photo is too dark. Take it by a window in daylight, without a flash." };
   const cast = Math.max(...middle) / Math.min(...middle);
-  if (cast > MOST_CAST) return { refused: `The light has too strong a cast: the paper looks ${castWord(middle)}. Take the photo in daylight, away from lamps and coloured walls.` };
-  if (light.unevenness > MOST_UNEVEN) return { refused: `The light is too uneven: one side of the card gets ${light.unevenness.toFixed(1)} times as much as the other. Turn the card to the window, or move out of a shadow.` };
+  if (cast > MOST_CAST)
+    return {
+      refused: `The light has too strong a cast: the paper looks ${castWord(middle)}. Take the photo in daylight, away from lamps and coloured walls.`,
+    };
+  if (light.unevenness > MOST_UNEVEN)
+    return {
+      refused: `The light is too uneven: one side of the card gets ${light.unevenness.toFixed(1)} times as much as the other. Turn the card to the window, or move out of a shadow.`,
+    };
   return { found, number, light, unevenness: light.unevenness, cast, blurMm };
 }
 

@@ -14,8 +14,12 @@ const off = (a: Rgb, b: Rgb): number => Math.max(Math.abs(a.r - b.r), Math.abs(a
 
 /** Six patches of the ColorChecker in Lab under D50 as published by its maker in 2005, taken as they are; typed from memory. */
 const CHART: readonly Lab[] = [
-  { L: 37.99, a: 13.56, b: 14.06 }, { L: 65.71, a: 18.13, b: 17.81 }, { L: 49.93, a: -4.88, b: -21.93 },
-  { L: 43.14, a: -13.1, b: 21.91 }, { L: 51.1, a: 48.24, b: 16.25 }, { L: 50.87, a: -0.15, b: -0.27 },
+  { L: 37.99, a: 13.56, b: 14.06 },
+  { L: 65.71, a: 18.13, b: 17.81 },
+  { L: 49.93, a: -4.88, b: -21.93 },
+  { L: 43.14, a: -13.1, b: 21.91 },
+  { L: 51.1, a: 48.24, b: 16.25 },
+  { L: 50.87, a: -0.15, b: -0.27 },
 ];
 
 describe("grey cards and charts in the picture", () => {
@@ -38,10 +42,16 @@ describe("grey cards and charts in the picture", () => {
   });
 
   test("six patches take back most of what a camera mixes of its channels", () => {
-    const mixed = ({ r, g, b }: Rgb): Rgb => ({ r: 0.88 * r + 0.1 * g + 0.02 * b, g: 0.05 * r + 0.9 * g + 0.05 * b, b: 0.02 * r + 0.14 * g + 0.84 * b });
+    const mixed = ({ r, g, b }: Rgb): Rgb => ({
+      r: 0.88 * r + 0.1 * g + 0.02 * b,
+      g: 0.05 * r + 0.9 * g + 0.05 * b,
+      b: 0.02 * r + 0.14 * g + 0.84 * b,
+    });
     const references: Reference[] = CHART.map((lab) => ({ seen: mixed(relative(lab)), known: lab }));
     const correct = correctionFrom(references, PAPER);
     const unseen: Lab = { L: 55, a: -20, b: 35 };
-    expect(off(correct(mixed(relative(unseen))), relative(unseen))).toBeLessThan(0.5 * off(mixed(relative(unseen)), relative(unseen)));
+    expect(off(correct(mixed(relative(unseen))), relative(unseen))).toBeLessThan(
+      0.5 * off(mixed(relative(unseen)), relative(unseen)),
+    );
   });
 });

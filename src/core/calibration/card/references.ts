@@ -35,19 +35,37 @@ export function correctionFrom(references: readonly Reference[], paper: Rgb): Co
     const light = linearP3OfXyz(xyzOfLab(lab));
     return { r: light.r / paper.r, g: light.g / paper.g, b: light.b / paper.b };
   });
-  const greys = references.flatMap(({ seen, known: lab }, i) => (Math.hypot(lab.a, lab.b) < GREY_CHROMA && seen.g > 0 && seen.g < 0.9 ? [{ seen, known: known[i] }] : []));
+  const greys = references.flatMap(({ seen, known: lab }, i) =>
+    Math.hypot(lab.a, lab.b) < GREY_CHROMA && seen.g > 0 && seen.g < 0.9 ? [{ seen, known: known[i] }] : [],
+  );
   // Each grey's own power, weighed by how dark it is: near white a power shows little.
-  const [top, bottom] = greys.reduce(([n, d], grey) => {
-    const [s, k] = [Math.log(grey.seen.g), Math.log(Math.max(1e-4, grey.known.g))];
-    return [n + k * s, d + s * s];
-  }, [0, 0]);
+  const [top, bottom] = greys.reduce(
+    ([n, d], grey) => {
+      const [s, k] = [Math.log(grey.seen.g), Math.log(Math.max(1e-4, grey.known.g))];
+      return [n + k * s, d + s * s];
+    },
+    [0, 0],
+  );
   const power = bottom > 0 ? Math.min(POWERS.most, Math.max(POWERS.least, top / bottom)) : 1;
-  const bent = (relative: Rgb): Rgb => ({ r: Math.max(0, relative.r) ** power, g: Math.max(0, relative.g) ** power, b: Math.max(0, relative.b) ** power });
+  const bent = (relative: Rgb): Rgb => ({
+    r: Math.max(0, relative.r) ** power,
+    g: Math.max(0, relative.g) ** power,
+    b: Math.max(0, relative.b) ** power,
+  });
   if (references.length < COLOURS_NEEDED) return bent;
   const inputs = references.map(({ seen }) => bent(seen)).map(({ r, g, b }) => [r, g, b]);
   const rows = CHANNELS.map((channel, c) => {
-    const A = [0, 1, 2].map((i) => [0, 1, 2].map((j) => inputs.reduce((sum, x) => sum + x[i] * x[j], i === j ? HELD * inputs.length : 0)));
-    return solveLinear(A, [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + x[i] * known[n][channel], i === c ? HELD * inputs.length : 0))) ?? [0, 1, 2].map((i) => (i === c ? 1 : 0));
+    const A = [0, 1, 2].map((i) =>
+      [0, 1, 2].map((j) => inputs.reduce((sum, x) => sum + x[i] * x[j], i === j ? HELD * inputs.length : 0)),
+    );
+    return (
+      solveLinear(
+        A,
+        [0, 1, 2].map((i) =>
+          inputs.reduce((sum, x, n) => sum + x[i] * known[n][channel], i === c ? HELD * inputs.length : 0),
+        ),
+      ) ?? [0, 1, 2].map((i) => (i === c ? 1 : 0))
+    );
   });
   return (relative) => {
     const { r, g, b } = bent(relative);

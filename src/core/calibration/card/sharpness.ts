@@ -21,13 +21,17 @@ export function blurOf(photo: PixelArray, { onPhoto }: FoundCard): number {
       for (let k = 0; k < ANGLES; k++) {
         const angle = (2 * Math.PI * k) / ANGLES;
         const { x, y } = mapPoint(onPhoto, { x: mark.x + r * Math.cos(angle), y: mark.y + r * Math.sin(angle) });
-        const [px, py] = [Math.min(photo.width - 1, Math.max(0, Math.floor(x))), Math.min(photo.height - 1, Math.max(0, Math.floor(y)))];
+        const [px, py] = [
+          Math.min(photo.width - 1, Math.max(0, Math.floor(x))),
+          Math.min(photo.height - 1, Math.max(0, Math.floor(y))),
+        ];
         sum += LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
       }
       profile.push(sum / ANGLES);
     }
     const [dark, bright] = [Math.min(...profile.slice(0, 24)), Math.max(...profile)];
-    const reached = (share: number): number => profile.findIndex((v, i) => i > 8 && v >= dark + share * (bright - dark));
+    const reached = (share: number): number =>
+      profile.findIndex((v, i) => i > 8 && v >= dark + share * (bright - dark));
     return ((reached(0.75) - reached(0.25)) * STEP_MM) / 1.349;
   });
   return medianOf(widths);
@@ -46,7 +50,9 @@ export function sharpestEdge({ data, width, height }: GreyPicture): number | nul
   const contrast = sorted[Math.floor(0.98 * (sorted.length - 1))] - sorted[Math.floor(0.02 * (sorted.length - 1))];
   if (contrast < LEAST_CONTRAST) return null;
   const slopes = new Float32Array((width - 2) * height);
-  for (let y = 0; y < height; y++) for (let x = 1; x < width - 1; x++) slopes[y * (width - 2) + x - 1] = Math.abs(data[y * width + x + 1] - data[y * width + x - 1]) / 2;
+  for (let y = 0; y < height; y++)
+    for (let x = 1; x < width - 1; x++)
+      slopes[y * (width - 2) + x - 1] = Math.abs(data[y * width + x + 1] - data[y * width + x - 1]) / 2;
   slopes.sort();
   return contrast / (Math.sqrt(2 * Math.PI) * Math.max(1e-4, slopes[Math.floor(0.999 * (slopes.length - 1))]));
 }

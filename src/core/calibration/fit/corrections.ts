@@ -18,11 +18,21 @@ export const LIKELY: readonly number[] = [...K_WEIGHTS, ...S_WEIGHTS];
 const LEAST_K = 0.006;
 const LEAST_S = 0.004;
 
-const CURVES: readonly Float64Array[] = Array.from({ length: Math.max(K_WEIGHTS.length, S_WEIGHTS.length) }, (_, order) =>
-  Float64Array.from(WAVELENGTHS_NM, (_nm, i) => (order === 0 ? 1 : Math.SQRT2 * Math.cos((Math.PI * order * (i + 0.5)) / BANDS))),
+const CURVES: readonly Float64Array[] = Array.from(
+  { length: Math.max(K_WEIGHTS.length, S_WEIGHTS.length) },
+  (_, order) =>
+    Float64Array.from(WAVELENGTHS_NM, (_nm, i) =>
+      order === 0 ? 1 : Math.SQRT2 * Math.cos((Math.PI * order * (i + 0.5)) / BANDS),
+    ),
 );
 
-function corrected(base: Float64Array, least: number, weights: Float64Array, from: number, count: number): Float64Array {
+function corrected(
+  base: Float64Array,
+  least: number,
+  weights: Float64Array,
+  from: number,
+  count: number,
+): Float64Array {
   return base.map((value, i) => {
     let power = 0;
     for (let order = 0; order < count; order++) power += weights[from + order] * CURVES[order][i];

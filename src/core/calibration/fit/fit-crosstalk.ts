@@ -22,7 +22,9 @@ function mixed(mix: ArrayLike<number>, paper: Rgb): Camera {
   return (light) => {
     const [r, g, b] = [light.r / paper.r, light.g / paper.g, light.b / paper.b];
     return {
-      r: paper.r * (r + mix[0] * (g - r) + mix[1] * (b - r)), g: paper.g * (g + mix[2] * (r - g) + mix[3] * (b - g)), b: paper.b * (b + mix[4] * (r - b) + mix[5] * (g - b)),
+      r: paper.r * (r + mix[0] * (g - r) + mix[1] * (b - r)),
+      g: paper.g * (g + mix[2] * (r - g) + mix[3] * (b - g)),
+      b: paper.b * (b + mix[4] * (r - b) + mix[5] * (g - b)),
     };
   };
 }
@@ -37,10 +39,13 @@ export interface CardPaint {
 }
 
 /** Remembers a function's last answer: of a card's paints only one moves at a time. */
-function remembered(f: (at: Float64Array, camera: Camera | null) => number[]): (at: Float64Array, camera: Camera | null, key: string) => number[] {
+function remembered(
+  f: (at: Float64Array, camera: Camera | null) => number[],
+): (at: Float64Array, camera: Camera | null, key: string) => number[] {
   let last: { at: Float64Array; key: string; value: number[] } | null = null;
   return (at, camera, key) => {
-    if (last?.key !== key || !at.every((value, i) => value === last!.at[i])) last = { at: at.slice(), key, value: f(at, camera) };
+    if (last?.key !== key || !at.every((value, i) => value === last!.at[i]))
+      last = { at: at.slice(), key, value: f(at, camera) };
     return last.value;
   };
 }
@@ -57,12 +62,15 @@ export function fitCrosstalk(paints: readonly CardPaint[]): Crosstalk {
   const judged = rows.map(({ residuals }) => remembered(residuals));
   const from = rows.reduce<number[]>((list, { start }) => [...list, list[list.length - 1] + start.length], [0]);
   const shares = from[from.length - 1];
-  const { at } = leastSquares((numbers) => {
-    const mix = numbers.subarray(shares);
-    const camera = mixed(mix, paper);
-    const list = judged.map((judge, i) => judge(numbers.subarray(from[i], from[i + 1]), camera, mix.join()));
-    return Float64Array.from([...list.flat(), ...Array.from(mix, (share) => share / LIKELY_SHARE)]);
-  }, Float64Array.from([...rows.flatMap(({ start }) => [...start]), 0, 0, 0, 0, 0, 0]));
+  const { at } = leastSquares(
+    (numbers) => {
+      const mix = numbers.subarray(shares);
+      const camera = mixed(mix, paper);
+      const list = judged.map((judge, i) => judge(numbers.subarray(from[i], from[i + 1]), camera, mix.join()));
+      return Float64Array.from([...list.flat(), ...Array.from(mix, (share) => share / LIKELY_SHARE)]);
+    },
+    Float64Array.from([...rows.flatMap(({ start }) => [...start]), 0, 0, 0, 0, 0, 0]),
+  );
   const [a, b, c, d, e, f] = at.subarray(shares);
   return [a, b, c, d, e, f];
 }
@@ -72,6 +80,13 @@ export function withoutCrosstalkOf(lab: Lab, mix: Crosstalk, paperReflectance: R
   const paper = lightOf(paperReflectance);
   const { r, g, b } = linearSrgbOfXyz(xyzOfLab(lab));
   const [m0, m1, m2, m3, m4, m5] = mix;
-  const own = solveLinear([[1 - m0 - m1, m0, m1], [m2, 1 - m2 - m3, m3], [m4, m5, 1 - m4 - m5]], [r / paper.r, g / paper.g, b / paper.b]);
+  const own = solveLinear(
+    [
+      [1 - m0 - m1, m0, m1],
+      [m2, 1 - m2 - m3, m3],
+      [m4, m5, 1 - m4 - m5],
+    ],
+    [r / paper.r, g / paper.g, b / paper.b],
+  );
   return own ? labOfXyz(xyzOfLinearSrgb({ r: own[0] * paper.r, g: own[1] * paper.g, b: own[2] * paper.b })) : lab;
 }

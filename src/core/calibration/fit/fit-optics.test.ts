@@ -18,11 +18,22 @@ import { likelyMiss } from "./likely-miss";
 const paper = PAPERS[0];
 const black = new Float64Array(36).fill(0.045);
 const ground: Ground = { paper: paper.reflectance, black, roughness: paper.roughness };
-const blackInside = black.map((r) => (r - DRY_SURFACE.k1) / ((1 - DRY_SURFACE.k1) * (1 - DRY_SURFACE.k2) + DRY_SURFACE.k2 * (r - DRY_SURFACE.k1)));
+const blackInside = black.map(
+  (r) => (r - DRY_SURFACE.k1) / ((1 - DRY_SURFACE.k1) * (1 - DRY_SURFACE.k2) + DRY_SURFACE.k2 * (r - DRY_SURFACE.k1)),
+);
 const LOADS = [1, 0.4, 0.143, 0.048, 0.4];
 
 const seen = ({ K, S }: Optics, load: number, granulation: number, over: "paper" | "black" = "paper"): Reflectance =>
-  filmReflectance(K, S, load, over === "paper" ? paper.ground : blackInside, DRY_SURFACE, textureOf(paper.roughness, granulation), 1, new Float64Array(36));
+  filmReflectance(
+    K,
+    S,
+    load,
+    over === "paper" ? paper.ground : blackInside,
+    DRY_SURFACE,
+    textureOf(paper.roughness, granulation),
+    1,
+    new Float64Array(36),
+  );
 const lab = (r: Reflectance) => labOfXyz(xyzOfReflectance(r));
 
 /** A whole row of swatches of a paint whose optics are known. */
@@ -35,10 +46,11 @@ function readingsOf(optics: Optics, granulation: number, spectra: boolean, hand 
 }
 
 /** Three bands (blue to 490, green to 580, red beyond) drawn into each other over 30 nm. */
-const spread = ([r, g, b]: readonly number[]): Float64Array => Float64Array.from(WAVELENGTHS_NM, (nm) => {
-  const step = (at: number): number => 1 / (1 + Math.exp((nm - at) / 9));
-  return b * step(490) + g * (1 - step(490)) * step(580) + r * (1 - step(580));
-});
+const spread = ([r, g, b]: readonly number[]): Float64Array =>
+  Float64Array.from(WAVELENGTHS_NM, (nm) => {
+    const step = (at: number): number => 1 / (1 + Math.exp((nm - at) / 9));
+    return b * step(490) + g * (1 - step(490)) * step(580) + r * (1 - step(580));
+  });
 
 // K and S in red, green and blue of Curtis, Anderson, Seims, Fleischer and Salesin (1997),
 // "Computer-generated watercolor", table of sample pigments, typed from memory; each with the
@@ -54,16 +66,24 @@ const CURTIS: readonly (readonly [name: string, pigment: string, K: readonly num
 ];
 
 describe("the fit on the K and S that Curtis et al. (1997) published as truth", () => {
-  test.each(CURTIS)("%s: unseen strengths are met from Lab and better from spectra, far nearer than by the handbook", (_, pigment, K, S) => {
-    const truth: Optics = { K: spread(K), S: spread(S) };
-    const base = paintModel(pigment, [{ pigmentId: pigment, share: 1 }]);
-    const missOf = (optics: Optics): number => Math.max(...[0.7, 0.25, 0.09].map((load) => deltaE00(lab(seen(optics, load, base.granulation)), lab(seen(truth, load, base.granulation)))));
-    const fromLab = missOf(fitOptics(base, readingsOf(truth, base.granulation, false), ground).optics);
-    const fromSpectra = missOf(fitOptics(base, readingsOf(truth, base.granulation, true), ground).optics);
-    expect(fromLab).toBeLessThan(3);
-    expect(fromSpectra).toBeLessThan(2);
-    expect(fromLab).toBeLessThan(0.4 * missOf(base.optics));
-  });
+  test.each(CURTIS)(
+    "%s: unseen strengths are met from Lab and better from spectra, far nearer than by the handbook",
+    (_, pigment, K, S) => {
+      const truth: Optics = { K: spread(K), S: spread(S) };
+      const base = paintModel(pigment, [{ pigmentId: pigment, share: 1 }]);
+      const missOf = (optics: Optics): number =>
+        Math.max(
+          ...[0.7, 0.25, 0.09].map((load) =>
+            deltaE00(lab(seen(optics, load, base.granulation)), lab(seen(truth, load, base.granulation))),
+          ),
+        );
+      const fromLab = missOf(fitOptics(base, readingsOf(truth, base.granulation, false), ground).optics);
+      const fromSpectra = missOf(fitOptics(base, readingsOf(truth, base.granulation, true), ground).optics);
+      expect(fromLab).toBeLessThan(3);
+      expect(fromSpectra).toBeLessThan(2);
+      expect(fromLab).toBeLessThan(0.4 * missOf(base.optics));
+    },
+  );
 
   test("K in their three bands comes back from spectra, where the paint absorbs at all, to within a quarter", () => {
     for (const [, pigment, K, S] of CURTIS) {
@@ -99,7 +119,10 @@ describe("what a fit makes of its readings", () => {
   test("the handbook's own paint stays the handbook's", () => {
     const { optics, rms } = fitOptics(base, readingsOf(base.optics, base.granulation, false), ground);
     expect(rms).toBeLessThan(0.2);
-    for (const load of [0.8, 0.2, 0.05]) expect(deltaE00(lab(seen(optics, load, base.granulation)), lab(seen(base.optics, load, base.granulation)))).toBeLessThan(0.3);
+    for (const load of [0.8, 0.2, 0.05])
+      expect(
+        deltaE00(lab(seen(optics, load, base.granulation)), lab(seen(base.optics, load, base.granulation))),
+      ).toBeLessThan(0.3);
   });
 
   test("a puddle mixed half as strong again is found out, and hardly moves the paint", () => {
@@ -113,7 +136,8 @@ describe("what a fit makes of its readings", () => {
   test("scattering comes from the black line: without it opacity stays as unknown as it was", () => {
     const truth = other();
     const all = readingsOf(truth, base.granulation, false);
-    const overBlack = (optics: Optics): number => deltaE00(lab(seen(optics, 0.7, base.granulation, "black")), lab(seen(truth, 0.7, base.granulation, "black")));
+    const overBlack = (optics: Optics): number =>
+      deltaE00(lab(seen(optics, 0.7, base.granulation, "black")), lab(seen(truth, 0.7, base.granulation, "black")));
     const withLine = overBlack(fitOptics(base, all, ground).optics);
     const without = overBlack(fitOptics(base, all.slice(0, 5), { ...ground, black: null }).optics);
     expect(withLine).toBeLessThan(0.5);
@@ -124,10 +148,18 @@ describe("what a fit makes of its readings", () => {
     const green = paintModel("PG7", [{ pigmentId: "PG7", share: 1 }]);
     const readings = readingsOf(green.optics, green.granulation, false);
     // Red cut off at nothing: the colour is read lighter and less green than it is.
-    const spoiled = readings.map((reading, i): Reading => (i < 2 ? { ...reading, lab: { ...reading.lab, L: reading.lab.L + 3, a: reading.lab.a + 18 } } : reading));
-    const missOf = (list: Reading[]): number => deltaE00(lab(seen(fitOptics(green, list, ground).optics, 0.6, green.granulation)), lab(seen(green.optics, 0.6, green.granulation)));
+    const spoiled = readings.map((reading, i): Reading =>
+      i < 2 ? { ...reading, lab: { ...reading.lab, L: reading.lab.L + 3, a: reading.lab.a + 18 } } : reading,
+    );
+    const missOf = (list: Reading[]): number =>
+      deltaE00(
+        lab(seen(fitOptics(green, list, ground).optics, 0.6, green.granulation)),
+        lab(seen(green.optics, 0.6, green.granulation)),
+      );
     const believed = missOf(spoiled);
-    const knowing = missOf(spoiled.map((reading, i): Reading => (i < 2 ? { ...reading, cutOff: [true, false, false] } : reading)));
+    const knowing = missOf(
+      spoiled.map((reading, i): Reading => (i < 2 ? { ...reading, cutOff: [true, false, false] } : reading)),
+    );
     expect(knowing).toBeLessThan(0.6 * believed);
   });
 
@@ -143,7 +175,9 @@ describe("what a fit makes of its readings", () => {
 
   test("nothing read is nothing to fit; a swatch over black needs the bare black", () => {
     expect(() => fitOptics(base, [], ground)).toThrow(RangeError);
-    expect(() => fitOptics(base, readingsOf(base.optics, base.granulation, false), { ...ground, black: null })).toThrow(/black/);
+    expect(() => fitOptics(base, readingsOf(base.optics, base.granulation, false), { ...ground, black: null })).toThrow(
+      /black/,
+    );
   });
 });
 

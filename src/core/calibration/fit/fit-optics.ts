@@ -67,7 +67,13 @@ function asPhotographed(reflectance: Reflectance, { cutOff }: Reading, camera: C
   const xyz = xyzOfReflectance(reflectance);
   if (!camera && !cutOff?.some(Boolean)) return labOfXyz(xyz);
   const { r, g, b } = camera ? camera(linearSrgbOfXyz(xyz)) : linearSrgbOfXyz(xyz);
-  return labOfXyz(xyzOfLinearSrgb({ r: cutOff?.[0] ? Math.max(0, r) : r, g: cutOff?.[1] ? Math.max(0, g) : g, b: cutOff?.[2] ? Math.max(0, b) : b }));
+  return labOfXyz(
+    xyzOfLinearSrgb({
+      r: cutOff?.[0] ? Math.max(0, r) : r,
+      g: cutOff?.[1] ? Math.max(0, g) : g,
+      b: cutOff?.[2] ? Math.max(0, b) : b,
+    }),
+  );
 }
 
 /** A film model of the readings: reflectance of each for given optics and loads. */
@@ -93,12 +99,17 @@ export interface RowFit {
 }
 
 /** Sets up the fit of a paint to its readings. Throws a RangeError without a reading, or for one over black without the bare black. */
-export function rowFit(base: Pick<PaintModel, "optics" | "granulation">, readings: readonly Reading[], ground: Ground): RowFit {
+export function rowFit(
+  base: Pick<PaintModel, "optics" | "granulation">,
+  readings: readonly Reading[],
+  ground: Ground,
+): RowFit {
   if (readings.length === 0) throw new RangeError("There is nothing to fit: no swatch was read.");
   const puddles = [...new Set(readings.map(({ puddle }) => puddle))];
   const meant = puddles.map((puddle) => Math.log(readings.find((reading) => reading.puddle === puddle)!.meantLoad));
   const model = seenBy(readings, ground, base.granulation);
-  const loadsAt = (at: Float64Array): Map<number, Load> => new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i])]));
+  const loadsAt = (at: Float64Array): Map<number, Load> =>
+    new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i])]));
   const made = (at: Float64Array): Reflectance[] => model(correctedOptics(base.optics, at), loadsAt(at));
   const residuals = (at: Float64Array, camera: Camera | null): number[] => {
     const list: number[] = [];
@@ -107,7 +118,10 @@ export function rowFit(base: Pick<PaintModel, "optics" | "granulation">, reading
       if (measured) {
         // Neighbouring bands tell much the same: together they count as a dozen.
         for (let band = 0; band < BANDS; band++) {
-          list.push((reflectance[band] - measured[band]) / (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * measured[band])));
+          list.push(
+            (reflectance[band] - measured[band]) /
+              (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * measured[band])),
+          );
         }
         return;
       }
@@ -121,7 +135,9 @@ export function rowFit(base: Pick<PaintModel, "optics" | "granulation">, reading
     return list;
   };
   return {
-    start: Float64Array.of(...new Float64Array(CORRECTIONS), ...meant), residuals, loadsAt,
+    start: Float64Array.of(...new Float64Array(CORRECTIONS), ...meant),
+    residuals,
+    loadsAt,
     colours: (at) => made(at).map((reflectance, i) => asPhotographed(reflectance, readings[i], null)),
   };
 }
@@ -133,12 +149,19 @@ export function rowFit(base: Pick<PaintModel, "optics" | "granulation">, reading
  * @param base the paint as the handbook has it
  * Throws a RangeError without a reading.
  */
-export function fitOptics(base: Pick<PaintModel, "optics" | "granulation">, readings: readonly Reading[], ground: Ground): FittedOptics {
+export function fitOptics(
+  base: Pick<PaintModel, "optics" | "granulation">,
+  readings: readonly Reading[],
+  ground: Ground,
+): FittedOptics {
   const row = rowFit(base, readings, ground);
   const solution = leastSquares((at) => Float64Array.from(row.residuals(at, null)), row.start);
   const fitted = row.colours(solution.at).map((lab, i) => ({ lab, dE00: deltaE00(lab, readings[i].lab) }));
   return {
-    optics: correctedOptics(base.optics, solution.at), loads: row.loadsAt(solution.at), fitted, solution,
+    optics: correctedOptics(base.optics, solution.at),
+    loads: row.loadsAt(solution.at),
+    fitted,
+    solution,
     rms: Math.sqrt(fitted.reduce((sum, { dE00 }) => sum + dE00 * dE00, 0) / fitted.length),
   };
 }

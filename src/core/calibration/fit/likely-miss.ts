@@ -18,12 +18,19 @@ const MEDIAN_OF_RMS = 0.8;
 const STEP = 1e-3;
 
 /** Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't move it). */
-function slopesAt(base: Pick<PaintModel, "optics" | "granulation">, at: Float64Array, load: number, ground: Ground): Float64Array[] {
+function slopesAt(
+  base: Pick<PaintModel, "optics" | "granulation">,
+  at: Float64Array,
+  load: number,
+  ground: Ground,
+): Float64Array[] {
   const paper = ground.paper.map((r) => inverseSaunderson(r, DRY_SURFACE));
   const texture = textureOf(ground.roughness, base.granulation);
   const lab = (numbers: Float64Array) => {
     const { K, S } = correctedOptics(base.optics, numbers);
-    return labOfXyz(xyzOfReflectance(filmReflectance(K, S, load, paper, DRY_SURFACE, texture, 1, new Float64Array(BANDS))));
+    return labOfXyz(
+      xyzOfReflectance(filmReflectance(K, S, load, paper, DRY_SURFACE, texture, 1, new Float64Array(BANDS))),
+    );
   };
   const here = lab(at);
   const chroma = 1 + 0.045 * Math.hypot(here.a, here.b);
@@ -43,7 +50,13 @@ function slopesAt(base: Pick<PaintModel, "optics" | "granulation">, at: Float64A
  * The likely miss of a paint's own washes, median in dE00, from how surely the fit knows its
  * numbers: the spread of the corrections carried over to colour in first order.
  */
-export function likelyMiss(base: Pick<PaintModel, "optics" | "granulation">, { solution }: FittedOptics, ground: Ground): number {
-  const misses = ASKED_LOADS.map((load) => Math.hypot(...slopesAt(base, solution.at, load, ground).map((row) => deviationOf(solution.slopes, row))));
+export function likelyMiss(
+  base: Pick<PaintModel, "optics" | "granulation">,
+  { solution }: FittedOptics,
+  ground: Ground,
+): number {
+  const misses = ASKED_LOADS.map((load) =>
+    Math.hypot(...slopesAt(base, solution.at, load, ground).map((row) => deviationOf(solution.slopes, row))),
+  );
   return Math.hypot(REMAINS, MEDIAN_OF_RMS * Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length));
 }

@@ -36,7 +36,15 @@ interface KernelExports {
   paintAt(index: number): number;
   granulationAt(): number;
   mixesAt(): number;
-  evaluate(count: number, roughness: number, gain: number, k1: number, k2: number, whiteX: number, whiteZ: number): void;
+  evaluate(
+    count: number,
+    roughness: number,
+    gain: number,
+    k1: number,
+    k2: number,
+    whiteX: number,
+    whiteZ: number,
+  ): void;
 }
 
 let compiled: WebAssembly.Module | null | undefined;
@@ -79,7 +87,15 @@ function simdComputer(module: WebAssembly.Module, paints: readonly FilmPaint[], 
       floats[at + 6] = load;
     },
     run(count) {
-      kernel.evaluate(count, paper.roughness, GRANULATION_GAIN, DRY_SURFACE.k1, DRY_SURFACE.k2, WHITE_D65[0], WHITE_D65[2]);
+      kernel.evaluate(
+        count,
+        paper.roughness,
+        GRANULATION_GAIN,
+        DRY_SURFACE.k1,
+        DRY_SURFACE.k2,
+        WHITE_D65[0],
+        WHITE_D65[2],
+      );
       return floats.subarray(mixes + MIX_WORDS * count, mixes + (MIX_WORDS + 3) * count);
     },
   };

@@ -52,7 +52,8 @@ function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number)
       add();
     }
     for (const [i, j, k] of triangles) {
-      for (let c = 0; c < row; c++) one[c] = (lab[from + i * row + c] + lab[from + j * row + c] + lab[from + k * row + c]) / 3;
+      for (let c = 0; c < row; c++)
+        one[c] = (lab[from + i * row + c] + lab[from + j * row + c] + lab[from + k * row + c]) / 3;
       add();
     }
   }
@@ -78,7 +79,16 @@ class Inside {
     const at = this.at(L, a, b);
     const row = CELLS.ab;
     const layer = CELLS.ab * CELLS.ab;
-    return (held[at] & held[at - 1] & held[at + 1] & held[at - row] & held[at + row] & held[at - layer] & held[at + layer]) === 1;
+    return (
+      (held[at] &
+        held[at - 1] &
+        held[at + 1] &
+        held[at - row] &
+        held[at + row] &
+        held[at - layer] &
+        held[at + layer]) ===
+      1
+    );
   }
 }
 
@@ -100,14 +110,20 @@ export function gamutTable(lattice: Lattice, wanted: (photo: Lab) => Lab, valueW
     const want = wanted(labOfXyz(xyzOfLinearP3({ r: light[r], g: light[g], b: light[b] })));
     if (inside.has(want.L * valueWeight, want.a, want.b)) {
       const { rgb } = screenColourOfLab(want);
-      rgba.set([rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)), 4 * i);
+      rgba.set(
+        [rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)),
+        4 * i,
+      );
       continue;
     }
     // The neighbour's nearest is a good first guess.
     at = tree.nearest(want.L * valueWeight, want.a, want.b, at);
     if (!done[at / 3]) {
       const { rgb } = screenColourOfLab({ L: cloud[at] / valueWeight, a: cloud[at + 1], b: cloud[at + 2] });
-      screen.set([rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)), at);
+      screen.set(
+        [rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)),
+        at,
+      );
       done[at / 3] = 1;
     }
     const miss = Math.hypot(cloud[at] - want.L * valueWeight, cloud[at + 1] - want.a, cloud[at + 2] - want.b);

@@ -9,7 +9,10 @@ import { loudnessOf } from "../../mixing/reach-table";
 /** Steps along a side of the triangle of shares. */
 const LATTICE_STEPS = 9;
 /** Loads from bare paper to masstone: nothing, then even in the logarithm. */
-export const LATTICE_LOADS: readonly number[] = [0, ...Array.from({ length: 11 }, (_, i) => MIN_LOAD ** (1 - i / 10) * MAX_LOAD)];
+export const LATTICE_LOADS: readonly number[] = [
+  0,
+  ...Array.from({ length: 11 }, (_, i) => MIN_LOAD ** (1 - i / 10) * MAX_LOAD),
+];
 /** Most paints a lattice is made of: triples grow with the cube. */
 const MOST_PAINTS = 14;
 
@@ -37,7 +40,9 @@ function placesOf(count: number): readonly (readonly number[])[] {
   const places: number[][] = [];
   for (let i = 0; i <= LATTICE_STEPS; i++) {
     if (count === 2) places.push([1 - i / LATTICE_STEPS, i / LATTICE_STEPS]);
-    else for (let j = 0; i + j <= LATTICE_STEPS; j++) places.push([(LATTICE_STEPS - i - j) / LATTICE_STEPS, i / LATTICE_STEPS, j / LATTICE_STEPS]);
+    else
+      for (let j = 0; i + j <= LATTICE_STEPS; j++)
+        places.push([(LATTICE_STEPS - i - j) / LATTICE_STEPS, i / LATTICE_STEPS, j / LATTICE_STEPS]);
   }
   return places;
 }
@@ -59,7 +64,9 @@ function trianglesOf(): readonly (readonly [number, number, number])[] {
 
 function choose(n: number, k: number, from = 0): number[][] {
   if (k === 0) return [[]];
-  return Array.from({ length: Math.max(0, n - from) }, (_, i) => choose(n, k - 1, from + i + 1).map((rest) => [from + i, ...rest])).flat();
+  return Array.from({ length: Math.max(0, n - from) }, (_, i) =>
+    choose(n, k - 1, from + i + 1).map((rest) => [from + i, ...rest]),
+  ).flat();
 }
 
 /** Computes the lattice of a palette of one paint or more; of more than MOST_PAINTS the first ones. */

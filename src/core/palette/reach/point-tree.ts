@@ -22,7 +22,8 @@ export class PointTree {
     if (to - from < 2) return;
     // Sorted as plain numbers, value before index: far faster than by a comparison.
     const { order, points, keys } = this;
-    for (let i = from; i < to; i++) keys[i] = Math.round((points[order[i] + axis] + 1024) * 1024) * MOST_POINTS + order[i] / 3;
+    for (let i = from; i < to; i++)
+      keys[i] = Math.round((points[order[i] + axis] + 1024) * 1024) * MOST_POINTS + order[i] / 3;
     keys.subarray(from, to).sort();
     for (let i = from; i < to; i++) order[i] = 3 * (keys[i] % MOST_POINTS);
     const middle = (from + to) >> 1;

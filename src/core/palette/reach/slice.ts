@@ -87,7 +87,10 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
       if (!reached[p]) return;
       here.set(colour, 2 * p);
       const [a, b] = colour;
-      cells[Math.floor(Math.min(SIDE - 1, Math.max(0, cell(b)))) * SIDE + Math.floor(Math.min(SIDE - 1, Math.max(0, cell(a))))] = 1;
+      cells[
+        Math.floor(Math.min(SIDE - 1, Math.max(0, cell(b)))) * SIDE +
+          Math.floor(Math.min(SIDE - 1, Math.max(0, cell(a))))
+      ] = 1;
       const used = net.flatMap((paint, i) => (shares[i] > 0 ? [{ paint, amount: amounts[3 * place + i] }] : []));
       const point = { a, b, paints: used.map(({ paint }) => paint), amounts: used.map(({ amount }) => amount) };
       if (used.length === 1) alone.set(used[0].paint, point);
@@ -98,21 +101,36 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
     });
     for (const [i, j, k] of triangles) {
       if (!reached[i] || !reached[j] || !reached[k]) continue;
-      fillTriangle(cells, [i, j, k].map((p) => cell(here[2 * p])), [i, j, k].map((p) => cell(here[2 * p + 1])));
+      fillTriangle(
+        cells,
+        [i, j, k].map((p) => cell(here[2 * p])),
+        [i, j, k].map((p) => cell(here[2 * p + 1])),
+      );
     }
     for (let i = 0; i < net.length; i++) {
       for (let j = i + 1; j < net.length; j++) {
         const key = `${net[i]},${net[j]}`;
         if (paths.has(key)) continue;
-        const along = [...places.keys()].filter((p) => reached[p] && places[p][i] + places[p][j] > 1 - 1e-9).sort((p, q) => places[p][j] - places[q][j]);
-        paths.set(key, { pair: [net[i], net[j]], points: Float32Array.from(along.flatMap((p) => [here[2 * p], here[2 * p + 1]])) });
+        const along = [...places.keys()]
+          .filter((p) => reached[p] && places[p][i] + places[p][j] > 1 - 1e-9)
+          .sort((p, q) => places[p][j] - places[q][j]);
+        paths.set(key, {
+          pair: [net[i], net[j]],
+          points: Float32Array.from(along.flatMap((p) => [here[2 * p], here[2 * p + 1]])),
+        });
       }
     }
   });
   const outlines = outlinesOf({ width: SIDE, height: SIDE, labels: cells })
     .filter(({ sides }) => sides.includes(1) && sides.includes(0))
     .map(({ points }) => points.map((value) => value * CELL - PLANE_HALF));
-  return { L, outlines, paths: [...paths.values()].filter(({ points }) => points.length >= 4), alone: [...alone.values()], neutrals: warm && cool ? { warm, cool } : null };
+  return {
+    L,
+    outlines,
+    paths: [...paths.values()].filter(({ points }) => points.length >= 4),
+    alone: [...alone.values()],
+    neutrals: warm && cool ? { warm, cool } : null,
+  };
 }
 
 /** Darkest lightness that a lattice reaches. */

@@ -20,7 +20,10 @@ const ASKED = 4;
 /** The open paint that the targets with the fewest ways left depend on most. */
 function mostNeeded(ranked: readonly Ranked[], states: States, open: readonly number[]): number {
   votes.fill(0);
-  const pressed = ranked.filter(({ code, length }) => length > 0 && lacking(code[0], states) !== 0).sort((a, b) => a.length - b.length).slice(0, ASKED);
+  const pressed = ranked
+    .filter(({ code, length }) => length > 0 && lacking(code[0], states) !== 0)
+    .sort((a, b) => a.length - b.length)
+    .slice(0, ASKED);
   for (const { code, length } of pressed) {
     const v = 1 / (length * length);
     for (let i = 0; i < length; i++) {
@@ -55,7 +58,11 @@ export interface SizeSearch {
  * in, with no more new paints than there are wells left, costs too much; and the last two wells are
  * filled by weighing all pairs at once. Returns how many parts of the tree were looked at.
  */
-export function branchAndBound({ all, must, free, kinds, size, paints }: SizeSearch, best: Incumbents, onNode: OnNode): number {
+export function branchAndBound(
+  { all, must, free, kinds, size, paints }: SizeSearch,
+  best: Incumbents,
+  onNode: OnNode,
+): number {
   const states = statesOf(must, free);
   const targets = all.length;
   const totals = new Float64Array(paints);
@@ -115,10 +122,17 @@ export function branchAndBound({ all, must, free, kinds, size, paints }: SizeSea
       const paint = mostNeeded(own, states, open);
       states[paint] = TAKEN;
       if (wellsLeft === 3) {
-        pairBound.run(split, paint, states, open.filter((p) => p !== paint), best.limit, (p, q, error) => {
-          best.offer([...taken, paint, p, q], error);
-          return best.limit;
-        });
+        pairBound.run(
+          split,
+          paint,
+          states,
+          open.filter((p) => p !== paint),
+          best.limit,
+          (p, q, error) => {
+            best.offer([...taken, paint, p, q], error);
+            return best.limit;
+          },
+        );
       } else {
         const to = (lists[level + 1] ??= all.map((target) => emptyRanked(target.length)));
         own.forEach((target, t) => shorten(target, to[t], states, wellsLeft - 1, best.limit - (least - firsts[t])));

@@ -11,7 +11,13 @@ export interface CardinalityConstraint {
  * Whether a palette begun can still keep the rules with so many wells left; paints that can't come
  * any more are closed, and `close` hears of each.
  */
-export function propagate(kinds: readonly CardinalityConstraint[], states: States, wellsLeft: number, paints: number, close: (paint: number) => void): boolean {
+export function propagate(
+  kinds: readonly CardinalityConstraint[],
+  states: States,
+  wellsLeft: number,
+  paints: number,
+  close: (paint: number) => void,
+): boolean {
   for (const { paints: kind, least, most } of kinds) {
     let has = 0;
     let can = 0;
@@ -30,11 +36,13 @@ export function propagate(kinds: readonly CardinalityConstraint[], states: State
 }
 
 /** Whether a whole palette keeps the rules. */
-export const satisfiesConstraints = (kinds: readonly CardinalityConstraint[]) => (palette: readonly number[]): boolean =>
-  kinds.every(({ paints, least, most }) => {
-    const has = palette.filter((p) => paints.includes(p)).length;
-    return has >= least && has <= most;
-  });
+export const satisfiesConstraints =
+  (kinds: readonly CardinalityConstraint[]) =>
+  (palette: readonly number[]): boolean =>
+    kinds.every(({ paints, least, most }) => {
+      const has = palette.filter((p) => paints.includes(p)).length;
+      return has >= least && has <= most;
+    });
 
 const binomial = (n: number, k: number): number => {
   let out = 1;
@@ -43,12 +51,19 @@ const binomial = (n: number, k: number): number => {
 };
 
 /** How many palettes of a size keep the rules: paints that belong to the same kinds are counted together. */
-export function countPalettes(must: readonly number[], free: readonly number[], size: number, kinds: readonly CardinalityConstraint[]): number {
+export function countPalettes(
+  must: readonly number[],
+  free: readonly number[],
+  size: number,
+  kinds: readonly CardinalityConstraint[],
+): number {
   const signature = (p: number): string => kinds.map(({ paints }) => (paints.includes(p) ? 1 : 0)).join("");
   const groups = new Map<string, number>();
   for (const p of free) groups.set(signature(p), (groups.get(signature(p)) ?? 0) + 1);
   // Ways by how many paints there are, and how many of each kind.
-  let ways = new Map<string, number>([[[must.length, ...kinds.map(({ paints }) => must.filter((p) => paints.includes(p)).length)].join(), 1]]);
+  let ways = new Map<string, number>([
+    [[must.length, ...kinds.map(({ paints }) => must.filter((p) => paints.includes(p)).length)].join(), 1],
+  ]);
   for (const [kindsOf, members] of groups) {
     const next = new Map<string, number>();
     for (const [key, count] of ways) {
@@ -69,7 +84,13 @@ export function countPalettes(must: readonly number[], free: readonly number[], 
 }
 
 /** Closed states for a palette begun, for a try of the rules alone. */
-export function couldBe(kinds: readonly CardinalityConstraint[], taken: readonly number[], free: readonly number[], wellsLeft: number, paints: number): boolean {
+export function couldBe(
+  kinds: readonly CardinalityConstraint[],
+  taken: readonly number[],
+  free: readonly number[],
+  wellsLeft: number,
+  paints: number,
+): boolean {
   if (kinds.length === 0) return true;
   const states = new Uint8Array(256).fill(CLOSED);
   for (const p of free) states[p] = OPEN;

@@ -7,7 +7,10 @@ import type { SizeSearch } from "./branch-and-bound";
 export class Incumbents {
   readonly kept: { paints: readonly number[]; error: number }[] = [];
   private readonly seen = new Set<string>();
-  constructor(private readonly most: number, private readonly allowed: (paints: readonly number[]) => boolean = () => true) {}
+  constructor(
+    private readonly most: number,
+    private readonly allowed: (paints: readonly number[]) => boolean = () => true,
+  ) {}
   /** A palette must be better than this to be kept. */
   get limit(): number {
     return this.kept.length < this.most ? Infinity : this.kept[this.kept.length - 1].error;
@@ -25,14 +28,21 @@ export class Incumbents {
 }
 
 /** Palettes by adding the paint that helps most, then by swapping while that helps: usually the optimum, and a good limit for the search. */
-export function localSearch({ all, must, free, kinds, size, paints }: SizeSearch, best: Incumbents, start: readonly number[]): void {
+export function localSearch(
+  { all, must, free, kinds, size, paints }: SizeSearch,
+  best: Incumbents,
+  start: readonly number[],
+): void {
   const totals = new Float64Array(paints);
   const within = new Set([...must, ...free]);
   let palette = [...new Set([...must, ...start])].filter((p) => within.has(p)).slice(0, size);
   let error = Infinity;
   /** Fills the last well with whatever is best, offering each. */
   const fillLast = (others: readonly number[]): { paint: number; error: number } => {
-    const states = statesOf(others, free.filter((p) => !others.includes(p)));
+    const states = statesOf(
+      others,
+      free.filter((p) => !others.includes(p)),
+    );
     errorWithEach(all, states, paints, totals);
     let found = { paint: -1, error: Infinity };
     for (const p of free) {

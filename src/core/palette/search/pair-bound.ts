@@ -11,7 +11,8 @@ export interface Split {
 
 /** Room to split rankings of these lengths. */
 export const emptySplit = (lengths: readonly number[]): Split => ({
-  few: lengths.map(emptyRanked), three: lengths.map((length) => ({ mixes: emptyRanked(3 * length), from: new Uint32Array(258) })),
+  few: lengths.map(emptyRanked),
+  three: lengths.map((length) => ({ mixes: emptyRanked(3 * length), from: new Uint32Array(258) })),
 });
 
 /** Splits rankings by what their mixes lack. */
@@ -63,7 +64,10 @@ export class PairBound {
   private readonly least: Float64Array;
   private readonly place = new Uint8Array(256);
 
-  constructor(paints: number, private readonly targets: number) {
+  constructor(
+    paints: number,
+    private readonly targets: number,
+  ) {
     this.alone = new Float64Array(paints);
     this.together = new Float64Array(paints * paints);
     this.seen = new Int32Array(paints * paints);
@@ -76,7 +80,14 @@ export class PairBound {
    * Tells every pair that costs less than `limit`; what hears of it answers with the new limit.
    * @param just the paint taken since the split, whose mixes lack only two now; NONE when there is none
    */
-  run(split: Split, just: number, states: States, open: readonly number[], limit: number, found: (p: number, q: number, error: number) => number): void {
+  run(
+    split: Split,
+    just: number,
+    states: States,
+    open: readonly number[],
+    limit: number,
+    found: (p: number, q: number, error: number) => number,
+  ): void {
     const { alone, together, seen, pair, sum, least, place, targets } = this;
     let rest = this.bounds(split, just, states);
     if (rest >= limit) return;
@@ -111,11 +122,20 @@ export class PairBound {
       }
       alive = kept;
     }
-    for (let i = 0; i < alive; i++) if (sum[i] < limit) limit = found(open[(pair[i] / n) | 0], open[pair[i] % n], sum[i]);
+    for (let i = 0; i < alive; i++)
+      if (sum[i] < limit) limit = found(open[(pair[i] / n) | 0], open[pair[i] % n], sum[i]);
   }
 
   /** Enters a target's mixes from a sorted ranking, down to the best of those that lack nothing, which is answered. */
-  private enter({ code, cost }: Ranked, start: number, end: number, states: States, n: number, most: number, own: number): number {
+  private enter(
+    { code, cost }: Ranked,
+    start: number,
+    end: number,
+    states: States,
+    n: number,
+    most: number,
+    own: number,
+  ): number {
     const { alone, together, seen, place, stamp } = this;
     for (let i = start; i < end && cost[i] <= most && cost[i] < own; i++) {
       const c = code[i];
@@ -149,7 +169,9 @@ export class PairBound {
       while (i < length && lacking(code[i], states) >= CLOSED) i++;
       let least = i < length ? cost[i] : OUT_OF_REACH;
       const { mixes, from } = three[t];
-      if (just !== NONE) for (let j = from[just]; j < from[just + 1] && mixes.cost[j] < least; j++) if (lacking(mixes.code[j], states) < CLOSED) least = mixes.cost[j];
+      if (just !== NONE)
+        for (let j = from[just]; j < from[just + 1] && mixes.cost[j] < least; j++)
+          if (lacking(mixes.code[j], states) < CLOSED) least = mixes.cost[j];
       this.least[t] = least;
       sum += least;
     }

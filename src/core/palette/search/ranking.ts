@@ -24,7 +24,12 @@ function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array
     let n = 6 * c;
     for (const p of paints) parts[n++] = at.get(key(p, 255)) ?? -1;
     if (paints.length < 3) return;
-    for (const [i, j] of [[0, 1], [0, 2], [1, 2]]) parts[n++] = at.get(key(paints[i], paints[j])) ?? -1;
+    for (const [i, j] of [
+      [0, 1],
+      [0, 2],
+      [1, 2],
+    ])
+      parts[n++] = at.get(key(paints[i], paints[j])) ?? -1;
   });
   return parts;
 }
@@ -46,18 +51,32 @@ function rank(combinations: MixCosts["combinations"], parts: Int32Array, costs: 
   const sorted = keys.subarray(0, n).sort();
   const order = Uint32Array.from(sorted, (key) => key % KEY_INDEX);
   // Costs that share a key stand next to each other, perhaps in the wrong order.
-  for (let i = 1; i < n; i++) for (let j = i; j > 0 && costs[order[j - 1]] > costs[order[j]]; j--) [order[j - 1], order[j]] = [order[j], order[j - 1]];
-  return { code: Uint32Array.from(order, (c) => codeOf(combinations[c])), cost: Float64Array.from(order, (c) => weight * costs[c]), length: n };
+  for (let i = 1; i < n; i++)
+    for (let j = i; j > 0 && costs[order[j - 1]] > costs[order[j]]; j--)
+      [order[j - 1], order[j]] = [order[j], order[j - 1]];
+  return {
+    code: Uint32Array.from(order, (c) => codeOf(combinations[c])),
+    cost: Float64Array.from(order, (c) => weight * costs[c]),
+    length: n,
+  };
 }
 
 /** Rankings of all targets. Throws a RangeError for more paints than a choice can be made from. */
 export function rankAll({ paints, combinations, costs, weights, demands = [] }: MixCosts): readonly Ranked[] {
-  if (paints > MAX_PAINTS || combinations.length > KEY_INDEX) throw new RangeError(`A palette is chosen from at most ${MAX_PAINTS} paints and ${KEY_INDEX} mixes.`);
+  if (paints > MAX_PAINTS || combinations.length > KEY_INDEX)
+    throw new RangeError(`A palette is chosen from at most ${MAX_PAINTS} paints and ${KEY_INDEX} mixes.`);
   const parts = partsOfCombinations(combinations);
-  return [...costs.map((cost, t) => rank(combinations, parts, cost, weights[t])), ...demands.map((demand) => rank(combinations, parts, demand, 1))];
+  return [
+    ...costs.map((cost, t) => rank(combinations, parts, cost, weights[t])),
+    ...demands.map((demand) => rank(combinations, parts, demand, 1)),
+  ];
 }
 
-export const emptyRanked = (wellsLeft: number): Ranked => ({ code: new Uint32Array(wellsLeft), cost: new Float64Array(wellsLeft), length: 0 });
+export const emptyRanked = (wellsLeft: number): Ranked => ({
+  code: new Uint32Array(wellsLeft),
+  cost: new Float64Array(wellsLeft),
+  length: 0,
+});
 
 /**
  * Keeps of a ranking what lacks at most `wellsLeft` paints and costs at most `most`, down to the best

@@ -17,8 +17,15 @@ export interface Pigment extends PigmentRecord {
 }
 
 const FAMILIES: readonly (readonly [Family, readonly PigmentRecord[]])[] = [
-  ["yellow", YELLOWS], ["orange", ORANGES], ["red", REDS], ["violet", VIOLETS], ["blue", BLUES], ["green", GREENS],
-  ["earth", EARTHS], ["black", BLACKS], ["white", WHITES],
+  ["yellow", YELLOWS],
+  ["orange", ORANGES],
+  ["red", REDS],
+  ["violet", VIOLETS],
+  ["blue", BLUES],
+  ["green", GREENS],
+  ["earth", EARTHS],
+  ["black", BLACKS],
+  ["white", WHITES],
 ];
 
 /** Every pigment of the handbook, by family. Values are typical, not measured. */

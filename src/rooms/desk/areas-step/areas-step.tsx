@@ -16,22 +16,43 @@ function ShapeRow({ area, number, sheetCm2 }: { area: PaintingArea; number: numb
   const select = useDesk((s) => s.select);
   const target = useTarget(area);
   const measured = useMeasured()?.areas.find(({ label }) => label === area.region);
-  const plain = [area.plane, area.light === "cast" ? "cast shadow" : area.light === "shade" ? "in shade" : area.light, area.weight === FOCAL_WEIGHT ? "focal point" : null].filter(Boolean);
+  const plain = [
+    area.plane,
+    area.light === "cast" ? "cast shadow" : area.light === "shade" ? "in shade" : area.light,
+    area.weight === FOCAL_WEIGHT ? "focal point" : null,
+  ].filter(Boolean);
   return (
     <li className="border-t border-(--hairline)">
-      <button type="button" className="flex w-full cursor-pointer items-center gap-3 px-6 py-1 text-left hover:bg-base-200" onClick={() => select(area.id)}>
+      <button
+        type="button"
+        className="flex w-full cursor-pointer items-center gap-3 px-6 py-1 text-left hover:bg-base-200"
+        onClick={() => select(area.id)}
+      >
         <span className="quiet w-4 shrink-0 text-right">{number}</span>
         <span aria-hidden className="flex h-8 w-16 shrink-0">
-          {[area.lab, target].map((lab, i) => <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />)}
+          {[area.lab, target].map((lab, i) => (
+            <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
+          ))}
         </span>
         <span className="min-w-0 flex-1">
           <span className="name-face block truncate text-[1.05rem] leading-tight">{area.name}</span>
           <span className="quiet block truncate text-[0.85rem] leading-tight">
-            value {describeColour(area.lab).value.toFixed(1)}{plain.length > 0 && `, ${plain.join(", ")}`}
+            value {describeColour(area.lab).value.toFixed(1)}
+            {plain.length > 0 && `, ${plain.join(", ")}`}
           </span>
         </span>
         <span className="shrink-0 text-right text-[0.87rem] leading-tight">
-          {measured ? <>{share(measured.share)}<br /><span className="quiet">{(measured.share * sheetCm2).toFixed(measured.share * sheetCm2 < 10 ? 1 : 0)} cm²</span></> : <span className="quiet">no shape</span>}
+          {measured ? (
+            <>
+              {share(measured.share)}
+              <br />
+              <span className="quiet">
+                {(measured.share * sheetCm2).toFixed(measured.share * sheetCm2 < 10 ? 1 : 0)} cm²
+              </span>
+            </>
+          ) : (
+            <span className="quiet">no shape</span>
+          )}
         </span>
       </button>
     </li>
@@ -54,25 +75,40 @@ export function AreasStep() {
         <h2 className="name-face text-2xl">Shapes, not things</h2>
         <p className="quiet mt-1 leading-snug">What you would paint in one go is one area, whatever it is made of.</p>
       </div>
-      <div className="px-6 pb-4"><Propose /></div>
+      <div className="px-6 pb-4">
+        <Propose />
+      </div>
       {areas.length > 0 && (
         <>
           <p className="label-line flex px-6 pb-1">
             <span>photo | to paint</span>
-            <span className="ml-auto">{measured && (covered > 0.995 ? "the whole sheet" : `${share(covered)} of the sheet`)}</span>
+            <span className="ml-auto">
+              {measured && (covered > 0.995 ? "the whole sheet" : `${share(covered)} of the sheet`)}
+            </span>
           </p>
           <ul aria-label="Areas" className="border-b border-(--hairline)">
-            {areas.map((area, i) => <ShapeRow key={area.id} area={area} number={i + 1} sheetCm2={sheet.widthCm * sheet.heightCm} />)}
+            {areas.map((area, i) => (
+              <ShapeRow key={area.id} area={area} number={i + 1} sheetCm2={sheet.widthCm * sheet.heightCm} />
+            ))}
           </ul>
           <div className="space-y-5 px-6 pt-4">
-            <button type="button" className="btn btn-outline btn-sm" aria-pressed={seeing === "squint"} onClick={() => see(seeing === "squint" ? "plain" : "squint")}>{seeing === "squint" ? "Open your eyes" : "Squint: see them flat"}</button>
+            <button
+              type="button"
+              className="btn btn-outline btn-sm"
+              aria-pressed={seeing === "squint"}
+              onClick={() => see(seeing === "squint" ? "plain" : "squint")}
+            >
+              {seeing === "squint" ? "Open your eyes" : "Squint: see them flat"}
+            </button>
             <section aria-label="Wanted colours" className="space-y-2">
               <h3 className="font-semibold">What do you want of the colours?</h3>
               <WishChoice name="For all areas" wish={study.wish} onWish={(wish) => wish && changeStudy({ wish })} />
             </section>
             <ValueMapping />
             <Relations />
-            <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("palette")}>On to the palette</button>
+            <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("palette")}>
+              On to the palette
+            </button>
           </div>
         </>
       )}

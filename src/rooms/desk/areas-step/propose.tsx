@@ -41,7 +41,11 @@ export function Propose() {
       ({ labels, shapes: found, milliseconds }) => {
         if (mine !== asked.current) return;
         propose(found > 0 ? { map: { ...map, labels }, shapes: found } : null);
-        setWords(found > 0 ? `${found} ${found === 1 ? "shape" : "shapes"}${milliseconds > 80 ? `, found in ${(milliseconds / 1000).toFixed(1)} s` : ""}` : "Every part of the sheet has an area.");
+        setWords(
+          found > 0
+            ? `${found} ${found === 1 ? "shape" : "shapes"}${milliseconds > 80 ? `, found in ${(milliseconds / 1000).toFixed(1)} s` : ""}`
+            : "Every part of the sheet has an area.",
+        );
       },
       (error: Error) => mine === asked.current && setWords(error.message),
     );
@@ -53,9 +57,18 @@ export function Propose() {
       {open && (
         <>
           <label className="block">
-            <span className="flex justify-between text-[0.87rem]"><span>few big shapes</span><span>many small ones</span></span>
+            <span className="flex justify-between text-[0.87rem]">
+              <span>few big shapes</span>
+              <span>many small ones</span>
+            </span>
             <input
-              type="range" className="range range-xs w-full [--range-fill:0]" min={0} max={1} step={0.005} value={placeOf(shapes)} aria-label="How many shapes"
+              type="range"
+              className="range range-xs w-full [--range-fill:0]"
+              min={0}
+              max={1}
+              step={0.005}
+              value={placeOf(shapes)}
+              aria-label="How many shapes"
               aria-valuetext={`about ${shapes} shapes`}
               onChange={(event) => {
                 setShapes(shapesAt(Number(event.target.value)));
@@ -63,22 +76,57 @@ export function Propose() {
               }}
             />
           </label>
-          <p role="status" className="quiet min-h-[1.4em] text-[0.9rem]">{proposal ? words : wanted ? words || "Looking for shapes …" : ""}</p>
+          <p role="status" className="quiet min-h-[1.4em] text-[0.9rem]">
+            {proposal ? words : wanted ? words || "Looking for shapes …" : ""}
+          </p>
         </>
       )}
       <div className="flex flex-wrap items-center gap-2">
-        {proposal && <button type="button" className="btn btn-primary btn-sm" disabled={edits.busy} onClick={() => void edits.accept("all").then(() => setWanted(false))}>{edits.busy ? "Measuring …" : `Take all ${proposal.shapes} as areas`}</button>}
-        {!proposal && !wanted && open && <button type="button" className="btn btn-primary btn-sm" onClick={() => setWanted(true)}>Propose shapes</button>}
-        <button type="button" className={`btn btn-sm ${tool === "lasso" ? "btn-neutral" : "btn-outline"}`} aria-pressed={tool === "lasso"} onClick={() => (tool === "lasso" ? setTool("select") : setLasso("new"))}>
+        {proposal && (
+          <button
+            type="button"
+            className="btn btn-primary btn-sm"
+            disabled={edits.busy}
+            onClick={() => void edits.accept("all").then(() => setWanted(false))}
+          >
+            {edits.busy ? "Measuring …" : `Take all ${proposal.shapes} as areas`}
+          </button>
+        )}
+        {!proposal && !wanted && open && (
+          <button type="button" className="btn btn-primary btn-sm" onClick={() => setWanted(true)}>
+            Propose shapes
+          </button>
+        )}
+        <button
+          type="button"
+          className={`btn btn-sm ${tool === "lasso" ? "btn-neutral" : "btn-outline"}`}
+          aria-pressed={tool === "lasso"}
+          onClick={() => (tool === "lasso" ? setTool("select") : setLasso("new"))}
+        >
           {tool === "lasso" ? "Done drawing" : "Draw one yourself"}
         </button>
-        {hasRegions && <button type="button" className="btn btn-ghost btn-sm" title="Wipes all shapes; names, colours and recipes stay" onClick={() => {
-          edits.startOver();
-          setWanted(true);
-        }}>Start over</button>}
+        {hasRegions && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            title="Wipes all shapes; names, colours and recipes stay"
+            onClick={() => {
+              edits.startOver();
+              setWanted(true);
+            }}
+          >
+            Start over
+          </button>
+        )}
       </div>
-      {proposal && <p className="quiet text-[0.87rem] leading-snug">Or click a dashed shape on the photo to take just that one.</p>}
-      {edits.words && <p role="alert" className="text-[0.92rem] text-warning">{edits.words}</p>}
+      {proposal && (
+        <p className="quiet text-[0.87rem] leading-snug">Or click a dashed shape on the photo to take just that one.</p>
+      )}
+      {edits.words && (
+        <p role="alert" className="text-[0.92rem] text-warning">
+          {edits.words}
+        </p>
+      )}
     </section>
   );
 }

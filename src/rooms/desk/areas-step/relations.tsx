@@ -13,26 +13,47 @@ export function Relations() {
   const areas = useDesk((s) => s.document.areas);
   const measured = useMeasured();
   const targets = useTargets();
-  const relations = useMemo(() => relationsOf(areas.map((area) => ({
-    label: area.region ?? 0, name: area.name, colour: targets.get(area.id) ?? area.lab, plane: area.plane, light: area.light, focal: area.weight === FOCAL_WEIGHT,
-    share: measured?.areas.find(({ label }) => label === area.region)?.share ?? 0.01,
-  })), measured?.borders ?? []), [areas, measured, targets]);
+  const relations = useMemo(
+    () =>
+      relationsOf(
+        areas.map((area) => ({
+          label: area.region ?? 0,
+          name: area.name,
+          colour: targets.get(area.id) ?? area.lab,
+          plane: area.plane,
+          light: area.light,
+          focal: area.weight === FOCAL_WEIGHT,
+          share: measured?.areas.find(({ label }) => label === area.region)?.share ?? 0.01,
+        })),
+        measured?.borders ?? [],
+      ),
+    [areas, measured, targets],
+  );
   if (relations.length === 0) return null;
   return (
     <section aria-label="Relations" className="space-y-2">
       <h3 className="font-semibold">Does it hold together?</h3>
       <ul className="space-y-1.5">
         {relations.map(({ id, holds, words }) => {
-          const [Icon, say] = holds === null ? [Info, "For your eye"] as const : holds ? [CircleCheck, "Works"] as const : [CircleDashed, "Look again"] as const;
+          const [Icon, say] =
+            holds === null
+              ? ([Info, "For your eye"] as const)
+              : holds
+                ? ([CircleCheck, "Works"] as const)
+                : ([CircleDashed, "Look again"] as const);
           return (
             <li key={id} className="flex gap-2 leading-snug">
               <Icon size={16} className="mt-0.5 shrink-0" aria-label={say} />
-              <span><strong className="font-semibold">{say}.</strong> {words}</span>
+              <span>
+                <strong className="font-semibold">{say}.</strong> {words}
+              </span>
             </li>
           );
         })}
       </ul>
-      <p className="quiet text-[0.85rem] leading-snug">Judged on the colours to be painted. Planes, light and weight are set in each area.</p>
+      <p className="quiet text-[0.85rem] leading-snug">
+        Judged on the colours to be painted. Planes, light and weight are set in each area.
+      </p>
     </section>
   );
 }

@@ -29,20 +29,50 @@ export function WishChoice({ name, wish, none, onWish }: WishChoiceProps) {
       <div role="radiogroup" aria-label={name} className="flex flex-wrap gap-x-4 gap-y-1">
         {choices.map(({ way, words, start }) => (
           <label key={words} className="flex cursor-pointer items-center gap-1.5">
-            <input type="radio" name={name} className="radio radio-xs radio-primary" checked={(wish?.way ?? null) === way} onChange={() => onWish(start)} /> {words}
+            <input
+              type="radio"
+              name={name}
+              className="radio radio-xs radio-primary"
+              checked={(wish?.way ?? null) === way}
+              onChange={() => onWish(start)}
+            />{" "}
+            {words}
           </label>
         ))}
       </div>
       {wish?.way === "heighten" && (
         <label className="flex items-center gap-3">
-          <SmoothSlider history={temporal} className="range range-xs flex-1 [--range-fill:0]" min={0.3} max={3} step={0.05} value={wish.by} aria-label="Chroma" aria-valuetext={`${wish.by.toFixed(2)} times the photo's`} onSlide={(by) => onWish({ way: "heighten", by })} />
+          <SmoothSlider
+            history={temporal}
+            className="range range-xs flex-1 [--range-fill:0]"
+            min={0.3}
+            max={3}
+            step={0.05}
+            value={wish.by}
+            aria-label="Chroma"
+            aria-valuetext={`${wish.by.toFixed(2)} times the photo's`}
+            onSlide={(by) => onWish({ way: "heighten", by })}
+          />
           <span className="w-28 whitespace-nowrap">chroma × {wish.by.toFixed(2)}</span>
         </label>
       )}
       {wish?.way === "turn" && (
         <label className="flex items-center gap-3">
-          <SmoothSlider history={temporal} className="range range-xs flex-1 [--range-fill:0]" min={-180} max={180} step={1} value={wish.degrees} aria-label="Turn of the hue" aria-valuetext={`${wish.degrees} degrees`} onSlide={(degrees) => onWish({ way: "turn", degrees })} />
-          <span className="w-28 whitespace-nowrap">hue {wish.degrees > 0 ? "+" : "−"}{Math.abs(wish.degrees)}°</span>
+          <SmoothSlider
+            history={temporal}
+            className="range range-xs flex-1 [--range-fill:0]"
+            min={-180}
+            max={180}
+            step={1}
+            value={wish.degrees}
+            aria-label="Turn of the hue"
+            aria-valuetext={`${wish.degrees} degrees`}
+            onSlide={(degrees) => onWish({ way: "turn", degrees })}
+          />
+          <span className="w-28 whitespace-nowrap">
+            hue {wish.degrees > 0 ? "+" : "−"}
+            {Math.abs(wish.degrees)}°
+          </span>
         </label>
       )}
     </div>

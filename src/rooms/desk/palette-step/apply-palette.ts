@@ -33,7 +33,12 @@ export function useApplyPalette(): ApplyingPalette {
   const mixFor = (ids: readonly string[], targets: readonly Lab[]): void => {
     const found = new Map<string, StoredRecipe>();
     matcher.ask(
-      { targets: areas.map(({ id }, i) => ({ id, lab: targets[i] })), paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options: { ...options, ways: 1 } },
+      {
+        targets: areas.map(({ id }, i) => ({ id, lab: targets[i] })),
+        paints: ids.flatMap((id) => known.get(id) ?? []),
+        paperId: paper.id,
+        options: { ...options, ways: 1 },
+      },
       {
         found: (id, [best]) => best && found.set(id, { parts: [...best.parts], waterParts: best.waterParts }),
         finished: () => {
@@ -53,7 +58,11 @@ export function useApplyPalette(): ApplyingPalette {
     if (hues !== "free" || !ready) return mixFor(ids, wanted);
     // With hues free each area takes the hue that the palette serves it best with; failing that, its own.
     ask("serve", [[...indicesOf(ids)]]).then(
-      ([{ served }]) => mixFor(ids, wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target))),
+      ([{ served }]) =>
+        mixFor(
+          ids,
+          wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target)),
+        ),
       () => mixFor(ids, wanted),
     );
   };

@@ -21,7 +21,15 @@ export function AreaErrors({ before, after }: { before: ServedPalette; after: Se
             <span className="quiet w-5 text-right">{t + 1}</span>
             {made && wanted[t] && <JudgingPair wanted={wanted[t]} mix={made} className="h-6 w-16" />}
             <span className="name-face min-w-0 flex-1 truncate">{areaNames[t]}</span>
-            {moved && <span className="flex items-center text-[0.9rem] font-semibold" aria-label={by > 0 ? `better by ${by.toFixed(1)}` : `worse by ${(-by).toFixed(1)}`}>{by > 0 ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />}{Math.abs(by).toFixed(1)}</span>}
+            {moved && (
+              <span
+                className="flex items-center text-[0.9rem] font-semibold"
+                aria-label={by > 0 ? `better by ${by.toFixed(1)}` : `worse by ${(-by).toFixed(1)}`}
+              >
+                {by > 0 ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />}
+                {Math.abs(by).toFixed(1)}
+              </span>
+            )}
             <span className={`w-9 text-right ${error >= FAIR ? "text-warning" : ""}`}>{error.toFixed(1)}</span>
           </li>
         );

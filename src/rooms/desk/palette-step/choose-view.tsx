@@ -19,39 +19,92 @@ import { areasWord, FAIR, gainWords, GOOD, listed, paintsWord } from "./words";
 const STRIP_PX = 84;
 
 /** One palette of the answer: its paints, how it serves the areas, and laying it out. */
-function PaletteRow({ palette, place, busy, onLayOut, onRule }: {
-  palette: FoundSize["best"][number]; place: number; busy: boolean; onLayOut: () => void; onRule: (which: "must" | "never", id: string) => void;
+function PaletteRow({
+  palette,
+  place,
+  busy,
+  onLayOut,
+  onRule,
+}: {
+  palette: FoundSize["best"][number];
+  place: number;
+  busy: boolean;
+  onLayOut: () => void;
+  onRule: (which: "must" | "never", id: string) => void;
 }) {
   const { paints, areaNames } = useWeighing();
   const paper = usePaper();
   const laid = useDesk((s) => s.document.palette);
   const own = palette.paints.map((p) => paints[p]);
   const isLaid = own.length === laid.length && own.every(({ id }) => laid.includes(id));
-  const poor = palette.served.map(({ error }, i) => ({ name: areaNames[i], error })).filter(({ error }) => error >= FAIR).sort((a, b) => b.error - a.error);
-  const uses = (paint: KnownPaint): number => palette.served.filter(({ combination }) => combination.some((p) => paints[p] === paint)).length;
+  const poor = palette.served
+    .map(({ error }, i) => ({ name: areaNames[i], error }))
+    .filter(({ error }) => error >= FAIR)
+    .sort((a, b) => b.error - a.error);
+  const uses = (paint: KnownPaint): number =>
+    palette.served.filter(({ combination }) => combination.some((p) => paints[p] === paint)).length;
   const good = palette.served.filter(({ error }) => error < GOOD).length;
   return (
     <li className="space-y-1.5 border-t border-(--hairline) py-3">
       <div className="flex items-baseline gap-3">
         <span className="font-semibold">{place === 0 ? "The best" : `No. ${place + 1}`}</span>
         <span>off by {palette.error.toFixed(1)}</span>
-        <span className="quiet">{good} of {palette.served.length} areas as wanted</span>
-        <button type="button" className={`btn btn-xs ml-auto ${place === 0 && !isLaid ? "btn-primary" : "btn-outline"}`} disabled={isLaid || busy} title="Into the tray, with a recipe for every area" onClick={onLayOut}>{isLaid ? "In the tray" : "Lay it out"}</button>
+        <span className="quiet">
+          {good} of {palette.served.length} areas as wanted
+        </span>
+        <button
+          type="button"
+          className={`btn btn-xs ml-auto ${place === 0 && !isLaid ? "btn-primary" : "btn-outline"}`}
+          disabled={isLaid || busy}
+          title="Into the tray, with a recipe for every area"
+          onClick={onLayOut}
+        >
+          {isLaid ? "In the tray" : "Lay it out"}
+        </button>
       </div>
       <ul className="flex flex-wrap gap-x-2 gap-y-1.5">
         {own.map((paint) => (
           <li key={paint.id} style={{ width: STRIP_PX }}>
-            <Strip mix={[{ paint: paint.model, parts: 1 }]} paper={paper} width={STRIP_PX} height={18} label={paint.name} />
-            <p className="name-face truncate text-[0.84rem] leading-tight" title={paint.name}>{paint.name}</p>
+            <Strip
+              mix={[{ paint: paint.model, parts: 1 }]}
+              paper={paper}
+              width={STRIP_PX}
+              height={18}
+              label={paint.name}
+            />
+            <p className="name-face truncate text-[0.84rem] leading-tight" title={paint.name}>
+              {paint.name}
+            </p>
             <p className="label-line flex items-center leading-tight">
               {uses(paint) === 0 ? <em>unused</em> : areasWord(uses(paint))}
-              <button type="button" className="ml-auto p-0.5" aria-label={`${paint.name} must be in it`} title="Must be in it" onClick={() => onRule("must", paint.id)}><Pin size={12} /></button>
-              <button type="button" className="p-0.5" aria-label={`Never ${paint.name}`} title="Never this one" onClick={() => onRule("never", paint.id)}><Ban size={12} /></button>
+              <button
+                type="button"
+                className="ml-auto p-0.5"
+                aria-label={`${paint.name} must be in it`}
+                title="Must be in it"
+                onClick={() => onRule("must", paint.id)}
+              >
+                <Pin size={12} />
+              </button>
+              <button
+                type="button"
+                className="p-0.5"
+                aria-label={`Never ${paint.name}`}
+                title="Never this one"
+                onClick={() => onRule("never", paint.id)}
+              >
+                <Ban size={12} />
+              </button>
             </p>
           </li>
         ))}
       </ul>
-      {poor.length > 0 && <p className="text-[0.9rem] leading-snug text-warning">Not reached: {listed(poor.slice(0, 4).map(({ name, error }) => `${name} (off by ${error.toFixed(0)})`))}{poor.length > 4 && ` and ${poor.length - 4} more`}.</p>}
+      {poor.length > 0 && (
+        <p className="text-[0.9rem] leading-snug text-warning">
+          Not reached: {listed(poor.slice(0, 4).map(({ name, error }) => `${name} (off by ${error.toFixed(0)})`))}
+          {poor.length > 4 && ` and ${poor.length - 4} more`}.
+        </p>
+      )}
     </li>
   );
 }
@@ -64,10 +117,18 @@ function Rules({ onDrop }: { onDrop: (id: string) => void }) {
   const nameOf = (id: string): string => all.get(id)?.name ?? "a paint that has left the box";
   return (
     <ul aria-label="Must and never" className="flex flex-wrap gap-1.5">
-      {[...rules.must.map((id) => ({ id, words: "must have" })), ...rules.never.map((id) => ({ id, words: "never" }))].map(({ id, words }) => (
-        <li key={id} className="flex items-center gap-1 rounded-field border border-(--hairline) py-0.5 pr-1 pl-2 text-[0.9rem]">
+      {[
+        ...rules.must.map((id) => ({ id, words: "must have" })),
+        ...rules.never.map((id) => ({ id, words: "never" })),
+      ].map(({ id, words }) => (
+        <li
+          key={id}
+          className="flex items-center gap-1 rounded-field border border-(--hairline) py-0.5 pr-1 pl-2 text-[0.9rem]"
+        >
           <span className="quiet">{words}</span> {nameOf(id)}
-          <button type="button" className="p-0.5" aria-label={`No rule for ${nameOf(id)}`} onClick={() => onDrop(id)}><X size={13} /></button>
+          <button type="button" className="p-0.5" aria-label={`No rule for ${nameOf(id)}`} onClick={() => onDrop(id)}>
+            <X size={13} />
+          </button>
         </li>
       ))}
     </ul>
@@ -87,17 +148,23 @@ export function ChooseView() {
   const range = SIZE_RANGE[approach.size];
   const recommended = recommendedSize(sizes, range.from, range.to);
   const enough = recommendedSize(sizes);
-  const shown = sizes.find((choice) => choice.size === (size ?? recommended)) ?? sizes.find((choice) => choice.size === recommended);
+  const shown =
+    sizes.find((choice) => choice.size === (size ?? recommended)) ??
+    sizes.find((choice) => choice.size === recommended);
   const rule = (which: "must" | "never", id: string): void => {
     const other = which === "must" ? "never" : "must";
     changeRules({ [which]: [...new Set([...rules[which], id])], [other]: rules[other].filter((one) => one !== id) });
   };
-  const drop = (id: string): void => changeRules({ must: rules.must.filter((one) => one !== id), never: rules.never.filter((one) => one !== id) });
+  const drop = (id: string): void =>
+    changeRules({ must: rules.must.filter((one) => one !== id), never: rules.never.filter((one) => one !== id) });
   const impossible = sizes.filter(({ best }) => best.length === 0).map((choice) => choice.size);
 
   return (
     <div className="space-y-3">
-      <p className="quiet leading-snug">Of {paintsWord(choosable.length)}, the few that serve the {areasWord(areas.length)} best, each by its weight and by value first. Every palette of a size is weighed or shown to be worse.</p>
+      <p className="quiet leading-snug">
+        Of {paintsWord(choosable.length)}, the few that serve the {areasWord(areas.length)} best, each by its weight and
+        by value first. Every palette of a size is weighed or shown to be worse.
+      </p>
       <ApproachPanel />
       <Rules onDrop={drop} />
       <KindRules />
@@ -105,36 +172,124 @@ export function ChooseView() {
       <div className="flex h-7 items-center gap-3 text-[0.9rem]">
         {state === "working" && (
           <>
-            <progress className="progress progress-primary flex-1" value={weighing.share} max={1} aria-label="Choosing" />
-            <button type="button" className="btn btn-xs" onClick={weighing.stop}>Stop</button>
+            <progress
+              className="progress progress-primary flex-1"
+              value={weighing.share}
+              max={1}
+              aria-label="Choosing"
+            />
+            <button type="button" className="btn btn-xs" onClick={weighing.stop}>
+              Stop
+            </button>
           </>
         )}
-        {state === "done" && <p role="status" className="quiet">{areas.length === 0 ? "No area is measured yet: a palette is chosen for areas." : choosable.length === 0 ? "The approach leaves no paint to choose from." : `Found in ${weighing.words}`}</p>}
-        {state === "stopped" && <><p role="status" className="quiet">{weighing.words}</p><button type="button" className="btn btn-xs" onClick={weighing.again}>Go on</button></>}
-        {state === "failed" && <><p role="alert" className="text-error">{weighing.words}</p><button type="button" className="btn btn-xs" onClick={weighing.again}>Try again</button></>}
+        {state === "done" && (
+          <p role="status" className="quiet">
+            {areas.length === 0
+              ? "No area is measured yet: a palette is chosen for areas."
+              : choosable.length === 0
+                ? "The approach leaves no paint to choose from."
+                : `Found in ${weighing.words}`}
+          </p>
+        )}
+        {state === "stopped" && (
+          <>
+            <p role="status" className="quiet">
+              {weighing.words}
+            </p>
+            <button type="button" className="btn btn-xs" onClick={weighing.again}>
+              Go on
+            </button>
+          </>
+        )}
+        {state === "failed" && (
+          <>
+            <p role="alert" className="text-error">
+              {weighing.words}
+            </p>
+            <button type="button" className="btn btn-xs" onClick={weighing.again}>
+              Try again
+            </button>
+          </>
+        )}
       </div>
       {sizes.length > 0 && (
         <div className={state === "working" ? "opacity-60" : ""}>
           <GainChart sizes={sizes.filter(({ best }) => best.length > 0)} chosen={shown?.size ?? recommended} />
           <div role="radiogroup" aria-label="How many paints" className="mt-2 flex flex-wrap items-center gap-1">
             {sizes.map((choice) => (
-              <button key={choice.size} type="button" role="radio" aria-checked={choice.size === shown?.size} aria-label={paintsWord(choice.size)} className={`btn btn-xs w-7 px-0 ${choice.size === shown?.size ? "btn-neutral" : "btn-outline"}`} onClick={() => setSize(choice.size)}>{choice.size}</button>
+              <button
+                key={choice.size}
+                type="button"
+                role="radio"
+                aria-checked={choice.size === shown?.size}
+                aria-label={paintsWord(choice.size)}
+                className={`btn btn-xs w-7 px-0 ${choice.size === shown?.size ? "btn-neutral" : "btn-outline"}`}
+                onClick={() => setSize(choice.size)}
+              >
+                {choice.size}
+              </button>
             ))}
           </div>
-          {recommended > 0 && <p className="mt-1.5 text-[0.9rem] leading-snug"><button type="button" className="cursor-pointer underline underline-offset-2" onClick={() => setSize(null)}>{paintsWord(recommended)}</button> {recommended === 1 ? "is" : "are"} recommended: {enough < recommended ? `${paintsWord(enough)} would do, but the approach asks for ${range.from} or more` : enough > recommended ? `more would help, but the approach stops at ${range.to}` : "after that one more hardly helps"}.</p>}
-          {impossible.length > 0 && <p className="mt-1.5 text-[0.9rem] leading-snug text-warning">No palette of {listed(impossible.map(String))} does what must be reached.</p>}
+          {recommended > 0 && (
+            <p className="mt-1.5 text-[0.9rem] leading-snug">
+              <button
+                type="button"
+                className="cursor-pointer underline underline-offset-2"
+                onClick={() => setSize(null)}
+              >
+                {paintsWord(recommended)}
+              </button>{" "}
+              {recommended === 1 ? "is" : "are"} recommended:{" "}
+              {enough < recommended
+                ? `${paintsWord(enough)} would do, but the approach asks for ${range.from} or more`
+                : enough > recommended
+                  ? `more would help, but the approach stops at ${range.to}`
+                  : "after that one more hardly helps"}
+              .
+            </p>
+          )}
+          {impossible.length > 0 && (
+            <p className="mt-1.5 text-[0.9rem] leading-snug text-warning">
+              No palette of {listed(impossible.map(String))} does what must be reached.
+            </p>
+          )}
           {shown && shown.best.length > 0 && (
             <div className="mt-3">
-              <p className="text-[0.92rem] leading-snug">The best of all {shown.outOf.toLocaleString("en")} palettes of {paintsWord(shown.size)}. {gainWords(shown, sizes.find((choice) => choice.size === shown.size + 1), paints, areaNames)}</p>
-              <p className="quiet mt-1 text-[0.85rem] leading-snug">Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths.</p>
+              <p className="text-[0.92rem] leading-snug">
+                The best of all {shown.outOf.toLocaleString("en")} palettes of {paintsWord(shown.size)}.{" "}
+                {gainWords(
+                  shown,
+                  sizes.find((choice) => choice.size === shown.size + 1),
+                  paints,
+                  areaNames,
+                )}
+              </p>
+              <p className="quiet mt-1 text-[0.85rem] leading-snug">
+                Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to
+                three paints, in parts and strengths.
+              </p>
               <ol className="mt-1">
-                {shown.best.map((palette, place) => <PaletteRow key={palette.paints.join()} palette={palette} place={place} busy={busy} onLayOut={() => applyPalette(weighing.idsOf(palette.paints))} onRule={rule} />)}
+                {shown.best.map((palette, place) => (
+                  <PaletteRow
+                    key={palette.paints.join()}
+                    palette={palette}
+                    place={place}
+                    busy={busy}
+                    onLayOut={() => applyPalette(weighing.idsOf(palette.paints))}
+                    onRule={rule}
+                  />
+                ))}
               </ol>
             </div>
           )}
         </div>
       )}
-      {fault && <p role="alert" className="text-error">{fault}</p>}
+      {fault && (
+        <p role="alert" className="text-error">
+          {fault}
+        </p>
+      )}
       <Classics busy={busy} onLayOut={applyPalette} />
     </div>
   );

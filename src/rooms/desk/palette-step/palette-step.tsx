@@ -25,12 +25,19 @@ export function PaletteStep() {
     <section aria-label="Palette step" className="space-y-3 p-6 pt-4">
       <div className="flex items-baseline">
         <h2 className="name-face text-2xl">Which few?</h2>
-        <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={() => goTo("mixes")}>On to the mixes</button>
+        <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={() => goTo("mixes")}>
+          On to the mixes
+        </button>
       </div>
       <div role="radiogroup" aria-label="Ways to look at the palette" className="flex gap-0.5 text-[0.93rem]">
         {PALETTE_VIEWS.map((one) => (
           <button
-            key={one} type="button" role="radio" aria-checked={one === view} title={VIEWS[one].title} onClick={() => showPalette(one)}
+            key={one}
+            type="button"
+            role="radio"
+            aria-checked={one === view}
+            title={VIEWS[one].title}
+            onClick={() => showPalette(one)}
             className={`cursor-pointer rounded-field px-2.5 py-1 leading-tight whitespace-nowrap ${one === view ? "bg-neutral text-neutral-content" : "hover:bg-base-200"}`}
           >
             {VIEWS[one].name}

@@ -2,7 +2,19 @@
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { farthestPointSample } from "@/core/mixing";
-import { approachRules, isKind, leftOutBecause, MOST_WEIGHED, paintsInMix, strongestLoad, traitsOf, type FoundSize, type PaintTraits, type PaletteChoice, type ServedPalette } from "@/core/palette";
+import {
+  approachRules,
+  isKind,
+  leftOutBecause,
+  MOST_WEIGHED,
+  paintsInMix,
+  strongestLoad,
+  traitsOf,
+  type FoundSize,
+  type PaintTraits,
+  type PaletteChoice,
+  type ServedPalette,
+} from "@/core/palette";
 import { MIXABLE } from "@/model/paintbox";
 import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palette-api";
 import { messageOf } from "@/workers/paint-message";
@@ -69,10 +81,19 @@ function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly 
   const palette = useDesk((s) => s.document.palette);
   const palettes = useDesk((s) => s.document.palettes);
   const must = useDesk((s) => s.document.rules.must);
-  const needed = useMemo(() => JSON.stringify([...new Set([...palette, ...must, ...palettes.flatMap((kept) => kept.paints)])]), [palette, palettes, must]);
+  const needed = useMemo(
+    () => JSON.stringify([...new Set([...palette, ...must, ...palettes.flatMap((kept) => kept.paints)])]),
+    [palette, palettes, must],
+  );
   return useMemo(() => {
     const mixable = [...all.values()].filter(({ status }) => MIXABLE.has(status));
-    const kept = new Set(farthestPointSample(mixable.map(({ model }) => model), MOST_CHOSEN_FROM, paper));
+    const kept = new Set(
+      farthestPointSample(
+        mixable.map(({ model }) => model),
+        MOST_CHOSEN_FROM,
+        paper,
+      ),
+    );
     const wanted = JSON.parse(needed) as string[];
     const atHand = mixable.filter(({ model }) => kept.has(model)).map(({ id }) => id);
     // The tray and what must be in it come first; kept palettes beyond what can be weighed are passed over.
@@ -90,31 +111,61 @@ function useQuestion() {
   const rules = useDesk((s) => s.document.rules);
   const areas = useDesk((s) => s.document.areas);
   const wanted = useWantedColours();
-  const traits = useMemo(() => traitsOf(paints.map(({ model }) => model), paper), [paints, paper]);
+  const traits = useMemo(
+    () =>
+      traitsOf(
+        paints.map(({ model }) => model),
+        paper,
+      ),
+    [paints, paper],
+  );
   return useMemo(() => {
     const opening: Opening = {
-      paperId: paper.id, valueWeight: approach.valueWeight, freeHue: approach.hues === "free", maxPigments: approach.maxPigments, maxPaints: paintsInMix(approach),
+      paperId: paper.id,
+      valueWeight: approach.valueWeight,
+      freeHue: approach.hues === "free",
+      maxPigments: approach.maxPigments,
+      maxPaints: paintsInMix(approach),
       paints: paints.map((paint, i) => ({ ...messageOf(paint), strongest: strongestLoad(approach, traits[i]) })),
       targets: areas.map(({ weight }, i) => ({ lab: wanted[i], weight })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
     const must = indices(rules.must);
     const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
-    const never = [...paints.keys()].filter((i) => !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i].id) || rules.never.includes(paints[i].id)));
+    const never = [...paints.keys()].filter(
+      (i) =>
+        !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i].id) || rules.never.includes(paints[i].id)),
+    );
     const kinds = approachRules(approach, traits);
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
     const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));
     const choice: PaletteChoice = {
-      sizes: SIZES, must, never, darkest: approach.darkest, 
+      sizes: SIZES,
+      must,
+      never,
+      darkest: approach.darkest,
       kinds: [
         ...usable.map(({ paints: own, least, most }) => ({ paints: [...own], least, most })),
-        ...rules.kinds.map(({ kind, least, most }) => ({ paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])), least, most })),
+        ...rules.kinds.map(({ kind, least, most }) => ({
+          paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])),
+          least,
+          most,
+        })),
       ],
-      within: areas.flatMap(({ id }, target) => (rules.reach.areaIds.includes(id) ? [{ target, most: rules.reach.within }] : [])),
+      within: areas.flatMap(({ id }, target) =>
+        rules.reach.areaIds.includes(id) ? [{ target, most: rules.reach.within }] : [],
+      ),
     };
     return {
-      opening, choice, paints, traits, choosable, areaNames: areas.map(({ name }) => name),
-      leftOut: paints.flatMap((paint, i): LeftOut[] => (reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i] }] : [])),
+      opening,
+      choice,
+      paints,
+      traits,
+      choosable,
+      areaNames: areas.map(({ name }) => name),
+      leftOut: paints.flatMap((paint, i): LeftOut[] =>
+        reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i] }] : [],
+      ),
       missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
     };
   }, [paints, traits, paper, approach, rules, areas, wanted, atHand]);
@@ -136,7 +187,14 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
   const step = useDesk((s) => s.step);
   const [wanted, setWanted] = useState(false);
   if (step === "palette" && !wanted) setWanted(true);
-  const [found, setFound] = useState<Found>({ state: "working", words: "", share: 0, sizes: [], opened: 0, openedFor: "" });
+  const [found, setFound] = useState<Found>({
+    state: "working",
+    words: "",
+    share: 0,
+    sizes: [],
+    opened: 0,
+    openedFor: "",
+  });
   const [attempt, setAttempt] = useState(0);
   const worker = useRef<PaletteWorker | null>(null);
   const openedWith = useRef("");
@@ -179,8 +237,20 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
       run().catch((error: unknown) => {
         openedWith.current = "";
         if (stale) return;
-        if (error instanceof WorkerStopped) setFound((now) => ({ ...now, state: "stopped", words: "Stopped. What is shown was found before.", opened: 0, openedFor: "" }));
-        else setFound((now) => ({ ...now, state: "failed", words: error instanceof Error ? error.message : String(error) }));
+        if (error instanceof WorkerStopped)
+          setFound((now) => ({
+            ...now,
+            state: "stopped",
+            words: "Stopped. What is shown was found before.",
+            opened: 0,
+            openedFor: "",
+          }));
+        else
+          setFound((now) => ({
+            ...now,
+            state: "failed",
+            words: error instanceof Error ? error.message : String(error),
+          }));
       });
     }, SETTLE_MS);
     return () => {
@@ -190,15 +260,37 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
   }, [wanted, openingKey, choiceKey, attempt]);
 
   const { paints } = weighed;
-  const ask = useCallback<PaletteWorker["ask"]>((kind, ...args) => worker.current?.ask(kind, ...args) ?? Promise.reject(new WorkerStopped()), []);
+  const ask = useCallback<PaletteWorker["ask"]>(
+    (kind, ...args) => worker.current?.ask(kind, ...args) ?? Promise.reject(new WorkerStopped()),
+    [],
+  );
   const stop = useCallback(() => worker.current?.stop(), []);
   const again = useCallback(() => setAttempt((n) => n + 1), []);
   const idsOf = useCallback((palette: readonly number[]) => palette.map((p) => paints[p].id), [paints]);
-  const indicesOf = useCallback((ids: readonly string[]) => ids.flatMap((id) => {
-    const at = paints.findIndex((paint) => paint.id === id);
-    return at < 0 ? [] : [at];
-  }), [paints]);
-  return <WeighingContext.Provider value={{ ...weighed, ...found, ready: found.openedFor === openingKey && found.opened > 0, ask, stop, again, idsOf, indicesOf }}>{children}</WeighingContext.Provider>;
+  const indicesOf = useCallback(
+    (ids: readonly string[]) =>
+      ids.flatMap((id) => {
+        const at = paints.findIndex((paint) => paint.id === id);
+        return at < 0 ? [] : [at];
+      }),
+    [paints],
+  );
+  return (
+    <WeighingContext.Provider
+      value={{
+        ...weighed,
+        ...found,
+        ready: found.openedFor === openingKey && found.opened > 0,
+        ask,
+        stop,
+        again,
+        idsOf,
+        indicesOf,
+      }}
+    >
+      {children}
+    </WeighingContext.Provider>
+  );
 }
 
 const keyOf = (ids: readonly string[]): string => ids.join(" ");
@@ -216,8 +308,13 @@ export function useServed(palettes: readonly (readonly string[])[]): readonly (S
     const [now, asked] = JSON.parse(key) as [number, string[][]];
     if (now === 0) return;
     let stale = false;
-    ask("serve", asked.map((ids) => [...indicesOf(ids)]))
-      .then((found) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))), troubleWith("The palettes could not be weighed"));
+    ask(
+      "serve",
+      asked.map((ids) => [...indicesOf(ids)]),
+    ).then(
+      (found) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))),
+      troubleWith("The palettes could not be weighed"),
+    );
     return () => {
       stale = true;
     };

@@ -5,17 +5,38 @@ import { changeOf, changeWords, firstOf, gainWords, listed } from "./words";
 
 const paints = ["Ochre", "Blue", "Rose"].map((name) => ({ name }) as KnownPaint);
 const areas = ["sky", "brick", "reeds"];
-const served = (own: readonly number[], errors: readonly number[]): ServedPalette => ({ paints: own, error: errors.reduce((a, b) => a + b) / errors.length, served: errors.map((error) => ({ error, combination: [], made: null })) });
-const size = (own: readonly number[], errors: readonly number[]): FoundSize => ({ size: own.length, outOf: 3, nodes: 1, best: [served(own, errors)] });
+const served = (own: readonly number[], errors: readonly number[]): ServedPalette => ({
+  paints: own,
+  error: errors.reduce((a, b) => a + b) / errors.length,
+  served: errors.map((error) => ({ error, combination: [], made: null })),
+});
+const size = (own: readonly number[], errors: readonly number[]): FoundSize => ({
+  size: own.length,
+  outOf: 3,
+  nodes: 1,
+  best: [served(own, errors)],
+});
 
 test("lists as a painter reads them", () => {
-  expect([listed([]), listed(["a"]), listed(["a", "b", "c"]), firstOf(["a", "b", "c"], 2), firstOf(["a", "b"], 2)]).toEqual(["", "a", "a, b and c", "a, b and 1 more", "a and b"]);
+  expect([
+    listed([]),
+    listed(["a"]),
+    listed(["a", "b", "c"]),
+    firstOf(["a", "b", "c"], 2),
+    firstOf(["a", "b"], 2),
+  ]).toEqual(["", "a", "a, b and c", "a, b and 1 more", "a and b"]);
 });
 
 test("what one more paint buys names the paint and the areas it helps", () => {
-  expect(gainWords(size([0], [9, 1, 5]), size([0, 2], [3, 1, 2]), paints, areas)).toBe("A second paint (Rose) gains 3.0, most for sky and reeds.");
-  expect(gainWords(size([0], [9, 9, 9]), size([1, 2], [3, 3, 3]), paints, areas)).toContain("(Blue and Rose for Ochre)");
-  expect(gainWords(size([0], [1, 1, 1]), size([0, 1], [1, 1, 0.9]), paints, areas)).toBe("A second paint hardly helps.");
+  expect(gainWords(size([0], [9, 1, 5]), size([0, 2], [3, 1, 2]), paints, areas)).toBe(
+    "A second paint (Rose) gains 3.0, most for sky and reeds.",
+  );
+  expect(gainWords(size([0], [9, 9, 9]), size([1, 2], [3, 3, 3]), paints, areas)).toContain(
+    "(Blue and Rose for Ochre)",
+  );
+  expect(gainWords(size([0], [1, 1, 1]), size([0, 1], [1, 1, 0.9]), paints, areas)).toBe(
+    "A second paint hardly helps.",
+  );
   expect(gainWords(size([0], [1, 1, 1]), undefined, paints, areas)).toBe("");
 });
 
@@ -24,5 +45,7 @@ test("a change of palette says first what is lost, and passes over what hardly m
   expect(change).toEqual({ better: [{ name: "sky", by: 3 }], worse: [{ name: "brick", by: 3 }] });
   expect(changeWords(change)).toBe("Lost: brick by 3.0. Better: sky by 3.0.");
   expect(changeWords(changeOf(served([0], [5, 1, 2]), served([1], [5, 1, 2]), areas))).toBe("Hardly any area changes.");
-  expect(changeWords(changeOf(served([0], [5, 1, 2]), served([], [Infinity, Infinity, Infinity]), areas))).toContain("by everything");
+  expect(changeWords(changeOf(served([0], [5, 1, 2]), served([], [Infinity, Infinity, Infinity]), areas))).toContain(
+    "by everything",
+  );
 });

@@ -8,21 +8,46 @@ export const FAIR = 4;
 
 export const paintsWord = (n: number): string => (n === 1 ? "1 paint" : `${n} paints`);
 export const areasWord = (n: number): string => (n === 1 ? "1 area" : `${n} areas`);
-export const listed = (words: readonly string[]): string => (words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`);
-const ordinal = (n: number): string => ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth", "eleventh", "twelfth"][n - 1] ?? `${n}th`;
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
+const ordinal = (n: number): string =>
+  [
+    "first",
+    "second",
+    "third",
+    "fourth",
+    "fifth",
+    "sixth",
+    "seventh",
+    "eighth",
+    "ninth",
+    "tenth",
+    "eleventh",
+    "twelfth",
+  ][n - 1] ?? `${n}th`;
 
 /** At most so many names, and how many more there are. */
-export const firstOf = (names: readonly string[], most: number): string => (names.length <= most ? listed(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`);
+export const firstOf = (names: readonly string[], most: number): string =>
+  names.length <= most ? listed(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
 
 /** What one more paint brings, in words. */
-export function gainWords(now: FoundSize, next: FoundSize | undefined, paints: readonly KnownPaint[], areaNames: readonly string[]): string {
+export function gainWords(
+  now: FoundSize,
+  next: FoundSize | undefined,
+  paints: readonly KnownPaint[],
+  areaNames: readonly string[],
+): string {
   if (!next || next.best.length === 0 || now.best.length === 0) return "";
   const [from, to] = [now.best[0], next.best[0]];
   const gain = from.error - to.error;
   if (gain < HARDLY_HELPS) return `A ${ordinal(next.size)} paint hardly helps.`;
   const come = to.paints.filter((p) => !from.paints.includes(p)).map((p) => paints[p].name);
   const go = from.paints.filter((p) => !to.paints.includes(p)).map((p) => paints[p].name);
-  const most = from.served.map(({ error }, i) => ({ name: areaNames[i], gain: error - to.served[i].error })).filter(({ gain: by }) => by > 1).sort((a, b) => b.gain - a.gain).slice(0, 2);
+  const most = from.served
+    .map(({ error }, i) => ({ name: areaNames[i], gain: error - to.served[i].error }))
+    .filter(({ gain: by }) => by > 1)
+    .sort((a, b) => b.gain - a.gain)
+    .slice(0, 2);
   const swap = go.length > 0 ? `${listed(come)} for ${listed(go)}` : listed(come);
   return `A ${ordinal(next.size)} paint (${swap}) gains ${gain.toFixed(1)}${most.length > 0 ? `, most for ${listed(most.map(({ name }) => name))}` : ""}.`;
 }
@@ -37,17 +62,30 @@ export interface Change {
 }
 
 export function changeOf(before: ServedPalette, after: ServedPalette, areaNames: readonly string[]): Change {
-  const moves = before.served.map(({ error }, t) => ({ name: areaNames[t], by: error - (after.served[t]?.error ?? Infinity) }));
+  const moves = before.served.map(({ error }, t) => ({
+    name: areaNames[t],
+    by: error - (after.served[t]?.error ?? Infinity),
+  }));
   return {
     better: moves.filter(({ by }) => by > MOVED).sort((a, b) => b.by - a.by),
-    worse: moves.filter(({ by }) => by < -MOVED).map(({ name, by }) => ({ name, by: -by })).sort((a, b) => b.by - a.by),
+    worse: moves
+      .filter(({ by }) => by < -MOVED)
+      .map(({ name, by }) => ({ name, by: -by }))
+      .sort((a, b) => b.by - a.by),
   };
 }
 
-const named = (moves: Change["better"]): string => firstOf(moves.map(({ name, by }) => `${name} by ${Number.isFinite(by) ? by.toFixed(1) : "everything"}`), 2);
+const named = (moves: Change["better"]): string =>
+  firstOf(
+    moves.map(({ name, by }) => `${name} by ${Number.isFinite(by) ? by.toFixed(1) : "everything"}`),
+    2,
+  );
 
 /** "Better: the brick by 2.1. Lost: the sky by 1.0." */
 export function changeWords({ better, worse }: Change): string {
   if (better.length === 0 && worse.length === 0) return "Hardly any area changes.";
-  return [worse.length > 0 ? `Lost: ${named(worse)}.` : "Nothing is lost.", better.length > 0 ? `Better: ${named(better)}.` : "Nothing gets better."].join(" ");
+  return [
+    worse.length > 0 ? `Lost: ${named(worse)}.` : "Nothing is lost.",
+    better.length > 0 ? `Better: ${named(better)}.` : "Nothing gets better.",
+  ].join(" ");
 }

@@ -28,7 +28,10 @@ function useWeighed(): Weighed | null {
     const [now, own, mixed] = JSON.parse(key) as [number, number[], number[]];
     if (now === 0 || own.length === 0) return;
     let stale = false;
-    ask("weigh", own, mixed).then((found) => !stale && setAnswer(found), troubleWith("The tray's paints could not be weighed"));
+    ask("weigh", own, mixed).then(
+      (found) => !stale && setAnswer(found),
+      troubleWith("The tray's paints could not be weighed"),
+    );
     return () => {
       stale = true;
     };
@@ -37,9 +40,15 @@ function useWeighed(): Weighed | null {
 }
 
 /** For what the whole box doesn't reach: a pigment to wish for, or to let it go. Asked for when wanted, since it tries the handbook. */
-function useWishes(served: ServedPalette): { wishes: readonly (Wished & { target: number })[] | null; look: () => void; busy: boolean } {
+function useWishes(served: ServedPalette): {
+  wishes: readonly (Wished & { target: number })[] | null;
+  look: () => void;
+  busy: boolean;
+} {
   const { ask, ready, choosable } = useWeighing();
-  const [found, setFound] = useState<{ of: ServedPalette; wishes: readonly (Wished & { target: number })[] } | null>(null);
+  const [found, setFound] = useState<{ of: ServedPalette; wishes: readonly (Wished & { target: number })[] } | null>(
+    null,
+  );
   const [busy, setBusy] = useState(false);
   const look = (): void => {
     if (!ready) return;
@@ -47,7 +56,12 @@ function useWishes(served: ServedPalette): { wishes: readonly (Wished & { target
     ask("serve", [[...choosable]])
       .then(async ([all]) => {
         const targets = all.served.flatMap(({ error }, t) => (error >= FAIR ? [t] : []));
-        const wishes = await ask("wish", [...choosable], targets, targets.map((t) => all.served[t].error));
+        const wishes = await ask(
+          "wish",
+          [...choosable],
+          targets,
+          targets.map((t) => all.served[t].error),
+        );
         setFound({ of: served, wishes: wishes.map((wish, i) => ({ ...wish, target: targets[i] })) });
       })
       .catch((error: unknown) => {
@@ -81,14 +95,38 @@ function useAmounts(): ReadonlyMap<string, number> {
 }
 
 /** Why this palette, as a painter would say it. */
-function whyWords(own: readonly KnownPaint[], weighed: Weighed, served: ServedPalette, areaNames: readonly string[], darkest: number): string {
-  const busy = weighed.paints.map((one, i) => ({ ...one, name: own[i]?.name ?? "" })).sort((a, b) => b.targets.length - a.targets.length);
-  const carries = busy.filter(({ targets }) => targets.length > 0).slice(0, 2).map(({ name, targets }) => `${name} carries ${firstOf(targets.map((t) => areaNames[t]), 3)}`);
-  const alone = busy.filter(({ hanging }) => hanging.length > 0).sort((a, b) => b.hanging[0].worse - a.hanging[0].worse)[0];
+function whyWords(
+  own: readonly KnownPaint[],
+  weighed: Weighed,
+  served: ServedPalette,
+  areaNames: readonly string[],
+  darkest: number,
+): string {
+  const busy = weighed.paints
+    .map((one, i) => ({ ...one, name: own[i]?.name ?? "" }))
+    .sort((a, b) => b.targets.length - a.targets.length);
+  const carries = busy
+    .filter(({ targets }) => targets.length > 0)
+    .slice(0, 2)
+    .map(
+      ({ name, targets }) =>
+        `${name} carries ${firstOf(
+          targets.map((t) => areaNames[t]),
+          3,
+        )}`,
+    );
+  const alone = busy
+    .filter(({ hanging }) => hanging.length > 0)
+    .sort((a, b) => b.hanging[0].worse - a.hanging[0].worse)[0];
   const poor = served.served.flatMap(({ error }, t) => (error >= FAIR ? [areaNames[t]] : []));
   return [
     `${carries.join("; ")}.`,
-    alone ? `Nothing else makes ${firstOf(alone.hanging.map(({ target }) => areaNames[target]), 2)} but ${alone.name}.` : "No area hangs on a single paint.",
+    alone
+      ? `Nothing else makes ${firstOf(
+          alone.hanging.map(({ target }) => areaNames[target]),
+          2,
+        )} but ${alone.name}.`
+      : "No area hangs on a single paint.",
     `The darks go down to value ${darkest.toFixed(1)}.`,
     poor.length > 0 ? `It leaves ${firstOf(poor, 3)} short.` : "It leaves no area short.",
   ].join(" ");
@@ -106,59 +144,138 @@ export function Worth({ served }: { served: ServedPalette }) {
   const wanted = useWantedColours();
   const { wishes, look, busy } = useWishes(served);
   const own = indicesOf(palette).map((p) => paints[p]);
-  const range = useMemo(() => valueRange(own.map(({ model }) => model), paper), [own, paper]);
-  if (!weighed || weighed.paints.length !== own.length || weighed.paints.some(({ paint }, i) => paints[paint] !== own[i])) return <p role="status" className="quiet">Weighing each paint …</p>;
+  const range = useMemo(
+    () =>
+      valueRange(
+        own.map(({ model }) => model),
+        paper,
+      ),
+    [own, paper],
+  );
+  if (
+    !weighed ||
+    weighed.paints.length !== own.length ||
+    weighed.paints.some(({ paint }, i) => paints[paint] !== own[i])
+  )
+    return (
+      <p role="status" className="quiet">
+        Weighing each paint …
+      </p>
+    );
   const nameOf = (p: number): string => paints[p].name;
   return (
     <section aria-label="What each paint earns" className="space-y-2">
-      <p className="leading-snug"><span className="font-semibold">In the tray, off by {served.error.toFixed(1)}. Why these?</span> {whyWords(own, weighed, served, areaNames, range.darkest)}</p>
+      <p className="leading-snug">
+        <span className="font-semibold">In the tray, off by {served.error.toFixed(1)}. Why these?</span>{" "}
+        {whyWords(own, weighed, served, areaNames, range.darkest)}
+      </p>
       <ul>
         {weighed.paints.map(({ paint, targets, loss, hanging }) => {
           const known = paints[paint];
           const amount = amounts.get(known.id) ?? 0;
           const nothing = loss < DOES_NOTHING;
           return (
-            <li key={known.id} className="grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 border-t border-(--hairline) py-1.5">
+            <li
+              key={known.id}
+              className="grid grid-cols-[76px_minmax(0,1fr)_auto] items-center gap-x-3 border-t border-(--hairline) py-1.5"
+            >
               <Strip mix={[{ paint: known.model, parts: 1 }]} paper={paper} width={76} height={17} label={known.name} />
               <div className="min-w-0">
                 <p className="name-face truncate leading-tight">{known.name}</p>
-                <p className="label-line leading-snug" title={firstOf(targets.map((t) => areaNames[t]), 60)}>
-                  {targets.length === 0 ? "unused" : areasWord(targets.length)}{amount >= 0.005 && ` · ${Math.round(100 * amount)} % of the paint`}
-                  {hanging.length > 0 && ` · ${firstOf(hanging.map(({ target }) => areaNames[target]), 2)} ${hanging.length > 1 ? "hang" : "hangs"} on it`}
+                <p
+                  className="label-line leading-snug"
+                  title={firstOf(
+                    targets.map((t) => areaNames[t]),
+                    60,
+                  )}
+                >
+                  {targets.length === 0 ? "unused" : areasWord(targets.length)}
+                  {amount >= 0.005 && ` · ${Math.round(100 * amount)} % of the paint`}
+                  {hanging.length > 0 &&
+                    ` · ${firstOf(
+                      hanging.map(({ target }) => areaNames[target]),
+                      2,
+                    )} ${hanging.length > 1 ? "hang" : "hangs"} on it`}
                 </p>
               </div>
               {nothing ? (
-                <button type="button" className="btn btn-outline btn-xs" title="Without it hardly anything is lost" onClick={() => removeFromPalette(known.id)}>{targets.length === 0 ? "does nothing" : "not missed"}: take out</button>
+                <button
+                  type="button"
+                  className="btn btn-outline btn-xs"
+                  title="Without it hardly anything is lost"
+                  onClick={() => removeFromPalette(known.id)}
+                >
+                  {targets.length === 0 ? "does nothing" : "not missed"}: take out
+                </button>
               ) : (
-                <span className="text-[0.9rem]" title="Mean error that its absence adds">{Number.isFinite(loss) ? `worth ${loss.toFixed(1)}` : "the only one"}</span>
+                <span className="text-[0.9rem]" title="Mean error that its absence adds">
+                  {Number.isFinite(loss) ? `worth ${loss.toFixed(1)}` : "the only one"}
+                </span>
               )}
             </li>
           );
         })}
       </ul>
-      {weighed.sameJob.map(([p, q]) => <p key={`${p} ${q}`} className="text-[0.9rem] leading-snug">Of {nameOf(p)} and {nameOf(q)} one is enough: either stands in for the other here.</p>)}
+      {weighed.sameJob.map(([p, q]) => (
+        <p key={`${p} ${q}`} className="text-[0.9rem] leading-snug">
+          Of {nameOf(p)} and {nameOf(q)} one is enough: either stands in for the other here.
+        </p>
+      ))}
       {weighed.savings[0] && (
         <p className="text-[0.9rem] leading-snug">
-          {nameOf(weighed.savings[0].paint)}, ready mixed, would save most mixing: {paintsWord(weighed.savings[0].fewer)} fewer to mix for {firstOf(weighed.savings[0].targets.map((t) => areaNames[t]), 3)}.{" "}
-          <button type="button" className="btn btn-ghost btn-xs" onClick={() => addToPalette(paints[weighed.savings[0].paint].id)}>Lay it out too</button>
+          {nameOf(weighed.savings[0].paint)}, ready mixed, would save most mixing:{" "}
+          {paintsWord(weighed.savings[0].fewer)} fewer to mix for{" "}
+          {firstOf(
+            weighed.savings[0].targets.map((t) => areaNames[t]),
+            3,
+          )}
+          .{" "}
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs"
+            onClick={() => addToPalette(paints[weighed.savings[0].paint].id)}
+          >
+            Lay it out too
+          </button>
         </p>
       )}
       {wishes === null ? (
-        <button type="button" className="btn btn-ghost btn-xs -ml-2" disabled={busy} onClick={look}>{busy ? "Trying the handbook …" : "What does no paint at hand reach?"}</button>
+        <button type="button" className="btn btn-ghost btn-xs -ml-2" disabled={busy} onClick={look}>
+          {busy ? "Trying the handbook …" : "What does no paint at hand reach?"}
+        </button>
       ) : wishes.length === 0 ? (
-        <p className="text-[0.9rem] leading-snug" role="status">The paints at hand reach every area: nothing need be bought.</p>
+        <p className="text-[0.9rem] leading-snug" role="status">
+          The paints at hand reach every area: nothing need be bought.
+        </p>
       ) : (
         <ul className="text-[0.9rem] leading-snug" role="status">
           {wishes.map(({ target, pigmentId, error }) => (
             <li key={target}>
-              {pigmentId
-                ? <>No mix at hand is right for {areaNames[target]}: wish for {pigmentById(pigmentId).name} ({pigmentById(pigmentId).code}); with it, off by {error.toFixed(1)}.</>
-                : <>Nothing reaches {areaNames[target]}, off by {error.toFixed(1)}, and no pigment of the handbook helps enough: let it go, paint it {describeColour(wanted[target]).value < 4 ? "as dark as the palette goes" : "duller or at another value"}.</>}
+              {pigmentId ? (
+                <>
+                  No mix at hand is right for {areaNames[target]}: wish for {pigmentById(pigmentId).name} (
+                  {pigmentById(pigmentId).code}); with it, off by {error.toFixed(1)}.
+                </>
+              ) : (
+                <>
+                  Nothing reaches {areaNames[target]}, off by {error.toFixed(1)}, and no pigment of the handbook helps
+                  enough: let it go, paint it{" "}
+                  {describeColour(wanted[target]).value < 4
+                    ? "as dark as the palette goes"
+                    : "duller or at another value"}
+                  .
+                </>
+              )}
             </li>
           ))}
         </ul>
       )}
-      {weighed.paints.some(({ loss }) => loss < DOES_NOTHING) && <p className="label-line">{listed(weighed.paints.filter(({ loss }) => loss < DOES_NOTHING).map(({ paint }) => nameOf(paint)))} could stay in the box: each alone is missed by less than {DOES_NOTHING}.</p>}
+      {weighed.paints.some(({ loss }) => loss < DOES_NOTHING) && (
+        <p className="label-line">
+          {listed(weighed.paints.filter(({ loss }) => loss < DOES_NOTHING).map(({ paint }) => nameOf(paint)))} could
+          stay in the box: each alone is missed by less than {DOES_NOTHING}.
+        </p>
+      )}
     </section>
   );
 }

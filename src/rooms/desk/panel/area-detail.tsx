@@ -14,7 +14,9 @@ import { SourceChoice } from "./source-choice";
 import { WayCard } from "./way-card";
 
 const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
-  one !== null && one.waterParts === two.waterParts && one.parts.length === two.parts.length &&
+  one !== null &&
+  one.waterParts === two.waterParts &&
+  one.parts.length === two.parts.length &&
   one.parts.every((part, i) => part.paintId === two.parts[i].paintId && part.parts === two.parts[i].parts);
 
 function Ways({ area }: { area: PaintingArea }) {
@@ -23,10 +25,24 @@ function Ways({ area }: { area: PaintingArea }) {
   const target = useTarget(area);
   const ways = useWays(target, source, paper.id);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
-  if (ways.state === "looking") return <p role="status" className="quiet py-4">Trying every mix of up to three paints …</p>;
-  if (ways.state === "failed") return <p role="alert" className="py-4 text-error">{ways.message}</p>;
+  if (ways.state === "looking")
+    return (
+      <p role="status" className="quiet py-4">
+        Trying every mix of up to three paints …
+      </p>
+    );
+  if (ways.state === "failed")
+    return (
+      <p role="alert" className="py-4 text-error">
+        {ways.message}
+      </p>
+    );
   if (ways.recipes.length === 0) {
-    return <p className="py-4">The tray is empty, so there is nothing to mix from. Lay paints in it below, or mix from all your paints.</p>;
+    return (
+      <p className="py-4">
+        The tray is empty, so there is nothing to mix from. Lay paints in it below, or mix from all your paints.
+      </p>
+    );
   }
   return (
     <ul aria-label="Ways to mix it">
@@ -34,7 +50,11 @@ function Ways({ area }: { area: PaintingArea }) {
         const stored: StoredRecipe = { parts: [...recipe.parts], waterParts: recipe.waterParts };
         return (
           <WayCard
-            key={JSON.stringify(stored)} recipe={recipe} target={target} paper={paper} chosen={sameRecipe(area.recipe, stored)}
+            key={JSON.stringify(stored)}
+            recipe={recipe}
+            target={target}
+            paper={paper}
+            chosen={sameRecipe(area.recipe, stored)}
             onChoose={() => chooseRecipes(new Map([[area.id, stored]]))}
           />
         );
@@ -54,19 +74,33 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
     <article aria-label={`Area ${index + 1}: ${area.name}`} className="p-6 pt-4">
       <AreaNav area={area} />
       <div className="mb-4 flex gap-4">
-        <span className="flex h-[4.6rem] w-[5.6rem] shrink-0" role="img" aria-label="The photo's colour and the one to paint">
-          {[area.lab, target].map((lab, i) => <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />)}
+        <span
+          className="flex h-[4.6rem] w-[5.6rem] shrink-0"
+          role="img"
+          aria-label="The photo's colour and the one to paint"
+        >
+          {[area.lab, target].map((lab, i) => (
+            <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
+          ))}
         </span>
         <div className="min-w-0 flex-1">
           <AreaName key={`${area.id} ${area.name}`} area={area} />
-          <div className="pl-1"><ColourFacts lab={target} /></div>
+          <div className="pl-1">
+            <ColourFacts lab={target} />
+          </div>
         </div>
       </div>
       {area.recipe && (
         <div className="mb-6 border-t border-(--hairline) pt-4">
           <div className="mb-2 flex items-center">
             <h3 className="font-semibold">Mix it like this</h3>
-            <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={() => chooseRecipes(new Map([[area.id, null]]))}><Undo2 size={13} /> no recipe</button>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs ml-auto"
+              onClick={() => chooseRecipes(new Map([[area.id, null]]))}
+            >
+              <Undo2 size={13} /> no recipe
+            </button>
           </div>
           <RecipeEditor area={area} recipe={area.recipe} paper={paper} />
         </div>

@@ -21,7 +21,11 @@ function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; 
   const dry = area.recipe && parts ? predict(parts, loadOfWater(area.recipe.waterParts), paper).dry : null;
   return (
     <li className="border-t border-(--hairline)">
-      <button type="button" className="flex w-full cursor-pointer items-center gap-3 px-6 py-1.5 text-left hover:bg-base-200" onClick={() => select(area.id)}>
+      <button
+        type="button"
+        className="flex w-full cursor-pointer items-center gap-3 px-6 py-1.5 text-left hover:bg-base-200"
+        onClick={() => select(area.id)}
+      >
         <span className="quiet w-4 shrink-0 text-right">{number}</span>
         {dry ? (
           <JudgingPair wanted={target} mix={dry} className="h-10 w-20" />
@@ -31,7 +35,11 @@ function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; 
         <span className="min-w-0 flex-1">
           <span className="flex items-baseline gap-2">
             <span className="name-face min-w-0 flex-1 truncate text-[1.1rem] leading-tight">{area.name}</span>
-            {dry && <span className="text-[0.87rem]" title="dE00, mix against the colour to paint">{compareColours(target, dry).dE00.toFixed(1)}</span>}
+            {dry && (
+              <span className="text-[0.87rem]" title="dE00, mix against the colour to paint">
+                {compareColours(target, dry).dE00.toFixed(1)}
+              </span>
+            )}
           </span>
           <span className="quiet line-clamp-2 text-[0.87rem] leading-snug">
             {area.recipe && parts
@@ -58,11 +66,16 @@ export function AreaList() {
       {areas.length === 0 ? (
         <div className="px-6 py-3">
           <p className="name-face text-lg">Nothing is measured yet.</p>
-          <p className="mt-1">Let the shapes be proposed in the step before, or click on the photo where you would squint first: the lightest light, the darkest dark, the colour it is all about. Name each colour, and its mixes appear here.</p>
+          <p className="mt-1">
+            Let the shapes be proposed in the step before, or click on the photo where you would squint first: the
+            lightest light, the darkest dark, the colour it is all about. Name each colour, and its mixes appear here.
+          </p>
         </div>
       ) : (
         <ul className="mt-2 border-b border-(--hairline)">
-          {areas.map((area, i) => <AreaRow key={area.id} area={area} number={i + 1} paper={paper} />)}
+          {areas.map((area, i) => (
+            <AreaRow key={area.id} area={area} number={i + 1} paper={paper} />
+          ))}
         </ul>
       )}
       <div className="space-y-4 px-6 pt-4">
@@ -71,7 +84,11 @@ export function AreaList() {
         <label className="block">
           <span className="label-line block">Paper</span>
           <select className="select w-full" value={paper.id} onChange={(event) => setPaper(event.target.value)}>
-            {PAPERS.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+            {PAPERS.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
           </select>
         </label>
       </div>

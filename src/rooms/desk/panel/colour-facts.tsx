@@ -8,7 +8,11 @@ export function ColourFacts({ lab }: { lab: Lab }) {
     { term: "value", fact: words.value.toFixed(1), title: "Munsell value, 0 black to 10 white (ASTM D1535)" },
     { term: "chroma", fact: words.chroma.toFixed(0), title: "CIELAB chroma: 0 grey, above 50 vivid" },
     { term: "hue", fact: words.hueName, title: `CIELAB hue angle ${words.hueDegrees.toFixed(0)}°` },
-    { term: "temperature", fact: `${words.warmth} ${words.warmth === "neutral" ? "" : temperature}`, title: "Signed distance from grey towards orange (warm) or blue (cool)" },
+    {
+      term: "temperature",
+      fact: `${words.warmth} ${words.warmth === "neutral" ? "" : temperature}`,
+      title: "Signed distance from grey towards orange (warm) or blue (cool)",
+    },
   ];
   return (
     <dl className="flex flex-wrap gap-x-5 gap-y-1">

@@ -8,7 +8,9 @@ import { usePaper, useSourcePaints } from "../paints";
 import { useTargets } from "../targets";
 import { SourceChoice } from "./source-choice";
 
-type Run = { readonly state: "idle"; readonly message?: string } | { readonly state: "running"; readonly done: number; readonly of: number };
+type Run =
+  | { readonly state: "idle"; readonly message?: string }
+  | { readonly state: "running"; readonly done: number; readonly of: number };
 
 /** Finds the closest recipe for every area that has none, with progress; can be stopped, and undone in one step. */
 export function MixAll() {
@@ -27,7 +29,12 @@ export function MixAll() {
     const found = new Map<string, StoredRecipe>();
     setRun({ state: "running", done: 0, of: wanted.length });
     matcher.ask(
-      { targets: wanted.map(({ id, lab }) => ({ id, lab: targets.get(id) ?? lab })), paints, paperId: paper.id, options: { ...options, ways: 1 } },
+      {
+        targets: wanted.map(({ id, lab }) => ({ id, lab: targets.get(id) ?? lab })),
+        paints,
+        paperId: paper.id,
+        options: { ...options, ways: 1 },
+      },
       {
         found: (id, [best], done) => {
           if (best) found.set(id, { parts: [...best.parts], waterParts: best.waterParts });
@@ -49,21 +56,41 @@ export function MixAll() {
   if (run.state === "running") {
     return (
       <div className="flex items-center gap-3">
-        <progress className="progress progress-primary flex-1" value={run.done} max={run.of} aria-label="Mixing all areas" />
-        <span role="status">{run.done} of {run.of}</span>
-        <button type="button" className="btn btn-sm" onClick={stop}>Stop</button>
+        <progress
+          className="progress progress-primary flex-1"
+          value={run.done}
+          max={run.of}
+          aria-label="Mixing all areas"
+        />
+        <span role="status">
+          {run.done} of {run.of}
+        </span>
+        <button type="button" className="btn btn-sm" onClick={stop}>
+          Stop
+        </button>
       </div>
     );
   }
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <button type="button" className="btn btn-primary btn-sm" disabled={areas.length === 0 || paints.length === 0} onClick={start}>
-          {unmixed.length === areas.length || unmixed.length === 0 ? "Mix all areas" : `Mix the other ${unmixed.length}`}
+        <button
+          type="button"
+          className="btn btn-primary btn-sm"
+          disabled={areas.length === 0 || paints.length === 0}
+          onClick={start}
+        >
+          {unmixed.length === areas.length || unmixed.length === 0
+            ? "Mix all areas"
+            : `Mix the other ${unmixed.length}`}
         </button>
         <SourceChoice />
       </div>
-      {run.message && <p role="status" className="quiet">{run.message}</p>}
+      {run.message && (
+        <p role="status" className="quiet">
+          {run.message}
+        </p>
+      )}
     </div>
   );
 }

@@ -28,15 +28,29 @@ export function OtherStrengths({ mix, waterParts, dry, paper, onWater }: OtherSt
   const { richer, thinner } = otherStrengths(mix, waterParts, paper);
   return (
     <ul aria-label="Richer or thinner" className="space-y-1">
-      {[{ name: "Richer", at: richer, none: "It is as strong as it goes." }, { name: "Thinner", at: thinner, none: "It is as thin as it goes." }].map(({ name, at, none }) => (
+      {[
+        { name: "Richer", at: richer, none: "It is as strong as it goes." },
+        { name: "Thinner", at: thinner, none: "It is as thin as it goes." },
+      ].map(({ name, at, none }) => (
         <li key={name} className="flex items-center gap-3 text-[0.9rem]">
           {at ? (
             <>
               <span aria-hidden className="h-6 w-10 shrink-0" style={{ background: screenColourOfLab(at.dry).hex }} />
-              <span className="min-w-0 flex-1 leading-snug"><span className="font-semibold">{name}</span>, {waterWords(at.waterParts)}: {changeWords(dry, at.dry)}</span>
-              <button type="button" className="btn btn-ghost btn-xs" aria-label={`Mix it ${name.toLowerCase()}`} onClick={() => onWater(at.waterParts)}>Use</button>
+              <span className="min-w-0 flex-1 leading-snug">
+                <span className="font-semibold">{name}</span>, {waterWords(at.waterParts)}: {changeWords(dry, at.dry)}
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs"
+                aria-label={`Mix it ${name.toLowerCase()}`}
+                onClick={() => onWater(at.waterParts)}
+              >
+                Use
+              </button>
             </>
-          ) : <span className="quiet">{none}</span>}
+          ) : (
+            <span className="quiet">{none}</span>
+          )}
         </li>
       ))}
     </ul>

@@ -31,7 +31,9 @@ function useUses(): readonly PuddleUse[] {
     const { widthCm, heightCm } = sheetOf(study, size);
     return areas.flatMap(({ id, recipe, region }) => {
       const share = measured?.areas.find(({ label }) => label === region)?.share ?? 0;
-      return recipe ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2: share * widthCm * heightCm }] : [];
+      return recipe
+        ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2: share * widthCm * heightCm }]
+        : [];
     });
   }, [areas, study, size, measured]);
 }
@@ -45,24 +47,35 @@ function useSharings(): readonly Sharing[] {
   const paper = usePaper();
   return useMemo(() => {
     const byRegion = new Map(areas.map((area) => [area.region, area]));
-    const key = (recipe: StoredRecipe | null): string => JSON.stringify(recipe && puddlesOf([{ id: "", parts: recipe.parts, waterParts: 0, areaCm2: 0 }])[0].parts);
+    const key = (recipe: StoredRecipe | null): string =>
+      JSON.stringify(recipe && puddlesOf([{ id: "", parts: recipe.parts, waterParts: 0, areaCm2: 0 }])[0].parts);
     const found: Sharing[] = [];
     for (const { a, b } of measured?.borders ?? []) {
-      for (const [own, other] of [[byRegion.get(a), byRegion.get(b)], [byRegion.get(b), byRegion.get(a)]]) {
-        const [mine, theirs] = [own?.recipe && namedParts(own.recipe, paints), other?.recipe && namedParts(other.recipe, paints)];
+      for (const [own, other] of [
+        [byRegion.get(a), byRegion.get(b)],
+        [byRegion.get(b), byRegion.get(a)],
+      ]) {
+        const [mine, theirs] = [
+          own?.recipe && namedParts(own.recipe, paints),
+          other?.recipe && namedParts(other.recipe, paints),
+        ];
         if (!own?.recipe || !other?.recipe || !mine || !theirs || key(own.recipe) === key(other.recipe)) continue;
         const target = targets.get(own.id) ?? own.lab;
         const now = compareColours(target, predict(mine, loadOfWater(own.recipe.waterParts), paper).dry).dE00;
         const { waterParts, difference } = nearestStrength(target, theirs, paper);
         const cost = difference.dE00 - now;
-        if (cost <= SHARING_MAY_COST && difference.dE00 < 4) found.push({ areaId: own.id, with: other.id, cost, recipe: { parts: other.recipe.parts, waterParts } });
+        if (cost <= SHARING_MAY_COST && difference.dE00 < 4)
+          found.push({ areaId: own.id, with: other.id, cost, recipe: { parts: other.recipe.parts, waterParts } });
       }
     }
-    return found.sort((one, two) => one.cost - two.cost).filter(({ areaId }, i, all) => all.findIndex((one) => one.areaId === areaId) === i);
+    return found
+      .sort((one, two) => one.cost - two.cost)
+      .filter(({ areaId }, i, all) => all.findIndex((one) => one.areaId === areaId) === i);
   }, [areas, measured, targets, paints, paper]);
 }
 
-const strengthWords = (waterParts: WaterParts): string => `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
+const strengthWords = (waterParts: WaterParts): string =>
+  `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
 
 /** Everything to have ready in the wells: one entry for each mix, however many areas it serves. */
 export function PuddleList() {
@@ -78,18 +91,34 @@ export function PuddleList() {
   if (puddles.length === 0) return null;
   return (
     <section aria-label="All puddles" className="space-y-2">
-      <h3 className="font-semibold">{puddles.length === 1 ? "One puddle" : `${puddles.length} puddles`} for {uses.length === 1 ? "1 area" : `${uses.length} areas`}</h3>
+      <h3 className="font-semibold">
+        {puddles.length === 1 ? "One puddle" : `${puddles.length} puddles`} for{" "}
+        {uses.length === 1 ? "1 area" : `${uses.length} areas`}
+      </h3>
       <ol>
         {puddles.map((puddle) => {
           const parts = namedParts({ parts: [...puddle.parts], waterParts: 0 }, paints);
           return (
             <li key={puddle.uses.map(({ id }) => id).join()} className="border-t border-(--hairline) py-2">
-              {parts ? <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} /> : <p className="text-warning">A paint of this mix has left the box.</p>}
+              {parts ? (
+                <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
+              ) : (
+                <p className="text-warning">A paint of this mix has left the box.</p>
+              )}
               <ul className="mt-1 text-[0.9rem] leading-snug">
                 {puddle.uses.map(({ id, waterParts, areaCm2 }) => (
                   <li key={id}>
-                    <button type="button" className="cursor-pointer text-left underline-offset-2 hover:underline" onClick={() => select(id)}>{nameOf(id)}</button>
-                    <span className="quiet">, {strengthWords(waterParts)}{areaCm2 >= 1 && `, ${Math.round(areaCm2)} cm²`}</span>
+                    <button
+                      type="button"
+                      className="cursor-pointer text-left underline-offset-2 hover:underline"
+                      onClick={() => select(id)}
+                    >
+                      {nameOf(id)}
+                    </button>
+                    <span className="quiet">
+                      , {strengthWords(waterParts)}
+                      {areaCm2 >= 1 && `, ${Math.round(areaCm2)} cm²`}
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -103,8 +132,19 @@ export function PuddleList() {
           <ul>
             {sharings.slice(0, 6).map((sharing) => (
               <li key={sharing.areaId} className="flex items-baseline gap-2 py-1 text-[0.9rem] leading-snug">
-                <span className="flex-1">{nameOf(sharing.areaId)} from the puddle of {nameOf(sharing.with)}, {strengthWords(sharing.recipe.waterParts)}: {sharing.cost < 0.2 ? "nothing lost" : `${sharing.cost.toFixed(1)} farther off`}</span>
-                <button type="button" className="btn btn-outline btn-xs" aria-label={`${nameOf(sharing.areaId)} from the puddle of ${nameOf(sharing.with)}`} onClick={() => chooseRecipes(new Map([[sharing.areaId, sharing.recipe]]))}>Share</button>
+                <span className="flex-1">
+                  {nameOf(sharing.areaId)} from the puddle of {nameOf(sharing.with)},{" "}
+                  {strengthWords(sharing.recipe.waterParts)}:{" "}
+                  {sharing.cost < 0.2 ? "nothing lost" : `${sharing.cost.toFixed(1)} farther off`}
+                </span>
+                <button
+                  type="button"
+                  className="btn btn-outline btn-xs"
+                  aria-label={`${nameOf(sharing.areaId)} from the puddle of ${nameOf(sharing.with)}`}
+                  onClick={() => chooseRecipes(new Map([[sharing.areaId, sharing.recipe]]))}
+                >
+                  Share
+                </button>
               </li>
             ))}
           </ul>

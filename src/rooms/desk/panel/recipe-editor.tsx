@@ -21,11 +21,23 @@ const more = (parts: number): number => (parts === TOUCH ? 1 : Math.min(MAX_PART
 const fewer = (parts: number): number => (parts <= 1 ? TOUCH : parts - 1);
 
 function waterStep(waterParts: number, by: -1 | 1): number {
-  const nearest = COUNTABLE_WATER.reduce((best, w, i) => (Math.abs(w - waterParts) < Math.abs(COUNTABLE_WATER[best] - waterParts) ? i : best), 0);
+  const nearest = COUNTABLE_WATER.reduce(
+    (best, w, i) => (Math.abs(w - waterParts) < Math.abs(COUNTABLE_WATER[best] - waterParts) ? i : best),
+    0,
+  );
   return COUNTABLE_WATER[Math.min(COUNTABLE_WATER.length - 1, Math.max(0, nearest + by))];
 }
 
-function Step({ label, children, ...button }: { label: string; children: React.ReactNode; onClick: () => void; disabled?: boolean }) {
+function Step({
+  label,
+  children,
+  ...button
+}: {
+  label: string;
+  children: React.ReactNode;
+  onClick: () => void;
+  disabled?: boolean;
+}) {
   return (
     <button type="button" className="btn btn-square btn-outline btn-xs" aria-label={label} title={label} {...button}>
       {children}
@@ -61,21 +73,55 @@ export function RecipeEditor({ area, recipe, paper }: { area: PaintingArea; reci
       </div>
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
       <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
-      <OtherStrengths mix={parts} waterParts={recipe.waterParts} dry={dry} paper={paper} onWater={(waterParts) => change({ waterParts })} />
+      <OtherStrengths
+        mix={parts}
+        waterParts={recipe.waterParts}
+        dry={dry}
+        paper={paper}
+        onWater={(waterParts) => change({ waterParts })}
+      />
       <div className="space-y-1 border-t border-(--hairline) pt-2.5">
         {parts.map(({ paint, parts: amount, name }) => (
           <div key={paint.id} className="flex items-center gap-2">
             <span className="min-w-0 flex-1 truncate">{name}</span>
-            <Step label={`Less ${name}`} disabled={parts.length === 1 || amount <= TOUCH} onClick={() => setParts(paint.id, fewer(amount))}><Minus size={14} /></Step>
-            <span className="w-32 text-center" aria-live="polite">{partsWord(amount)}</span>
-            <Step label={`More ${name}`} disabled={parts.length === 1 || amount >= MAX_PARTS} onClick={() => setParts(paint.id, more(amount))}><Plus size={14} /></Step>
+            <Step
+              label={`Less ${name}`}
+              disabled={parts.length === 1 || amount <= TOUCH}
+              onClick={() => setParts(paint.id, fewer(amount))}
+            >
+              <Minus size={14} />
+            </Step>
+            <span className="w-32 text-center" aria-live="polite">
+              {partsWord(amount)}
+            </span>
+            <Step
+              label={`More ${name}`}
+              disabled={parts.length === 1 || amount >= MAX_PARTS}
+              onClick={() => setParts(paint.id, more(amount))}
+            >
+              <Plus size={14} />
+            </Step>
           </div>
         ))}
         <div className="flex items-center gap-2">
           <span className="flex-1">Water</span>
-          <Step label="Less water" disabled={recipe.waterParts <= 0} onClick={() => change({ waterParts: waterStep(recipe.waterParts, -1) })}><Minus size={14} /></Step>
-          <span className="w-32 text-center" aria-live="polite">{waterWords(recipe.waterParts)}</span>
-          <Step label="More water" disabled={recipe.waterParts >= COUNTABLE_WATER[COUNTABLE_WATER.length - 1]} onClick={() => change({ waterParts: waterStep(recipe.waterParts, 1) })}><Plus size={14} /></Step>
+          <Step
+            label="Less water"
+            disabled={recipe.waterParts <= 0}
+            onClick={() => change({ waterParts: waterStep(recipe.waterParts, -1) })}
+          >
+            <Minus size={14} />
+          </Step>
+          <span className="w-32 text-center" aria-live="polite">
+            {waterWords(recipe.waterParts)}
+          </span>
+          <Step
+            label="More water"
+            disabled={recipe.waterParts >= COUNTABLE_WATER[COUNTABLE_WATER.length - 1]}
+            onClick={() => change({ waterParts: waterStep(recipe.waterParts, 1) })}
+          >
+            <Plus size={14} />
+          </Step>
         </div>
       </div>
     </section>

@@ -36,11 +36,17 @@ export function SampleCard({ taken }: { taken: TakenSample }) {
   return (
     <section aria-label="Colour taken from the photo" className="space-y-4 p-6">
       <h2 className="name-face text-2xl">A colour from the photo</h2>
-      <div className="h-28 w-full" style={{ background: screenColourOfLab(taken.lab).hex }} role="img" aria-label={describeColour(taken.lab).hueName} />
+      <div
+        className="h-28 w-full"
+        style={{ background: screenColourOfLab(taken.lab).hex }}
+        role="img"
+        aria-label={describeColour(taken.lab).hueName}
+      />
       <ColourFacts lab={taken.lab} />
       {taken.untrusted > 0.2 && (
         <p className="text-warning">
-          {Math.round(taken.untrusted * 100)} % of this patch is burnt out or blocked in the photo, so its colour can&apos;t be trusted.
+          {Math.round(taken.untrusted * 100)} % of this patch is burnt out or blocked in the photo, so its colour
+          can&apos;t be trusted.
         </p>
       )}
       <form onSubmit={keep} className="space-y-2">
@@ -48,18 +54,31 @@ export function SampleCard({ taken }: { taken: TakenSample }) {
           What do you paint with it?
         </label>
         <input
-          id="area-name" ref={input} className="input name-face w-full text-lg" value={name} autoComplete="off"
-          aria-invalid={fault !== null} aria-describedby={fault ? "area-name-fault" : undefined}
+          id="area-name"
+          ref={input}
+          className="input name-face w-full text-lg"
+          value={name}
+          autoComplete="off"
+          aria-invalid={fault !== null}
+          aria-describedby={fault ? "area-name-fault" : undefined}
           onChange={(event) => {
             setName(event.target.value);
             setFault(null);
           }}
           onKeyDown={(event) => event.key === "Escape" && take(null)}
         />
-        {fault && <p id="area-name-fault" role="alert" className="text-error">{fault}</p>}
+        {fault && (
+          <p id="area-name-fault" role="alert" className="text-error">
+            {fault}
+          </p>
+        )}
         <div className="flex gap-2 pt-1">
-          <button type="submit" className="btn btn-primary">Keep as area</button>
-          <button type="button" className="btn btn-ghost" onClick={() => take(null)}>Discard</button>
+          <button type="submit" className="btn btn-primary">
+            Keep as area
+          </button>
+          <button type="button" className="btn btn-ghost" onClick={() => take(null)}>
+            Discard
+          </button>
         </div>
       </form>
     </section>

@@ -11,16 +11,27 @@ export function SourceChoice() {
   const palette = useDesk((s) => s.document.palette);
   const owned = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status)).length;
   const choices: readonly { value: MatchSource; words: string }[] = [
-    { value: "paintbox", words: owned > MOST_MIXED ? `the ${MOST_MIXED} most different of ${owned}` : `all ${owned} paints` },
+    {
+      value: "paintbox",
+      words: owned > MOST_MIXED ? `the ${MOST_MIXED} most different of ${owned}` : `all ${owned} paints`,
+    },
     { value: "tray", words: `the ${palette.length} in the tray` },
   ];
   return (
     <fieldset className="flex items-center gap-4">
       <legend className="sr-only">Mix from</legend>
-      <span aria-hidden className="quiet">from</span>
+      <span aria-hidden className="quiet">
+        from
+      </span>
       {choices.map(({ value, words }) => (
         <label key={value} className="flex cursor-pointer items-center gap-1.5">
-          <input type="radio" name="source" className="radio radio-xs radio-primary" checked={source === value} onChange={() => setSource(value)} />
+          <input
+            type="radio"
+            name="source"
+            className="radio radio-xs radio-primary"
+            checked={source === value}
+            onChange={() => setSource(value)}
+          />
           {words}
         </label>
       ))}

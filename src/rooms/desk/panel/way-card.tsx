@@ -31,7 +31,13 @@ export function WayCard({ recipe, target, paper, chosen, onChoose }: WayCardProp
       <div className="flex gap-4">
         <div className="flex w-[92px] shrink-0 flex-col gap-3">
           <JudgingPair wanted={target} mix={recipe.dry} className="h-[74px] w-[92px]" />
-          <button type="button" className={`btn btn-sm ${chosen ? "btn-disabled" : "btn-outline"}`} disabled={chosen} onClick={onChoose} aria-label={`Use ${spoken}`}>
+          <button
+            type="button"
+            className={`btn btn-sm ${chosen ? "btn-disabled" : "btn-outline"}`}
+            disabled={chosen}
+            onClick={onChoose}
+            aria-label={`Use ${spoken}`}
+          >
             {chosen ? "In use" : "Use this"}
           </button>
         </div>

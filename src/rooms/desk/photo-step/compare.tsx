@@ -18,24 +18,64 @@ function colourAt(pixels: PixelArray, point: Point, radius: number, white: White
 export function comparisonWords(a: Lab, b: Lab): readonly string[] {
   const { lighter, warmer, purer } = comparePoints(a, b);
   return [
-    Math.abs(lighter) < ALIKE.value ? "a and b are equally dark" : `${lighter < 0 ? "a" : "b"} is darker, by ${Math.abs(lighter).toFixed(1)} value steps`,
-    Math.abs(warmer) < ALIKE.temperature ? "equally warm" : `${warmer > 0 ? "a" : "b"} is warmer, by ${Math.abs(warmer).toFixed(0)}`,
-    Math.abs(purer) < ALIKE.chroma ? "equally pure" : `${purer > 0 ? "a" : "b"} is purer, by ${Math.abs(purer).toFixed(0)} chroma`,
+    Math.abs(lighter) < ALIKE.value
+      ? "a and b are equally dark"
+      : `${lighter < 0 ? "a" : "b"} is darker, by ${Math.abs(lighter).toFixed(1)} value steps`,
+    Math.abs(warmer) < ALIKE.temperature
+      ? "equally warm"
+      : `${warmer > 0 ? "a" : "b"} is warmer, by ${Math.abs(warmer).toFixed(0)}`,
+    Math.abs(purer) < ALIKE.chroma
+      ? "equally pure"
+      : `${purer > 0 ? "a" : "b"} is purer, by ${Math.abs(purer).toFixed(0)} chroma`,
   ];
 }
 
-function PairRow({ name, a, b, onPin, onRemove }: { name: string; a: Lab; b: Lab; onPin?: () => void; onRemove: () => void }) {
+function PairRow({
+  name,
+  a,
+  b,
+  onPin,
+  onRemove,
+}: {
+  name: string;
+  a: Lab;
+  b: Lab;
+  onPin?: () => void;
+  onRemove: () => void;
+}) {
   return (
     <li className="flex items-center gap-3 border-t border-(--hairline) py-2">
       <span className="flex h-12 w-24 shrink-0" aria-hidden>
-        {[a, b].map((lab, i) => <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />)}
+        {[a, b].map((lab, i) => (
+          <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
+        ))}
       </span>
       <div className="min-w-0 flex-1 text-[0.92rem] leading-snug">
-        <p className="label-line">{name ? `pair ${name}` : "a | b"} · value {describeColour(a).value.toFixed(1)} | {describeColour(b).value.toFixed(1)}</p>
+        <p className="label-line">
+          {name ? `pair ${name}` : "a | b"} · value {describeColour(a).value.toFixed(1)} |{" "}
+          {describeColour(b).value.toFixed(1)}
+        </p>
         <p>{comparisonWords(a, b).join("; ")}.</p>
       </div>
-      {onPin && <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Pin this pair" title="Keep this pair with the painting" onClick={onPin}><Pin size={15} /></button>}
-      <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label={name ? `Remove pair ${name}` : "Clear the pair"} onClick={onRemove}><X size={15} /></button>
+      {onPin && (
+        <button
+          type="button"
+          className="btn btn-square btn-ghost btn-sm"
+          aria-label="Pin this pair"
+          title="Keep this pair with the painting"
+          onClick={onPin}
+        >
+          <Pin size={15} />
+        </button>
+      )}
+      <button
+        type="button"
+        className="btn btn-square btn-ghost btn-sm"
+        aria-label={name ? `Remove pair ${name}` : "Clear the pair"}
+        onClick={onRemove}
+      >
+        <X size={15} />
+      </button>
     </li>
   );
 }
@@ -56,24 +96,44 @@ export function Compare() {
     <section aria-label="Compare" className="space-y-2.5">
       <h3 className="font-semibold">Is this darker than that?</h3>
       <div className="flex items-center gap-3">
-        <button type="button" className={`btn btn-sm ${tool === "compare" ? "btn-primary" : "btn-outline"}`} aria-pressed={tool === "compare"} onClick={() => setTool(tool === "compare" ? "sample" : "compare")}>
+        <button
+          type="button"
+          className={`btn btn-sm ${tool === "compare" ? "btn-primary" : "btn-outline"}`}
+          aria-pressed={tool === "compare"}
+          onClick={() => setTool(tool === "compare" ? "sample" : "compare")}
+        >
           {tool === "compare" ? "Done" : "Compare two points"}
         </button>
-        <p role="status" className="quiet text-[0.9rem]">{tool !== "compare" ? "" : !pair || b ? "Click the first point." : "Now the second."}</p>
+        <p role="status" className="quiet text-[0.9rem]">
+          {tool !== "compare" ? "" : !pair || b ? "Click the first point." : "Now the second."}
+        </p>
       </div>
       {((pair && b) || pinned.length > 0) && (
         <ul aria-label="Pairs" className="border-b border-(--hairline)">
           {pair && b && (
             <PairRow
-              name="" a={lab(pair.a)} b={lab(b)} onRemove={clearPair}
-              onPin={pinned.length >= LIMITS.pairs ? undefined : () => {
-                changeStudy({ pairs: [...pinned, { id: crypto.randomUUID(), a: pair.a, b }] });
-                clearPair();
-              }}
+              name=""
+              a={lab(pair.a)}
+              b={lab(b)}
+              onRemove={clearPair}
+              onPin={
+                pinned.length >= LIMITS.pairs
+                  ? undefined
+                  : () => {
+                      changeStudy({ pairs: [...pinned, { id: crypto.randomUUID(), a: pair.a, b }] });
+                      clearPair();
+                    }
+              }
             />
           )}
           {pinned.map((one, i) => (
-            <PairRow key={one.id} name={String(i + 1)} a={lab(one.a)} b={lab(one.b)} onRemove={() => changeStudy({ pairs: pinned.filter(({ id }) => id !== one.id) })} />
+            <PairRow
+              key={one.id}
+              name={String(i + 1)}
+              a={lab(one.a)}
+              b={lab(one.b)}
+              onRemove={() => changeStudy({ pairs: pinned.filter(({ id }) => id !== one.id) })}
+            />
           ))}
         </ul>
       )}

@@ -13,7 +13,9 @@ export function PhotoStep() {
     <section aria-label="Photo step" className="space-y-5 p-6 pt-4">
       <div>
         <h2 className="name-face text-2xl">Look before you mix</h2>
-        <p className="quiet mt-1 leading-snug">Lay the sheet over the photo, set its white, then look: keys 1 to 6 show values, hidden colour, warm and cool.</p>
+        <p className="quiet mt-1 leading-snug">
+          Lay the sheet over the photo, set its white, then look: keys 1 to 6 show values, hidden colour, warm and cool.
+        </p>
       </div>
       <Sheet />
       <hr className="border-(--hairline)" />
@@ -22,7 +24,9 @@ export function PhotoStep() {
       <ValueShares />
       <hr className="border-(--hairline)" />
       <Compare />
-      <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("areas")}>On to the areas</button>
+      <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("areas")}>
+        On to the areas
+      </button>
     </section>
   );
 }

@@ -23,7 +23,9 @@ export function ValueShares() {
   const [found, setFound] = useState<Shares | null>(null);
   useEffect(() => {
     let stale = false;
-    study?.ask("shares", look, steps).then((shares) => !stale && setFound(shares), troubleWith("The values could not be counted"));
+    study
+      ?.ask("shares", look, steps)
+      .then((shares) => !stale && setFound(shares), troubleWith("The values could not be counted"));
     return () => {
       stale = true;
     };
@@ -33,8 +35,18 @@ export function ValueShares() {
   return (
     <section aria-label="Values" className="space-y-2.5">
       <h3 className="font-semibold">The values</h3>
-      <div className="flex h-9" role="img" aria-label={shares ? `Shares of ${steps} values from dark to light: ${shares.map((share) => `${Math.round(100 * share)} percent`).join(", ")}` : "Values are being measured"}>
-        {shares?.map((share, i) => <span key={i} style={{ width: `${100 * share}%`, background: greyOf(stepValue(i, steps)) }} />)}
+      <div
+        className="flex h-9"
+        role="img"
+        aria-label={
+          shares
+            ? `Shares of ${steps} values from dark to light: ${shares.map((share) => `${Math.round(100 * share)} percent`).join(", ")}`
+            : "Values are being measured"
+        }
+      >
+        {shares?.map((share, i) => (
+          <span key={i} style={{ width: `${100 * share}%`, background: greyOf(stepValue(i, steps)) }} />
+        ))}
       </div>
       <ol className="flex" aria-hidden>
         {(shares ?? []).map((share, i) => (
@@ -47,14 +59,26 @@ export function ValueShares() {
       <div className="flex flex-wrap items-center gap-1.5">
         <span className="quiet mr-1">see it in</span>
         {[2, 3, 5, 7, 9].map((n) => (
-          <button key={n} type="button" className={`btn btn-xs ${n === steps ? "btn-neutral" : "btn-outline"}`} aria-pressed={n === steps} aria-label={`${n} values`} onClick={() => setValueSteps(n)}>{n}</button>
+          <button
+            key={n}
+            type="button"
+            className={`btn btn-xs ${n === steps ? "btn-neutral" : "btn-outline"}`}
+            aria-pressed={n === steps}
+            aria-label={`${n} values`}
+            onClick={() => setValueSteps(n)}
+          >
+            {n}
+          </button>
         ))}
         <span className="quiet ml-1">values</span>
       </div>
       {found && lost > 0.0005 && (
         <p className="text-[0.9rem] leading-snug text-warning">
-          {(100 * found.burnt).toFixed(1)} % of the sheet is burnt out and {(100 * found.blocked).toFixed(1)} % blocked in the photo: no colour can be trusted there.{" "}
-          <button type="button" className="link" onClick={() => toggle("marks")}>{marks ? "Hide it" : "Show where"}</button>
+          {(100 * found.burnt).toFixed(1)} % of the sheet is burnt out and {(100 * found.blocked).toFixed(1)} % blocked
+          in the photo: no colour can be trusted there.{" "}
+          <button type="button" className="link" onClick={() => toggle("marks")}>
+            {marks ? "Hide it" : "Show where"}
+          </button>
         </p>
       )}
     </section>

@@ -24,7 +24,18 @@ interface AreaMarkerProps {
 const CLICK_PX = 4;
 
 /** An area on the photo: the ring that was averaged and a paper tab with its number; the ring can be dragged. */
-export function AreaMarker({ area, number, selected, place, radius, roomWidth, bare, idle, onSelect, onMove }: AreaMarkerProps) {
+export function AreaMarker({
+  area,
+  number,
+  selected,
+  place,
+  radius,
+  roomWidth,
+  bare,
+  idle,
+  onSelect,
+  onMove,
+}: AreaMarkerProps) {
   const start = useRef<{ x: number; y: number } | null>(null);
   const [shift, setShift] = useState({ x: 0, y: 0 });
   const shown = Math.max(5, radius);
@@ -74,7 +85,11 @@ export function AreaMarker({ area, number, selected, place, radius, roomWidth, b
         }`}
       >
         {number}
-        <span className={`name-face font-medium ${selected ? "" : "hidden group-hover:inline group-focus-visible:inline"}`}>{area.name}</span>
+        <span
+          className={`name-face font-medium ${selected ? "" : "hidden group-hover:inline group-focus-visible:inline"}`}
+        >
+          {area.name}
+        </span>
       </span>
     </button>
   );

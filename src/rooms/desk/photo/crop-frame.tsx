@@ -13,9 +13,15 @@ export const NARROWEST = 0.08;
 export function nudged(frame: Frame, key: string, fine: boolean, size: Size): Frame | null {
   const step = fine ? 0.002 : 0.01;
   const change: Partial<Frame> | undefined = {
-    ArrowLeft: { x: frame.x - step }, ArrowRight: { x: frame.x + step }, ArrowUp: { y: frame.y - step }, ArrowDown: { y: frame.y + step },
-    "+": { width: frame.width * (1 + 2 * step) }, "=": { width: frame.width * (1 + 2 * step) }, "-": { width: Math.max(NARROWEST, frame.width * (1 - 2 * step)) },
-    "[": { angleDegrees: Math.max(-MAX_ANGLE_DEGREES, frame.angleDegrees - 50 * step) }, "]": { angleDegrees: Math.min(MAX_ANGLE_DEGREES, frame.angleDegrees + 50 * step) },
+    ArrowLeft: { x: frame.x - step },
+    ArrowRight: { x: frame.x + step },
+    ArrowUp: { y: frame.y - step },
+    ArrowDown: { y: frame.y + step },
+    "+": { width: frame.width * (1 + 2 * step) },
+    "=": { width: frame.width * (1 + 2 * step) },
+    "-": { width: Math.max(NARROWEST, frame.width * (1 - 2 * step)) },
+    "[": { angleDegrees: Math.max(-MAX_ANGLE_DEGREES, frame.angleDegrees - 50 * step) },
+    "]": { angleDegrees: Math.min(MAX_ANGLE_DEGREES, frame.angleDegrees + 50 * step) },
   }[key];
   return change ? keepInside({ ...frame, ...change }, size) : null;
 }
@@ -61,13 +67,37 @@ export function CropFrame({ viewport }: { viewport: Viewport }) {
   return (
     <div className="absolute inset-0 overflow-hidden">
       <div
-        data-frame className="absolute cursor-move touch-none outline outline-2 outline-white"
-        style={{ left: middle.x - width / 2, top: middle.y - height / 2, width, height, boxShadow: "0 0 0 1px #000, 0 0 0 4000px rgb(60 60 60 / 0.62)" }}
-        onPointerDown={(event) => press(event, false)} {...handlers}
+        data-frame
+        className="absolute cursor-move touch-none outline outline-2 outline-white"
+        style={{
+          left: middle.x - width / 2,
+          top: middle.y - height / 2,
+          width,
+          height,
+          boxShadow: "0 0 0 1px #000, 0 0 0 4000px rgb(60 60 60 / 0.62)",
+        }}
+        onPointerDown={(event) => press(event, false)}
+        {...handlers}
       >
-        {[1, 2].map((line) => <span key={`h${line}`} className="absolute inset-x-0 border-t border-white/45" style={{ top: `${(100 * line) / 3}%` }} />)}
-        {[1, 2].map((line) => <span key={`v${line}`} className="absolute inset-y-0 border-l border-white/45" style={{ left: `${(100 * line) / 3}%` }} />)}
-        <span className="absolute -right-2 -bottom-2 size-5 cursor-nwse-resize touch-none rounded-full border-2 border-[#222] bg-white" onPointerDown={(event) => press(event, true)} {...handlers} />
+        {[1, 2].map((line) => (
+          <span
+            key={`h${line}`}
+            className="absolute inset-x-0 border-t border-white/45"
+            style={{ top: `${(100 * line) / 3}%` }}
+          />
+        ))}
+        {[1, 2].map((line) => (
+          <span
+            key={`v${line}`}
+            className="absolute inset-y-0 border-l border-white/45"
+            style={{ left: `${(100 * line) / 3}%` }}
+          />
+        ))}
+        <span
+          className="absolute -right-2 -bottom-2 size-5 cursor-nwse-resize touch-none rounded-full border-2 border-[#222] bg-white"
+          onPointerDown={(event) => press(event, true)}
+          {...handlers}
+        />
       </div>
     </div>
   );

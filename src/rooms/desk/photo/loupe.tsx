@@ -24,7 +24,13 @@ const AWAY = 26;
 const CAPTION = 46;
 
 /** The photo's own pixels about a point, magnified, as the screen shows them; grey beyond the photo. */
-function magnified({ data, width, height }: PixelArray, white: WhiteMatrix, x: number, y: number, span: number): ImageData {
+function magnified(
+  { data, width, height }: PixelArray,
+  white: WhiteMatrix,
+  x: number,
+  y: number,
+  span: number,
+): ImageData {
   const out = new ImageData(SIZE, SIZE);
   for (let j = 0; j < SIZE; j++) {
     const row = Math.floor(y - span / 2 + (span * (j + 0.5)) / SIZE);
@@ -38,7 +44,11 @@ function magnified({ data, width, height }: PixelArray, white: WhiteMatrix, x: n
       }
       const from = 4 * (row * width + column);
       const [r, g, b] = [LINEAR[data[from]], LINEAR[data[from + 1]], LINEAR[data[from + 2]]];
-      const light = linearSrgbOfLinearP3({ r: white[0] * r + white[1] * g + white[2] * b, g: white[3] * r + white[4] * g + white[5] * b, b: white[6] * r + white[7] * g + white[8] * b });
+      const light = linearSrgbOfLinearP3({
+        r: white[0] * r + white[1] * g + white[2] * b,
+        g: white[3] * r + white[4] * g + white[5] * b,
+        b: white[6] * r + white[7] * g + white[8] * b,
+      });
       out.data[to] = 255 * srgbOfLinear(light.r);
       out.data[to + 1] = 255 * srgbOfLinear(light.g);
       out.data[to + 2] = 255 * srgbOfLinear(light.b);
@@ -56,7 +66,10 @@ export function Loupe({ pixels, white, x, y, radiusPx, lab, left, top, roomWidth
     if (!context) return;
     const scale = SIZE / span;
     context.putImageData(magnified(pixels, white, x, y, span), 0, 0);
-    for (const [style, width] of [["#000", 3], ["#fff", 1.2]] as const) {
+    for (const [style, width] of [
+      ["#000", 3],
+      ["#fff", 1.2],
+    ] as const) {
       context.strokeStyle = style;
       context.lineWidth = width;
       context.beginPath();
@@ -71,7 +84,11 @@ export function Loupe({ pixels, white, x, y, radiusPx, lab, left, top, roomWidth
     <div
       aria-hidden
       className="pointer-events-none absolute z-20 overflow-hidden rounded-box bg-base-100 shadow-sm"
-      style={{ left: toLeft ? left - AWAY - SIZE : left + AWAY, top: above ? top - AWAY - SIZE - CAPTION : top + AWAY, width: SIZE }}
+      style={{
+        left: toLeft ? left - AWAY - SIZE : left + AWAY,
+        top: above ? top - AWAY - SIZE - CAPTION : top + AWAY,
+        width: SIZE,
+      }}
     >
       <canvas ref={canvas} width={SIZE} height={SIZE} className="block" />
       <div className="flex" style={{ height: CAPTION }}>

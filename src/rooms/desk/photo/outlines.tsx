@@ -23,7 +23,16 @@ interface OutlinesProps {
 export function Outlines({ map, viewport, strong, dashed = false }: OutlinesProps) {
   const outlines = useMemo(() => outlinesOf(map).filter(({ sides }) => Math.max(...sides) > 0), [map]);
   const all = useMemo(() => outlines.map(pathOf).join(""), [outlines]);
-  const own = useMemo(() => (strong === null ? "" : outlines.filter(({ sides }) => sides.includes(strong)).map(pathOf).join("")), [outlines, strong]);
+  const own = useMemo(
+    () =>
+      strong === null
+        ? ""
+        : outlines
+            .filter(({ sides }) => sides.includes(strong))
+            .map(pathOf)
+            .join(""),
+    [outlines, strong],
+  );
   const transform = `matrix(${matrixTo(viewport, map).join(" ")})`;
   const line = { vectorEffect: "non-scaling-stroke", fill: "none", strokeLinejoin: "round" } as const;
   return (

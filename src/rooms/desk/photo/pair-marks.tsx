@@ -10,12 +10,17 @@ function PairMark({ pair, viewport, name }: { pair: Pair; viewport: Viewport; na
     <g>
       {b && <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#000" strokeOpacity={0.6} strokeWidth={3} />}
       {b && <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} stroke="#fff" strokeWidth={1.2} />}
-      {[a, b].map((end, i) => end && (
-        <g key={i} transform={`translate(${end.x} ${end.y})`}>
-          <circle r={9} fill="#fbfbfb" stroke="#222" />
-          <text y={4} textAnchor="middle" fontSize={12} fontWeight={600} fill="#222">{i === 0 ? `${name}a` : `${name}b`}</text>
-        </g>
-      ))}
+      {[a, b].map(
+        (end, i) =>
+          end && (
+            <g key={i} transform={`translate(${end.x} ${end.y})`}>
+              <circle r={9} fill="#fbfbfb" stroke="#222" />
+              <text y={4} textAnchor="middle" fontSize={12} fontWeight={600} fill="#222">
+                {i === 0 ? `${name}a` : `${name}b`}
+              </text>
+            </g>
+          ),
+      )}
     </g>
   );
 }
@@ -28,7 +33,9 @@ export function PairMarks({ viewport }: { viewport: Viewport }) {
   if (step !== "photo") return null;
   return (
     <svg aria-hidden className="pointer-events-none absolute inset-0 size-full overflow-hidden">
-      {pinned.map((one, i) => <PairMark key={one.id} pair={one} viewport={viewport} name={String(i + 1)} />)}
+      {pinned.map((one, i) => (
+        <PairMark key={one.id} pair={one} viewport={viewport} name={String(i + 1)} />
+      ))}
       {pair && <PairMark pair={pair} viewport={viewport} name="" />}
     </svg>
   );

@@ -28,7 +28,11 @@ function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
     if (!wanted) return;
     let left = false;
     fetch(`/api/photos/${photoId}?copy=close`)
-      .then((response) => (response.ok ? response.blob() : response.json().then((body: { message?: string }) => Promise.reject(new Error(body.message)))))
+      .then((response) =>
+        response.ok
+          ? response.blob()
+          : response.json().then((body: { message?: string }) => Promise.reject(new Error(body.message))),
+      )
       .then((blob) => createImageBitmap(blob, { colorSpaceConversion: "none" }))
       .then((made) => !left && setBitmap(made), troubleWith("The sharper copy of the photo could not be shown"));
     return () => {
@@ -57,13 +61,25 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   if (isClose && !close) setClose(true);
   const closeCopy = useCloseCopy(close, row.id);
 
-  const colours = useMemo(() => new Map(areas.flatMap((area) => {
-    if (area.region === null) return [];
-    const { r, g, b } = screenColourOfLab(targets.get(area.id) ?? area.lab).rgb;
-    return [[area.region, [Math.round(255 * r), Math.round(255 * g), Math.round(255 * b)] as const] as const];
-  })), [areas, targets]);
+  const colours = useMemo(
+    () =>
+      new Map(
+        areas.flatMap((area) => {
+          if (area.region === null) return [];
+          const { r, g, b } = screenColourOfLab(targets.get(area.id) ?? area.lab).rgb;
+          return [[area.region, [Math.round(255 * r), Math.round(255 * g), Math.round(255 * b)] as const] as const];
+        }),
+      ),
+    [areas, targets],
+  );
 
-  const drawn = useRef<{ painter: ViewPainter; photo?: unknown; map?: unknown; colours?: unknown; cube?: unknown } | null>(null);
+  const drawn = useRef<{
+    painter: ViewPainter;
+    photo?: unknown;
+    map?: unknown;
+    colours?: unknown;
+    cube?: unknown;
+  } | null>(null);
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
@@ -86,7 +102,8 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
     const frame = requestAnimationFrame(() => {
       try {
         const now = (drawn.current ??= { painter: new ViewPainter(element) });
-        const photo = closeCopy && Math.max(closeCopy.width, closeCopy.height) <= now.painter.maxSide ? closeCopy : pixels;
+        const photo =
+          closeCopy && Math.max(closeCopy.width, closeCopy.height) <= now.painter.maxSide ? closeCopy : pixels;
         if (now.photo !== photo) now.painter.setPhoto(photo);
         if (now.map !== map) now.painter.setAreas(map);
         if (now.colours !== colours) now.painter.setTargets(colours);
@@ -104,10 +121,16 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   const { width, height } = viewport.view;
   return (
     <>
-      <canvas ref={canvas} width={Math.round(width * ratio)} height={Math.round(height * ratio)} className="pointer-events-none absolute inset-0 size-full" />
+      <canvas
+        ref={canvas}
+        width={Math.round(width * ratio)}
+        height={Math.round(height * ratio)}
+        className="pointer-events-none absolute inset-0 size-full"
+      />
       {undrawable && (
         <p role="alert" className="absolute inset-x-6 top-6 rounded-box bg-base-100 p-4">
-          This browser can&apos;t draw the photo: it needs WebGL 2. Turn on hardware acceleration, or open Abendrot in a newer browser.
+          This browser can&apos;t draw the photo: it needs WebGL 2. Turn on hardware acceleration, or open Abendrot in a
+          newer browser.
         </p>
       )}
     </>

@@ -37,7 +37,8 @@ const HELP = {
   select: "Click a shape to open it. Keys: arrows move, Enter opens what lies under the cross.",
   white: "Click something that is truly grey or white: a wall, a cloud, a road. Keys: arrows move, Enter picks.",
   compare: "Click two points to compare them. Keys: arrows move, Enter sets a point.",
-  lasso: "Draw around a shape, or click corner by corner and close with Enter. Backspace takes a corner back, Escape gives up.",
+  lasso:
+    "Draw around a shape, or click corner by corner and close with Enter. Backspace takes a corner back, Escape gives up.",
   crop: "Drag the sheet over the photo, its corner to change its size. Keys: arrows move, + and − size, [ and ] turn.",
 } as const;
 
@@ -46,7 +47,9 @@ function useSize(): [(element: HTMLElement | null) => void, { width: number; hei
   const [element, setElement] = useState<HTMLElement | null>(null);
   useEffect(() => {
     if (!element) return;
-    const observer = new ResizeObserver(([entry]) => setSize({ width: entry.contentRect.width, height: entry.contentRect.height }));
+    const observer = new ResizeObserver(([entry]) =>
+      setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    );
     observer.observe(element);
     return () => observer.disconnect();
   }, [element]);
@@ -62,8 +65,19 @@ function Rail({ height }: { height: number }) {
   const paints = usePaints();
   const paper = usePaper();
   const targets = useTargets();
-  const range = useMemo(() => valueRange(palette.flatMap((id) => paints.get(id)?.model ?? []), paper), [palette, paints, paper]);
-  const shown = areas.map((area) => ({ id: area.id, name: area.name, value: describeColour(targets.get(area.id) ?? area.lab).value }));
+  const range = useMemo(
+    () =>
+      valueRange(
+        palette.flatMap((id) => paints.get(id)?.model ?? []),
+        paper,
+      ),
+    [palette, paints, paper],
+  );
+  const shown = areas.map((area) => ({
+    id: area.id,
+    name: area.name,
+    value: describeColour(targets.get(area.id) ?? area.lab).value,
+  }));
   return <ValueRail areas={shown} selectedId={selectedId} range={range} height={height} onSelect={select} />;
 }
 
@@ -100,7 +114,10 @@ export function PhotoPane() {
     pixels && samplePhoto(pixels, point.x * pixels.width, point.y * pixels.height, share * pixels.width, white);
   const measures = tool === "sample" || tool === "white" || tool === "compare";
   // eslint-disable-next-line react-hooks/exhaustive-deps -- measure reads exactly these
-  const sample = useMemo(() => (cursor && measures ? measure(cursor) : null), [pixels, cursor, radius, white, measures]);
+  const sample = useMemo(
+    () => (cursor && measures ? measure(cursor) : null),
+    [pixels, cursor, radius, white, measures],
+  );
   const selected = areas.find(({ id }) => id === selectedId) ?? null;
 
   const pointOf = (event: { clientX: number; clientY: number }): Point => {
@@ -137,7 +154,12 @@ export function PhotoPane() {
     }
     const stride = (event.shiftKey ? FINE_STEP : STEP) / viewport.zoom;
     const from = cursor ?? photoOfScreen(viewport, { x: width / 2, y: height / 2 });
-    const moves: Record<string, Point> = { ArrowLeft: { x: -stride, y: 0 }, ArrowRight: { x: stride, y: 0 }, ArrowUp: { x: 0, y: -stride }, ArrowDown: { x: 0, y: stride } };
+    const moves: Record<string, Point> = {
+      ArrowLeft: { x: -stride, y: 0 },
+      ArrowRight: { x: stride, y: 0 },
+      ArrowUp: { x: 0, y: -stride },
+      ArrowDown: { x: 0, y: stride },
+    };
     const move = moves[event.key];
     if (move) {
       const next = { x: clamp(from.x + move.x), y: clamp(from.y + move.y) };
@@ -160,7 +182,10 @@ export function PhotoPane() {
     const onWheel = (event: WheelEvent): void => {
       event.preventDefault();
       const rect = element.getBoundingClientRect();
-      zoomAt(Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)), { x: event.clientX - rect.left, y: event.clientY - rect.top });
+      zoomAt(Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016)), {
+        x: event.clientX - rect.left,
+        y: event.clientY - rect.top,
+      });
     };
     element.addEventListener("wheel", onWheel, { passive: false });
     return () => element.removeEventListener("wheel", onWheel);
@@ -212,7 +237,11 @@ export function PhotoPane() {
               The photo could not be shown. {failed} Then load the page again.
             </p>
           )}
-          {!pixels && !failed && <p role="status" className="text-(--photo-ink)">Developing the photo …</p>}
+          {!pixels && !failed && (
+            <p role="status" className="text-(--photo-ink)">
+              Developing the photo …
+            </p>
+          )}
           {pixels && room.width > 0 && (
             // The surface is a measuring instrument with its own keys, described to those who can't see it.
             // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
@@ -239,26 +268,57 @@ export function PhotoPane() {
               onKeyDown={onKeyDown}
             >
               <PhotoCanvas viewport={viewport} map={map} white={white} />
-              {outlines && tool !== "crop" && <Outlines map={map} viewport={viewport} strong={selected?.region ?? null} />}
-              {proposal && <Outlines map={proposal.map} viewport={viewport} strong={cursor ? labelAt(proposal.map, cursor.x, cursor.y) || null : null} dashed />}
-              {tool !== "crop" && tool !== "lasso" && (outlines || step !== "photo") && areas.map((area, i) => (
-                <AreaMarker
-                  key={area.id} area={area} number={i + 1} selected={area.id === selectedId} place={at(area.sample)} radius={area.sample.radius * scaleOf(viewport)} roomWidth={width}
-                  bare={step === "areas" && area.region !== null} idle={tool === "white" || tool === "compare"}
-                  onSelect={() => select(area.id)}
-                  onMove={(left, top) => {
-                    const to = photoOfScreen(viewport, { x: left, y: top });
-                    const point = { x: clamp(to.x), y: clamp(to.y) };
-                    changeArea(area.id, { sample: { ...area.sample, ...point }, lab: measure(point, area.sample.radius)!.lab });
-                  }}
+              {outlines && tool !== "crop" && (
+                <Outlines map={map} viewport={viewport} strong={selected?.region ?? null} />
+              )}
+              {proposal && (
+                <Outlines
+                  map={proposal.map}
+                  viewport={viewport}
+                  strong={cursor ? labelAt(proposal.map, cursor.x, cursor.y) || null : null}
+                  dashed
                 />
-              ))}
+              )}
+              {tool !== "crop" &&
+                tool !== "lasso" &&
+                (outlines || step !== "photo") &&
+                areas.map((area, i) => (
+                  <AreaMarker
+                    key={area.id}
+                    area={area}
+                    number={i + 1}
+                    selected={area.id === selectedId}
+                    place={at(area.sample)}
+                    radius={area.sample.radius * scaleOf(viewport)}
+                    roomWidth={width}
+                    bare={step === "areas" && area.region !== null}
+                    idle={tool === "white" || tool === "compare"}
+                    onSelect={() => select(area.id)}
+                    onMove={(left, top) => {
+                      const to = photoOfScreen(viewport, { x: left, y: top });
+                      const point = { x: clamp(to.x), y: clamp(to.y) };
+                      changeArea(area.id, {
+                        sample: { ...area.sample, ...point },
+                        lab: measure(point, area.sample.radius)!.lab,
+                      });
+                    }}
+                  />
+                ))}
               <PairMarks viewport={viewport} />
               {lasso.points.length > 0 && (
                 <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
                   <g transform={`matrix(${matrixTo(viewport, size).join(" ")})`}>
                     {["#000", "#fff"].map((stroke, i) => (
-                      <polyline key={stroke} points={[...lasso.points, ...(cursor ? [cursor] : [])].map((p) => `${p.x * size.width},${p.y * size.height}`).join(" ")} fill={i ? "#ffffff33" : "none"} stroke={stroke} strokeWidth={i ? 1.4 : 3.5} vectorEffect="non-scaling-stroke" />
+                      <polyline
+                        key={stroke}
+                        points={[...lasso.points, ...(cursor ? [cursor] : [])]
+                          .map((p) => `${p.x * size.width},${p.y * size.height}`)
+                          .join(" ")}
+                        fill={i ? "#ffffff33" : "none"}
+                        stroke={stroke}
+                        strokeWidth={i ? 1.4 : 3.5}
+                        vectorEffect="non-scaling-stroke"
+                      />
                     ))}
                   </g>
                 </svg>
@@ -268,23 +328,43 @@ export function PhotoPane() {
                 <span
                   aria-hidden
                   className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-dashed border-white outline outline-1 outline-black/70"
-                  style={{ ...at(taken.sample), width: circle(taken.sample.radius), height: circle(taken.sample.radius) }}
+                  style={{
+                    ...at(taken.sample),
+                    width: circle(taken.sample.radius),
+                    height: circle(taken.sample.radius),
+                  }}
                 />
               )}
               {cross && (
-                <span aria-hidden className="pointer-events-none absolute size-4 -translate-x-1/2 -translate-y-1/2" style={cross}>
+                <span
+                  aria-hidden
+                  className="pointer-events-none absolute size-4 -translate-x-1/2 -translate-y-1/2"
+                  style={cross}
+                >
                   <span className="absolute inset-x-0 top-1/2 h-px bg-white outline outline-1 outline-black/50" />
                   <span className="absolute inset-y-0 left-1/2 w-px bg-white outline outline-1 outline-black/50" />
                 </span>
               )}
             </div>
           )}
-          {pixels && seeing === "palette" && <div className="pointer-events-none absolute" style={{ width, height }}><SplitLine /></div>}
+          {pixels && seeing === "palette" && (
+            <div className="pointer-events-none absolute" style={{ width, height }}>
+              <SplitLine />
+            </div>
+          )}
           {pixels && cursor && sample && (
             <div className="pointer-events-none absolute" style={{ width, height }}>
               <Loupe
-                pixels={pixels} white={white} x={cursor.x * pixels.width} y={cursor.y * pixels.height} radiusPx={radius * pixels.width}
-                lab={sample.lab} left={at(cursor).left} top={at(cursor).top} roomWidth={width} roomHeight={height}
+                pixels={pixels}
+                white={white}
+                x={cursor.x * pixels.width}
+                y={cursor.y * pixels.height}
+                radiusPx={radius * pixels.width}
+                lab={sample.lab}
+                left={at(cursor).left}
+                top={at(cursor).top}
+                roomWidth={width}
+                roomHeight={height}
               />
             </div>
           )}
@@ -292,13 +372,20 @@ export function PhotoPane() {
         {pixels && height > 1 && <Rail height={Math.min(height, room.height)} />}
       </div>
       <div className="flex h-9 items-center gap-6 px-4 pb-2 text-[0.85rem] text-(--photo-ink)">
-        <p id={help} className="min-w-0 flex-1 truncate">{HELP[tool]}</p>
+        <p id={help} className="min-w-0 flex-1 truncate">
+          {HELP[tool]}
+        </p>
         {measures && (
           <label className="flex items-center gap-2 whitespace-nowrap">
             Circle
             <input
-              type="range" className="range range-xs w-28 [--range-fill:0] text-(--photo-ink)" min={Math.log(MIN_RADIUS)} max={Math.log(MAX_RADIUS)} step={0.01}
-              value={Math.log(radius)} onChange={(event) => setRadius(Math.exp(Number(event.target.value)))}
+              type="range"
+              className="range range-xs w-28 [--range-fill:0] text-(--photo-ink)"
+              min={Math.log(MIN_RADIUS)}
+              max={Math.log(MAX_RADIUS)}
+              step={0.01}
+              value={Math.log(radius)}
+              onChange={(event) => setRadius(Math.exp(Number(event.target.value)))}
               aria-valuetext={`${Math.round(radius * size.width)} pixels`}
             />
             <span className="w-12 text-right">{Math.max(1, Math.round(2 * radius * size.width))} px</span>

@@ -23,7 +23,11 @@ const CLOSING = 0.008;
 /** A line drawn around a shape: in one drag, or corner by corner. */
 export function useLassoLine(onClosed: (points: readonly Point[]) => void): LassoLine {
   // Moves come faster than the page is drawn: the line itself is kept aside, what is shown follows it.
-  const line = useRef<{ points: readonly Point[]; from: Point | null; far: boolean }>({ points: [], from: null, far: false });
+  const line = useRef<{ points: readonly Point[]; from: Point | null; far: boolean }>({
+    points: [],
+    from: null,
+    far: false,
+  });
   const [points, setPoints] = useState<readonly Point[]>([]);
   const set = (next: readonly Point[]): void => {
     line.current.points = next;

@@ -11,7 +11,10 @@ export interface TwoFingers {
 }
 
 /** Two fingers move the photo and bring it closer. */
-export function useTwoFingers(zoomAt: (factor: number, at: Point) => void, panBy: (dx: number, dy: number) => void): TwoFingers {
+export function useTwoFingers(
+  zoomAt: (factor: number, at: Point) => void,
+  panBy: (dx: number, dy: number) => void,
+): TwoFingers {
   const fingers = useRef(new Map<number, Point>());
   const held = useRef(false);
   const place = (event: PointerEvent): Point => {

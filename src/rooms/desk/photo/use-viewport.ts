@@ -33,11 +33,15 @@ export function useViewport(available: Size): ViewportControl {
   // A place belongs to its frame: on another one the whole is shown first.
   const key = JSON.stringify(cropping ? "crop" : frame);
   const [kept, setPlace] = useState({ key, zoom: whole.zoom, centre: whole.centre });
-  const viewport = useMemo(() => (kept.key === key ? { ...whole, zoom: kept.zoom, centre: kept.centre } : whole), [whole, kept, key]);
-  const move = (change: (from: Viewport) => Viewport): void => setPlace((now) => {
-    const { zoom, centre } = change(now.key === key ? { ...whole, zoom: now.zoom, centre: now.centre } : whole);
-    return { key, zoom, centre };
-  });
+  const viewport = useMemo(
+    () => (kept.key === key ? { ...whole, zoom: kept.zoom, centre: kept.centre } : whole),
+    [whole, kept, key],
+  );
+  const move = (change: (from: Viewport) => Viewport): void =>
+    setPlace((now) => {
+      const { zoom, centre } = change(now.key === key ? { ...whole, zoom: now.zoom, centre: now.centre } : whole);
+      return { key, zoom, centre };
+    });
   return {
     viewport,
     zoomAt: (factor, at = { x: width / 2, y: height / 2 }) => move((from) => zoomedAt(from, factor, at)),

@@ -33,12 +33,30 @@ export function spreadTicks(tops: readonly number[], gap: number, height: number
 export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueRailProps) {
   const at = (value: number): number => (1 - value / 10) * height;
   const values = areas.map(({ value }) => value);
-  const tops = spreadTicks(values.map((value) => at(value) - TICK_HEIGHT / 2), TICK_HEIGHT + 1, height);
+  const tops = spreadTicks(
+    values.map((value) => at(value) - TICK_HEIGHT / 2),
+    TICK_HEIGHT + 1,
+    height,
+  );
   return (
-    <div className="relative w-14 shrink-0 text-[0.72rem] text-(--photo-ink)" style={{ height }} role="group" aria-label="Values from light to dark">
-      <div aria-hidden className="absolute inset-y-0 left-5 w-2.5" style={{ background: "linear-gradient(to bottom, #fff, #000)" }} />
+    <div
+      className="relative w-14 shrink-0 text-[0.72rem] text-(--photo-ink)"
+      style={{ height }}
+      role="group"
+      aria-label="Values from light to dark"
+    >
+      <div
+        aria-hidden
+        className="absolute inset-y-0 left-5 w-2.5"
+        style={{ background: "linear-gradient(to bottom, #fff, #000)" }}
+      />
       {Array.from({ length: 11 }, (_, value) => (
-        <span key={value} aria-hidden className="absolute left-0 w-4 -translate-y-1/2 text-right leading-none opacity-85" style={{ top: Math.min(height - 6, Math.max(6, at(value))) }}>
+        <span
+          key={value}
+          aria-hidden
+          className="absolute left-0 w-4 -translate-y-1/2 text-right leading-none opacity-85"
+          style={{ top: Math.min(height - 6, Math.max(6, at(value))) }}
+        >
           {value}
         </span>
       ))}

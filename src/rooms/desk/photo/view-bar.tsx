@@ -9,15 +9,31 @@ import { useDesk, type Seeing } from "../desk-store";
 const WAYS: readonly { seeing: Seeing; words: string; title: string }[] = [
   { seeing: "plain", words: "as it is", title: "The photo as it is" },
   { seeing: "values", words: "values", title: "Only light and dark, in steps" },
-  { seeing: "heightened", words: "heightened", title: "Chroma raised, hue and value kept: the colour hidden in shadows and greys" },
+  {
+    seeing: "heightened",
+    words: "heightened",
+    title: "Chroma raised, hue and value kept: the colour hidden in shadows and greys",
+  },
   { seeing: "temperature", words: "warm | cool", title: "How warm or cool each place is, at its own value" },
   { seeing: "hue", words: "hue alone", title: "Every hue at one value; greys stay grey" },
   { seeing: "squint", words: "squint", title: "The areas as flat shapes in the colours to be painted" },
-  { seeing: "palette", words: "in paint", title: "The photo in the nearest colours that the palette makes; drag the line to compare" },
+  {
+    seeing: "palette",
+    words: "in paint",
+    title: "The photo in the nearest colours that the palette makes; drag the line to compare",
+  },
 ];
 
 /** The ways of seeing, each on a key of its own, and how close one stands. */
-export function ViewBar({ zoom, zoomAt, showAll }: { zoom: number; zoomAt: (factor: number) => void; showAll: () => void }) {
+export function ViewBar({
+  zoom,
+  zoomAt,
+  showAll,
+}: {
+  zoom: number;
+  zoomAt: (factor: number) => void;
+  showAll: () => void;
+}) {
   const seeing = useDesk((s) => s.seeing);
   const steps = useDesk((s) => s.valueSteps);
   const outlines = useDesk((s) => s.outlines);
@@ -26,7 +42,8 @@ export function ViewBar({ zoom, zoomAt, showAll }: { zoom: number; zoomAt: (fact
 
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey || document.querySelector("dialog[open]")) return;
+      if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey || document.querySelector("dialog[open]"))
+        return;
       const way = WAYS[Number(event.key) - 1];
       if (way) see(way.seeing);
       else if (event.key === "o") toggle("outlines");
@@ -46,33 +63,87 @@ export function ViewBar({ zoom, zoomAt, showAll }: { zoom: number; zoomAt: (fact
       <div role="radiogroup" aria-label="Way of seeing" className="flex items-center gap-0.5">
         {WAYS.map((way, i) => (
           <button
-            key={way.seeing} type="button" role="radio" aria-checked={seeing === way.seeing} title={`${way.title} (key ${i + 1})`} onClick={() => see(way.seeing)}
+            key={way.seeing}
+            type="button"
+            role="radio"
+            aria-checked={seeing === way.seeing}
+            title={`${way.title} (key ${i + 1})`}
+            onClick={() => see(way.seeing)}
             className={`cursor-pointer rounded-field px-2 py-1 leading-none whitespace-nowrap ${seeing === way.seeing ? "bg-[#222] text-white" : "hover:bg-black/10"}`}
           >
-            <span aria-hidden className="mr-1 text-[0.72rem] opacity-80">{i + 1}</span>{way.words}
+            <span aria-hidden className="mr-1 text-[0.72rem] opacity-80">
+              {i + 1}
+            </span>
+            {way.words}
           </button>
         ))}
       </div>
       {seeing === "values" && (
         <label className="flex items-center gap-2 whitespace-nowrap">
           <input
-            type="range" className="range range-xs w-24 [--range-fill:0] text-(--photo-ink)" min={MIN_STEPS - 1} max={MAX_STEPS} value={steps === 0 ? MIN_STEPS - 1 : steps} aria-label="Value steps"
-            aria-valuetext={steps === 0 ? "all values" : `${steps} steps`} onChange={(event) => setValueSteps(Number(event.target.value) < MIN_STEPS ? 0 : Number(event.target.value))}
+            type="range"
+            className="range range-xs w-24 [--range-fill:0] text-(--photo-ink)"
+            min={MIN_STEPS - 1}
+            max={MAX_STEPS}
+            value={steps === 0 ? MIN_STEPS - 1 : steps}
+            aria-label="Value steps"
+            aria-valuetext={steps === 0 ? "all values" : `${steps} steps`}
+            onChange={(event) => setValueSteps(Number(event.target.value) < MIN_STEPS ? 0 : Number(event.target.value))}
           />
           <span className="w-14">{steps === 0 ? "all values" : `${steps} steps`}</span>
         </label>
       )}
       <div className="ml-auto flex items-center gap-3">
         <label className="flex cursor-pointer items-center gap-1.5" title="Lines around the areas (key O)">
-          <input type="checkbox" className="checkbox checkbox-xs" checked={outlines} onChange={() => toggle("outlines")} /> outlines
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={outlines}
+            onChange={() => toggle("outlines")}
+          />{" "}
+          outlines
         </label>
-        <label className="flex cursor-pointer items-center gap-1.5" title={seeing === "palette" ? "Stripes where the palette's nearest colour is clearly off (key B)" : "Stripes where the photo is burnt out or blocked: no colour can be trusted there (key B)"}>
-          <input type="checkbox" className="checkbox checkbox-xs" checked={marks} onChange={() => toggle("marks")} /> {seeing === "palette" ? "out of reach" : "lost"}
+        <label
+          className="flex cursor-pointer items-center gap-1.5"
+          title={
+            seeing === "palette"
+              ? "Stripes where the palette's nearest colour is clearly off (key B)"
+              : "Stripes where the photo is burnt out or blocked: no colour can be trusted there (key B)"
+          }
+        >
+          <input type="checkbox" className="checkbox checkbox-xs" checked={marks} onChange={() => toggle("marks")} />{" "}
+          {seeing === "palette" ? "out of reach" : "lost"}
         </label>
         <span className="flex items-center">
-          <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label="Farther" title="Farther (key −)" disabled={zoom <= 1} onClick={() => zoomAt(1 / 1.5)}><Minus size={13} /></button>
-          <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label="Closer" title="Closer (key +, or the wheel)" onClick={() => zoomAt(1.5)}><Plus size={13} /></button>
-          <button type="button" className="btn btn-square btn-ghost btn-xs" aria-label="Show the whole sheet" title="Show the whole sheet (key 0)" disabled={zoom <= 1} onClick={showAll}><Maximize size={13} /></button>
+          <button
+            type="button"
+            className="btn btn-square btn-ghost btn-xs"
+            aria-label="Farther"
+            title="Farther (key −)"
+            disabled={zoom <= 1}
+            onClick={() => zoomAt(1 / 1.5)}
+          >
+            <Minus size={13} />
+          </button>
+          <button
+            type="button"
+            className="btn btn-square btn-ghost btn-xs"
+            aria-label="Closer"
+            title="Closer (key +, or the wheel)"
+            onClick={() => zoomAt(1.5)}
+          >
+            <Plus size={13} />
+          </button>
+          <button
+            type="button"
+            className="btn btn-square btn-ghost btn-xs"
+            aria-label="Show the whole sheet"
+            title="Show the whole sheet (key 0)"
+            disabled={zoom <= 1}
+            onClick={showAll}
+          >
+            <Maximize size={13} />
+          </button>
         </span>
       </div>
     </div>

@@ -16,17 +16,35 @@ export interface Scene {
   readonly split: number;
 }
 
-const UNIFORMS = ["photo", "areas", "targets", "toPhoto", "white", "mode", "steps", "limits", "greys", "marks", "reach", "split", "ground"] as const;
+const UNIFORMS = [
+  "photo",
+  "areas",
+  "targets",
+  "toPhoto",
+  "white",
+  "mode",
+  "steps",
+  "limits",
+  "greys",
+  "marks",
+  "reach",
+  "split",
+  "ground",
+] as const;
 
 function compiled(gl: WebGL2RenderingContext): WebGLProgram {
   const program = gl.createProgram();
-  for (const [kind, source] of [[gl.VERTEX_SHADER, VERTEX_SHADER], [gl.FRAGMENT_SHADER, FRAGMENT_SHADER]] as const) {
+  for (const [kind, source] of [
+    [gl.VERTEX_SHADER, VERTEX_SHADER],
+    [gl.FRAGMENT_SHADER, FRAGMENT_SHADER],
+  ] as const) {
     const shader = gl.createShader(kind);
     if (!shader) throw new Error("no shader");
     gl.shaderSource(shader, source);
     gl.compileShader(shader);
     gl.attachShader(program, shader);
-    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS) && !gl.isContextLost()) throw new Error(gl.getShaderInfoLog(shader) ?? "shader");
+    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS) && !gl.isContextLost())
+      throw new Error(gl.getShaderInfoLog(shader) ?? "shader");
   }
   gl.linkProgram(program);
   return program;
@@ -49,7 +67,9 @@ export class ViewPainter {
     this.gl = gl;
     const program = compiled(gl);
     gl.useProgram(program);
-    this.at = Object.fromEntries(UNIFORMS.map((name) => [name, gl.getUniformLocation(program, name)])) as typeof this.at;
+    this.at = Object.fromEntries(
+      UNIFORMS.map((name) => [name, gl.getUniformLocation(program, name)]),
+    ) as typeof this.at;
     gl.uniform1i(this.at.photo, 0);
     gl.uniform1i(this.at.areas, 1);
     gl.uniform1i(this.at.targets, 2);
@@ -72,10 +92,21 @@ export class ViewPainter {
     gl.activeTexture(gl.TEXTURE0);
     gl.bindTexture(gl.TEXTURE_2D, this.photo);
     gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
-    if (source instanceof ImageBitmap) gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, gl.RGBA, gl.UNSIGNED_BYTE, source);
+    if (source instanceof ImageBitmap)
+      gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, gl.RGBA, gl.UNSIGNED_BYTE, source);
     else {
       const bytes = new Uint8Array(source.data.buffer, source.data.byteOffset, source.data.length);
-      gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, source.width, source.height, 0, gl.RGBA, gl.UNSIGNED_BYTE, bytes);
+      gl.texImage2D(
+        gl.TEXTURE_2D,
+        0,
+        gl.SRGB8_ALPHA8,
+        source.width,
+        source.height,
+        0,
+        gl.RGBA,
+        gl.UNSIGNED_BYTE,
+        bytes,
+      );
     }
     gl.generateMipmap(gl.TEXTURE_2D);
     gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_LINEAR);
@@ -87,7 +118,8 @@ export class ViewPainter {
     const { gl } = this;
     gl.activeTexture(unit);
     gl.bindTexture(gl.TEXTURE_2D, texture);
-    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER]) gl.texParameteri(gl.TEXTURE_2D, filter, gl.NEAREST);
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER])
+      gl.texParameteri(gl.TEXTURE_2D, filter, gl.NEAREST);
   }
 
   setAreas({ width, height, labels }: LabelMap): void {
@@ -111,9 +143,22 @@ export class ViewPainter {
     const side = cube?.side ?? 1;
     gl.activeTexture(gl.TEXTURE3);
     gl.bindTexture(gl.TEXTURE_3D, this.reach);
-    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER]) gl.texParameteri(gl.TEXTURE_3D, filter, gl.LINEAR);
-    for (const wrap of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, wrap, gl.CLAMP_TO_EDGE);
-    gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA8, side, side, side, 0, gl.RGBA, gl.UNSIGNED_BYTE, cube?.rgba ?? new Uint8Array(4));
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER])
+      gl.texParameteri(gl.TEXTURE_3D, filter, gl.LINEAR);
+    for (const wrap of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R])
+      gl.texParameteri(gl.TEXTURE_3D, wrap, gl.CLAMP_TO_EDGE);
+    gl.texImage3D(
+      gl.TEXTURE_3D,
+      0,
+      gl.RGBA8,
+      side,
+      side,
+      side,
+      0,
+      gl.RGBA,
+      gl.UNSIGNED_BYTE,
+      cube?.rgba ?? new Uint8Array(4),
+    );
     this.hasReach = cube !== null;
   }
 
@@ -131,7 +176,10 @@ export class ViewPainter {
     gl.uniform1i(at.steps, valueSteps);
     if (valueSteps > 0) {
       gl.uniform1fv(at.limits, stepLimits(valueSteps));
-      gl.uniform1fv(at.greys, Array.from({ length: valueSteps }, (_, step) => stepGrey(step, valueSteps)));
+      gl.uniform1fv(
+        at.greys,
+        Array.from({ length: valueSteps }, (_, step) => stepGrey(step, valueSteps)),
+      );
     }
     gl.uniform1i(at.marks, marks ? 1 : 0);
     gl.uniform3f(at.ground, 0.5, 0.5, 0.5);

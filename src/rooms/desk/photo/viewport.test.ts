@@ -11,7 +11,11 @@ const whole = wholeView(frame, photo, view);
 describe("the viewport over the sheet", () => {
   test("shows the sheet's corners in the surface's corners, and finds its way back", () => {
     const viewport = zoomedAt(whole, 3, { x: 200, y: 100 });
-    for (const at of [{ x: 0, y: 0 }, { x: 760, y: 560 }, { x: 123, y: 456 }]) {
+    for (const at of [
+      { x: 0, y: 0 },
+      { x: 760, y: 560 },
+      { x: 123, y: 456 },
+    ]) {
       const back = screenOfPhoto(viewport, photoOfScreen(viewport, at));
       expect(back.x).toBeCloseTo(at.x, 8);
       expect(back.y).toBeCloseTo(at.y, 8);
@@ -32,7 +36,10 @@ describe("the viewport over the sheet", () => {
 
   test("never shows what lies beyond the sheet, nor goes closer than it may", () => {
     const close = panned(zoomedAt(whole, 4, { x: 0, y: 0 }), 9999, 9999);
-    expect(screenOfPhoto(close, photoOfScreen(whole, { x: 0, y: 0 }))).toMatchObject({ x: expect.closeTo(0, 6), y: expect.closeTo(0, 6) });
+    expect(screenOfPhoto(close, photoOfScreen(whole, { x: 0, y: 0 }))).toMatchObject({
+      x: expect.closeTo(0, 6),
+      y: expect.closeTo(0, 6),
+    });
     expect(zoomedAt(whole, 1e6, { x: 5, y: 5 }).zoom).toBe(MAX_ZOOM);
     expect(zoomedAt(close, 1e-6, { x: 5, y: 5 })).toEqual(whole);
   });
@@ -52,7 +59,9 @@ describe("placing the sheet with keys", () => {
   const start = keepInside({ ...wholePhoto(size), width: 0.5, aspect: 1.2 }, size);
   test("arrows move it, plus and minus size it, brackets turn the photo; nothing leaves it", () => {
     expect(nudged(start, "ArrowRight", false, size)!.x).toBeGreaterThan(start.x);
-    expect(nudged(start, "ArrowRight", true, size)!.x - start.x).toBeLessThan(nudged(start, "ArrowRight", false, size)!.x - start.x);
+    expect(nudged(start, "ArrowRight", true, size)!.x - start.x).toBeLessThan(
+      nudged(start, "ArrowRight", false, size)!.x - start.x,
+    );
     expect(nudged(start, "+", false, size)!.width).toBeGreaterThan(start.width);
     expect(nudged({ ...start, width: NARROWEST }, "-", false, size)!.width).toBe(NARROWEST);
     expect(nudged(start, "]", false, size)!.angleDegrees).toBeCloseTo(0.5, 9);

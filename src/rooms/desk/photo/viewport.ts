@@ -18,7 +18,13 @@ export const MAX_ZOOM = 40;
 const MIDDLE: Point = { x: 0.5, y: 0.5 };
 
 /** A viewport that shows the whole frame. */
-export const wholeView = (frame: Frame, photo: Size, view: Size): Viewport => ({ frame, photo, view, zoom: 1, centre: MIDDLE });
+export const wholeView = (frame: Frame, photo: Size, view: Size): Viewport => ({
+  frame,
+  photo,
+  view,
+  zoom: 1,
+  centre: MIDDLE,
+});
 
 const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
 
@@ -26,7 +32,11 @@ const clamp = (x: number, low: number, high: number): number => Math.min(high, M
 function settled(viewport: Viewport): Viewport {
   const zoom = clamp(viewport.zoom, 1, MAX_ZOOM);
   const half = 0.5 / zoom;
-  return { ...viewport, zoom, centre: { x: clamp(viewport.centre.x, half, 1 - half), y: clamp(viewport.centre.y, half, 1 - half) } };
+  return {
+    ...viewport,
+    zoom,
+    centre: { x: clamp(viewport.centre.x, half, 1 - half), y: clamp(viewport.centre.y, half, 1 - half) },
+  };
 }
 
 const frameOfScreen = ({ view, zoom, centre }: Viewport, at: Point): Point => ({
@@ -35,7 +45,8 @@ const frameOfScreen = ({ view, zoom, centre }: Viewport, at: Point): Point => ({
 });
 
 /** The photo's point (shares of its width and height) under a point of the surface (CSS px). */
-export const photoOfScreen = (viewport: Viewport, at: Point): Point => photoOfSheet(frameOfScreen(viewport, at), viewport.frame, viewport.photo);
+export const photoOfScreen = (viewport: Viewport, at: Point): Point =>
+  photoOfSheet(frameOfScreen(viewport, at), viewport.frame, viewport.photo);
 
 /** Where a point of the photo stands on the surface, CSS px. */
 export function screenOfPhoto(viewport: Viewport, at: Point): Point {
@@ -49,13 +60,20 @@ export function zoomedAt(viewport: Viewport, factor: number, at: Point): Viewpor
   const fixed = frameOfScreen(viewport, at);
   const zoom = clamp(viewport.zoom * factor, 1, MAX_ZOOM);
   const { view } = viewport;
-  return settled({ ...viewport, zoom, centre: { x: fixed.x - (at.x / view.width - 0.5) / zoom, y: fixed.y - (at.y / view.height - 0.5) / zoom } });
+  return settled({
+    ...viewport,
+    zoom,
+    centre: { x: fixed.x - (at.x / view.width - 0.5) / zoom, y: fixed.y - (at.y / view.height - 0.5) / zoom },
+  });
 }
 
 /** Moves what is seen by so many CSS px. */
 export function panned(viewport: Viewport, dx: number, dy: number): Viewport {
   const { view, zoom, centre } = viewport;
-  return settled({ ...viewport, centre: { x: centre.x - dx / view.width / zoom, y: centre.y - dy / view.height / zoom } });
+  return settled({
+    ...viewport,
+    centre: { x: centre.x - dx / view.width / zoom, y: centre.y - dy / view.height / zoom },
+  });
 }
 
 /** CSS px on screen of one unit of the photo's width. */
@@ -66,5 +84,12 @@ export function matrixTo(viewport: Viewport, unit: Size): readonly [number, numb
   const o = screenOfPhoto(viewport, { x: 0, y: 0 });
   const x = screenOfPhoto(viewport, { x: 1, y: 0 });
   const y = screenOfPhoto(viewport, { x: 0, y: 1 });
-  return [(x.x - o.x) / unit.width, (x.y - o.y) / unit.width, (y.x - o.x) / unit.height, (y.y - o.y) / unit.height, o.x, o.y];
+  return [
+    (x.x - o.x) / unit.width,
+    (x.y - o.y) / unit.width,
+    (y.x - o.x) / unit.height,
+    (y.y - o.y) / unit.height,
+    o.x,
+    o.y,
+  ];
 }

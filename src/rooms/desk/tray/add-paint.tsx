@@ -13,10 +13,19 @@ export function AddPaint({ paper }: { paper: Paper }) {
   const palette = useDesk((s) => s.document.palette);
   const refused = useDesk((s) => s.refused);
   const addToPalette = useDesk((s) => s.addToPalette);
-  const pickable = useMemo(() => [...paints.values()].map((paint) => ({ ...paint, detail: paint.codes, search: `${paint.maker} ${paint.line}` })), [paints]);
+  const pickable = useMemo(
+    () =>
+      [...paints.values()].map((paint) => ({ ...paint, detail: paint.codes, search: `${paint.maker} ${paint.line}` })),
+    [paints],
+  );
   return (
     <PaintPicker
-      title="Lay a paint in the tray" paints={pickable} paper={paper} taken={{ ids: palette, words: "in the tray" }} onPick={addToPalette} fault={refused}
+      title="Lay a paint in the tray"
+      paints={pickable}
+      paper={paper}
+      taken={{ ids: palette, words: "in the tray" }}
+      onPick={addToPalette}
+      fault={refused}
       className="btn btn-outline h-auto min-w-20 flex-none self-stretch border-dashed px-2"
     >
       <Plus size={16} /> paint

@@ -7,7 +7,8 @@ import { useWeighing, useServed } from "../palette-step/weighing";
 import { changeOf, changeWords } from "../palette-step/words";
 import { usePaints } from "../paints";
 
-const same = (one: readonly string[], two: readonly string[]): boolean => one.length === two.length && one.every((id) => two.includes(id));
+const same = (one: readonly string[], two: readonly string[]): boolean =>
+  one.length === two.length && one.every((id) => two.includes(id));
 
 /** What the last change of the palette, or the one that is thought of, gains and loses. */
 export function TrayNews() {
@@ -15,7 +16,10 @@ export function TrayNews() {
   const tried = useDesk((s) => s.tried);
   const step = useDesk((s) => s.step);
   const { opened } = useWeighing();
-  const [seen, setSeen] = useState<{ readonly now: readonly string[]; readonly before: readonly string[] | null }>({ now: palette, before: null });
+  const [seen, setSeen] = useState<{ readonly now: readonly string[]; readonly before: readonly string[] | null }>({
+    now: palette,
+    before: null,
+  });
   if (seen.now !== palette) setSeen({ now: palette, before: same(seen.now, palette) ? seen.before : seen.now });
   const from = tried ? palette : seen.before;
   const to = tried ?? palette;
@@ -23,21 +27,52 @@ export function TrayNews() {
   const known = served.flatMap((one) => one ?? []);
   if (step !== "palette" || palette.length === 0) return null;
   return (
-    <p role="status" aria-label="What the change does" className="mb-1.5 h-6 truncate border-b border-(--hairline) pb-1.5 text-[0.93rem] leading-tight">
-      {known.length === served.length && opened > 0 && <News from={from} to={to} served={known} tried={tried !== null} />}
+    <p
+      role="status"
+      aria-label="What the change does"
+      className="mb-1.5 h-6 truncate border-b border-(--hairline) pb-1.5 text-[0.93rem] leading-tight"
+    >
+      {known.length === served.length && opened > 0 && (
+        <News from={from} to={to} served={known} tried={tried !== null} />
+      )}
     </p>
   );
 }
 
 /** The news in words; without a change, how the palette does. */
-function News({ from, to, served, tried }: { from: readonly string[] | null; to: readonly string[]; served: readonly ServedPalette[]; tried: boolean }) {
+function News({
+  from,
+  to,
+  served,
+  tried,
+}: {
+  from: readonly string[] | null;
+  to: readonly string[];
+  served: readonly ServedPalette[];
+  tried: boolean;
+}) {
   const paints = usePaints();
   const { areaNames } = useWeighing();
   const nameOf = (id: string): string => paints.get(id)?.name ?? "a paint that is gone";
   const come = from ? to.filter((id) => !from.includes(id)).map(nameOf) : [];
   const go = from ? from.filter((id) => !to.includes(id)).map(nameOf) : [];
   const [before, after = before] = served;
-  if (come.length + go.length === 0 || before.served.length === 0) return <>The areas are off by {after.error.toFixed(1)} with this palette.</>;
-  const what = come.length > 2 || go.length > 2 ? "This palette" : come.length > 0 && go.length > 0 ? `${come.join(" and ")} for ${go.join(" and ")}` : come.length > 0 ? `With ${come.join(" and ")}` : `Without ${go.join(" and ")}`;
-  return <><span className="font-semibold">{what}: off by {after.error.toFixed(1)}</span>, {tried ? "now" : "was"} {before.error.toFixed(1)}. {changeWords(changeOf(before, after, areaNames))}</>;
+  if (come.length + go.length === 0 || before.served.length === 0)
+    return <>The areas are off by {after.error.toFixed(1)} with this palette.</>;
+  const what =
+    come.length > 2 || go.length > 2
+      ? "This palette"
+      : come.length > 0 && go.length > 0
+        ? `${come.join(" and ")} for ${go.join(" and ")}`
+        : come.length > 0
+          ? `With ${come.join(" and ")}`
+          : `Without ${go.join(" and ")}`;
+  return (
+    <>
+      <span className="font-semibold">
+        {what}: off by {after.error.toFixed(1)}
+      </span>
+      , {tried ? "now" : "was"} {before.error.toFixed(1)}. {changeWords(changeOf(before, after, areaNames))}
+    </>
+  );
 }

@@ -18,37 +18,76 @@ function useUses(): ReadonlyMap<string, readonly number[]> {
   const areas = useDesk((s) => s.document.areas);
   return useMemo(() => {
     const uses = new Map<string, number[]>();
-    areas.forEach((area, i) => area.recipe?.parts.forEach(({ paintId }) => uses.set(paintId, [...(uses.get(paintId) ?? []), i + 1])));
+    areas.forEach((area, i) =>
+      area.recipe?.parts.forEach(({ paintId }) => uses.set(paintId, [...(uses.get(paintId) ?? []), i + 1])),
+    );
     return uses;
   }, [areas]);
 }
 
-function Well({ paint, paper, uses, width }: { paint: KnownPaint; paper: Paper; uses: readonly number[]; width: number }) {
+function Well({
+  paint,
+  paper,
+  uses,
+  width,
+}: {
+  paint: KnownPaint;
+  paper: Paper;
+  uses: readonly number[];
+  width: number;
+}) {
   const { removeFromPalette, movePaint } = useDesk((s) => s);
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.key === "ArrowLeft" || event.key === "ArrowRight") movePaint(paint.id, event.key === "ArrowLeft" ? -1 : 1);
+    if (event.key === "ArrowLeft" || event.key === "ArrowRight")
+      movePaint(paint.id, event.key === "ArrowLeft" ? -1 : 1);
     else if (event.key === "Delete" || event.key === "Backspace") removeFromPalette(paint.id);
     else return;
     event.preventDefault();
   };
   const work = uses.length > 0 ? `for ${uses.join(", ")}` : "unused";
   const { setNodeRef: setWellRef, isOver } = useDroppable({ id: `well ${paint.id}`, data: { well: paint.id } });
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: `paint ${paint.id}`, data: { paintId: paint.id } });
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+    id: `paint ${paint.id}`,
+    data: { paintId: paint.id },
+  });
   return (
-    <li ref={setWellRef} data-well={paint.name} className={`group relative flex-none rounded-field ${isOver && !isDragging ? "outline-2 outline-offset-2 outline-primary" : ""}`} style={{ width }}>
+    <li
+      ref={setWellRef}
+      data-well={paint.name}
+      className={`group relative flex-none rounded-field ${isOver && !isDragging ? "outline-2 outline-offset-2 outline-primary" : ""}`}
+      style={{ width }}
+    >
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a well is moved and emptied with keys */}
       <div
-        role="group" aria-label={`${paint.name}, ${paint.codes}, ${work}. Arrow keys move it, Delete takes it out.`}
+        role="group"
+        aria-label={`${paint.name}, ${paint.codes}, ${work}. Arrow keys move it, Delete takes it out.`}
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-        tabIndex={0} onKeyDown={onKeyDown} ref={setNodeRef} {...listeners}
-        className={`touch-pan-x rounded-field ${isDragging ? "relative z-30 bg-base-100 opacity-80" : ""}`} style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+        tabIndex={0}
+        onKeyDown={onKeyDown}
+        ref={setNodeRef}
+        {...listeners}
+        className={`touch-pan-x rounded-field ${isDragging ? "relative z-30 bg-base-100 opacity-80" : ""}`}
+        style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       >
-        <Strip mix={[{ paint: paint.model, parts: 1 }]} paper={paper} width={width} height={Math.round(width / 4.4)} label={`${paint.name} from masstone to tint`} />
-        <p className="name-face mt-0.5 truncate text-[0.95rem] leading-tight" title={paint.name}>{paint.name}</p>
-        <p className="label-line truncate leading-tight">{paint.codes} · {uses.length > 0 ? work : <em>{work}</em>}</p>
+        <Strip
+          mix={[{ paint: paint.model, parts: 1 }]}
+          paper={paper}
+          width={width}
+          height={Math.round(width / 4.4)}
+          label={`${paint.name} from masstone to tint`}
+        />
+        <p className="name-face mt-0.5 truncate text-[0.95rem] leading-tight" title={paint.name}>
+          {paint.name}
+        </p>
+        <p className="label-line truncate leading-tight">
+          {paint.codes} · {uses.length > 0 ? work : <em>{work}</em>}
+        </p>
       </div>
       <button
-        type="button" tabIndex={-1} aria-label={`Take ${paint.name} out of the tray`} title="Take out of the tray"
+        type="button"
+        tabIndex={-1}
+        aria-label={`Take ${paint.name} out of the tray`}
+        title="Take out of the tray"
         className="btn btn-square btn-xs absolute -top-1.5 -right-1.5 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
         onClick={() => removeFromPalette(paint.id)}
       >
@@ -72,22 +111,44 @@ export function Tray() {
   const uses = useUses();
   const { setNodeRef, isOver } = useDroppable({ id: "new well", data: { well: NEW_WELL } });
   const wells = palette.flatMap((id) => paints.get(id) ?? []);
-  const range = useMemo(() => valueRange(lookedAt.flatMap((id) => paints.get(id)?.model ?? []), paper), [lookedAt, paints, paper]);
+  const range = useMemo(
+    () =>
+      valueRange(
+        lookedAt.flatMap((id) => paints.get(id)?.model ?? []),
+        paper,
+      ),
+    [lookedAt, paints, paper],
+  );
   const width = Math.floor(Math.min(WIDEST, Math.max(NARROWEST, ROOM_PX / Math.max(1, wells.length) - GAP_PX)));
   return (
     <section aria-label="Tray" className="border-t border-(--hairline) bg-base-100 px-5 py-3">
       <TrayNews />
       <div className="flex items-center gap-5">
-      <div className="w-24 shrink-0">
-        <h2 className="name-face text-xl leading-tight">Palette</h2>
-        <p className="label-line leading-snug">{wells.length === 1 ? "1 paint" : `${wells.length} paints`}</p>
-        {wells.length > 0 && <p className="label-line leading-snug">value {range.darkest.toFixed(1)} to {range.lightest.toFixed(1)}</p>}
-      </div>
-      <ul className="-my-2 flex min-w-0 flex-1 overflow-x-auto overflow-y-hidden py-2 pr-2" style={{ gap: GAP_PX }}>
-        {wells.map((paint) => <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />)}
-        {wells.length === 0 && <li className="quiet self-center">Choose a recipe and its paints are laid out here, or lay them out yourself.</li>}
-      </ul>
-      <div ref={setNodeRef} className={`flex self-stretch rounded-field ${isOver ? "outline-2 outline-offset-2 outline-primary" : ""}`}><AddPaint paper={paper} /></div>
+        <div className="w-24 shrink-0">
+          <h2 className="name-face text-xl leading-tight">Palette</h2>
+          <p className="label-line leading-snug">{wells.length === 1 ? "1 paint" : `${wells.length} paints`}</p>
+          {wells.length > 0 && (
+            <p className="label-line leading-snug">
+              value {range.darkest.toFixed(1)} to {range.lightest.toFixed(1)}
+            </p>
+          )}
+        </div>
+        <ul className="-my-2 flex min-w-0 flex-1 overflow-x-auto overflow-y-hidden py-2 pr-2" style={{ gap: GAP_PX }}>
+          {wells.map((paint) => (
+            <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />
+          ))}
+          {wells.length === 0 && (
+            <li className="quiet self-center">
+              Choose a recipe and its paints are laid out here, or lay them out yourself.
+            </li>
+          )}
+        </ul>
+        <div
+          ref={setNodeRef}
+          className={`flex self-stretch rounded-field ${isOver ? "outline-2 outline-offset-2 outline-primary" : ""}`}
+        >
+          <AddPaint paper={paper} />
+        </div>
       </div>
     </section>
   );

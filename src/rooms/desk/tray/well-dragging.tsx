@@ -25,5 +25,9 @@ export function WellDragging({ children }: { children: ReactNode }) {
     if (to.data.well === NEW_WELL) addToPalette(from.data.paintId);
     else putInWell(from.data.paintId, to.data.well);
   };
-  return <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>{children}</DndContext>;
+  return (
+    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
+      {children}
+    </DndContext>
+  );
 }

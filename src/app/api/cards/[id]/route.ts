@@ -5,7 +5,11 @@ import { cardPdf, type CardPrint } from "@/server/print/card-pdf";
 import { openStore } from "@/server/context/house";
 import { refuse, refuseTrouble } from "@/server/http/reply";
 
-const cardId = z.coerce.number().int().positive().max(2 ** 31 - 1);
+const cardId = z.coerce
+  .number()
+  .int()
+  .positive()
+  .max(2 ** 31 - 1);
 
 async function printOf(id: string): Promise<CardPrint | null> {
   if (id === "frame") return { kind: "frame" };
@@ -16,7 +20,10 @@ async function printOf(id: string): Promise<CardPrint | null> {
   const byId = new Map((await store.paintbox.paints()).map((paint) => [paint.id, paint]));
   const paints = card.paints.map((paintId) => {
     const paint = byId.get(paintId);
-    return { name: paint?.name ?? "no longer in the box", codes: paint?.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ") ?? "" };
+    return {
+      name: paint?.name ?? "no longer in the box",
+      codes: paint?.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ") ?? "",
+    };
   });
   return { kind: "card", id: card.id, on: card.on, paints };
 }
@@ -29,9 +36,19 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   try {
     print = await printOf((await context.params).id);
   } catch (error) {
-    return refuseTrouble("A card could not be printed", error, "The card could not be read from the data folder. Try again.");
+    return refuseTrouble(
+      "A card could not be printed",
+      error,
+      "The card could not be read from the data folder. Try again.",
+    );
   }
   if (!print) return refuse(404, "There is no such card.");
   const name = print.kind === "frame" ? "swatch-frame" : `swatch-card-${print.id}`;
-  return new Response(new Uint8Array(await cardPdf(print, page.data)), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${name}-${page.data}.pdf"`, "cache-control": "no-store" } });
+  return new Response(new Uint8Array(await cardPdf(print, page.data)), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="${name}-${page.data}.pdf"`,
+      "cache-control": "no-store",
+    },
+  });
 }

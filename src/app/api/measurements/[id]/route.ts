@@ -10,9 +10,14 @@ export async function PATCH(request: Request, context: { params: Promise<{ id: s
   const change = measurementChange.safeParse(await readJson(request));
   if (!change.success) return refuse(400, "A measurement counts or is set aside; nothing else of it changes.");
   try {
-    if (!id.success || !(await (await storeToWrite()).measurements.setCounts(id.data, change.data.counts))) return refuse(404, "There is no such measurement.");
+    if (!id.success || !(await (await storeToWrite()).measurements.setCounts(id.data, change.data.counts)))
+      return refuse(404, "There is no such measurement.");
     return NextResponse.json({ counts: change.data.counts });
   } catch (error) {
-    return refuseTrouble("A measurement could not be changed", error, "That could not be kept. Nothing was changed; try again.");
+    return refuseTrouble(
+      "A measurement could not be changed",
+      error,
+      "That could not be kept. Nothing was changed; try again.",
+    );
   }
 }

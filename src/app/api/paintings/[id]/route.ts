@@ -14,17 +14,28 @@ export async function PUT(request: Request, context: Context): Promise<NextRespo
   const id = z.uuid().safeParse((await context.params).id);
   if (!id.success) return refuse(404, GONE);
   const body = savePaintingRequest.safeParse(await readJson(request));
-  if (!body.success) return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a painting"}`);
+  if (!body.success)
+    return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a painting"}`);
   try {
     const { document, ...stamp } = body.data;
     return NextResponse.json({ revision: await (await storeToWrite()).paintings.save(id.data, stamp, document) });
   } catch (error) {
     if (error instanceof RevisionConflict) {
       const stored = await (await openStore()).paintings.find(id.data);
-      return NextResponse.json({ message: "This painting was changed in another window meanwhile.", ...(stored && { stored: { revision: stored.revision, document: stored.document } }) }, { status: 409 });
+      return NextResponse.json(
+        {
+          message: "This painting was changed in another window meanwhile.",
+          ...(stored && { stored: { revision: stored.revision, document: stored.document } }),
+        },
+        { status: 409 },
+      );
     }
     if (error instanceof PaintingNotFound) return refuse(404, GONE);
-    return refuseTrouble("A painting could not be saved", error, "The painting could not be saved. It is kept in this browser and will be tried again.");
+    return refuseTrouble(
+      "A painting could not be saved",
+      error,
+      "The painting could not be saved. It is kept in this browser and will be tried again.",
+    );
   }
 }
 

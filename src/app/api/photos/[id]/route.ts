@@ -19,10 +19,17 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
     const photo = id.success ? await photos.find(id.data) : null;
     if (!photo) return refuse(404, "There is no such photo.");
     return new Response(await readCopy(photoFiles, photo, copy.data), {
-      headers: { "content-type": COPIES[copy.data].endsWith("png") ? "image/png" : "image/jpeg", "cache-control": "private, max-age=31536000, immutable" },
+      headers: {
+        "content-type": COPIES[copy.data].endsWith("png") ? "image/png" : "image/jpeg",
+        "cache-control": "private, max-age=31536000, immutable",
+      },
     });
   } catch (error) {
     if (error instanceof PhotoLost) return refuse(410, error.message);
-    return refuseTrouble("A photo could not be shown", error, "The photo could not be read from the data folder. Try again.");
+    return refuseTrouble(
+      "A photo could not be shown",
+      error,
+      "The photo could not be read from the data folder. Try again.",
+    );
   }
 }
