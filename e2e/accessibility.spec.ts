@@ -163,13 +163,11 @@ const rooms: readonly (readonly [
         async (page) => {
           await page.getByRole("tab", { name: "Paints" }).click();
           await page.getByRole("button", { name: "Import" }).click();
-          await page
-            .locator("dialog[open] input[type=file]")
-            .setInputFiles({
-              name: "box.csv",
-              mimeType: "text/csv",
-              buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9"),
-            });
+          await page.locator("dialog[open] input[type=file]").setInputFiles({
+            name: "box.csv",
+            mimeType: "text/csv",
+            buffer: Buffer.from("name,pigments\nA,PB29\nB,PX9"),
+          });
           await page.getByRole("list", { name: "Lines that can't be taken" }).waitFor();
         },
       ],

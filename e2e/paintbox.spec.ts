@@ -174,13 +174,11 @@ test("2,000 paints are imported in a few seconds, the box stays quick and the de
   const rows = Array.from({ length: 2000 - before }, (_, i) => `Paint ${i},${codes[i % codes.length]},Quillfen`);
   await page.getByRole("button", { name: "Import" }).click();
   const dialog = page.getByRole("dialog", { name: "Import paints" });
-  await dialog
-    .locator("input[type=file]")
-    .setInputFiles({
-      name: "many.csv",
-      mimeType: "text/csv",
-      buffer: Buffer.from(`name,pigments,maker\n${rows.join("\n")}`),
-    });
+  await dialog.locator("input[type=file]").setInputFiles({
+    name: "many.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from(`name,pigments,maker\n${rows.join("\n")}`),
+  });
   await dialog.getByRole("button", { name: /^Add \d+ paints$/ }).click();
   await expect(count).toHaveText("2000 of 2000");
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
@@ -312,13 +310,11 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
   await page.getByRole("tab", { name: "Paints" }).click();
   await page.getByRole("button", { name: "Import" }).click();
   const dialog = page.getByRole("dialog", { name: "Import paints" });
-  await dialog
-    .locator("input[type=file]")
-    .setInputFiles({
-      name: "field.gpl",
-      mimeType: "text/plain",
-      buffer: Buffer.from("GIMP Palette\nName: Field\n#\n 10 30 120 Indanthrone blue\n 1 2 3 Nothing known\n"),
-    });
+  await dialog.locator("input[type=file]").setInputFiles({
+    name: "field.gpl",
+    mimeType: "text/plain",
+    buffer: Buffer.from("GIMP Palette\nName: Field\n#\n 10 30 120 Indanthrone blue\n 1 2 3 Nothing known\n"),
+  });
   await expect(dialog.getByRole("status")).toContainText("1 paints can be taken, 1 can't");
   await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 5");
   await context.close();

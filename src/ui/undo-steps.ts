@@ -27,7 +27,7 @@ export function undoSteps<State extends Undoable<unknown>>(): UndoSteps<State> {
     },
     options: {
       limit: UNDO_STEPS,
-      partialize: ({ document }) => ({ document }) as Pick<State, "document">,
+      partialize: ({ document }) => ({ document }),
       equality: (a, b) => a.document === b.document,
       handleSet: (save) => (past, replace, current, delta) => {
         // Undo and redo come between the steps of a run without being told of here: then it is a run no more.

@@ -57,7 +57,7 @@ export function mergeTree(
   const apart = (a: number, b: number): number =>
     Math.hypot(mean[3 * a] - mean[3 * b], mean[3 * a + 1] - mean[3 * b + 1], mean[3 * a + 2] - mean[3 * b + 2]);
 
-  const neighbours: Map<number, Border>[] = Array.from({ length: count }, () => new Map());
+  const neighbours: Map<number, Border>[] = Array.from({ length: count }, () => new Map<number, Border>());
   const touch = (a: number, b: number): void => {
     if (a === b || !inside(a) || !inside(b)) return;
     const border = neighbours[a].get(b);

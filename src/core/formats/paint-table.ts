@@ -134,11 +134,9 @@ export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: 
       bad.push({ line: at, reason: `${name}: ${read.fault}` });
       continue;
     }
-    const rest = Object.fromEntries(
-      PAINT_COLUMNS.filter((c) => c !== "name" && c !== "pigments")
-        .map((c) => [c, cell(c)])
-        .filter(([, text]) => text !== ""),
-    );
+    const rest: Partial<Record<PaintColumn, string>> = {};
+    for (const column of PAINT_COLUMNS)
+      if (column !== "name" && column !== "pigments" && cell(column) !== "") rest[column] = cell(column);
     good.push({ ...rest, name, pigments: read.pigments, fileLine: at });
   }
   return { good, bad };
@@ -146,7 +144,9 @@ export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: 
 
 /** Paints as CSV (RFC 4180, commas, CRLF) with all columns, no cell a formula to a spreadsheet; {@link readTable} reads it back. */
 export function writeTable(
-  paints: readonly (Readonly<Partial<Record<PaintColumn, unknown>>> & { readonly pigments: readonly PigmentShare[] })[],
+  paints: readonly (Readonly<Partial<Record<Exclude<PaintColumn, "pigments">, string | number | boolean | null>>> & {
+    readonly pigments: readonly PigmentShare[];
+  })[],
 ): string {
   return Papa.unparse({
     fields: [...PAINT_COLUMNS],

@@ -32,7 +32,7 @@ export function OpticsChart({ pigment }: { pigment: Pigment }) {
             <YAxis tick={{ fontSize: 11, fill: "var(--quiet)" }} stroke="var(--hairline)" />
             <Tooltip
               contentStyle={{ background: "var(--color-base-100)", border: "1px solid var(--hairline)" }}
-              labelFormatter={(nm) => `${nm} nm`}
+              labelFormatter={(nm) => <>{nm} nm</>}
             />
             <Line
               type="monotone"

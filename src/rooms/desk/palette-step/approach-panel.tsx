@@ -122,7 +122,7 @@ function Setting<K extends ApproachKey>({ setting }: { setting: K }) {
         aria-label={name}
         title={effect}
         value={chosen}
-        onChange={(event) => changeApproach({ [setting]: event.target.value } as Partial<Approach>)}
+        onChange={(event) => changeApproach({ [setting]: event.target.value })}
       >
         {APPROACH_CHOICES[setting].map((choice) => (
           <option key={choice} value={choice}>

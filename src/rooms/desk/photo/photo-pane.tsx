@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useCallback, useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { labelAt } from "@/core/areas";
 import { describeColour } from "@/core/colour";
 import { samplePhoto, type Point, type Sample } from "@/core/image";
@@ -110,14 +110,13 @@ export function PhotoPane() {
   const lasso = useLassoLine((points) => void edits.enclose(points, true));
   const fingers = useTwoFingers(zoomAt, panBy);
 
-  const measure = (point: Point, share = radius): Sample | null =>
-    pixels && samplePhoto(pixels, point.x * pixels.width, point.y * pixels.height, share * pixels.width, white);
-  const measures = tool === "sample" || tool === "white" || tool === "compare";
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- measure reads exactly these
-  const sample = useMemo(
-    () => (cursor && measures ? measure(cursor) : null),
-    [pixels, cursor, radius, white, measures],
+  const measure = useCallback(
+    (point: Point, share = radius): Sample | null =>
+      pixels && samplePhoto(pixels, point.x * pixels.width, point.y * pixels.height, share * pixels.width, white),
+    [pixels, radius, white],
   );
+  const measures = tool === "sample" || tool === "white" || tool === "compare";
+  const sample = useMemo(() => (cursor && measures ? measure(cursor) : null), [measure, cursor, measures]);
   const selected = areas.find(({ id }) => id === selectedId) ?? null;
 
   const pointOf = (event: { clientX: number; clientY: number }): Point => {
