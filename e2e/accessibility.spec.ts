@@ -4,6 +4,9 @@ import { startServer, type RunningServer } from "./server";
 
 // Checked from outside with axe-core's rules for WCAG 2.1 A and AA (names, roles, contrast), in both themes.
 
+// Each room for itself: two workers share them, each with a server of its own.
+test.describe.configure({ mode: "parallel" });
+
 let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
@@ -22,6 +25,32 @@ async function faults(page: Page, only?: string): Promise<string[]> {
     ),
   );
 }
+
+/** What is too small at arm's length: words under 13 px; what is pressed or typed into under 14 px, or lower than 32 px. */
+const tooSmall = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const faults = new Set<string>();
+    const told = (element: Element, what: string): unknown =>
+      faults.add(`${what}: ${element.outerHTML.replaceAll(/\s+/g, " ").slice(0, 140)}`);
+    const pressed = "button, select, input, textarea, [role=tab], a.btn, a.link";
+    for (const element of document.body.querySelectorAll("*")) {
+      if (!element.checkVisibility({ visibilityProperty: true }) || element.closest(".sr-only, svg, option, [inert]"))
+        continue;
+      const size = parseFloat(getComputedStyle(element).fontSize);
+      const says = [...element.childNodes].some((node) => node.nodeType === 3 && node.textContent!.trim() !== "");
+      if (says && size < 12.99) told(element, `${size} px`);
+      if (!element.matches(pressed)) continue;
+      const { width, height } = element.getBoundingClientRect();
+      const target = element.closest("label")?.getBoundingClientRect() ?? { height };
+      // A slider is as wide as it is; what stands on a picture is as large as what it marks.
+      if (width === 0 || element.matches("input[type=range], input[type=file], .absolute")) continue;
+      if (says && size < 13.99) told(element, `${size} px to press`);
+      // A link in a sentence is as high as its line.
+      if (Math.max(height, target.height) < 31.5 && !element.matches("p .link, li .link"))
+        told(element, `${Math.round(Math.max(height, target.height))} px high`);
+    }
+    return [...faults];
+  });
 
 type View = readonly [name: string, prepare: (page: Page) => Promise<unknown>];
 
@@ -226,6 +255,7 @@ for (const [room, path, ready, views] of rooms) {
     for (const [view, prepare] of views) {
       await test.step(view, async () => {
         await prepare(page);
+        expect.soft(await tooSmall(page), `${view}, at arm's length`).toEqual([]);
         await page.emulateMedia({ colorScheme: "light" });
         expect.soft(await faults(page), `${view}, in daylight`).toEqual([]);
         // The themes differ in nothing but their colours.

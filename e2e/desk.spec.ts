@@ -42,6 +42,7 @@ test("the demo lies on the desk", async ({ page }) => {
     "The pump house at last light",
     { timeout: 60_000 },
   );
+  await expect(page).toHaveTitle("The pump house at last light · Abendrot");
   await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(12);
   await expect(tray(page).getByRole("listitem")).toHaveCount(8);
   await expect(tray(page)).toContainText("Ultramarine");

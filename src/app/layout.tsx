@@ -8,7 +8,7 @@ import type { ReactNode } from "react";
 import { themeName } from "@/ui/theme";
 
 export const metadata: Metadata = {
-  title: "Abendrot",
+  title: { default: "Abendrot", template: "%s · Abendrot" },
   description: "Plans a watercolour from one photo and the paints you own.",
 };
 

@@ -49,9 +49,9 @@ export function PatchPairs({ patches, fitted: all, onToggle }: PatchPairsProps) 
                 <span className="h-full w-1/2" style={{ background: hex(patch.lab) }} />
                 <span className="h-full w-1/2" style={{ background: fitted ? hex(fitted.lab) : hex(patch.lab) }} />
               </span>
-              <span className="block truncate text-[0.72rem] leading-tight">{title}</span>
+              <span className="block truncate text-[0.87rem] leading-tight">{title}</span>
               <span
-                className={`block text-[0.78rem] leading-tight ${fitted && fitted.dE00 > 2 * HARDLY_SEEN ? "font-semibold" : ""}`}
+                className={`block text-[0.87rem] leading-tight ${fitted && fitted.dE00 > 2 * HARDLY_SEEN ? "font-semibold" : ""}`}
               >
                 {patch.leftOut
                   ? "out"

@@ -1,3 +1,4 @@
+import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
 import { Measure } from "@/rooms/measure/measure";
@@ -22,6 +23,8 @@ async function OpenedMeasure({ start }: { start: string | null }) {
     };
   });
 }
+
+export const metadata: Metadata = { title: "Measure paints" };
 
 /** Paints measured from one's own swatches. */
 export default async function MeasurePage({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {

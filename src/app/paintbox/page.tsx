@@ -1,3 +1,4 @@
+import type { Metadata } from "next";
 import { Suspense } from "react";
 import { Paintbox } from "@/rooms/paintbox/paintbox";
 import { PAINTBOX_URL } from "@/model/addresses";
@@ -14,6 +15,8 @@ async function OpenedPaintbox() {
     };
   });
 }
+
+export const metadata: Metadata = { title: "Paintbox" };
 
 /** The paints one owns. */
 export default function PaintboxPage() {

@@ -1,3 +1,4 @@
+import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
 import { PAINTBOX_URL } from "@/model/addresses";
@@ -13,6 +14,8 @@ async function OpenedTrial({ start }: { start: string | null }) {
     return { room: <TryMix owned={owned} start={start} />, revisions: { [PAINTBOX_URL]: boxRevision } };
   });
 }
+
+export const metadata: Metadata = { title: "Try a mix" };
 
 /** Up to three paints tried together. */
 export default async function TryMixPage({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {

@@ -2,7 +2,7 @@
 
 import { ChevronDown, SunMoon, Trash2 } from "lucide-react";
 import Link from "next/link";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { PaintingTitle } from "@/storage/ports";
 import { chooseTheme, shownTheme } from "@/ui/theme";
 import { faultIn } from "@/model/fault";
@@ -18,6 +18,9 @@ import { NewPainting } from "./new-painting";
 function Title() {
   const title = useDesk((s) => s.document.title);
   const { setTitle, endTyping } = useDeskStore().getState();
+  useEffect(() => {
+    document.title = `${title} · Abendrot`;
+  }, [title]);
   return (
     <TypedText
       bare
@@ -27,7 +30,7 @@ function Title() {
       onText={(text) => setTitle(text.trim())}
       onLeave={endTyping}
       className="w-full max-w-[26rem] min-w-0"
-      inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
+      inputClassName="name-face h-[32px] w-full min-w-0 rounded-field border border-transparent bg-transparent px-2 text-lg hover:border-(--hairline)"
     />
   );
 }

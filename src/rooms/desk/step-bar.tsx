@@ -24,7 +24,7 @@ export function StepBar() {
           onClick={() => goTo(one)}
           className={`relative cursor-pointer px-3 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}
         >
-          <span className="mr-1.5 text-[0.8rem]">{i + 1}</span>
+          <span className="mr-1.5 text-[0.87rem]">{i + 1}</span>
           <span className="name-face text-[1.1rem]">{WORDS[one].name}</span>
           {one === step && (
             <span

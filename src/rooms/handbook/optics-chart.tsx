@@ -24,12 +24,12 @@ export function OpticsChart({ pigment }: { pigment: Pigment }) {
             <XAxis
               dataKey="nm"
               ticks={[400, 450, 500, 550, 600, 650, 700]}
-              tick={{ fontSize: 11, fill: "var(--quiet)" }}
+              tick={{ fontSize: 13, fill: "var(--quiet)" }}
               stroke="var(--hairline)"
               type="number"
               domain={[380, 730]}
             />
-            <YAxis tick={{ fontSize: 11, fill: "var(--quiet)" }} stroke="var(--hairline)" />
+            <YAxis tick={{ fontSize: 13, fill: "var(--quiet)" }} stroke="var(--hairline)" />
             <Tooltip
               contentStyle={{ background: "var(--color-base-100)", border: "1px solid var(--hairline)" }}
               labelFormatter={(nm) => <>{nm} nm</>}

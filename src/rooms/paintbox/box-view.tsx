@@ -101,7 +101,7 @@ function PanPaint({
         label={paint.name}
       />
       <button type="button" tabIndex={-1} className="block w-full cursor-pointer px-1 pb-1 text-left" onClick={onOpen}>
-        <span className="name-face line-clamp-2 text-[0.84rem] leading-tight">{paint.name}</span>
+        <span className="name-face line-clamp-2 text-[0.87rem] leading-tight">{paint.name}</span>
         <span className="label-line block truncate leading-tight">{codesOf(paint)}</span>
       </button>
     </div>

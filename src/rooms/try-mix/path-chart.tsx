@@ -37,7 +37,7 @@ function Drop({ cx = 0, cy = 0, payload }: { cx?: number; cy?: number; payload?:
         strokeWidth={1}
       />
       {payload.name && (
-        <text x={cx} y={cy - 11} textAnchor={payload.a > 0 ? "end" : "start"} fontSize={12} fill="var(--photo-ink)">
+        <text x={cx} y={cy - 11} textAnchor={payload.a > 0 ? "end" : "start"} fontSize={13} fill="var(--photo-ink)">
           {payload.name}
         </text>
       )}
@@ -87,7 +87,7 @@ export function PathChart({ parts, load, paper, now }: PathChartProps) {
               type="number"
               dataKey="a"
               domain={domain}
-              tick={{ fontSize: 11, fill: "var(--photo-ink)" }}
+              tick={{ fontSize: 13, fill: "var(--photo-ink)" }}
               tickCount={5}
               stroke="none"
             />
@@ -95,7 +95,7 @@ export function PathChart({ parts, load, paper, now }: PathChartProps) {
               type="number"
               dataKey="b"
               domain={domain}
-              tick={{ fontSize: 11, fill: "var(--photo-ink)" }}
+              tick={{ fontSize: 13, fill: "var(--photo-ink)" }}
               tickCount={5}
               stroke="none"
             />
@@ -115,7 +115,7 @@ export function PathChart({ parts, load, paper, now }: PathChartProps) {
           </ScatterChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-[0.8rem] text-(--photo-ink)">
+      <figcaption className="text-[0.87rem] text-(--photo-ink)">
         green to red across, blue to yellow upwards; grey in the middle, purer outwards
       </figcaption>
     </figure>

@@ -83,7 +83,7 @@ function Parts({ area, measured }: { area: PaintingArea; measured: AreaMeasure }
                 className={`min-w-0 flex-1 cursor-pointer rounded-field border p-1 text-left ${deltaE00(lab, area.lab) < 0.2 ? "border-base-content" : "border-transparent hover:border-(--hairline)"}`}
               >
                 <span className="block h-9" style={{ background: screenColourOfLab(lab).hex }} />
-                <span className="mt-0.5 block truncate text-[0.85rem] leading-tight">
+                <span className="mt-0.5 block truncate text-[0.87rem] leading-tight">
                   {name}
                   <span className="quiet block">value {describeColour(lab).value.toFixed(1)}</span>
                 </span>

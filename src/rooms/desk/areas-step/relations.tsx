@@ -51,7 +51,7 @@ export function Relations() {
           );
         })}
       </ul>
-      <p className="quiet text-[0.85rem] leading-snug">
+      <p className="quiet text-[0.87rem] leading-snug">
         Judged on the colours to be painted. Planes, light and weight are set in each area.
       </p>
     </section>

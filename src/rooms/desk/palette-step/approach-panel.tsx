@@ -118,7 +118,7 @@ function Setting<K extends ApproachKey>({ setting }: { setting: K }) {
     <label className="grid grid-cols-[5.6rem_minmax(0,1fr)] items-baseline gap-x-2 py-1">
       <span>{name}</span>
       <select
-        className="select select-sm h-7 w-full text-[0.92rem]"
+        className="select select-sm w-full text-[0.92rem]"
         aria-label={name}
         title={effect}
         value={chosen}
@@ -207,7 +207,7 @@ export function ApproachPanel() {
           <label className="grid grid-cols-[5.6rem_minmax(0,1fr)] items-baseline gap-x-2 py-1">
             <span>In a mix</span>
             <select
-              className="select select-sm h-7 w-full text-[0.92rem]"
+              className="select select-sm w-full text-[0.92rem]"
               aria-label="Pigments in a mix"
               value={approach.maxPigments}
               onChange={(event) => changeApproach({ maxPigments: Number(event.target.value) })}
@@ -223,7 +223,7 @@ export function ApproachPanel() {
           <label className="grid grid-cols-[5.6rem_minmax(0,1fr)] items-baseline gap-x-2 py-1">
             <span>As dark as</span>
             <select
-              className="select select-sm h-7 w-full text-[0.92rem]"
+              className="select select-sm w-full text-[0.92rem]"
               aria-label="Darkest value needed"
               value={approach.darkest ?? ""}
               onChange={(event) =>

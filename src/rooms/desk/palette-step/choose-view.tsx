@@ -72,28 +72,28 @@ function PaletteRow({
               height={18}
               label={paint.name}
             />
-            <p className="name-face truncate text-[0.84rem] leading-tight" title={paint.name}>
+            <p className="name-face truncate text-[0.87rem] leading-tight" title={paint.name}>
               {paint.name}
             </p>
             <p className="label-line flex items-center leading-tight">
               {uses(paint) === 0 ? <em>unused</em> : areasWord(uses(paint))}
               <button
                 type="button"
-                className="ml-auto p-0.5"
+                className="-my-1.5 ml-auto grid h-8 w-7 place-items-center"
                 aria-label={`${paint.name} must be in it`}
                 title="Must be in it"
                 onClick={() => onRule("must", paint.id)}
               >
-                <Pin size={12} />
+                <Pin size={14} />
               </button>
               <button
                 type="button"
-                className="p-0.5"
+                className="-my-1.5 grid h-8 w-7 place-items-center"
                 aria-label={`Never ${paint.name}`}
                 title="Never this one"
                 onClick={() => onRule("never", paint.id)}
               >
-                <Ban size={12} />
+                <Ban size={14} />
               </button>
             </p>
           </li>
@@ -126,7 +126,12 @@ function Rules({ onDrop }: { onDrop: (id: string) => void }) {
           className="flex items-center gap-1 rounded-field border border-(--hairline) py-0.5 pr-1 pl-2 text-[0.9rem]"
         >
           <span className="quiet">{words}</span> {nameOf(id)}
-          <button type="button" className="p-0.5" aria-label={`No rule for ${nameOf(id)}`} onClick={() => onDrop(id)}>
+          <button
+            type="button"
+            className="grid size-8 place-items-center"
+            aria-label={`No rule for ${nameOf(id)}`}
+            onClick={() => onDrop(id)}
+          >
             <X size={13} />
           </button>
         </li>
@@ -265,7 +270,7 @@ export function ChooseView() {
                   areaNames,
                 )}
               </p>
-              <p className="quiet mt-1 text-[0.85rem] leading-snug">
+              <p className="quiet mt-1 text-[0.87rem] leading-snug">
                 Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to
                 three paints, in parts and strengths.
               </p>

@@ -93,7 +93,7 @@ export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: re
                         height={15}
                         label={paint.name}
                       />
-                      <p className="name-face truncate text-[0.8rem] leading-tight" title={paint.name}>
+                      <p className="name-face truncate text-[0.87rem] leading-tight" title={paint.name}>
                         {paint.name}
                       </p>
                     </li>

@@ -49,14 +49,16 @@ function Kept({
   return (
     <>
       <li className="flex items-center gap-1.5 border-t border-(--hairline) py-1">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-xs"
-          aria-label={`Compare ${kept.name}`}
-          checked={shown}
-          disabled={!shown && full}
-          onChange={onShow}
-        />
+        <label className="grid size-8 flex-none place-items-center">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            aria-label={`Compare ${kept.name}`}
+            checked={shown}
+            disabled={!shown && full}
+            onChange={onShow}
+          />
+        </label>
         <TypedText
           bare
           label={`Name of ${kept.name}`}
@@ -65,7 +67,7 @@ function Kept({
           onText={(text) => nameKept(kept.id, text.trim())}
           onLeave={endTyping}
           className="min-w-0 flex-1"
-          inputClassName="name-face w-full min-w-0 rounded-field border border-transparent bg-transparent px-1 hover:border-(--hairline)"
+          inputClassName="name-face h-[32px] w-full min-w-0 rounded-field border border-transparent bg-transparent px-1 hover:border-(--hairline)"
         />
         <span className="label-line whitespace-nowrap">{paintsWord(own.length)}</span>
         <button
@@ -182,14 +184,16 @@ export function CompareView() {
       )}
       <ul aria-label="Kept palettes">
         <li className="flex items-center gap-1.5 py-1">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            aria-label="Compare the tray"
-            checked={chosen.includes(TRAY)}
-            disabled={!chosen.includes(TRAY) && columns.length >= MOST_COMPARED}
-            onChange={() => toggle(TRAY)}
-          />
+          <label className="grid size-8 flex-none place-items-center">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              aria-label="Compare the tray"
+              checked={chosen.includes(TRAY)}
+              disabled={!chosen.includes(TRAY) && columns.length >= MOST_COMPARED}
+              onChange={() => toggle(TRAY)}
+            />
+          </label>
           <span className="name-face flex-1 px-1">In the tray</span>
           <span className="label-line">{paintsWord(tray.length)}</span>
         </li>

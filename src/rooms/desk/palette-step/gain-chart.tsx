@@ -21,19 +21,19 @@ export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chos
             domain={[1, 12]}
             ticks={[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]}
             stroke="currentColor"
-            tick={{ fontSize: 12 }}
-            label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 12, fill: "currentColor" }}
+            tick={{ fontSize: 13 }}
+            label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 13, fill: "currentColor" }}
           />
           <YAxis
             stroke="currentColor"
             width={40}
-            tick={{ fontSize: 12 }}
+            tick={{ fontSize: 13 }}
             domain={[0, "auto"]}
             label={{
               value: "off by, dE00",
               angle: -90,
               position: "insideLeft",
-              fontSize: 12,
+              fontSize: 13,
               fill: "currentColor",
               dy: 34,
             }}

@@ -52,7 +52,7 @@ export function KindRules() {
               {MANY[rule.kind]}
               <button
                 type="button"
-                className="p-0.5"
+                className="grid size-8 place-items-center"
                 aria-label={`No rule for ${MANY[rule.kind]}`}
                 onClick={() => changeRules({ kinds: kinds.filter((one) => one.kind !== rule.kind) })}
               >
@@ -65,7 +65,7 @@ export function KindRules() {
       {open ? (
         <div className="flex items-center gap-1.5">
           <select
-            className="select select-sm h-7 w-24 text-[0.92rem]"
+            className="select select-sm w-24 text-[0.92rem]"
             aria-label="At least or at most"
             value={side}
             onChange={(event) => setSide(event.target.value === "least" ? "least" : "most")}
@@ -74,7 +74,7 @@ export function KindRules() {
             <option value="least">at least</option>
           </select>
           <select
-            className="select select-sm h-7 w-16 text-[0.92rem]"
+            className="select select-sm w-16 text-[0.92rem]"
             aria-label="How many"
             value={count}
             onChange={(event) => setCount(Number(event.target.value))}
@@ -86,7 +86,7 @@ export function KindRules() {
             ))}
           </select>
           <select
-            className="select select-sm h-7 min-w-0 flex-1 text-[0.92rem]"
+            className="select select-sm min-w-0 flex-1 text-[0.92rem]"
             aria-label="Of which kind"
             value={kind}
             onChange={(event) => setKind(KINDS.find((one) => one === event.target.value) ?? "granulating")}

@@ -33,7 +33,7 @@ export function MustReach() {
           <label className="flex items-center gap-2">
             within
             <select
-              className="select select-sm h-7 w-40 text-[0.92rem]"
+              className="select select-sm w-40 text-[0.92rem]"
               value={within}
               onChange={(event) => changeRules({ reach: { areaIds, within: Number(event.target.value) } })}
             >

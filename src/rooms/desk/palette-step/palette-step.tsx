@@ -29,7 +29,7 @@ export function PaletteStep() {
           On to the mixes
         </button>
       </div>
-      <div role="radiogroup" aria-label="Ways to look at the palette" className="flex gap-0.5 text-[0.93rem]">
+      <div role="radiogroup" aria-label="Ways to look at the palette" className="flex gap-0.5 text-[0.95rem]">
         {PALETTE_VIEWS.map((one) => (
           <button
             key={one}

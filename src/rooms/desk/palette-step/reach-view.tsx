@@ -226,7 +226,7 @@ function ValueBar({
             title={`${names[i]}: value ${v.toFixed(1)}, off by ${served[i]?.toFixed(1) ?? "?"}`}
             aria-label={`${names[i]}: look at value ${v.toFixed(1)}`}
             onClick={() => onValue(Math.round(v * 10) / 10)}
-            className={`absolute top-[1.9rem] w-[4%] cursor-pointer text-center text-[0.75rem] leading-none ${v < darkest ? "font-bold text-error" : ""}`}
+            className={`absolute top-[1.9rem] w-[4%] cursor-pointer text-center text-[0.87rem] leading-none ${v < darkest ? "font-bold text-error" : ""}`}
             style={{ left: `${lefts[i]}%` }}
           >
             {i + 1}

@@ -130,7 +130,7 @@ export function TryView() {
           <label className="ml-auto flex items-center gap-1.5 text-[0.9rem]">
             in
             <select
-              className="select select-sm h-7 w-48 text-[0.92rem]"
+              className="select select-sm w-48 text-[0.92rem]"
               aria-label="Well to try it in"
               value={well}
               onChange={(event) => setWell(event.target.value)}

@@ -63,7 +63,7 @@ const RATIOS: readonly (readonly [number, number])[] = [
 /** All pairs in five ratios, each a strip from strong to thin. */
 function MixingChart({ paints, paper }: { paints: readonly KnownPaint[]; paper: Paper }) {
   return (
-    <table className="w-full table-fixed text-[0.85rem]" aria-label="Pairs in five ratios">
+    <table className="w-full table-fixed text-[0.87rem]" aria-label="Pairs in five ratios">
       <thead>
         <tr>
           <th scope="col" className="w-[7.5rem] text-left font-normal">

@@ -57,7 +57,7 @@ function Length({ label, cm, unit, onKeep }: { label: string; cm: number; unit: 
         onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
       />
       {fault && (
-        <span role="alert" className="block max-w-32 text-[0.85rem] text-error">
+        <span role="alert" className="block max-w-32 text-[0.87rem] text-error">
           {fault}
         </span>
       )}

@@ -80,7 +80,7 @@ export function AreaMarker({
         style={{ width: 2 * shown, height: 2 * shown }}
       />
       <span
-        className={`absolute flex ${bare ? "top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2" : `bottom-full -mb-1.5 ${tabSide}`} h-5 items-center gap-1 rounded-[3px] px-1.5 text-[0.75rem] leading-none font-semibold whitespace-nowrap outline outline-1 outline-black/40 ${
+        className={`absolute flex ${bare ? "top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2" : `bottom-full -mb-1.5 ${tabSide}`} h-5 items-center gap-1 rounded-[3px] px-1.5 text-[0.87rem] leading-none font-semibold whitespace-nowrap outline outline-1 outline-black/40 ${
           selected ? "bg-[#222] text-white" : "bg-[#fbfbfb] text-[#222]"
         }`}
       >

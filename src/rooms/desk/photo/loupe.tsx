@@ -93,7 +93,7 @@ export function Loupe({ pixels, white, x, y, radiusPx, lab, left, top, roomWidth
       <canvas ref={canvas} width={SIZE} height={SIZE} className="block" />
       <div className="flex" style={{ height: CAPTION }}>
         <span className="w-9 shrink-0" style={{ background: screenColourOfLab(lab).hex }} />
-        <p className="px-2 py-1 text-[0.8rem] leading-tight">
+        <p className="px-2 py-1 text-[0.87rem] leading-tight">
           value {words.value.toFixed(1)}
           <br />
           {words.hueName}

@@ -15,7 +15,7 @@ function PairMark({ pair, viewport, name }: { pair: Pair; viewport: Viewport; na
           end && (
             <g key={i} transform={`translate(${end.x} ${end.y})`}>
               <circle r={9} fill="#fbfbfb" stroke="#222" />
-              <text y={4} textAnchor="middle" fontSize={12} fontWeight={600} fill="#222">
+              <text y={4} textAnchor="middle" fontSize={13} fontWeight={600} fill="#222">
                 {i === 0 ? `${name}a` : `${name}b`}
               </text>
             </g>

@@ -370,7 +370,7 @@ export function PhotoPane() {
         </div>
         {pixels && height > 1 && <Rail height={Math.min(height, room.height)} />}
       </div>
-      <div className="flex h-9 items-center gap-6 px-4 pb-2 text-[0.85rem] text-(--photo-ink)">
+      <div className="flex h-9 items-center gap-6 px-4 pb-2 text-[0.87rem] text-(--photo-ink)">
         <p id={help} className="min-w-0 flex-1 truncate">
           {HELP[tool]}
         </p>

@@ -22,14 +22,14 @@ export function SplitLine() {
       />
       <p
         aria-hidden
-        className="absolute bottom-2 -translate-x-full rounded-field bg-[#222] px-1.5 py-0.5 text-[0.75rem] leading-none text-white"
+        className="absolute bottom-2 -translate-x-full rounded-field bg-[#222] px-1.5 py-0.5 text-[0.87rem] leading-none text-white"
         style={{ left: `calc(${100 * split}% - 6px)` }}
       >
         photo
       </p>
       <p
         aria-hidden
-        className="absolute bottom-2 rounded-field bg-[#222] px-1.5 py-0.5 text-[0.75rem] leading-none text-white"
+        className="absolute bottom-2 rounded-field bg-[#222] px-1.5 py-0.5 text-[0.87rem] leading-none text-white"
         style={{ left: `calc(${100 * split}% + 6px)` }}
       >
         in paint

@@ -40,7 +40,7 @@ export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueR
   );
   return (
     <div
-      className="relative w-14 shrink-0 text-[0.72rem] text-(--photo-ink)"
+      className="relative w-14 shrink-0 text-[0.87rem] text-(--photo-ink)"
       style={{ height }}
       role="group"
       aria-label="Values from light to dark"

@@ -71,7 +71,7 @@ export function ViewBar({
             onClick={() => see(way.seeing)}
             className={`cursor-pointer rounded-field px-2 py-1 leading-none whitespace-nowrap ${seeing === way.seeing ? "bg-[#222] text-white" : "hover:bg-black/10"}`}
           >
-            <span aria-hidden className="mr-1 text-[0.72rem] opacity-80">
+            <span aria-hidden className="mr-1 text-[0.87rem] opacity-80">
               {i + 1}
             </span>
             {way.words}
