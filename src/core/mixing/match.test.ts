@@ -1,5 +1,7 @@
+import { differenceCiede2000 } from "culori";
 import { describe, expect, test } from "vitest";
 import { PAPERS } from "../optics/paper";
+import type { Lab } from "../colour/colour";
 import { HANDBOOK } from "../pigments/handbook";
 import { seededRandom } from "../numeric/random";
 import { deltaE00Of } from "../colour/difference";
@@ -101,15 +103,20 @@ describe("recipes", () => {
     }
   });
 
-  test("say the colour that predict gives for their parts and water", () => {
+  test("say the colour of their rounded parts and water, and its distance as culori measures it", () => {
     const byId = new Map(paints.map((p) => [p.id, p]));
-    for (const recipe of answers.flat().slice(0, 20)) {
+    const ciede2000 = differenceCiede2000();
+    const lab = (colour: Lab) => ({ mode: "lab65", l: colour.L, a: colour.a, b: colour.b }) as const;
+    for (const [recipe, target] of answers.flatMap((recipes, i) => recipes.map((one) => [one, targets[i]] as const))) {
       const { dry } = predict(
         recipe.parts.map((part) => ({ paint: byId.get(part.paintId)!, parts: part.parts })),
         recipe.load,
         paper,
       );
-      expect(dry.L).toBeCloseTo(recipe.dry.L, 9);
+      expect([dry.L, dry.a, dry.b]).toEqual(
+        [recipe.dry.L, recipe.dry.a, recipe.dry.b].map((x) => expect.closeTo(x, 9)),
+      );
+      expect(recipe.difference.dE00).toBeCloseTo(ciede2000(lab(target), lab(dry)), 2);
     }
   });
 

@@ -76,6 +76,8 @@ export interface DeskState {
   /** Where the split between the photo and its repainting stands, as a share of the view; 0 shows the repainting alone. */
   readonly split: number;
   readonly paletteView: PaletteView;
+  /** Whether the palette step has been shown: from then on palettes are weighed. */
+  readonly paletteSeen: boolean;
   /** A palette that is being tried in thought, in place of the tray's; null when none is. */
   readonly tried: readonly string[] | null;
   readonly proposal: Proposal | null;
@@ -202,6 +204,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         marks: false,
         split: 0.5,
         paletteView: "choose",
+        paletteSeen: false,
         tried: null,
         proposal: null,
         lasso: "new",
@@ -215,6 +218,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             tried: null,
             outlines: step !== "photo",
             ...(step !== "areas" && { proposal: null }),
+            ...(step === "palette" && { paletteSeen: true }),
           }),
         setTool: (tool) => set({ tool, taken: null }),
         see: (seeing) => set({ seeing }),

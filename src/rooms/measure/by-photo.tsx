@@ -1,6 +1,7 @@
 "use client";
 
 import { useCallback } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { CardPanel } from "./card-panel";
 import { CardPhotoView } from "./card-photo-view";
@@ -16,7 +17,9 @@ const NOTHING_SAID = newEdits("");
 /** Measuring by photo: the guide until there are photos, then the queue, the open card and its paints. */
 export function ByPhoto({ start }: { start: string | null }) {
   const { paints } = useRoom();
-  const { photos, openKey, document, edit, setPhoto } = useMeasure((s) => s);
+  const { photos, openKey, document, edit, setPhoto } = useMeasure(
+    useShallow(({ photos, openKey, document, edit, setPhoto }) => ({ photos, openKey, document, edit, setPhoto })),
+  );
   const over = useDroppedFiles(useTakePhotos());
   const photo = photos.find(({ key }) => key === openKey);
   const edits = (photo && document.edits[photo.key]) ?? NOTHING_SAID;

@@ -1,6 +1,7 @@
 "use client";
 
 import { Check, CircleAlert, X } from "lucide-react";
+import { useShallow } from "zustand/react/shallow";
 import { useMeasure, type CardPhoto } from "./measure-store";
 import { ChoosePhotos } from "./choose-photos";
 
@@ -21,7 +22,16 @@ function stateWords(photo: CardPhoto, kept: number, paints: number): string {
 
 /** The photos taken in, and how far each is; one of them is open. */
 export function PhotoQueue() {
-  const { photos, openKey, kept, document, open, dropPhoto } = useMeasure((s) => s);
+  const { photos, openKey, kept, document, open, dropPhoto } = useMeasure(
+    useShallow(({ photos, openKey, kept, document, open, dropPhoto }) => ({
+      photos,
+      openKey,
+      kept,
+      document,
+      open,
+      dropPhoto,
+    })),
+  );
   const done = photos.filter(({ state }) => state === "read" || state === "refused").length;
   return (
     <section aria-label="Photos of cards" className="flex min-h-0 flex-col gap-3 p-4">

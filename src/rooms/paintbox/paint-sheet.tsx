@@ -2,6 +2,7 @@
 
 import { Plus, Star, Trash2, X } from "lucide-react";
 import { useState, type ReactNode } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { PAPERS } from "@/core/optics";
 import { labelContradictions, pigmentById, searchPigments, type Hazard } from "@/core/pigments";
 import { localDay } from "@/model/day";
@@ -172,7 +173,7 @@ function Pigments({ paint }: { paint: PaintEntry }) {
 
 /** Formulas change: another year or batch of the same paint is an entry of its own, linked to this one. */
 function SameAs({ paint }: { paint: PaintEntry }) {
-  const { change, add, open } = usePaintbox((s) => s);
+  const { change, add, open } = usePaintbox(useShallow(({ change, add, open }) => ({ change, add, open })));
   const linked = usePaintbox((s) => s.document.paints).filter(
     ({ id, sameAs }) =>
       id !== paint.id &&
@@ -218,7 +219,7 @@ function Row({ children }: { children: ReactNode }) {
 
 /** One paint: everything that is known of it, kept as it is typed. */
 export function PaintSheet({ paint }: { paint: PaintEntry }) {
-  const { change, remove, open } = usePaintbox((s) => s);
+  const { change, remove, open } = usePaintbox(useShallow(({ change, remove, open }) => ({ change, remove, open })));
   const pigments = paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId));
   const hazards = [...new Set<Hazard>(pigments.flatMap((pigment) => pigment.hazards ?? []))];
   const model = useModelOf()(paint);

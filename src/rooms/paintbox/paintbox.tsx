@@ -2,6 +2,7 @@
 
 import { Star } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { lchOfLab } from "@/core/colour";
 import { findTwins, looksOf, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
@@ -123,7 +124,9 @@ function Room({ revision }: { revision: number }) {
     photoId: null,
   });
   const refused = usePaintbox((s) => s.refused);
-  const { document, openId, open } = usePaintbox((s) => s);
+  const { document, openId, open } = usePaintbox(
+    useShallow(({ document, openId, open }) => ({ document, openId, open })),
+  );
   const [words, setWords] = useState("");
   const [view, setView] = useState<"paints" | "boxes">("paints");
   const [choice, setChoice] = useState("all");
@@ -178,14 +181,14 @@ function Room({ revision }: { revision: number }) {
             <search className="print:hidden mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
               <input
                 type="search"
-                className="input input-sm w-56"
+                className="input input-sm w-44"
                 placeholder="Name, maker, pigment"
                 aria-label="Search the paintbox"
                 value={words}
                 onChange={(event) => setWords(event.target.value)}
               />
               <select
-                className="select select-sm w-52"
+                className="select select-sm w-40"
                 aria-label="Which paints"
                 value={choice}
                 onChange={(event) => setChoice(event.target.value)}
@@ -203,7 +206,7 @@ function Room({ revision }: { revision: number }) {
                 </optgroup>
               </select>
               <select
-                className="select select-sm w-36"
+                className="select select-sm w-32"
                 aria-label="Order"
                 value={order}
                 onChange={(event) => setOrder(event.target.value as Order)}

@@ -26,7 +26,7 @@ const card: CardPrint = {
     },
   ],
 };
-const DPI = 200;
+const DPI = 150;
 
 async function printed(print: CardPrint, page: "a4" | "letter"): Promise<string> {
   const path = join(folder, `${print.kind}-${page}.pdf`);

@@ -16,7 +16,7 @@ import { cameraOver, type Camera, type PhotoTrouble } from "./camera";
 import { photographCard, type PaintedCard } from "./card-photo";
 import { throughJpeg, workingCopyOf } from "./develop";
 
-const [WIDTH, HEIGHT] = [680, 900];
+const [WIDTH, HEIGHT] = [626, 828];
 const paper = PAPERS[0];
 const ROWS = [0, 1, 2, 3];
 const random = seededRandom(12);

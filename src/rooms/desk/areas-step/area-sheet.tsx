@@ -5,7 +5,7 @@ import { useState } from "react";
 import { type AreaMeasure } from "@/core/areas";
 import { deltaE00, describeColour, screenColourOfLab, type Lab } from "@/core/colour";
 import { EDGES, LIGHTS, PLANES, WEIGHTS, type PaintingArea } from "@/model/painting";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { useEdits } from "../edits-context";
 import { AreaName, AreaNav } from "../panel/area-nav";
 import { ColourFacts } from "../panel/colour-facts";
@@ -182,7 +182,7 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
   const { size } = usePhoto();
   const areas = useDesk((s) => s.document.areas);
   const study = useDesk((s) => s.document.study);
-  const { changeArea, goTo } = useDesk((s) => s);
+  const { changeArea, goTo } = useDeskStore().getState();
   const all = useMeasured();
   const target = useTarget(area);
   const measured = all?.areas.find(({ label }) => label === area.region) ?? null;

@@ -2,7 +2,7 @@
 
 import { describeColour, screenColourOfLab } from "@/core/colour";
 import { FOCAL_WEIGHT, type PaintingArea } from "@/model/painting";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
 import { useTarget } from "../targets";
 import { Propose } from "./propose";
@@ -64,7 +64,7 @@ export function AreasStep() {
   const { size } = usePhoto();
   const areas = useDesk((s) => s.document.areas);
   const study = useDesk((s) => s.document.study);
-  const { changeStudy, see, goTo } = useDesk((s) => s);
+  const { changeStudy, see, goTo } = useDeskStore().getState();
   const seeing = useDesk((s) => s.seeing);
   const measured = useMeasured();
   const sheet = sheetOf(study, size);

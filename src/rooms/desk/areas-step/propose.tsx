@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useEdits } from "../edits-context";
 import { LIMITS } from "@/model/limits";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { useAreaMap, useLook, useMeasured, usePhoto } from "../photo-study";
 
 const FEWEST = 2;
@@ -22,7 +22,7 @@ export function Propose() {
   const proposal = useDesk((s) => s.proposal);
   const propose = useDesk((s) => s.propose);
   const tool = useDesk((s) => s.tool);
-  const { setLasso, setTool } = useDesk((s) => s);
+  const { setLasso, setTool } = useDeskStore().getState();
   const drawn = useDesk((s) => s.document.areas.filter(({ region }) => region !== null).length);
   const hasRegions = drawn > 0;
   const edits = useEdits();

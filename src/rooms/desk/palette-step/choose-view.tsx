@@ -76,10 +76,12 @@ function PaletteRow({
               {paint.name}
             </p>
             <p className="label-line flex items-center leading-tight">
-              {uses(paint) === 0 ? <em>unused</em> : areasWord(uses(paint))}
+              <span className="whitespace-nowrap" title={`${areasWord(uses(paint))} use it`}>
+                {uses(paint) === 0 ? <em>unused</em> : `for ${uses(paint)}`}
+              </span>
               <button
                 type="button"
-                className="-my-1.5 ml-auto grid h-8 w-7 place-items-center"
+                className="-my-1.5 ml-auto grid w-6 place-items-center"
                 aria-label={`${paint.name} must be in it`}
                 title="Must be in it"
                 onClick={() => onRule("must", paint.id)}
@@ -88,7 +90,7 @@ function PaletteRow({
               </button>
               <button
                 type="button"
-                className="-my-1.5 grid h-8 w-7 place-items-center"
+                className="-my-1.5 grid w-6 place-items-center"
                 aria-label={`Never ${paint.name}`}
                 title="Never this one"
                 onClick={() => onRule("never", paint.id)}
@@ -166,15 +168,7 @@ export function ChooseView() {
 
   return (
     <div className="space-y-3">
-      <p className="quiet leading-snug">
-        Of {paintsWord(choosable.length)}, the few that serve the {areasWord(areas.length)} best, each by its weight and
-        by value first. Every palette of a size is weighed or shown to be worse.
-      </p>
-      <ApproachPanel />
-      <Rules onDrop={drop} />
-      <KindRules />
-      <MustReach />
-      <div className="flex h-7 items-center gap-3 text-[0.9rem]">
+      <div className="flex min-h-7 items-center gap-3 text-[0.9rem]">
         {state === "working" && (
           <>
             <progress
@@ -218,10 +212,14 @@ export function ChooseView() {
           </>
         )}
       </div>
+      {fault && (
+        <p role="alert" className="text-error">
+          {fault}
+        </p>
+      )}
       {sizes.length > 0 && (
         <div className={state === "working" ? "opacity-60" : ""}>
-          <GainChart sizes={sizes.filter(({ best }) => best.length > 0)} chosen={shown?.size ?? recommended} />
-          <div role="radiogroup" aria-label="How many paints" className="mt-2 flex flex-wrap items-center gap-1">
+          <div role="radiogroup" aria-label="How many paints" className="flex flex-wrap items-center gap-1">
             {sizes.map((choice) => (
               <button
                 key={choice.size}
@@ -270,10 +268,6 @@ export function ChooseView() {
                   areaNames,
                 )}
               </p>
-              <p className="quiet mt-1 text-[0.87rem] leading-snug">
-                Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to
-                three paints, in parts and strengths.
-              </p>
               <ol className="mt-1">
                 {shown.best.map((palette, place) => (
                   <PaletteRow
@@ -286,15 +280,25 @@ export function ChooseView() {
                   />
                 ))}
               </ol>
+              <p className="quiet mt-1 text-[0.87rem] leading-snug">
+                Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to
+                three paints, in parts and strengths.
+              </p>
             </div>
           )}
+          <GainChart sizes={sizes.filter(({ best }) => best.length > 0)} chosen={shown?.size ?? recommended} />
         </div>
       )}
-      {fault && (
-        <p role="alert" className="text-error">
-          {fault}
+      <section aria-label="What it is chosen by" className="space-y-3 border-t border-(--hairline) pt-3">
+        <p className="quiet leading-snug">
+          Of {paintsWord(choosable.length)}, the few that serve the {areasWord(areas.length)} best, each by its weight
+          and by value first. Every palette of a size is weighed or shown to be worse.
         </p>
-      )}
+        <ApproachPanel />
+        <Rules onDrop={drop} />
+        <KindRules />
+        <MustReach />
+      </section>
       <Classics busy={busy} onLayOut={applyPalette} />
     </div>
   );

@@ -20,6 +20,8 @@ import { FAIR, listed } from "./words";
 
 /** The plane is looked at from close by unless something lies farther out than this, CIELAB chroma. */
 const CLOSE_CHROMA = 70;
+/** Side of the plane on the screen, px. */
+const PLANE_PX = 312;
 /** Targets within this much of the value looked at lie on the plane; others are drawn faint. Munsell value. */
 const NEAR_VALUE = 0.6;
 
@@ -61,13 +63,15 @@ function Plane({
       ? [`${names[i]} ${withinSlice(slice, target) ? "inside" : "outside"}`]
       : [],
   );
+  /** A pixel of the screen, in the plane's units. */
+  const px = (2 * half) / PLANE_PX;
   return (
     <svg
       viewBox={`${PLANE_HALF - half} ${PLANE_HALF - half} ${2 * half} ${2 * half}`}
       role="img"
       aria-label={`Reach at value ${value.toFixed(1)}. ${spoken.length > 0 ? `Areas of this value: ${spoken.join(", ")}.` : "No area has this value."}`}
-      className="mx-auto aspect-square w-full max-w-[312px]"
-      style={{ background: "#bdbdbd" }}
+      className="mx-auto aspect-square w-full"
+      style={{ background: "#bdbdbd", maxWidth: PLANE_PX }}
     >
       {[20, 40, 60, 80].map((C) => (
         <circle key={C} cx={x(0)} cy={y(0)} r={C} fill="none" stroke="#222" strokeOpacity="0.14" strokeWidth="0.4" />
@@ -84,9 +88,9 @@ function Plane({
         return (
           <text
             key={word}
-            x={x((half - 8) * Math.cos(angle))}
-            y={y((half - 8) * Math.sin(angle))}
-            fontSize={half / 17}
+            x={x((half - 22 * px) * Math.cos(angle))}
+            y={y((half - 12 * px) * Math.sin(angle))}
+            fontSize={13 * px}
             fill="#222"
             textAnchor="middle"
             dominantBaseline="middle"
@@ -118,6 +122,10 @@ function Plane({
       ))}
       {slice.alone.map((point) => {
         const paint = paints[point.paints[0]];
+        const name = paint?.name.split(",")[0] ?? "";
+        // The name stands outside the shape where there is room for it; a letter is about half as wide as high.
+        const outwards = Math.abs(point.a) + (7 * name.length + 12) * px < half ? 1 : -1;
+        const side = (point.a < 0 ? -1 : 1) * outwards;
         return (
           paint && (
             <g key={paint.id}>
@@ -133,15 +141,15 @@ function Plane({
                 <title>{paint.name}</title>
               </rect>
               <text
-                x={x(point.a) + (point.a < 0 ? -4.4 : 4.4)}
+                x={x(point.a) + side * 6 * px}
                 y={y(point.b)}
-                fontSize="6"
+                fontSize={14 * px}
                 fill="#222"
-                textAnchor={point.a < 0 ? "end" : "start"}
+                textAnchor={side < 0 ? "end" : "start"}
                 dominantBaseline="middle"
                 className="name-face"
               >
-                {paint.name.split(",")[0]}
+                {name}
               </text>
             </g>
           )
@@ -155,22 +163,24 @@ function Plane({
             <circle
               cx={x(target.a)}
               cy={y(target.b)}
-              r={near ? 4.4 : 3.2}
+              r={(near ? 9 : 5) * px}
               fill={screenColourOfLab(target).hex}
               stroke={near && !inside ? "#96263a" : "#222"}
               strokeWidth={near ? 1.1 : 0.5}
               strokeDasharray={near && !inside ? "1.6 1.2" : undefined}
             />
-            <text
-              x={x(target.a)}
-              y={y(target.b)}
-              fontSize="5"
-              textAnchor="middle"
-              dominantBaseline="central"
-              fill={target.L > 55 ? "#111" : "#fff"}
-            >
-              {i + 1}
-            </text>
+            {near && (
+              <text
+                x={x(target.a)}
+                y={y(target.b)}
+                fontSize={13 * px}
+                textAnchor="middle"
+                dominantBaseline="central"
+                fill={target.L > 55 ? "#111" : "#fff"}
+              >
+                {i + 1}
+              </text>
+            )}
           </g>
         );
       })}

@@ -5,7 +5,7 @@ import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Strip } from "@/ui/strip";
 import type { ServedPalette } from "@/core/palette";
-import { useDesk, withPaintIn } from "../desk-store";
+import { useDesk, useDeskStore, withPaintIn } from "../desk-store";
 import { usePaper, type KnownPaint } from "../paints";
 import { AreaErrors } from "./area-errors";
 import { useWeighing, useServed } from "./weighing";
@@ -89,7 +89,7 @@ export function TryView() {
   const weighing = useWeighing();
   const palette = useDesk((s) => s.document.palette);
   const tried = useDesk((s) => s.tried);
-  const { addToPalette, putInWell, tryPalette } = useDesk((s) => s);
+  const { addToPalette, putInWell, tryPalette } = useDeskStore().getState();
   const { busy, applyPalette, fault } = useApplyPalette();
   const [chosenWell, setWell] = useState(NEW_WELL);
   const { paints, choosable, areaNames } = weighing;

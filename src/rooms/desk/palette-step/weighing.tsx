@@ -184,9 +184,7 @@ interface Found {
 /** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
 export function WeighingProvider({ children }: { children: ReactNode }) {
   const { opening, choice, ...weighed } = useQuestion();
-  const step = useDesk((s) => s.step);
-  const [wanted, setWanted] = useState(false);
-  if (step === "palette" && !wanted) setWanted(true);
+  const wanted = useDesk((s) => s.paletteSeen);
   const [found, setFound] = useState<Found>({
     state: "working",
     words: "",

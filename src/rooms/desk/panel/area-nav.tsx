@@ -9,7 +9,7 @@ import { useDesk, useDeskStore } from "../desk-store";
 /** From one area to the next, back to all, or away with it. */
 export function AreaNav({ area }: { area: PaintingArea }) {
   const areas = useDesk((s) => s.document.areas);
-  const { select, removeArea } = useDesk((s) => s);
+  const { select, removeArea } = useDeskStore().getState();
   const index = areas.findIndex((a) => a.id === area.id);
   const beside = (by: number): PaintingArea => areas[(index + by + areas.length) % areas.length];
   return (

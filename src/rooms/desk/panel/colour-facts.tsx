@@ -15,7 +15,7 @@ export function ColourFacts({ lab }: { lab: Lab }) {
     },
   ];
   return (
-    <dl className="flex flex-wrap gap-x-5 gap-y-1">
+    <dl className="flex flex-wrap gap-x-3 gap-y-1">
       {facts.map(({ term, fact, title }) => (
         <div key={term} title={title}>
           <dt className="label-line leading-tight">{term}</dt>

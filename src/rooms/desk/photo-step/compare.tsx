@@ -4,7 +4,7 @@ import { Pin, X } from "lucide-react";
 import { describeColour, screenColourOfLab, type Lab } from "@/core/colour";
 import { comparePoints, samplePhoto, type PixelArray, type Point, type WhiteMatrix } from "@/core/image";
 import { LIMITS } from "@/model/limits";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { usePhoto, useWhite } from "../photo-study";
 
 /** Differences below these are called alike: value steps, temperature, chroma. From memory. */
@@ -88,7 +88,7 @@ export function Compare() {
   const pair = useDesk((s) => s.pair);
   const pinned = useDesk((s) => s.document.study.pairs);
   const tool = useDesk((s) => s.tool);
-  const { setTool, clearPair, changeStudy } = useDesk((s) => s);
+  const { setTool, clearPair, changeStudy } = useDeskStore().getState();
   if (!pixels) return null;
   const lab = (point: Point): Lab => colourAt(pixels, point, radius, white);
   const b = pair?.b ?? null;

@@ -71,7 +71,7 @@ export function Sheet() {
   const frame = useFrame();
   const study = useDesk((s) => s.document.study);
   const tool = useDesk((s) => s.tool);
-  const { changeStudy, setTool } = useDesk((s) => s);
+  const { changeStudy, setTool } = useDeskStore().getState();
   const { temporal } = useDeskStore();
   const sheet = sheetOf(study, size);
   const unit = study.sheet?.unit ?? "cm";

@@ -5,7 +5,7 @@ import { lightnessOfValue, screenColourOfLab, type Lab } from "@/core/colour";
 import { stepValue } from "@/core/image";
 import type { ValueShares as Shares } from "@/workers/photo-api";
 import { troubleWith } from "@/ui/trouble";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { useLook, usePhoto } from "../photo-study";
 
 const greyOf = (value: number): string => {
@@ -19,7 +19,7 @@ export function ValueShares() {
   const look = useLook();
   const steps = useDesk((s) => s.valueSteps) || 5;
   const marks = useDesk((s) => s.marks);
-  const { setValueSteps, toggle } = useDesk((s) => s);
+  const { setValueSteps, toggle } = useDeskStore().getState();
   const [found, setFound] = useState<Shares | null>(null);
   useEffect(() => {
     let stale = false;

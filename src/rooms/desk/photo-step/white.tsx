@@ -10,7 +10,7 @@ import { useWhite } from "../photo-study";
 export function White() {
   const white = useDesk((s) => s.document.study.white);
   const tool = useDesk((s) => s.tool);
-  const { setWhite, setTool } = useDesk((s) => s);
+  const { setWhite, setTool } = useDeskStore().getState();
   const { temporal } = useDeskStore();
   const matrix = useWhite();
   const before = white && screenColourOfLab(labOfLinear(white.light)).hex;

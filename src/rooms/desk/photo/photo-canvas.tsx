@@ -24,8 +24,9 @@ const CLOSE_FROM = 1.15;
 /** The sharper copy, fetched when the painter first goes close and the photo has more to show. */
 function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
   const [bitmap, setBitmap] = useState<ImageBitmap | null>(null);
+  const loaded = bitmap !== null;
   useEffect(() => {
-    if (!wanted) return;
+    if (!wanted || loaded) return;
     let left = false;
     fetch(`/api/photos/${photoId}?copy=close`)
       .then((response) =>
@@ -38,7 +39,7 @@ function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
     return () => {
       left = true;
     };
-  }, [wanted, photoId]);
+  }, [wanted, loaded, photoId]);
   return bitmap;
 }
 
@@ -56,10 +57,8 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   const [undrawable, setUndrawable] = useState(false);
   const [restored, setRestored] = useState(0);
   const ratio = typeof window === "undefined" ? 1 : Math.min(2, window.devicePixelRatio || 1);
-  const [close, setClose] = useState(false);
   const isClose = row.widthPx > row.workingWidthPx && (scaleOf(viewport) * ratio) / row.workingWidthPx > CLOSE_FROM;
-  if (isClose && !close) setClose(true);
-  const closeCopy = useCloseCopy(close, row.id);
+  const closeCopy = useCloseCopy(isClose, row.id);
 
   const colours = useMemo(
     () =>

@@ -6,7 +6,7 @@ import { describeColour } from "@/core/colour";
 import { samplePhoto, type Point, type Sample } from "@/core/image";
 import { valueRange } from "@/core/mixing";
 import { useEdits } from "../edits-context";
-import { MAX_RADIUS, MIN_RADIUS, useDesk } from "../desk-store";
+import { MAX_RADIUS, MIN_RADIUS, useDesk, useDeskStore } from "../desk-store";
 import { usePaints, usePaper } from "../paints";
 import { useAreaMap, useFrame, usePhoto, useWhite } from "../photo-study";
 import { useLookedAt } from "../reach";
@@ -99,7 +99,8 @@ export function PhotoPane() {
   const outlines = useDesk((s) => s.outlines);
   const proposal = useDesk((s) => s.proposal);
   const degree = useDesk((s) => s.document.study.white?.degree ?? 1);
-  const { take, select, setRadius, changeArea, setWhite, comparePoint, setTool, changeStudy } = useDesk((s) => s);
+  const { take, select, setRadius, changeArea, setWhite, comparePoint, setTool, changeStudy } =
+    useDeskStore().getState();
   const edits = useEdits();
   const map = useAreaMap();
   const white = useWhite();

@@ -4,7 +4,7 @@ import { Maximize, Minus, Plus } from "lucide-react";
 import { useEffect } from "react";
 import { MAX_STEPS, MIN_STEPS } from "@/core/image";
 import { isForField } from "@/ui/undo";
-import { useDesk, type Seeing } from "../desk-store";
+import { useDesk, useDeskStore, type Seeing } from "../desk-store";
 
 const WAYS: readonly { seeing: Seeing; words: string; title: string }[] = [
   { seeing: "plain", words: "as it is", title: "The photo as it is" },
@@ -38,7 +38,7 @@ export function ViewBar({
   const steps = useDesk((s) => s.valueSteps);
   const outlines = useDesk((s) => s.outlines);
   const marks = useDesk((s) => s.marks);
-  const { see, setValueSteps, toggle } = useDesk((s) => s);
+  const { see, setValueSteps, toggle } = useDeskStore().getState();
 
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {

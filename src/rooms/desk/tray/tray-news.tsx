@@ -1,8 +1,8 @@
 "use client";
 
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { ServedPalette } from "@/core/palette";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { useWeighing, useServed } from "../palette-step/weighing";
 import { changeOf, changeWords } from "../palette-step/words";
 import { usePaints } from "../paints";
@@ -10,18 +10,28 @@ import { usePaints } from "../paints";
 const same = (one: readonly string[], two: readonly string[]): boolean =>
   one.length === two.length && one.every((id) => two.includes(id));
 
+/** The tray before its last change, however that came about; null before any. */
+function usePaletteBefore(): readonly string[] | null {
+  const store = useDeskStore();
+  const [before, setBefore] = useState<readonly string[] | null>(null);
+  useEffect(
+    () =>
+      store.subscribe(({ document: { palette } }, { document: { palette: last } }) => {
+        if (!same(last, palette)) setBefore(last);
+      }),
+    [store],
+  );
+  return before;
+}
+
 /** What the last change of the palette, or the one that is thought of, gains and loses. */
 export function TrayNews() {
   const palette = useDesk((s) => s.document.palette);
   const tried = useDesk((s) => s.tried);
   const step = useDesk((s) => s.step);
   const { opened } = useWeighing();
-  const [seen, setSeen] = useState<{ readonly now: readonly string[]; readonly before: readonly string[] | null }>({
-    now: palette,
-    before: null,
-  });
-  if (seen.now !== palette) setSeen({ now: palette, before: same(seen.now, palette) ? seen.before : seen.now });
-  const from = tried ? palette : seen.before;
+  const before = usePaletteBefore();
+  const from = tried ? palette : before;
   const to = tried ?? palette;
   const served = useServed(from ? [from, to] : [palette]);
   const known = served.flatMap((one) => one ?? []);

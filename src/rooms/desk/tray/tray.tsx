@@ -6,7 +6,7 @@ import { useMemo, type KeyboardEvent } from "react";
 import { valueRange } from "@/core/mixing";
 import { type Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
-import { useDesk } from "../desk-store";
+import { useDesk, useDeskStore } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useLookedAt } from "../reach";
 import { AddPaint } from "./add-paint";
@@ -36,7 +36,7 @@ function Well({
   uses: readonly number[];
   width: number;
 }) {
-  const { removeFromPalette, movePaint } = useDesk((s) => s);
+  const { removeFromPalette, movePaint } = useDeskStore().getState();
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === "ArrowLeft" || event.key === "ArrowRight")
       movePaint(paint.id, event.key === "ArrowLeft" ? -1 : 1);

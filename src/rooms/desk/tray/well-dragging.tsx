@@ -3,7 +3,7 @@
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import type { ReactNode } from "react";
 import { z } from "zod";
-import { useDesk } from "../desk-store";
+import { useDeskStore } from "../desk-store";
 
 /** What is dragged must move this far first, so that a click and a tap stay what they are, CSS px. */
 const DRAG_FROM_PX = 6;
@@ -15,7 +15,7 @@ const under = z.object({ well: z.string() });
 
 /** Paints are dragged from the palette step to the tray's wells, and from well to well. Everything has keys as well. */
 export function WellDragging({ children }: { children: ReactNode }) {
-  const { addToPalette, putInWell, tryPalette } = useDesk((s) => s);
+  const { addToPalette, putInWell, tryPalette } = useDeskStore().getState();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
   const drop = ({ active, over }: DragEndEvent): void => {
     const from = carried.safeParse(active.data.current);
