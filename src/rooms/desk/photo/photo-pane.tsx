@@ -189,7 +189,7 @@ export function PhotoPane() {
     };
     element.addEventListener("wheel", onWheel, { passive: false });
     return () => element.removeEventListener("wheel", onWheel);
-  });
+  }, [zoomAt]);
 
   const onPointerDown = (event: PointerEvent): void => {
     surface.current?.focus({ preventScroll: true });
