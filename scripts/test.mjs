@@ -78,8 +78,10 @@ function fileMakers() {
   const missing = () =>
     ["heif-enc", "exiftool", "pdftoppm", "colverify"].filter((program) => !existsSync(join("/usr/bin", program)));
   if (missing().length > 0 && mayInstall) {
-    console.log("Installing heif-enc, exiftool, poppler and argyll, which files are made and checked with …");
-    install("libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref");
+    console.log(
+      "Installing heif-enc, exiftool, poppler, argyll and colord-data, which files and tables are made and checked with …",
+    );
+    install("libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref", "colord-data");
   }
   for (const program of missing()) console.log(`left out: tests that need ${program}`);
 }
