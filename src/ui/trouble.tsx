@@ -21,7 +21,7 @@ export const troubleWith =
   (error: unknown): void =>
     tellTrouble(what, error);
 
-/** Where troubles are told, until they are put away. */
+/** Error messages that are shown until they are dismissed. */
 export function TroubleLine() {
   const words = useStore(troubles, (s) => s.words);
   if (!words) return null;

@@ -9,7 +9,7 @@ export interface PaintMessage {
   readonly measured: MeasuredOptics | null;
 }
 
-/** What a worker is told of a paint. */
+/** A paint as it is sent to a worker. */
 export const messageOf = ({ id, pigments, tintingStrength, measured }: PaintMessage): PaintMessage => ({
   id,
   pigments,
@@ -17,6 +17,6 @@ export const messageOf = ({ id, pigments, tintingStrength, measured }: PaintMess
   measured,
 });
 
-/** The model of a paint as the worker was told of it. */
+/** The optical model of a paint that was sent to a worker. */
 export const modelOf = ({ id, pigments, tintingStrength, measured }: PaintMessage): PaintModel =>
   paintModel(id, pigments, tintingStrength, measured);

@@ -4,7 +4,7 @@ import type { LabelMap } from "./label-map";
 export interface Outline {
   /** Labels to either side. */
   readonly sides: readonly [number, number];
-  /** x, y by turns, in pixels of the map. */
+  /** interleaved x, y, in pixels of the map. */
   readonly points: Float32Array;
   readonly closed: boolean;
 }

@@ -8,6 +8,7 @@ export {
   type OnProgress,
   type PaletteChoice,
   type PaletteProblem,
+  type PaletteStage,
   type ServedPalette,
 } from "./problem";
 export { choosePalettes, choosePrepared, prepareChoice } from "./choose";

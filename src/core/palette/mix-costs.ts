@@ -25,7 +25,7 @@ export interface MixCosts {
   readonly demands?: readonly Float64Array[];
 }
 
-/** Errors up to this are seen by nobody and count nothing, or five palettes that all do would be told apart by nothing. CIEDE2000, from memory. */
+/** Errors up to this are not visible and count as none, so that palettes that all serve are not ranked by them. CIEDE2000, from memory. */
 export const UNSEEN = 0.5;
 
 /** Combinations whose nearest grid point is off by more than this keep that cost; the others are refined with the full film model. Measured: the grid is off by 10 at most where a mix is right. */

@@ -29,8 +29,11 @@ export interface PaletteProblem {
   readonly prepared: PreparedChoice;
 }
 
-/** Hears how far a computation is: what it is at, and the share of 1 that is done. */
-export type OnProgress = (words: string, share: number) => void;
+/** What is being computed: all mixes, their costs on every target, or the palettes of so many paints. */
+export type PaletteStage = "mixes" | "costs" | number;
+
+/** Called with the stage that begins and the share of 1 that is done. */
+export type OnProgress = (stage: PaletteStage, share: number) => void;
 
 /** Weighs every mix of a question on every area. Mixes that `before` knows are not computed again. */
 export function posePalette(
@@ -39,16 +42,14 @@ export function posePalette(
   onProgress: OnProgress,
 ): PaletteProblem {
   const { paper, paints, targets, metric, maxPaints, maxPigments } = question;
-  onProgress("Mixing every two and three paints", 0);
+  onProgress("mixes", 0);
   const table = prepareMatch(
     paints,
     paper,
     { ...DEFAULT_MATCH, maxPaints, maxPigments, valueWeight: metric.valueWeight },
     before?.table,
   );
-  const costs = mixCosts(targets, table, metric, (done) =>
-    onProgress("Trying every mix on every area", 0.4 + (0.5 * done) / targets.length),
-  );
+  const costs = mixCosts(targets, table, metric, (done) => onProgress("costs", 0.4 + (0.5 * done) / targets.length));
   return { question, table, costs, prepared: prepareChoice(costs) };
 }
 
@@ -93,7 +94,7 @@ export function solvePalette(
   const found: FoundSize[] = [];
   let starts: readonly (readonly number[])[] = [];
   for (const [i, size] of sizes.entries()) {
-    onProgress(size === 1 ? "Palettes of 1 paint" : `Palettes of ${size} paints`, i / sizes.length);
+    onProgress(size, i / sizes.length);
     const [choice] = choosePrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, () => false, starts);
     if (!choice) continue;
     starts = choice.best.map(({ paints }) => paints);

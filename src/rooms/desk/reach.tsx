@@ -27,7 +27,7 @@ export function useLookedAt(): readonly string[] {
   return useDesk((s) => s.tried) ?? palette;
 }
 
-/** That palette as the worker is told of it; null when there is no paint in it. */
+/** That palette as it is sent to the worker; null when there is no paint in it. */
 export function useLaid(only?: readonly string[]): Laid | null {
   const paints = usePaints();
   const paper = usePaper();

@@ -7,7 +7,7 @@ import type { NewMeasurement, SwatchCard } from "@/model/measurement";
 import type { StockedPaint, PaintingRecipe } from "@/storage/ports";
 import type { CardReader } from "./card-reader";
 
-/** What the measuring room knows of the rest of the house. */
+/** What the measuring room needs of the other rooms. */
 export interface MeasuringRoom {
   readonly paints: readonly StockedPaint[];
   readonly cards: readonly SwatchCard[];

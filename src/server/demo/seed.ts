@@ -110,8 +110,8 @@ async function seedMeasured(
 }
 
 /**
- * Lays out the demo in an empty house: paintbox, photo, the painting with its areas, its palette
- * and the recipes the engine finds for them. Does nothing in a house that has been lived in.
+ * Lays out the demo in an empty store: paintbox, photo, the painting with its areas, its palette
+ * and the recipes the engine finds for them. Does nothing in a store that has been written to.
  */
 export async function seedDemo(store: Store): Promise<void> {
   const { revision, document } = await store.paintbox.find();

@@ -7,7 +7,7 @@ import { holdWriter, outbox } from "./left-behind";
 import { AutosaveQueue, type SaveState } from "./autosave-queue";
 import { acknowledged, addQueue, finishQueue, noteSending } from "./autosave-queues";
 
-/** A document that is kept saved: where, from which revision, and how it is told of. */
+/** A document that is saved automatically: its address, the revision it was read at, its title. */
 export interface Saved<Document> {
   readonly url: string;
   readonly revision: number;

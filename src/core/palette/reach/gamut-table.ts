@@ -24,7 +24,7 @@ const GRAIN = 2.2;
 /** Colours put between two neighbouring loads, on the straight line. */
 const BETWEEN = 2;
 
-/** Distinct reached colours, those between neighbouring places and loads on straight lines included: value-weighted L, a, b by turns. */
+/** Distinct reached colours, those between neighbouring places and loads on straight lines included: interleaved value-weighted L, a, b. */
 function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number): Float32Array {
   const seen = new Set<number>();
   const points: number[] = [];
@@ -60,7 +60,7 @@ function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number)
   return Float32Array.from(points);
 }
 
-/** Side of the cells by which the inside of the reach is told, CIELAB with the value weight. */
+/** Side of the cells of the gamut's inside test, CIELAB with the value weight. */
 const CELL = 5;
 const CELLS = { L: 84, ab: 56 } as const;
 

@@ -2,7 +2,7 @@ const MOST_POINTS = 2 ** 20;
 
 /**
  * A k-d tree (Bentley 1975) over points in three dimensions: each range of `order` is split at its
- * middle along the axes by turns. Coordinates lie within ±1000; values closer than a thousandth may stand in any order.
+ * middle along the axes, one axis after another. Coordinates lie within ±1000; values closer than a thousandth may stand in any order.
  */
 export class PointTree {
   private readonly order: Uint32Array;
@@ -11,7 +11,7 @@ export class PointTree {
   private found = 0;
   private readonly want = new Float64Array(3);
 
-  /** @param points x, y, z by turns */
+  /** @param points interleaved x, y, z */
   constructor(private readonly points: Float32Array) {
     this.order = Uint32Array.from({ length: points.length / 3 }, (_, i) => 3 * i);
     this.keys = new Float64Array(this.order.length);

@@ -20,9 +20,9 @@ export interface SlicePoint {
 /** What a palette reaches at one lightness. */
 export interface ReachSlice {
   readonly L: number;
-  /** Outlines of the reach, in CIELAB a and b by turns; what lies within an odd number of them is reached. */
+  /** Outlines of the reach, interleaved CIELAB a and b; what lies within an odd number of them is reached. */
   readonly outlines: readonly Float32Array[];
-  /** How each pair of paints mixes at this lightness, as far as it gets there: a and b by turns. It bends. */
+  /** How each pair of paints mixes at this lightness, as far as it gets there: interleaved a and b. It bends. */
   readonly paths: readonly { readonly pair: readonly [number, number]; readonly points: Float32Array }[];
   /** Paints that reach this lightness alone. */
   readonly alone: readonly SlicePoint[];

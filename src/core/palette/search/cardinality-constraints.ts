@@ -9,7 +9,7 @@ export interface CardinalityConstraint {
 
 /**
  * Whether a palette begun can still keep the rules with so many wells left; paints that can't come
- * any more are closed, and `close` hears of each.
+ * any more are closed, each by a call of `close`.
  */
 export function propagate(
   kinds: readonly CardinalityConstraint[],

@@ -77,7 +77,7 @@ export class PairBound {
   }
 
   /**
-   * Tells every pair that costs less than `limit`; what hears of it answers with the new limit.
+   * Calls `found` with every pair that costs less than `limit`; it returns the new limit.
    * @param just the paint taken since the split, whose mixes lack only two now; NONE when there is none
    */
   run(

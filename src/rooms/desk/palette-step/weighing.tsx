@@ -13,6 +13,7 @@ import {
   type FoundSize,
   type PaintTraits,
   type PaletteChoice,
+  type PaletteStage,
   type ServedPalette,
 } from "@/core/palette";
 import { MIXABLE } from "@/model/paintbox";
@@ -24,6 +25,7 @@ import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
+import { stageWords } from "./words";
 
 const SIZES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 /** A slider's steps are waited out. */
@@ -216,8 +218,8 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
         return;
       }
       setFound((now) => ({ ...now, state: "working", words: "", share: 0 }));
-      const progress = heard((words: string, share: number) => {
-        if (!stale) setFound((now) => (now.state === "working" ? { ...now, words, share } : now));
+      const progress = heard((stage: PaletteStage, share: number) => {
+        if (!stale) setFound((now) => (now.state === "working" ? { ...now, words: stageWords(stage), share } : now));
       });
       const run = async (): Promise<void> => {
         const start = performance.now();

@@ -1,5 +1,4 @@
-import { HARDLY_HELPS } from "@/core/palette";
-import type { FoundSize, ServedPalette } from "@/core/palette";
+import { HARDLY_HELPS, type FoundSize, type PaletteStage, type ServedPalette } from "@/core/palette";
 import type { KnownPaint } from "../paints";
 
 /** An error below this is called good, below the second fair (CIEDE2000 beyond what nobody sees). From memory. */
@@ -7,6 +6,12 @@ export const GOOD = 1.5;
 export const FAIR = 4;
 
 export const paintsWord = (n: number): string => (n === 1 ? "1 paint" : `${n} paints`);
+/** What the search is at. */
+export function stageWords(stage: PaletteStage): string {
+  if (stage === "mixes") return "Mixing every two and three paints";
+  return stage === "costs" ? "Trying every mix on every area" : `Palettes of ${paintsWord(stage)}`;
+}
+
 export const areasWord = (n: number): string => (n === 1 ? "1 area" : `${n} areas`);
 export const listed = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
