@@ -86,7 +86,17 @@ const rooms: readonly (readonly [
           await page.getByRole("region", { name: "Colour taken from the photo" }).waitFor();
         },
       ],
-      ["the paint picker", (page) => page.getByRole("button", { name: "paint", exact: true }).click()],
+      [
+        "the paint picker",
+        async (page) => {
+          await page.getByRole("button", { name: "paint", exact: true }).click();
+          // The paints are drawn as they come into view.
+          await page
+            .getByRole("dialog")
+            .getByRole("button", { name: /Lemon yellow/ })
+            .waitFor();
+        },
+      ],
     ],
   ],
   [

@@ -25,7 +25,7 @@ describe("the best palette of real pigments, against the HiGHS solver (mixed-int
   const costs = mixCosts(targets, table, 1.5);
   const total = targets.reduce((sum, { weight }) => sum + weight, 0);
 
-  test.each([2, 3, 4, 5])("%i of twelve paints: the same optimum", (size) => {
+  test.each([3, 4, 5])("%i of twelve paints: the same optimum", (size) => {
     const [{ best }] = choosePalettes(costs, [size]);
     const { ObjectiveValue, Status, Columns } = solver.solve(paletteProgram(costs, size), {
       mip_rel_gap: 0,
@@ -44,7 +44,7 @@ describe("the best palette of real pigments, against the HiGHS solver (mixed-int
     const dark = darkDemand(table, 3);
     const near = withinDemand(costs, 3, 4);
     const asked = { ...costs, demands: [dark, near] };
-    for (const { size, best } of choosePalettes(asked, [1, 2, 3])) {
+    for (const { size, best } of choosePalettes(asked, [1, 3])) {
       const program = paletteProgram(
         { ...costs, costs: [...costs.costs, dark, near], weights: [...costs.weights, 1, 1] },
         size,
