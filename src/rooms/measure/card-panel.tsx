@@ -33,7 +33,7 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
   const number = photo.read?.number;
   return (
     <section aria-label="What it is" className="space-y-2 border-b border-(--hairline) p-4">
-      <div className="grid grid-cols-[6.4rem_1fr_8.6rem] gap-2">
+      <div className="grid grid-cols-2 gap-2">
         <label>
           <span className="label-line block">Card</span>
           <select
@@ -52,7 +52,7 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
             ))}
           </select>
         </label>
-        <label>
+        <label className="order-last col-span-2">
           <span className="label-line block">Paper</span>
           <select
             className="select select-sm w-full"

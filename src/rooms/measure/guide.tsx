@@ -124,7 +124,7 @@ function PrintCard({ start }: { start: string | null }) {
           <Plus size={14} /> a paint
         </PaintPicker>
       )}
-      <div className="grid grid-cols-[1fr_7rem] gap-2">
+      <div className="grid grid-cols-[1fr_4.7rem] gap-2">
         <label>
           <span className="label-line block">Paper</span>
           <select

@@ -47,7 +47,7 @@ export function OnePaintFields({ one, onChange }: { one: OnePaint; onChange: Ret
     [paints],
   );
   return (
-    <section aria-label="Paint and paper" className="grid grid-cols-[1fr_14rem_9rem] items-end gap-4">
+    <section aria-label="Paint and paper" className="grid grid-cols-[1fr_17rem_9rem] items-end gap-4">
       <div>
         <span className="label-line block">Paint</span>
         <PaintPicker

@@ -181,14 +181,14 @@ function Room({ revision }: { revision: number }) {
             <search className="print:hidden mb-5 flex flex-wrap items-center gap-x-4 gap-y-2">
               <input
                 type="search"
-                className="input input-sm w-44"
+                className="input input-sm w-48"
                 placeholder="Name, maker, pigment"
                 aria-label="Search the paintbox"
                 value={words}
                 onChange={(event) => setWords(event.target.value)}
               />
               <select
-                className="select select-sm w-40"
+                className="select select-sm w-36"
                 aria-label="Which paints"
                 value={choice}
                 onChange={(event) => setChoice(event.target.value)}
