@@ -177,11 +177,13 @@ async function leaving(rounds = 6): Promise<void> {
         await leave(page);
         if (page.isClosed()) page = await context.newPage();
         await page.goto(`${server.url}/paintbox`);
+        // A slow machine takes its time to let one in; what is lost does not come however long it is waited for.
+        await page.waitForFunction(() => !document.querySelector("[inert]"), null, { timeout: 60_000 });
         await page.getByRole("searchbox", { name: "Search the paintbox" }).fill(note);
         if (
           !(await page
             .getByText(/^1 of /)
-            .waitFor({ timeout: 5000 })
+            .waitFor({ timeout: 20_000 })
             .then(
               () => true,
               () => false,
