@@ -1,4 +1,5 @@
-import { Incumbents, localSearch } from "./search/local-search";
+import { Incumbents } from "./search/incumbents";
+import { localSearch } from "./search/local-search";
 import { satisfiesConstraints, countPalettes, type CardinalityConstraint } from "./search/cardinality-constraints";
 import { OUT_OF_REACH, rankAll, type Ranked } from "./search/ranking";
 import { branchAndBound, Stopped, type OnNode } from "./search/branch-and-bound";

@@ -7,6 +7,7 @@ import { CONVENIENCE_MIXES, pigmentById } from "@/core/pigments";
 import { propertyWords } from "@/ui/property-words";
 import { RoomHeader } from "@/ui/room-header";
 import { Strip } from "@/ui/strip";
+import { PaperOptions } from "@/ui/paper-options";
 import { PigmentSheet } from "./pigment-sheet";
 import { ENTRIES, findEntries, PROPERTIES, type PropertyId } from "./pigments";
 
@@ -79,11 +80,7 @@ export function Handbook({ opened }: { opened: string | null }) {
                 aria-label="Paper"
                 onChange={(event) => setPaperId(event.target.value)}
               >
-                {PAPERS.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
+                <PaperOptions />
               </select>
             </label>
             <span role="status" className="quiet">

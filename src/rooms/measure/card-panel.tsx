@@ -3,9 +3,10 @@
 import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { type Lab } from "@/core/colour";
-import { paperById, PAPERS } from "@/core/optics";
+import { paperById } from "@/core/optics";
 import { localDay } from "@/model/day";
 import { PaintPicker } from "@/ui/paint-picker";
+import { PaperOptions } from "@/ui/paper-options";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf, modelNow, useRoom } from "./room";
 import { editsOfCard } from "./read-photos";
@@ -59,11 +60,7 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
             value={edits.paperId}
             onChange={(event) => edit(photo.key, { paperId: event.target.value })}
           >
-            {PAPERS.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <PaperOptions />
           </select>
         </label>
         <label>

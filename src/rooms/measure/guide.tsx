@@ -10,6 +10,7 @@ import type { CardPage, SwatchCard } from "@/model/measurement";
 import { Caution } from "@/ui/caution";
 import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
+import { PaperOptions } from "@/ui/paper-options";
 import { CardDrawing } from "./card-drawing";
 import { ChoosePhotos } from "./choose-photos";
 import { useTakePhotos } from "./read-photos";
@@ -132,11 +133,7 @@ function PrintCard({ start }: { start: string | null }) {
             value={paperId}
             onChange={(event) => setPaperId(event.target.value)}
           >
-            {PAPERS.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <PaperOptions />
           </select>
         </label>
         <label>

@@ -9,6 +9,7 @@ import { localDay } from "@/model/day";
 import { PaintPicker } from "@/ui/paint-picker";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { Strip } from "@/ui/strip";
+import { PaperOptions } from "@/ui/paper-options";
 import { FitResult } from "./fit-result";
 import { codesOf, modelNow, useRoom } from "./room";
 import { useFit } from "./use-row-fits";
@@ -82,11 +83,7 @@ export function OnePaintFields({ one, onChange }: { one: OnePaint; onChange: Ret
           value={one.paperId}
           onChange={(event) => onChange({ paperId: event.target.value })}
         >
-          {PAPERS.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
+          <PaperOptions />
         </select>
       </label>
       <label>

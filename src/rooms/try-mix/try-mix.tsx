@@ -4,12 +4,13 @@ import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useStore } from "zustand";
 import { paintModel } from "@/core/mixing";
-import { COUNTABLE_WATER, PAPERS, paperById, waterWords } from "@/core/optics";
+import { COUNTABLE_WATER, paperById, waterWords } from "@/core/optics";
 import { CONVENIENCE_MIXES, HANDBOOK, pigmentById, type PigmentShare } from "@/core/pigments";
 import type { StockedPaint } from "@/storage/ports";
 import { PaintPicker, type PickablePaint } from "@/ui/paint-picker";
 import { RoomHeader } from "@/ui/room-header";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
+import { PaperOptions } from "@/ui/paper-options";
 import { createTrialStore, MOST_PAINTS, type Trial } from "./mix-store";
 import { MixResult } from "./mix-result";
 import { PartRow } from "./part-row";
@@ -148,11 +149,7 @@ export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start
               value={trial.paperId}
               onChange={(event) => change({ paperId: event.target.value })}
             >
-              {PAPERS.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
+              <PaperOptions />
             </select>
           </label>
           <section aria-label="Glaze" className="space-y-3 border-t border-(--hairline) pt-4">

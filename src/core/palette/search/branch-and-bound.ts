@@ -1,5 +1,6 @@
-import type { Incumbents } from "./local-search";
-import { propagate, type CardinalityConstraint } from "./cardinality-constraints";
+import type { Incumbents } from "./incumbents";
+import type { SizeSearch } from "./size-search";
+import { propagate } from "./cardinality-constraints";
 import { emptySplit, PairBound, splitRankings } from "./pair-bound";
 import { CLOSED, lacking, NONE, OPEN, statesOf, TAKEN, type States } from "./paint-set";
 import { emptyRanked, errorOf, errorWithEach, OUT_OF_REACH, shorten, type Ranked } from "./ranking";
@@ -37,18 +38,6 @@ function mostNeeded(ranked: readonly Ranked[], states: States, open: readonly nu
   let best = open[0];
   for (const p of open) if (votes[p] > votes[best]) best = p;
   return best;
-}
-
-/** What one size is searched for in. */
-export interface SizeSearch {
-  /** Rankings of all targets. */
-  readonly all: readonly Ranked[];
-  readonly must: readonly number[];
-  readonly free: readonly number[];
-  readonly kinds: readonly CardinalityConstraint[];
-  readonly size: number;
-  /** How many paints there are, chosen from or not. */
-  readonly paints: number;
 }
 
 /**

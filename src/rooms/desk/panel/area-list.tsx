@@ -2,10 +2,11 @@
 
 import { compareColours, describeColour, screenColourOfLab } from "@/core/colour";
 import { predict } from "@/core/mixing";
-import { loadOfWater, PAPERS, washStrengthOf, type Paper } from "@/core/optics";
+import { loadOfWater, washStrengthOf, type Paper } from "@/core/optics";
 import type { PaintingArea } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
+import { PaperOptions } from "@/ui/paper-options";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints, usePaper } from "../paints";
 import { useTarget } from "../targets";
@@ -84,11 +85,7 @@ export function AreaList() {
         <label className="block">
           <span className="label-line block">Paper</span>
           <select className="select w-full" value={paper.id} onChange={(event) => setPaper(event.target.value)}>
-            {PAPERS.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <PaperOptions />
           </select>
         </label>
       </div>
