@@ -69,7 +69,8 @@ describe("a store asked through its ports alone", () => {
     await expect(foreign).rejects.toBeInstanceOf(UnknownMeasured);
     expect(await store.measurements.setCounts(randomUUID(), true)).toBe(false);
     expect(await store.settings.ownApproach()).toEqual(DEFAULT_APPROACH);
-    await store.settings.keepApproach({ ...DEFAULT_APPROACH, size: "few" } as never).catch(() => {});
+    await store.settings.keepApproach({ ...DEFAULT_APPROACH, valueWeight: 2 });
+    expect(await store.settings.ownApproach()).toEqual({ ...DEFAULT_APPROACH, valueWeight: 2 });
     expect(await store.settings.demoCard()).toBeNull();
     await store.settings.keepDemoCard(card.id);
     expect(await store.settings.demoCard()).toBe(card.id);
