@@ -1,5 +1,6 @@
 import { expect, test, vi } from "vitest";
 import { LIMITS } from "@/model/limits";
+import { newPaint } from "@/model/paintbox";
 import { workerUnderTest } from "@/testing/worker.test-helper";
 import type { ImportApi, OpenedFile } from "./import-api";
 import { heard } from "./worker-link";
@@ -42,27 +43,7 @@ test("a line more, no table, foreign JSON and rows before any file are refused i
     message: expect.stringMatching(/no paintbox of this program/),
   });
   const [a, b] = [crypto.randomUUID(), crypto.randomUUID()];
-  const paint = {
-    id: a,
-    name: "Blue",
-    maker: "",
-    line: "",
-    tintingStrength: 1,
-    pigments: [{ pigmentId: "PB29", share: 1 }],
-    status: "owned",
-    form: "tube",
-    sizeMl: null,
-    left: null,
-    price: null,
-    currency: "",
-    boughtOn: null,
-    openedOn: null,
-    batch: "",
-    sameAs: null,
-    label: { transparency: "", staining: "", granulation: "", lightfastness: "" },
-    notes: "",
-    favourite: false,
-  };
+  const paint = newPaint({ id: a, name: "Blue", pigments: [{ pigmentId: "PB29", share: 1 }] });
   const found = await open(JSON.stringify({ paints: [paint, { ...paint, id: b, sameAs: a }], boxes: [] }));
   if (found.is !== "paints") throw new Error(found.is);
   expect(found.entries[1].sameAs).toBe(found.entries[0].id);

@@ -12,6 +12,7 @@ import { ColourFacts } from "../panel/colour-facts";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
 import { useTarget } from "../targets";
 import { WishChoice } from "./wish-choice";
+import { PhotoAndTarget } from "../panel/photo-and-target";
 
 const WORDS = {
   plane: { near: "near", middle: "middle", far: "far" },
@@ -203,15 +204,7 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
       <div>
         <AreaNav area={area} />
         <div className="flex gap-4">
-          <span
-            className="flex h-[4.6rem] w-28 shrink-0"
-            role="img"
-            aria-label="The photo's colour and the one to paint"
-          >
-            {[area.lab, target].map((lab, i) => (
-              <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
-            ))}
-          </span>
+          <PhotoAndTarget photo={area.lab} target={target} width="w-28" />
           <div className="min-w-0 flex-1">
             <AreaName key={`${area.id} ${area.name}`} area={area} />
             <p className="quiet pl-1">

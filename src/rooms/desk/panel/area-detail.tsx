@@ -1,7 +1,6 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
-import { screenColourOfLab } from "@/core/colour";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
 import { useDesk } from "../desk-store";
 import { useWays } from "../matcher";
@@ -12,6 +11,7 @@ import { ColourFacts } from "./colour-facts";
 import { RecipeEditor } from "./recipe-editor";
 import { SourceChoice } from "./source-choice";
 import { WayCard } from "./way-card";
+import { PhotoAndTarget } from "./photo-and-target";
 
 const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
   one !== null &&
@@ -74,15 +74,7 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
     <article aria-label={`Area ${index + 1}: ${area.name}`} className="p-6 pt-4">
       <AreaNav area={area} />
       <div className="mb-4 flex gap-4">
-        <span
-          className="flex h-[4.6rem] w-[5.6rem] shrink-0"
-          role="img"
-          aria-label="The photo's colour and the one to paint"
-        >
-          {[area.lab, target].map((lab, i) => (
-            <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
-          ))}
-        </span>
+        <PhotoAndTarget photo={area.lab} target={target} width="w-[5.6rem]" />
         <div className="min-w-0 flex-1">
           <AreaName key={`${area.id} ${area.name}`} area={area} />
           <div className="pl-1">
