@@ -7,6 +7,7 @@ import { PAPERS } from "@/core/optics";
 import { DEFAULT_APPROACH, latticeOf, gamutTable } from "@/core/palette";
 import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
+import { bring, chart, click, middle, photo, saved, screenAt, spot, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -25,76 +26,6 @@ test.beforeEach(({ page }) => {
   );
 });
 test.afterEach(() => expect(faults.splice(0)).toEqual([]));
-
-const photo = (page: Page) => page.getByRole("application");
-const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
-const step = (page: Page, name: string) =>
-  page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: new RegExp(`${name}$`) })
-    .click();
-const shapes = (page: Page) =>
-  page.getByRole("region", { name: "Areas step" }).getByRole("list", { name: "Areas" }).getByRole("listitem");
-const undo = (page: Page) => page.getByRole("button", { name: "Undo" }).click();
-
-/** Patches of the working space's own bytes, 100 pixels each, six across; a TIFF with sharp's Display P3 profile keeps them. */
-const PATCHES = [
-  [128, 128, 128],
-  [200, 60, 50],
-  [60, 90, 160],
-  [90, 130, 80],
-  [230, 220, 190],
-  [40, 34, 30],
-  [120, 110, 130],
-  [250, 250, 250],
-  [180, 140, 60],
-  [20, 20, 24],
-  [150, 150, 140],
-  [255, 255, 255],
-];
-async function chart(): Promise<Buffer> {
-  const data = Buffer.alloc(600 * 200 * 3);
-  for (let y = 0; y < 200; y++)
-    for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)], 3 * (y * 600 + x));
-  return sharp(data, { raw: { width: 600, height: 200, channels: 3 } })
-    .png()
-    .toBuffer();
-}
-const middle = (i: number) => ({ x: ((i % 6) + 0.5) / 6, y: (Math.floor(i / 6) + 0.5) / 2 });
-
-async function spot(page: Page, at: { x: number; y: number }): Promise<{ x: number; y: number }> {
-  const box = (await photo(page).boundingBox())!;
-  return { x: box.x + at.x * box.width, y: box.y + at.y * box.height };
-}
-async function click(page: Page, at: { x: number; y: number }): Promise<void> {
-  const { x, y } = await spot(page, at);
-  await page.mouse.click(x, y);
-}
-
-async function bring(page: Page, name: string, buffer: Buffer): Promise<void> {
-  await page.goto(server.url);
-  await photo(page).waitFor({ timeout: 60_000 });
-  await page.getByLabel("Photo file").setInputFiles({ name, mimeType: "image/png", buffer });
-  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), {
-    timeout: 60_000,
-  });
-  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
-}
-
-/** The screen's colours at spots of the photo. */
-async function screenAt(page: Page, ...places: readonly { x: number; y: number }[]): Promise<number[][]> {
-  const spots = await Promise.all(places.map((place) => spot(page, place)));
-  const { data, info } = await sharp(await page.screenshot())
-    .removeAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  return spots.map(({ x, y }) => [
-    ...data.subarray(
-      3 * (Math.round(y) * info.width + Math.round(x)),
-      3 * (Math.round(y) * info.width + Math.round(x)) + 3,
-    ),
-  ]);
-}
 
 /** Whether patches show what they should to so many of 255 levels, as soon as the photo is drawn anew. */
 async function expectPatches(
@@ -148,7 +79,7 @@ async function workingColours(page: Page): Promise<number[][]> {
 test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({
   page,
 }) => {
-  await bring(page, "chart.png", await chart());
+  await bring(page, server.url, "chart.png", await chart());
   await expect(page.getByRole("region", { name: "Photo step" })).toContainText("Look before you mix");
   await page.mouse.move(5, 400);
   const working = await workingColours(page);
@@ -192,7 +123,7 @@ test("a new photo opens at the first step; each way of seeing shows what the com
 test("in paint: each patch shows the nearest colour that the tray makes, as the computation says; the line keeps the photo beside it", async ({
   page,
 }) => {
-  await bring(page, "painted.png", await chart());
+  await bring(page, server.url, "painted.png", await chart());
   const names = ["Yellow ochre", "Light red", "Ultramarine"];
   await page.getByRole("button", { name: "paint", exact: true }).click();
   const picker = page.getByRole("dialog", { name: "Lay a paint in the tray" });
@@ -239,7 +170,7 @@ test("the white: a neutral is picked, the areas' colours follow, and it is taken
     .linear([1, 0.92, 0.72], [0, 0, 0])
     .png()
     .toBuffer();
-  await bring(page, "warm.png", cast);
+  await bring(page, server.url, "warm.png", cast);
   await click(page, middle(0));
   await expect(page.getByRole("region", { name: "Colour taken from the photo" })).toContainText(/warm \+/);
   await page.keyboard.type("Card");
@@ -359,185 +290,6 @@ test("two points are compared by mouse and by keys, pinned, and still there afte
   await expect(pairs).toHaveCount(1);
   await compare.getByRole("button", { name: "Remove pair 1" }).click();
   await expect(pairs).toHaveCount(0);
-});
-
-test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({
-  page,
-}) => {
-  await bring(page, "patches.png", await chart());
-  await step(page, "Areas");
-  const areas = page.getByRole("region", { name: "Areas step" });
-  await expect(areas.getByRole("status")).toContainText(/\d+ shapes/);
-  const slider = areas.getByRole("slider", { name: "How many shapes" });
-  await slider.fill("0.527");
-  await expect(areas.getByRole("button", { name: "Take all 12 as areas" })).toBeVisible();
-  // One shape by a click, the others with the button.
-  await click(page, middle(1));
-  await expect(shapes(page)).toHaveCount(1);
-  await expect(shapes(page).first()).toContainText(/8\.[2-4] %/);
-  await areas.getByRole("button", { name: /Take all \d+ as areas/ }).click();
-  await expect(shapes(page)).toHaveCount(12);
-  await expect(areas).toContainText("the whole sheet");
-  await undo(page);
-  await expect(shapes(page)).toHaveCount(1);
-  await page.getByRole("button", { name: "Redo" }).click();
-  await expect(shapes(page)).toHaveCount(12);
-
-  await click(page, middle(1));
-  const sheet = page.getByRole("article", { name: /^Area 1:/ });
-  await expect(sheet).toContainText("It touches");
-  await expect(sheet).toContainText(/cm, hard/);
-  await sheet.getByRole("textbox", { name: "Name of the area" }).fill("Red roof");
-  await page.keyboard.press("Enter");
-  const choice = page.getByRole("combobox", { name: "Paint it together with" });
-  const other = await choice.locator("option").first().textContent();
-  await page.getByRole("button", { name: "Merge" }).click();
-  await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/16\.\d % of the sheet/);
-  await expect(page.getByRole("button", { name: `: ${other}` })).toHaveCount(0);
-  await page.getByRole("button", { name: "Split in two" }).click();
-  await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/8\.\d % of the sheet/);
-  await undo(page);
-  await undo(page);
-  await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/8\.3 % of the sheet/);
-  await saved(page);
-  await page.reload();
-  await step(page, "Areas");
-  await expect(shapes(page)).toHaveCount(12);
-  await expect(shapes(page).filter({ hasText: "Red roof" })).toHaveCount(1);
-});
-
-test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's edges", async ({ browser }) => {
-  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
-  await bring(page, "drawn.png", await chart());
-  await step(page, "Areas");
-  const areas = page.getByRole("region", { name: "Areas step" });
-  await areas.getByRole("button", { name: "Draw one yourself" }).click();
-  // Roughly around patch 2, a few pixels off its edges.
-  const rough = [
-    [0.34, 0.02],
-    [0.49, 0.02],
-    [0.49, 0.48],
-    [0.34, 0.48],
-  ];
-  const places = await Promise.all(rough.map(([x, y]) => spot(page, { x, y })));
-  await page.mouse.move(places[0].x, places[0].y);
-  await page.mouse.down();
-  for (const place of [...places.slice(1), places[0]]) await page.mouse.move(place.x, place.y, { steps: 12 });
-  await page.mouse.up();
-  const made = page.getByRole("article", { name: /^Area 1:/ });
-  await expect(made).toContainText(/8\.[1-5] % of the sheet/);
-  await expect(made).toContainText(/blue/);
-
-  // By keys: corner by corner around the middle of patch 9, closed with Enter twice.
-  await made.getByRole("button", { name: "All areas" }).click();
-  await photo(page).focus();
-  await page.keyboard.press("Enter");
-  for (let i = 0; i < 8; i++) await page.keyboard.press("ArrowRight");
-  await page.keyboard.press("Enter");
-  for (let i = 0; i < 25; i++) await page.keyboard.press("ArrowDown");
-  await page.keyboard.press("Enter");
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("article", { name: /^Area 2:/ })).toBeVisible();
-  await page.getByRole("button", { name: "All areas" }).click();
-  await areas.getByRole("button", { name: "Done drawing" }).click();
-  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(2);
-
-  // By touch: two fingers only move the photo, one draws.
-  const client = await context.newCDPSession(page);
-  const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly { x: number; y: number }[]) =>
-    client.send("Input.dispatchTouchEvent", { type, touchPoints: points.map((point, id) => ({ ...point, id })) });
-  const [a, b] = [await spot(page, { x: 0.4, y: 0.5 }), await spot(page, { x: 0.6, y: 0.5 })];
-  await touch("touchStart", [a]);
-  await touch("touchStart", [a, b]);
-  for (let i = 1; i <= 5; i++)
-    await touch("touchMove", [
-      { x: a.x - 12 * i, y: a.y },
-      { x: b.x + 12 * i, y: b.y },
-    ]);
-  await touch("touchEnd", []);
-  await expect(page.getByRole("button", { name: "Farther" })).toBeEnabled();
-  await page.getByRole("button", { name: "Show the whole sheet" }).click();
-  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(2);
-  const around = await Promise.all(
-    [
-      [0.008, 0.02],
-      [0.16, 0.02],
-      [0.16, 0.48],
-      [0.008, 0.48],
-      [0.008, 0.04],
-    ].map(([x, y]) => spot(page, { x, y })),
-  );
-  await areas.getByRole("button", { name: "Draw one yourself" }).click();
-  await touch("touchStart", [around[0]]);
-  for (let k = 1; k < around.length; k++)
-    for (let i = 1; i <= 8; i++)
-      await touch("touchMove", [
-        {
-          x: around[k - 1].x + ((around[k].x - around[k - 1].x) * i) / 8,
-          y: around[k - 1].y + ((around[k].y - around[k - 1].y) * i) / 8,
-        },
-      ]);
-  await touch("touchEnd", []);
-  await expect(page.getByRole("article", { name: /^Area 3:/ })).toContainText(/8\.[0-6] % of the sheet/);
-  await context.close();
-});
-
-test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({
-  page,
-}) => {
-  await page.goto(server.url);
-  await page.getByRole("button", { name: "Paintings" }).click();
-  await page.getByRole("link", { name: "patches" }).click();
-  await step(page, "Areas");
-  await click(page, middle(2));
-  const sheet = page.getByRole("article", { name: /^Area/ });
-  const chroma = async (): Promise<number> =>
-    Number(
-      (await sheet
-        .getByText(/^chroma$/)
-        .locator("xpath=following-sibling::dd")
-        .textContent())!,
-    );
-  const value = async (): Promise<number> =>
-    Number(
-      (await sheet
-        .getByText(/^value$/)
-        .first()
-        .locator("xpath=following-sibling::dd")
-        .textContent())!,
-    );
-  const before = { chroma: await chroma(), value: await value() };
-  await sheet.getByLabel("heighten").check();
-  await expect.poll(chroma).toBeGreaterThan(before.chroma * 1.2);
-  expect(await value()).toBeCloseTo(before.value, 1);
-  await sheet.getByLabel("turn the hue").check();
-  await sheet.getByRole("slider", { name: "Turn of the hue" }).fill("180");
-  await expect(sheet).not.toContainText(/clear blue|muted blue|vivid blue/);
-  await sheet.getByLabel("as for all").check();
-  await sheet.getByRole("button", { name: "All areas" }).click();
-  const areas = page.getByRole("region", { name: "Areas step" });
-  await areas.getByRole("group", { name: "Value curve" }).or(areas.getByLabel("high key")).first().waitFor();
-  await areas.getByLabel("high key").check();
-  await click(page, middle(2));
-  await expect.poll(value).toBeGreaterThan(before.value + 0.5);
-  await undo(page);
-  await expect.poll(value).toBeCloseTo(before.value, 1);
-  await sheet.getByRole("button", { name: "All areas" }).click();
-  const point = areas.getByRole("slider", { name: "Painted value for the photo's 5" });
-  await point.focus();
-  for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowDown");
-  await expect(areas.getByLabel("bent by hand")).toBeChecked();
-  await areas.getByRole("button", { name: "Squint: see them flat" }).click();
-  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "squint");
-  await page.keyboard.press("o");
-  // Flat: the middle of a patch and a place near its corner show one colour, and it is the swatch's.
-  await expect(async () => {
-    const [centre, corner] = await screenAt(page, { x: 0.4167, y: 0.36 }, { x: 0.35, y: 0.1 });
-    expect(Math.max(...centre.map((x, c) => Math.abs(x - corner[c])))).toBeLessThan(3);
-  }).toPass({ timeout: 10_000 });
-  // The relations say something about the areas as they are.
-  await expect(areas.getByRole("region", { name: "Relations" })).toContainText(/Lightest is .* darkest is/);
 });
 
 test("a photo is dropped on the page, and one is pasted", async ({ page }) => {

@@ -1,0 +1,75 @@
+import { expect, type Page } from "@playwright/test";
+import sharp from "sharp";
+
+// What the tests of the photo and of the areas do on the desk.
+
+export const photo = (page: Page) => page.getByRole("application");
+export const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+export const step = (page: Page, name: string) =>
+  page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: new RegExp(`${name}$`) })
+    .click();
+export const shapes = (page: Page) =>
+  page.getByRole("region", { name: "Areas step" }).getByRole("list", { name: "Areas" }).getByRole("listitem");
+export const undo = (page: Page) => page.getByRole("button", { name: "Undo" }).click();
+
+/** Patches of the working space's own bytes, 100 pixels each, six across; a TIFF with sharp's Display P3 profile keeps them. */
+export const PATCHES = [
+  [128, 128, 128],
+  [200, 60, 50],
+  [60, 90, 160],
+  [90, 130, 80],
+  [230, 220, 190],
+  [40, 34, 30],
+  [120, 110, 130],
+  [250, 250, 250],
+  [180, 140, 60],
+  [20, 20, 24],
+  [150, 150, 140],
+  [255, 255, 255],
+];
+export async function chart(): Promise<Buffer> {
+  const data = Buffer.alloc(600 * 200 * 3);
+  for (let y = 0; y < 200; y++)
+    for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)], 3 * (y * 600 + x));
+  return sharp(data, { raw: { width: 600, height: 200, channels: 3 } })
+    .png()
+    .toBuffer();
+}
+export const middle = (i: number) => ({ x: ((i % 6) + 0.5) / 6, y: (Math.floor(i / 6) + 0.5) / 2 });
+
+export async function spot(page: Page, at: { x: number; y: number }): Promise<{ x: number; y: number }> {
+  const box = (await photo(page).boundingBox())!;
+  return { x: box.x + at.x * box.width, y: box.y + at.y * box.height };
+}
+export async function click(page: Page, at: { x: number; y: number }): Promise<void> {
+  const { x, y } = await spot(page, at);
+  await page.mouse.click(x, y);
+}
+
+/** Brings a photo as a new painting and waits until it is drawn. */
+export async function bring(page: Page, url: string, name: string, buffer: Buffer): Promise<void> {
+  await page.goto(url);
+  await photo(page).waitFor({ timeout: 60_000 });
+  await page.getByLabel("Photo file").setInputFiles({ name, mimeType: "image/png", buffer });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), {
+    timeout: 60_000,
+  });
+  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
+}
+
+/** The screen's colours at spots of the photo. */
+export async function screenAt(page: Page, ...places: readonly { x: number; y: number }[]): Promise<number[][]> {
+  const spots = await Promise.all(places.map((place) => spot(page, place)));
+  const { data, info } = await sharp(await page.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return spots.map(({ x, y }) => [
+    ...data.subarray(
+      3 * (Math.round(y) * info.width + Math.round(x)),
+      3 * (Math.round(y) * info.width + Math.round(x)) + 3,
+    ),
+  ]);
+}
