@@ -72,9 +72,10 @@ export function rankAll({ paints, combinations, costs, weights, demands = [] }: 
   ];
 }
 
-export const emptyRanked = (wellsLeft: number): Ranked => ({
-  code: new Uint32Array(wellsLeft),
-  cost: new Float64Array(wellsLeft),
+/** A ranking without mixes that so many can be written into. */
+export const emptyRanked = (capacity: number): Ranked => ({
+  code: new Uint32Array(capacity),
+  cost: new Float64Array(capacity),
   length: 0,
 });
 

@@ -69,7 +69,7 @@ export interface PaletteWeighing {
 
 const WeighingContext = createContext<PaletteWeighing | null>(null);
 
-/** The palette weighing of the desk. */
+/** What is weighed and found for the palette of the painting on the desk. */
 export function useWeighing(): PaletteWeighing {
   const weighing = useContext(WeighingContext);
   if (!weighing) throw new Error("Only usable on the desk.");
