@@ -9,6 +9,8 @@ process.chdir(root);
 ensureDependencies();
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
+/** What failed, told once more at the very end, where a log that is cut short still shows it. */
+const failures = [];
 const scratch = mkdtempSync(join(tmpdir(), "abendrot-test-"));
 const tool = (...path) => join(root, "node_modules", ...path);
 
@@ -34,9 +36,20 @@ function run(args, { env = {}, live = false } = {}) {
   });
 }
 
+/** The beginning of a failure's words, without the colours of a terminal. */
+function firstLines(text = "") {
+  const plain = text.replace(/\u001b\[[0-9;]*m/g, "");
+  return plain
+    .split("\n")
+    .slice(0, 14)
+    .map((line) => `    ${line}`)
+    .join("\n");
+}
+
 /** A check that is one pass or one failure. */
 function check(name, ok) {
   console.log(`${ok ? "passed" : "FAILED"}: ${name}`);
+  if (!ok) failures.push(name);
   totals[ok ? "passed" : "failed"]++;
 }
 
@@ -46,6 +59,7 @@ function count(name, ok, file, read) {
   if (existsSync(file)) counts = read(JSON.parse(readFileSync(file, "utf8")));
   if (!ok && counts.failed === 0) counts.failed = 1;
   if (ok && counts.passed === 0) counts.failed = 1;
+  if (counts.failed > 0) failures.push(...(counts.names?.length ? counts.names : [`${name}: no test named`]));
   console.log(`${name}: ${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped\n`);
   for (const key of Object.keys(totals)) totals[key] += counts[key];
 }
@@ -104,6 +118,11 @@ async function computed() {
     passed: r.numPassedTests,
     failed: r.numFailedTests,
     skipped: r.numPendingTests,
+    names: r.testResults.flatMap((file) =>
+      file.assertionResults
+        .filter((test) => test.status === "failed")
+        .map((test) => `${file.name.replace(root, "")}: ${test.fullName}\n${firstLines(test.failureMessages[0])}`),
+    ),
   }));
 }
 
@@ -114,9 +133,18 @@ async function browsed() {
     live: true,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report },
   });
-  count("Browser tests", ok, report, ({ stats }) => {
+  count("Browser tests", ok, report, ({ stats, suites }) => {
+    const specs = suites.flatMap(function all(suite) {
+      return [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(all)];
+    });
+    const names = specs
+      .filter((spec) => !spec.ok)
+      .map((spec) => {
+        const errors = spec.tests.flatMap((test) => test.results.flatMap((result) => result.errors));
+        return `${spec.file}: ${spec.title}\n${firstLines(errors.map((error) => error.message).join("\n"))}`;
+      });
     if (stats.flaky > 0) console.log(`${stats.flaky} browser tests passed only when run again`);
-    return { passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped };
+    return { passed: stats.expected + stats.flaky, failed: stats.unexpected, skipped: stats.skipped, names };
   });
 }
 
@@ -125,5 +153,6 @@ hasChromium();
 ensureBuild();
 await Promise.all([browsed(), computed()]);
 
+if (failures.length > 0) console.log(`What failed:\n${failures.join("\n")}\n`);
 console.log(`${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
 process.exit(totals.failed === 0 ? 0 : 1);
