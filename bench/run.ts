@@ -1,6 +1,6 @@
 /**
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
- * Run: npm run bench
+ * Run: npm run bench; with "shapes" behind it, shapes and washes alone.
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
@@ -20,6 +20,7 @@ import { HANDBOOK } from "@/core/pigments";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/kernel/film-kernel";
 import { seededRandom } from "@/core/numeric/random";
 import { paletteProgram } from "./palette-program";
+import { benchShapes, benchWashes } from "./shapes";
 import { swatchBench } from "./swatch-bench";
 
 const paper = PAPERS[0];
@@ -37,6 +38,12 @@ function median(run: () => void, times = 7): number {
 }
 
 const row = (name: string, text: string): void => console.log(`${name.padEnd(58)} ${text}`);
+
+if (process.argv.includes("shapes")) {
+  await benchShapes(row);
+  await benchWashes(row);
+  process.exit(0);
+}
 
 const MIXES = 20_000;
 const random = seededRandom(1);
@@ -172,3 +179,5 @@ row(
 );
 
 await swatchBench(row);
+await benchShapes(row);
+await benchWashes(row);

@@ -1,6 +1,6 @@
 import { PAPERS } from "@/core/optics";
 import { paintboxDocument, type PaintboxDocument } from "./paintbox";
-import { paintingDocument, storedRecipe, type PaintingDocument } from "./painting";
+import { FLAT_WASH, paintingArea, paintingDocument, storedRecipe, type PaintingDocument } from "./painting";
 
 const unique = <T>(list: readonly T[]): T[] => [...new Set(list)];
 
@@ -23,6 +23,7 @@ export function mendedPainting(document: PaintingDocument): PaintingDocument {
     areas: firstOfEach(document.areas).map((area) => ({
       ...area,
       recipe: area.recipe && (storedRecipe.safeParse(area.recipe).data ?? null),
+      wash: paintingArea.shape.wash.safeParse(area.wash).data ?? FLAT_WASH,
     })),
     palette: unique(document.palette),
     rules: {

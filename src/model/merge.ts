@@ -93,6 +93,7 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
       map: mergeValue(sidesOf(study, "map"), "the shapes", clash),
       wish: mergeValue(sidesOf(study, "wish"), "what is wished of the colours", clash),
       curve: mergeValue(sidesOf(study, "curve"), "the value curve", clash),
+      bother: mergeValue(sidesOf(study, "bother"), "from which difference a wash has several colours", clash),
       pairs: mergeList(
         sidesOf(study, "pairs"),
         ({ id }) => id,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { MAX_LABEL, unpackMap, type Light, type Plane } from "@/core/areas";
+import { BOTHER, MAX_LABEL, unpackMap, WASH_KINDS, type Light, type Plane } from "@/core/areas";
 import { MAX_ANGLE_DEGREES } from "@/core/image";
 import { PAPERS } from "@/core/optics";
 import { APPROACH_CHOICES, DEFAULT_APPROACH, KINDS, type Approach } from "@/core/palette";
@@ -38,9 +38,6 @@ export const storedRecipe = z.object({
 });
 export type StoredRecipe = z.infer<typeof storedRecipe>;
 
-const share = finite.gte(0).lte(1);
-const point = z.object({ x: share, y: share });
-
 /** What the painter wants of a colour beside its value (core: Wish). */
 const wish = z.discriminatedUnion("way", [
   z.object({ way: z.literal("follow") }),
@@ -55,13 +52,54 @@ export const EDGES = ["soft", "hard"] as const;
 export const WEIGHTS = [0.5, 1, 2, 4] as const;
 export const FOCAL_WEIGHT = 4;
 
+const share = finite.gte(0).lte(1);
+const point = z.object({ x: share, y: share });
+const lab = z.object({ L: finite.gte(-1).lte(101), a: finite.gte(-200).lte(200), b: finite.gte(-200).lte(200) });
+
+/** A further colour of an area's wash, beside the area's own. */
+const washColour = z.object({
+  id: z.uuid(),
+  lab,
+  /** Where it lies in the photo. */
+  at: point,
+  /** Share of the area, 0 to 1. */
+  share,
+  recipe: storedRecipe.nullable(),
+  /** An accent: dropped in last, and counting little when paints are chosen. */
+  drop: z.boolean(),
+});
+export type StoredWashColour = z.infer<typeof washColour>;
+
+/**
+ * How an area is laid (core: WashPlan). The area's own colour is the first: where a graded wash begins,
+ * the lightest of varied ones, the first wash of layered ones.
+ */
+const wash = z
+  .object({
+    kind: z.enum(WASH_KINDS),
+    /** Share of the area that its own colour stands for. */
+    share,
+    more: z.array(washColour).max(3, "A wash has at most three colours and one that is dropped in."),
+    /** Where a graded wash begins and ends. */
+    run: z.object({ from: point, to: point }).nullable(),
+  })
+  .refine(({ kind, more }) => {
+    const laid = more.filter(({ drop }) => !drop).length;
+    return kind === "flat" ? laid === 0 : laid >= 1 && laid <= 2;
+  }, "A flat wash has one colour, any other two or three.")
+  .refine(({ kind, run }) => (kind === "graded") === (run !== null), "Only a graded wash runs in a direction.");
+export type StoredWash = z.infer<typeof wash>;
+export const FLAT_WASH: StoredWash = { kind: "flat", share: 1, more: [], run: null };
+
 export const paintingArea = z.object({
   id: z.uuid(),
   name: text(LETTERS.areaName, `Names are at most ${LETTERS.areaName} letters long.`).min(1, "An area needs a name."),
   /** Shares of the photo: x and radius of its width, y of its height. */
   sample: z.object({ x: finite.gte(0).lte(1), y: finite.gte(0).lte(1), radius: finite.gte(0).lte(0.5) }),
-  lab: z.object({ L: finite.gte(-1).lte(101), a: finite.gte(-200).lte(200), b: finite.gte(-200).lte(200) }),
+  lab,
   recipe: storedRecipe.nullable(),
+  /** Paintings of before had flat areas alone. */
+  wash: wash.default(FLAT_WASH),
   /** Its label on the painting's map; null while it is known by its sample alone. */
   region: z.int().gte(1).lte(MAX_LABEL).nullable(),
   plane: z.enum(PLANES).nullable(),
@@ -78,6 +116,7 @@ export const newArea = (
   area: Pick<PaintingArea, "id" | "name" | "sample" | "lab"> & Partial<PaintingArea>,
 ): PaintingArea => ({
   recipe: null,
+  wash: FLAT_WASH,
   region: null,
   plane: null,
   light: null,
@@ -126,6 +165,8 @@ const study = z.object({
     .array(z.object({ id: z.uuid(), a: point, b: point }))
     .max(LIMITS.pairs, `At most ${LIMITS.pairs} pairs can be pinned.`)
     .refine((pairs) => new Set(pairs.map(({ id }) => id)).size === pairs.length, "Two pinned pairs have the same id."),
+  /** Differences within an area from which a wash is more than flat, dE00. */
+  bother: finite.gte(2).lte(12).default(BOTHER),
 });
 export type Study = z.infer<typeof study>;
 
@@ -137,6 +178,7 @@ export const NEW_STUDY: Study = {
   wish: { way: "follow" },
   curve: { kind: "lights" },
   pairs: [],
+  bother: BOTHER,
 };
 
 /** The painter's school for this painting (core: Approach), a default of one's own included. */
@@ -207,7 +249,10 @@ export const paintingDocument = z
       .max(LIMITS.keptPalettes, `At most ${LIMITS.keptPalettes} palettes can be kept beside the tray.`)
       .refine((kept) => new Set(kept.map(({ id }) => id)).size === kept.length, "Two kept palettes have the same id."),
   })
-  .refine((d) => new Set(d.areas.map((a) => a.id)).size === d.areas.length, "Two areas have the same id.")
+  .refine((d) => {
+    const ids = d.areas.flatMap((a) => [a.id, ...a.wash.more.map(({ id }) => id)]);
+    return new Set(ids).size === ids.length;
+  }, "Two areas have the same id.")
   .refine((d) => new Set(d.palette).size === d.palette.length, "A paint lies on the palette twice.")
   .refine(
     (d) => new Set(d.areas.flatMap((a) => a.region ?? [])).size === d.areas.filter((a) => a.region !== null).length,

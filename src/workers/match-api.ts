@@ -2,9 +2,17 @@ import type { Lab } from "@/core/colour";
 import type { MatchOptions, Recipe } from "@/core/mixing";
 import type { PaintMessage } from "./paint-message";
 
+/** A wash that lies there already. */
+export interface OverWash {
+  readonly parts: readonly { readonly paint: PaintMessage; readonly parts: number }[];
+  readonly waterParts: number;
+}
+
 /** Colours to mix, and from what. */
 export interface MatchJob {
   readonly paperId: string;
+  /** A dried wash that the mixes are laid over; null: the bare paper. */
+  readonly over: OverWash | null;
   readonly paints: readonly PaintMessage[];
   readonly options: MatchOptions;
   readonly targets: readonly { readonly id: string; readonly lab: Lab }[];

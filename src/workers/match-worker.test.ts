@@ -14,6 +14,7 @@ const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({
 }));
 const job = (targets: number): MatchJob => ({
   paperId: "cotton-rough",
+  over: null,
   paints,
   options: { ...DEFAULT_MATCH },
   targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 } })),

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
-import { matchOver, prepareMatch } from "@/core/mixing";
-import { paperById } from "@/core/optics";
+import { matchOver, paperUnder, prepareMatch } from "@/core/mixing";
+import { loadOfWater, paperById, type Paper } from "@/core/optics";
 import type { MatchApi, MatchJob } from "./match-api";
 import { modelOf } from "./paint-message";
 
@@ -11,12 +11,23 @@ type Table = ReturnType<typeof prepareMatch>;
 const tables = new Map<string, Table>();
 const KEPT_TABLES = 4;
 
-function tableFor({ paints, paperId, options }: MatchJob): Table {
-  const key = JSON.stringify([paperId, options.maxPaints, options.maxPigments, paints]);
+/** The sheet that a job's mixes are laid on. */
+function groundOf({ paperId, over }: MatchJob): Paper {
+  const paper = paperById(paperId);
+  if (!over) return paper;
+  const mix = over.parts.map(({ paint, parts }) => ({ paint: modelOf(paint), parts }));
+  return paperUnder({ mix, load: loadOfWater(over.waterParts) }, paper);
+}
+
+function tableFor(job: MatchJob): Table {
+  const { paints, paperId, options, over } = job;
+  const key = JSON.stringify([paperId, options.maxPaints, options.maxPigments, paints, over]);
   const models = paints.map(modelOf);
   // The largest table so far has most of what a new one needs: a paint added or taken away changes little.
-  const largest = [...tables.values()].sort((a, b) => b.combinations.length - a.combinations.length)[0];
-  const table = tables.get(key) ?? prepareMatch(models, paperById(paperId), options, largest);
+  const largest = over
+    ? undefined
+    : [...tables.values()].sort((a, b) => b.combinations.length - a.combinations.length)[0];
+  const table = tables.get(key) ?? prepareMatch(models, groundOf(job), options, largest);
   tables.delete(key);
   tables.set(key, table);
   for (const old of [...tables.keys()].slice(0, -KEPT_TABLES)) tables.delete(old);

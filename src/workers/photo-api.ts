@@ -1,4 +1,4 @@
-import type { AreasMeasured } from "@/core/areas";
+import type { AreasMeasured, WashKind, WashPlan } from "@/core/areas";
 import type { Frame, Point } from "@/core/image";
 
 /** How the photo is looked at: the white correction and the part that is painted. */
@@ -11,6 +11,8 @@ export interface Look {
 interface ProposedShapes {
   readonly labels: Uint8Array;
   readonly shapes: number;
+  /** Numbers of shapes that hold longest, most stable first. */
+  readonly stable: readonly number[];
   readonly milliseconds: number;
 }
 
@@ -24,9 +26,16 @@ export interface ValueShares {
 /** What the photo worker offers. The photo comes first. */
 export interface PhotoApi {
   open(photo: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray }): void;
-  /** Divides what no label covers yet into about so many shapes. */
-  propose(look: Look, labels: Uint8Array, shapes: number): ProposedShapes;
+  /** Divides what no label covers yet into about so many shapes; null: as many as the photo suggests. */
+  propose(look: Look, labels: Uint8Array, shapes: number | null): ProposedShapes;
   measure(look: Look, labels: Uint8Array): AreasMeasured;
+  /** How areas would be laid, in the order of `wanted`; null where a label has no pixel, or too few for what is asked. */
+  washes(
+    look: Look,
+    labels: Uint8Array,
+    bother: number,
+    wanted: readonly { readonly label: number; readonly kind: WashKind | null }[],
+  ): readonly (WashPlan | null)[];
   shares(look: Look, steps: number): ValueShares;
   /** Fills a drawn line and, unless it is to stay as drawn, draws it to the photo's edges: the mask. */
   enclose(look: Look, points: readonly Point[], snap: boolean): Uint8Array;

@@ -57,15 +57,15 @@ describe("the photo worker", () => {
   test("fills a drawn line and draws it to an edge; splits an area", async () => {
     await opened();
     const points = [
-      { x: 0, y: 0.59 },
-      { x: 1, y: 0.59 },
+      { x: 0, y: 0.61 },
+      { x: 1, y: 0.61 },
       { x: 1, y: 1 },
       { x: 0, y: 1 },
     ];
     const drawn = await worker.ask("enclose", look, points, false);
     const snapped = await worker.ask("enclose", look, points, true);
     const firstRow = (mask: Uint8Array): number => Math.floor(mask.indexOf(1) / WIDTH);
-    expect(firstRow(drawn)).toBe(94);
+    expect(firstRow(drawn)).toBe(98);
     expect(Math.abs(firstRow(snapped) - 100)).toBeLessThan(3);
     const mask = await worker.ask(
       "split",

@@ -1,15 +1,21 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
 import {
+  cuesOf,
   featuresOf,
   fillPolygon,
   labelUncovered,
   measureAreas,
   mergeTree,
+  proposedCount,
   snapToEdges,
   splitArea,
+  squinted,
+  stableCounts,
   superpixels,
   uncoveredPieces,
+  washPlan,
+  type Cues,
   type MergeTree,
   type Superpixels,
 } from "@/core/areas";
@@ -17,6 +23,8 @@ import {
   areaImageOf,
   frameMask,
   lostValues,
+  resized,
+  shapeImageOf,
   stepShares,
   type AreaImage,
   type PixelArray,
@@ -35,12 +43,16 @@ function latest<T>(): (key: string, make: () => T) => T {
   };
 }
 const images = latest<AreaImage>();
+const calmed = latest<AreaImage>();
 const masks = latest<Uint8Array>();
 const features = latest<Float32Array>();
+const cues = latest<Cues>();
 const pieces = latest<Superpixels>();
+const mapPieces = latest<Superpixels>();
+const smallImages = latest<AreaImage>();
 const trees = latest<MergeTree>();
 
-/** The photo under a look, with what is known of it: made at its first use. */
+/** The photo under a look, with what is known of it: made at its first use. Shapes are found on a smaller image of it. */
 function under(look: Look) {
   if (!photo) throw new Error("The photo has not arrived yet.");
   const opened = photo;
@@ -48,13 +60,29 @@ function under(look: Look) {
   const frame = JSON.stringify(look.frame);
   const image = images(white, () => areaImageOf(opened, look.white as unknown as WhiteMatrix));
   const mask = masks(frame, () => frameMask(look.frame, image));
-  const featuresNow = (): Float32Array => features(white, () => featuresOf(image));
+  const small = (): AreaImage => smallImages(white, () => shapeImageOf(image));
+  const calm = (): AreaImage => calmed(white, () => ({ ...small(), oklab: squinted(small()) }));
+  const smallPieces = (): Superpixels =>
+    pieces(white + frame, () => {
+      const { width, height } = small();
+      return superpixels(featuresOf(calm()), width, height, resized(mask, image, small()));
+    });
   return {
     photo: opened,
     image,
     mask,
-    features: featuresNow,
-    pieces: () => pieces(white + frame, () => superpixels(featuresNow(), image.width, image.height, mask)),
+    small,
+    features: () => features(white, () => featuresOf(image)),
+    cues: () => cues(white, () => cuesOf(calm())),
+    smallPieces,
+    /** The same pieces on the map. */
+    pieces: () =>
+      mapPieces(white + frame, () => ({
+        ...smallPieces(),
+        width: image.width,
+        height: image.height,
+        labels: resized(smallPieces().labels, small(), image),
+      })),
   };
 }
 
@@ -69,12 +97,23 @@ expose({
     const seen = under(look);
     const small = seen.pieces();
     const only = uncoveredPieces(small, labels);
-    const tree = trees(JSON.stringify(look) + String(only), () => mergeTree(small, seen.features(), only));
-    return { ...labelUncovered(small, tree, only, labels, shapes), milliseconds: performance.now() - start };
+    const tree = trees(JSON.stringify(look) + String(only), () => mergeTree(seen.smallPieces(), seen.cues(), only));
+    const wanted = shapes ?? proposedCount(tree);
+    return {
+      ...labelUncovered(small, tree, only, labels, wanted),
+      stable: stableCounts(tree),
+      milliseconds: performance.now() - start,
+    };
   },
   measure(look, labels) {
     const { image, mask } = under(look);
     return measureAreas(mapOf(image, labels), image, mask, look.frame.width * image.width);
+  },
+  washes(look, labels, bother, wanted) {
+    const { image, mask, small } = under(look);
+    const visible = labels.map((label, i) => (mask[i] ? label : 0));
+    const map = mapOf(small(), resized(visible, image, small()));
+    return wanted.map(({ label, kind }) => washPlan(map, label, small(), bother, kind));
   },
   shares(look, steps) {
     const seen = under(look);
@@ -88,6 +127,8 @@ expose({
   },
   split(look, labels, label) {
     const seen = under(look);
-    return splitArea(mapOf(seen.image, labels), label, seen.pieces(), seen.features());
+    return splitArea(mapOf(seen.image, labels), label, seen.pieces(), (within, smallest) =>
+      mergeTree(seen.smallPieces(), seen.cues(), within, smallest),
+    );
   },
 } satisfies PhotoApi);

@@ -5,7 +5,9 @@ import type { AreaImage } from "../image/pixels";
 import { fillPolygon, snapToEdges, splitArea } from "./edit";
 import { countLabels, emptyMap, labelAt, packMap, pointWithin, unpackMap, withLabel, type LabelMap } from "./label-map";
 import { measureAreas } from "./measure";
+import { mergeTree } from "./merge-tree";
 import { outlinesOf } from "./outline";
+import { cuesOf } from "./cues";
 import { featuresOf, superpixels } from "./superpixels";
 
 const mapOf = (width: number, height: number, at: (x: number, y: number) => number): LabelMap => ({
@@ -180,12 +182,13 @@ describe("editing shapes", () => {
     const features = featuresOf(image);
     const pieces = superpixels(features, 200, 160, everywhere(image));
     const map = mapOf(200, 160, (_, y) => (y < 80 ? 4 : 1));
-    const mask = splitArea(map, 4, pieces, features)!;
+    const grow = (within: Uint8Array, smallest: number) => mergeTree(pieces, cuesOf(image), within, smallest);
+    const mask = splitArea(map, 4, pieces, grow)!;
     const right = mask.reduce((sum, inside, i) => sum + (inside === 1 && i % 200 >= 118 ? 1 : 0), 0);
     expect(right / (80 * 80)).toBeGreaterThan(0.95);
     mask.forEach((inside, i) => inside && expect(map.labels[i]).toBe(4));
     const speck = withLabel(emptyMap(200, 160), 7, (i) => i === 5);
-    expect(splitArea(speck, 7, pieces, features)).toBeNull();
+    expect(splitArea(speck, 7, pieces, grow)).toBeNull();
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Point } from "../image/frame";
-import { cutTree, mergeTree } from "./merge-tree";
+import { cutTree } from "./cut-tree";
+import type { MergeTree } from "./merge-tree";
 import type { Superpixels } from "./superpixels";
 import type { LabelMap } from "./label-map";
 
@@ -109,12 +110,14 @@ const SMALLEST_SPLIT = 0.06;
  * Splits an area in two where its colours differ most: its own pieces grow together until two
  * shapes are left. Returns the mask of the part that becomes an area of its own, the smaller one;
  * null when the area is a single piece.
+ * @param pieces on the map
+ * @param grow lets the pieces marked 1 grow together, those under a share of them first
  */
 export function splitArea(
   map: LabelMap,
   label: number,
   pieces: Superpixels,
-  features: Float32Array,
+  grow: (within: Uint8Array, smallestShare: number) => MergeTree,
 ): Uint8Array | null {
   const mine = new Uint32Array(pieces.count);
   const all = new Uint32Array(pieces.count);
@@ -125,7 +128,7 @@ export function splitArea(
     if (map.labels[i] === label) mine[k]++;
   }
   const within = Uint8Array.from(mine, (count, k) => (2 * count > all[k] ? 1 : 0));
-  const tree = mergeTree(pieces, features, within, SMALLEST_SPLIT);
+  const tree = grow(within, SMALLEST_SPLIT);
   const { shapeOf, shapes } = cutTree(tree, 2, (k) => within[k] === 1);
   if (shapes < 2) return null;
   const sizes = new Array<number>(shapes).fill(0);

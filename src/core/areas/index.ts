@@ -1,5 +1,6 @@
 /** Shapes in a photo: found, drawn, measured, related. What the rest of the program may use of it. */
 export { featuresOf, superpixels, type Superpixels } from "./superpixels";
+export { cuesOf, type Cues } from "./cues";
 export { mergeTree, type MergeTree } from "./merge-tree";
 export {
   countLabels,
@@ -17,3 +18,7 @@ export { fillPolygon, snapToEdges, splitArea } from "./edit";
 export { measureAreas, type AreaMeasure, type AreasMeasured } from "./measure";
 export { relationsOf, type Light, type Plane } from "./relations";
 export { labelUncovered, uncoveredPieces } from "./uncovered";
+export { BOTHER, WASH_KINDS, washPlan, type WashColour, type WashKind, type WashPlan } from "./wash/wash-plan";
+export { proposedCount, stableCounts } from "./stable-cuts";
+export { squinted } from "./squint";
+export { proposeShapes } from "./propose";

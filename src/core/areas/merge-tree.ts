@@ -1,5 +1,5 @@
 import TinyQueue from "tinyqueue";
-import { DisjointSet } from "../numeric/disjoint-set";
+import type { Cues } from "./cues";
 import type { Superpixels } from "./superpixels";
 
 /** The order in which a photo's small pieces grow together, most alike first. */
@@ -7,12 +7,46 @@ export interface MergeTree {
   readonly pieces: number;
   /** Pairs of pieces (any member of each side) that became one, in order; `pieces - 1` of them when all hangs together. */
   readonly merges: Int32Array;
+  /** What each merge cost, never falling: how strongly the photo keeps the two apart. */
+  readonly heights: Float64Array;
 }
+
+/** How much each cue counts when two shapes are weighed against each other. */
+export interface MergeWeights {
+  /** Power of the difference between the two shapes' means. */
+  readonly difference: number;
+  /** Power of the step along their common border. */
+  readonly border: number;
+  /** Power of their size: large shapes are kept apart longer. */
+  readonly size: number;
+  /** How much a difference in hue and chroma counts against one in lightness. */
+  readonly hue: number;
+  /** How far a spread within both shapes excuses a difference between them. */
+  readonly spread: number;
+  /** Share of the broad step in the step along the border; the rest is the crisp one. */
+  readonly broad: number;
+  /** How much sooner a shape goes that another one surrounds. */
+  readonly enclosed: number;
+}
+
+/**
+ * Found by search on the photographs of the bench, whose borders were drawn by hand (`bench/shapes.ts`). Two more
+ * cues, contrast close by and the straightness of a border, were weighed and found to make nothing better there.
+ */
+export const MERGE_WEIGHTS: MergeWeights = {
+  difference: 0.4726785,
+  border: 0.9886938,
+  size: 0.2607121,
+  hue: 6.2450423,
+  spread: 6.3478436,
+  broad: 0.6710976,
+  enclosed: 0.8498578,
+};
 
 interface Border {
   /** Shared length, px. */
   length: number;
-  /** Sum over that length of the step in colour between the two pieces that touch there. */
+  /** Sum over that length of the step across it. */
   step: number;
 }
 
@@ -25,83 +59,159 @@ interface Candidate {
 }
 
 /** Patches under this share of the sheet are too small to paint as a shape of their own: they are absorbed first. */
-const SMALLEST_SHARE = 0.002;
-/** How much the step at the border counts beside the difference of the means: keeps a slow gradient together. */
-const BORDER_POWER = 1;
-const SIZE_POWER = 0.35;
+const SMALLEST_SHARE = 0.004;
+/** Shapes narrower than this share of the longer side (area over half the outline) are slivers, absorbed with the small ones. */
+const SLIVER_SHARE = 0.008;
+/** What a difference is measured against where neither shape is spread at all, OKLab. */
+const EVEN = 0.03;
+/** Factor that brings whatever is too small to paint before all else. */
+const FIRST = 1e-4;
 
-/**
- * Lets pieces grow together by the difference of their mean colours, the step across their common
- * border, and their size: a region adjacency graph, merged greedily.
- * @param features three a pixel, from `featuresOf`
- * @param only when given, just the pieces marked 1 take part
- */
-export function mergeTree(
-  { width, height, labels, count }: Superpixels,
-  features: Float32Array,
-  only?: Uint8Array,
-  smallestShare = SMALLEST_SHARE,
-): MergeTree {
+/** Means, spreads, sizes and outlines of the pieces as they grow. */
+interface Shapes {
+  readonly size: Float64Array;
+  readonly outline: Float64Array;
+  /** Lightness, a, b: 3 a piece. */
+  readonly mean: Float64Array;
+  /** Variance of lightness, and of a and b together: 2 a piece. */
+  readonly variance: Float64Array;
+}
+
+/** Pixels counted and averaged by piece. */
+function shapesOf({ labels, count }: Superpixels, { colour }: Cues, inside: (piece: number) => boolean): Shapes {
   const size = new Float64Array(count);
   const mean = new Float64Array(3 * count);
-  const inside = (piece: number): boolean => piece >= 0 && (!only || only[piece] === 1);
-  let all = 0;
+  const variance = new Float64Array(2 * count);
   for (let i = 0; i < labels.length; i++) {
     const k = labels[i];
     if (!inside(k)) continue;
     size[k]++;
-    all++;
-    for (let c = 0; c < 3; c++) mean[3 * k + c] += features[3 * i + c];
+    const [L, a, b] = [colour[3 * i], colour[3 * i + 1], colour[3 * i + 2]];
+    mean[3 * k] += L;
+    mean[3 * k + 1] += a;
+    mean[3 * k + 2] += b;
+    variance[2 * k] += L * L;
+    variance[2 * k + 1] += a * a + b * b;
   }
-  for (let k = 0; k < count; k++) if (size[k] > 0) for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
-  const apart = (a: number, b: number): number =>
-    Math.hypot(mean[3 * a] - mean[3 * b], mean[3 * a + 1] - mean[3 * b + 1], mean[3 * a + 2] - mean[3 * b + 2]);
+  for (let k = 0; k < count; k++) {
+    if (size[k] === 0) continue;
+    for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
+    variance[2 * k] = Math.max(0, variance[2 * k] / size[k] - mean[3 * k] ** 2);
+    variance[2 * k + 1] = Math.max(0, variance[2 * k + 1] / size[k] - mean[3 * k + 1] ** 2 - mean[3 * k + 2] ** 2);
+  }
+  return { size, outline: new Float64Array(count), mean, variance };
+}
 
+/** Pours b's pixels into a; variances by the parallel-axis rule. */
+function pour({ size, mean, variance }: Shapes, a: number, b: number): void {
+  const n = size[a] + size[b];
+  const [p, q] = [size[a] / n, size[b] / n];
+  const dL = mean[3 * a] - mean[3 * b];
+  const da = mean[3 * a + 1] - mean[3 * b + 1];
+  const db = mean[3 * a + 2] - mean[3 * b + 2];
+  variance[2 * a] = p * variance[2 * a] + q * variance[2 * b] + p * q * dL * dL;
+  variance[2 * a + 1] = p * variance[2 * a + 1] + q * variance[2 * b + 1] + p * q * (da * da + db * db);
+  for (let c = 0; c < 3; c++) mean[3 * a + c] = p * mean[3 * a + c] + q * mean[3 * b + c];
+  size[a] = n;
+}
+
+/** Which pieces touch, how long, and how strong the step there is. */
+function bordersOf(
+  { width, height, labels, count }: Superpixels,
+  cues: Cues,
+  inside: (piece: number) => boolean,
+  broad: number,
+): Map<number, Border>[] {
   const neighbours: Map<number, Border>[] = Array.from({ length: count }, () => new Map<number, Border>());
-  const touch = (a: number, b: number): void => {
+  const stepAt = (i: number): number => broad * cues.broad[i] + (1 - broad) * cues.crisp[i];
+  const touch = (i: number, j: number): void => {
+    const [a, b] = [labels[i], labels[j]];
     if (a === b || !inside(a) || !inside(b)) return;
-    const border = neighbours[a].get(b);
-    if (border) border.length++;
-    else {
-      const shared = { length: 1, step: 0 };
-      neighbours[a].set(b, shared);
-      neighbours[b].set(a, shared);
+    let border = neighbours[a].get(b);
+    if (!border) {
+      border = { length: 0, step: 0 };
+      neighbours[a].set(b, border);
+      neighbours[b].set(a, border);
     }
+    border.length++;
+    border.step += Math.max(stepAt(i), stepAt(j));
   };
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const i = y * width + x;
-      if (x < width - 1) touch(labels[i], labels[i + 1]);
-      if (y < height - 1) touch(labels[i], labels[i + width]);
+      if (x < width - 1) touch(i, i + 1);
+      if (y < height - 1) touch(i, i + width);
     }
   }
+  return neighbours;
+}
+
+/**
+ * Lets pieces grow together, a region adjacency graph merged greedily. Two shapes are kept apart by the
+ * difference of their colours (against the spread within them: a textured shape excuses more), by the step
+ * along their common border, crisp and broad, by how far one surrounds the other, and by their size.
+ * @param only when given, just the pieces marked 1 take part
+ */
+export function mergeTree(
+  pieces: Superpixels,
+  cues: Cues,
+  only?: Uint8Array,
+  smallestShare = SMALLEST_SHARE,
+  weights: MergeWeights = MERGE_WEIGHTS,
+): MergeTree {
+  const { count } = pieces;
+  const inside = (piece: number): boolean => piece >= 0 && (!only || only[piece] === 1);
+  const shapes = shapesOf(pieces, cues, inside);
+  const { size, outline, mean, variance } = shapes;
+  const neighbours = bordersOf(pieces, cues, inside, weights.broad);
+  let all = 0;
+  for (let k = 0; k < count; k++) {
+    all += size[k];
+    for (const { length } of neighbours[k].values()) outline[k] += length;
+  }
+  const side = Math.max(pieces.width, pieces.height);
+  const smallest = smallestShare * all;
+  const hue2 = weights.hue ** 2;
+
+  const apart = (a: number, b: number): number => {
+    const dL = mean[3 * a] - mean[3 * b];
+    const da = mean[3 * a + 1] - mean[3 * b + 1];
+    const db = mean[3 * a + 2] - mean[3 * b + 2];
+    const within = Math.min(variance[2 * a] + hue2 * variance[2 * a + 1], variance[2 * b] + hue2 * variance[2 * b + 1]);
+    return Math.sqrt(dL * dL + hue2 * (da * da + db * db)) / (EVEN + weights.spread * Math.sqrt(within));
+  };
+  const tooSmall = (k: number): boolean => size[k] < smallest || 2 * size[k] < SLIVER_SHARE * side * outline[k];
+
   const stamps = new Int32Array(count);
   const queue = new TinyQueue<Candidate>([], (one, two) => one.cost - two.cost);
-  const smallest = smallestShare * all;
   const consider = (a: number, b: number, border: Border): void => {
     const joint = (size[a] * size[b]) / (size[a] + size[b]) / all;
-    const small = Math.min(size[a], size[b]) < smallest;
-    const cost = apart(a, b) * (border.step / border.length) ** BORDER_POWER * joint ** SIZE_POWER * (small ? 1e-4 : 1);
+    const surrounded = border.length / Math.max(1, Math.min(outline[a], outline[b]));
+    const cost =
+      apart(a, b) ** weights.difference *
+      (border.step / border.length) ** weights.border *
+      joint ** weights.size *
+      (1 - weights.enclosed * Math.min(1, surrounded)) *
+      (tooSmall(a) || tooSmall(b) ? FIRST : 1);
     queue.push({ cost, a, b, stamp: stamps[a] + stamps[b] });
   };
   for (let a = 0; a < count; a++) {
-    for (const [b, border] of neighbours[a]) {
-      if (b < a) continue;
-      border.step = border.length * apart(a, b);
-      consider(a, b, border);
-    }
+    for (const [b, border] of neighbours[a]) if (a < b) consider(a, b, border);
   }
   const gone = new Uint8Array(count);
   const merges: number[] = [];
+  const heights: number[] = [];
+  let highest = 0;
   for (let next = queue.pop(); next; next = queue.pop()) {
-    const { a, b, stamp } = next;
+    const { a, b, stamp, cost } = next;
     if (gone[a] || gone[b] || stamp !== stamps[a] + stamps[b]) continue;
-    const n = size[a] + size[b];
-    for (let c = 0; c < 3; c++) mean[3 * a + c] = (mean[3 * a + c] * size[a] + mean[3 * b + c] * size[b]) / n;
-    size[a] = n;
+    outline[a] += outline[b] - 2 * neighbours[a].get(b)!.length;
+    pour(shapes, a, b);
     gone[b] = 1;
     stamps[a] += stamps[b] + 1;
     merges.push(a, b);
+    highest = Math.max(highest, cost);
+    heights.push(highest);
     neighbours[a].delete(b);
     for (const [other, border] of neighbours[b]) {
       if (other === a) continue;
@@ -118,27 +228,5 @@ export function mergeTree(
     neighbours[b].clear();
     for (const [other, border] of neighbours[a]) consider(a, other, border);
   }
-  return { pieces: count, merges: Int32Array.from(merges) };
-}
-
-/** Pieces grouped into about `shapes` shapes: each piece's shape, numbered from 0 by the piece that comes first. */
-export function cutTree(
-  tree: MergeTree,
-  shapes: number,
-  takesPart: (piece: number) => boolean = () => true,
-): { shapeOf: Int32Array; shapes: number } {
-  const sets = new DisjointSet(tree.pieces);
-  let parts = 0;
-  for (let k = 0; k < tree.pieces; k++) if (takesPart(k)) parts++;
-  const steps = Math.max(0, Math.min(tree.merges.length / 2, parts - shapes));
-  for (let i = 0; i < steps; i++) sets.union(tree.merges[2 * i], tree.merges[2 * i + 1]);
-  const numbers = new Map<number, number>();
-  const shapeOf = new Int32Array(tree.pieces).fill(-1);
-  for (let k = 0; k < tree.pieces; k++) {
-    if (!takesPart(k)) continue;
-    const root = sets.find(k);
-    if (!numbers.has(root)) numbers.set(root, numbers.size);
-    shapeOf[k] = numbers.get(root)!;
-  }
-  return { shapeOf, shapes: numbers.size };
+  return { pieces: count, merges: Int32Array.from(merges), heights: Float64Array.from(heights) };
 }

@@ -15,8 +15,12 @@ export interface Superpixels {
   readonly count: number;
 }
 
-/** Distance between the first centres, px: about a millimetre and a half on a sheet 15 cm wide. */
-const SPACING_PX = 11;
+/** Distance between the first centres as a share of the longer side: about a millimetre and a half on a sheet 15 cm wide. */
+const SPACING_SHARE = 0.011;
+const LEAST_SPACING_PX = 5;
+const spacingOf = (width: number, height: number): number =>
+  Math.max(LEAST_SPACING_PX, Math.round(SPACING_SHARE * Math.max(width, height)));
+
 /** Weight of position against colour (SLIC's compactness over the spacing), in OKLab units. From memory, tried on the demo. */
 const COMPACTNESS = 0.05;
 const ROUNDS = 5;
@@ -50,19 +54,22 @@ export function featuresOf({ width, height, oklab }: AreaImage): Float32Array {
 
 interface Centres {
   readonly count: number;
+  /** Distance between them at first, px. */
+  readonly spacing: number;
   /** L, a, b, x, y of each. */
   readonly data: Float32Array;
 }
 
 function firstCentres(features: Float32Array, width: number, height: number, mask: Uint8Array): Centres {
   const data: number[] = [];
-  for (let y = SPACING_PX / 2; y < height; y += SPACING_PX) {
-    for (let x = SPACING_PX / 2; x < width; x += SPACING_PX) {
+  const spacing = spacingOf(width, height);
+  for (let y = spacing / 2; y < height; y += spacing) {
+    for (let x = spacing / 2; x < width; x += spacing) {
       const at = Math.floor(y) * width + Math.floor(x);
       if (mask[at]) data.push(features[3 * at], features[3 * at + 1], features[3 * at + 2], x, y);
     }
   }
-  return { count: data.length / 5, data: Float32Array.from(data) };
+  return { count: data.length / 5, spacing, data: Float32Array.from(data) };
 }
 
 function assign(
@@ -70,19 +77,19 @@ function assign(
   width: number,
   height: number,
   mask: Uint8Array,
-  { count, data }: Centres,
+  { count, spacing, data }: Centres,
   labels: Int32Array,
   distance: Float32Array,
 ): void {
   distance.fill(Infinity);
-  const nearness = (COMPACTNESS / SPACING_PX) ** 2;
+  const nearness = (COMPACTNESS / spacing) ** 2;
   for (let k = 0; k < count; k++) {
     const at = 5 * k;
     const [L, a, b, cx, cy] = [data[at], data[at + 1], data[at + 2], data[at + 3], data[at + 4]];
-    const top = Math.max(0, Math.ceil(cy - SPACING_PX));
-    const bottom = Math.min(height - 1, Math.floor(cy + SPACING_PX));
-    const left = Math.max(0, Math.ceil(cx - SPACING_PX));
-    const right = Math.min(width - 1, Math.floor(cx + SPACING_PX));
+    const top = Math.max(0, Math.ceil(cy - spacing));
+    const bottom = Math.min(height - 1, Math.floor(cy + spacing));
+    const left = Math.max(0, Math.ceil(cx - spacing));
+    const right = Math.min(width - 1, Math.floor(cx + spacing));
     for (let y = top; y <= bottom; y++) {
       const dy = (y - cy) * (y - cy) * nearness;
       for (let x = left; x <= right; x++) {
@@ -151,7 +158,12 @@ function connectedPatches(width: number, labels: Int32Array): { patches: Int32Ar
 }
 
 /** Makes every piece one connected patch: scraps smaller than a quarter of a piece join the neighbour most like them. */
-function connect(width: number, labels: Int32Array, features: Float32Array): { labels: Int32Array; count: number } {
+function connect(
+  width: number,
+  labels: Int32Array,
+  features: Float32Array,
+  spacing: number,
+): { labels: Int32Array; count: number } {
   const { patches, count } = connectedPatches(width, labels);
   const size = new Uint32Array(count);
   const mean = new Float64Array(3 * count);
@@ -162,7 +174,7 @@ function connect(width: number, labels: Int32Array, features: Float32Array): { l
     for (let c = 0; c < 3; c++) mean[3 * k + c] += features[3 * i + c];
   }
   for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
-  const smallest = (SPACING_PX * SPACING_PX) / 4;
+  const smallest = (spacing * spacing) / 4;
   const into = new Int32Array(count).fill(-1);
   const least = new Float64Array(count).fill(Infinity);
   const offer = (scrap: number, other: number): void => {
@@ -220,5 +232,5 @@ export function superpixels(features: Float32Array, width: number, height: numbe
     assign(features, width, height, mask, centres, labels, distance);
     recentre(features, width, centres, labels);
   }
-  return { width, height, ...connect(width, labels, features) };
+  return { width, height, ...connect(width, labels, features, centres.spacing) };
 }

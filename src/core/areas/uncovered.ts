@@ -1,5 +1,6 @@
 import { MAX_LABEL } from "./label-map";
-import { cutTree, type MergeTree } from "./merge-tree";
+import { cutTree } from "./cut-tree";
+import type { MergeTree } from "./merge-tree";
 import type { Superpixels } from "./superpixels";
 
 /** Superpixels that no label covers for the most part: 1 for each of those. */

@@ -1,4 +1,6 @@
-import type { Oklab, Rgb } from "./colour";
+import type { Lab, Oklab, Rgb } from "./colour";
+import { xyzOfLab } from "./lab";
+import { linearSrgbOfXyz } from "./srgb";
 
 // Björn Ottosson, "A perceptual color space for image processing", 2020: matrices from linear sRGB.
 
@@ -25,3 +27,6 @@ export function linearSrgbOfOklab({ L, a, b }: Oklab): Rgb {
     b: -0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s,
   };
 }
+
+/** OKLab of a CIELAB colour (both under D65). */
+export const oklabOfLab = (lab: Lab): Oklab => oklabOfLinearSrgb(linearSrgbOfXyz(xyzOfLab(lab)));

@@ -7,6 +7,8 @@ export {
   labOfLinear,
   LINEAR,
   mapSizeOf,
+  resized,
+  shapeImageOf,
   type AreaImage,
   type PixelArray,
 } from "./pixels";

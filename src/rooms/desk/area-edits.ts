@@ -1,12 +1,22 @@
 "use client";
 
 import { useCallback, useState } from "react";
-import { emptyMap, labelAt, pointWithin, withLabel, type AreaMeasure, type LabelMap } from "@/core/areas";
-import { describeColour } from "@/core/colour";
+import {
+  emptyMap,
+  labelAt,
+  pointWithin,
+  withLabel,
+  type LabelMap,
+  type WashColour,
+  type WashKind,
+  type WashPlan,
+} from "@/core/areas";
+import { type Lab } from "@/core/colour";
 import { type Point } from "@/core/image";
 import { WorkerStopped } from "@/workers/worker-link";
 import { LIMITS } from "@/model/limits";
-import { newArea, type PaintingArea } from "@/model/painting";
+import { newArea, type PaintingArea, type StoredWashColour } from "@/model/painting";
+import { suggestedName } from "./area-names";
 import { freeLabel, useDeskStore } from "./desk-store";
 import { useAreaMap, useLook, usePhoto, type PhotoStudy } from "./photo-study";
 
@@ -14,19 +24,34 @@ const FULL = `A painting holds at most ${LIMITS.areas} areas. Merge or remove so
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** An area laid as a plan says; what stays in its place keeps its recipe. */
+export function withPlan(area: PaintingArea, { kind, colours, run, accent }: WashPlan): PaintingArea {
+  const [own, ...rest] = colours;
+  const laid = area.wash.more.filter(({ drop }) => !drop);
+  const dropped = area.wash.more.find(({ drop }) => drop);
+  const colour = (
+    { lab, at, share }: WashColour,
+    before: StoredWashColour | undefined,
+    drop: boolean,
+  ): StoredWashColour => ({
+    id: before?.id ?? crypto.randomUUID(),
+    lab,
+    at,
+    share,
+    recipe: before?.recipe ?? null,
+    drop,
+  });
+  const more = rest.map((one, i) => colour(one, laid[i], false));
+  if (accent) more.push(colour(accent, dropped, true));
+  return { ...area, lab: own.lab, wash: { kind, share: own.share, more, run } };
+}
 
-/** A name from where an area lies and what colour it has, told apart from the names there are. */
-export function suggestedName(at: Point, { mean }: Pick<AreaMeasure, "mean">, taken: ReadonlySet<string>): string {
-  const across = at.x < 0.3 ? "left" : at.x > 0.7 ? "right" : "";
-  const down = at.y < 0.33 ? "upper" : at.y > 0.67 ? "lower" : "";
-  const value = describeColour(mean).value;
-  const tone = value < 3.5 ? "dark" : value > 7.5 ? "light" : "";
-  const name = capital([down, across, tone, describeColour(mean).hueName].filter(Boolean).join(" "));
-  for (let n = 1; ; n++) {
-    const tried = n === 1 ? name : `${name} ${n}`;
-    if (!taken.has(tried)) return tried;
-  }
+/** The mean of a plan's colours by their shares, for a name. */
+function meanOf({ colours }: WashPlan): Lab {
+  const total = colours.reduce((sum, { share }) => sum + share, 0);
+  const mean = (of: (lab: Lab) => number): number =>
+    colours.reduce((sum, { lab, share }) => sum + share * of(lab), 0) / total;
+  return { L: mean(({ L }) => L), a: mean(({ a }) => a), b: mean(({ b }) => b) };
 }
 
 export interface AreaEdits {
@@ -39,6 +64,8 @@ export interface AreaEdits {
   readonly merge: (area: PaintingArea, other: PaintingArea) => Promise<void>;
   readonly split: (area: PaintingArea) => Promise<void>;
   readonly enclose: (points: readonly Point[], snap: boolean) => Promise<void>;
+  /** Lays an area as the photo suggests, or in a kind that is asked for. */
+  readonly lay: (area: PaintingArea, kind: WashKind | null) => Promise<void>;
   /** Wipes all regions; the areas keep their names, colours and recipes. */
   readonly startOver: () => void;
 }
@@ -85,18 +112,26 @@ export function useAreaEdits(): AreaEdits {
       changed: ReadonlySet<number>,
     ): Promise<string | null> => {
       const before = store.getState().document;
-      const measured = await photo.ask("measure", look, next.labels);
+      const asked = areas.flatMap(({ region }) => (region !== null && changed.has(region) ? [region] : []));
+      const plans = await photo.ask(
+        "washes",
+        look,
+        next.labels,
+        before.study.bother,
+        asked.map((label) => ({ label, kind: null })),
+      );
       if (store.getState().document !== before) return "The painting changed meanwhile; nothing was done. Try again.";
-      const colours = new Map(measured.areas.map((area) => [area.label, area]));
+      const planOf = new Map(asked.map((label, i) => [label, plans[i]]));
       const taken = new Set(areas.map(({ name }) => name));
       const kept = areas.map((area) => {
         if (area.region === null || !changed.has(area.region)) return area;
-        const found = colours.get(area.region);
+        const plan = planOf.get(area.region);
         const at = pointWithin(next, area.region);
-        if (!found || !at) return area;
-        const name = area.name || suggestedName(at, found, taken);
+        if (!plan || !at) return area;
+        const laid = withPlan(area, plan);
+        const name = area.name || suggestedName(at, meanOf(plan), taken);
         taken.add(name);
-        return { ...area, name, lab: found.mean, sample: { ...at, radius: MARK_RADIUS } };
+        return { ...laid, name, sample: { ...(plan.kind === "flat" ? at : plan.colours[0].at), radius: MARK_RADIUS } };
       });
       store.getState().setAreas(next, kept);
       return null;
@@ -145,7 +180,9 @@ export function useAreaEdits(): AreaEdits {
       const said = await keep(photo, { ...map, labels }, next, new Set(given.values()));
       if (said === null) {
         const rest = withLabel(proposal.map, 0, (i) => given.has(proposal.map.labels[i]));
-        store.getState().propose(which === "all" ? null : { map: rest, shapes: proposal.shapes - given.size });
+        store
+          .getState()
+          .propose(which === "all" ? null : { ...proposal, map: rest, shapes: proposal.shapes - given.size });
       }
       return said ?? (left > 0 ? `${FULL} The ${left} smallest shapes were left out.` : null);
     });
@@ -236,6 +273,20 @@ export function useAreaEdits(): AreaEdits {
       return said;
     });
 
+  const lay = (area: PaintingArea, kind: WashKind | null): Promise<void> =>
+    working(async (photo) => {
+      if (area.region === null) return "Draw its shape first: a wash of several colours is found within it.";
+      const { bother } = store.getState().document.study;
+      const [plan] = await photo.ask("washes", look, map.labels, bother, [{ label: area.region, kind }]);
+      if (!plan) return `${area.name} is too small to tell more than one colour in it.`;
+      const now = store.getState().document.areas.find(({ id }) => id === area.id);
+      if (!now) return null;
+      const { lab, wash } = withPlan(now, plan);
+      const at = plan.kind === "flat" ? pointWithin(map, area.region) : plan.colours[0].at;
+      store.getState().changeArea(area.id, { lab, wash, sample: { ...(at ?? now.sample), radius: now.sample.radius } });
+      return null;
+    });
+
   const startOver = (): void => {
     const { document, setAreas, propose } = store.getState();
     propose(null);
@@ -245,5 +296,5 @@ export function useAreaEdits(): AreaEdits {
     );
   };
 
-  return { busy, words, accept, merge, split, enclose, startOver };
+  return { busy, words, accept, merge, split, enclose, lay, startOver };
 }

@@ -207,7 +207,7 @@ describe("the study of the photo", () => {
     expect(now().step).toBe("mixes");
     expect(createDeskStore(newPainting("New", "cotton-rough")).getState().step).toBe("photo");
     now().goTo("areas");
-    now().propose({ map: half, shapes: 2 });
+    now().propose({ map: half, shapes: 2, stable: [2] });
     expect(now()).toMatchObject({ tool: "select", outlines: true });
     now().goTo("photo");
     expect(now()).toMatchObject({ tool: "sample", proposal: null, outlines: false });

@@ -18,6 +18,7 @@ import {
   type StoredRules,
   type Study,
 } from "@/model/painting";
+import { withColourAt, withRecipes } from "@/model/washes";
 import { changing } from "@/ui/changing";
 import { undoSteps, type UndoableStore } from "@/ui/undo-steps";
 
@@ -47,6 +48,8 @@ export type Seeing = ViewKind | "squint" | "palette";
 interface Proposal {
   readonly map: LabelMap;
   readonly shapes: number;
+  /** Numbers of shapes at which the photo divides most plainly, most stable first. */
+  readonly stable: readonly number[];
 }
 
 /** Two points of the photo, one of them perhaps still to come. */
@@ -83,6 +86,8 @@ export interface DeskState {
   readonly proposal: Proposal | null;
   /** What a finished lasso makes of its shape. */
   readonly lasso: LassoUse;
+  /** The colour of a wash that the next colour taken from the photo is for; null when it is for a new area. */
+  readonly picking: string | null;
   readonly pair: Pair | null;
 
   readonly goTo: (step: Step) => void;
@@ -97,6 +102,8 @@ export interface DeskState {
   readonly setLasso: (use: LassoUse) => void;
   readonly comparePoint: (point: Point) => void;
   readonly clearPair: () => void;
+  /** Takes the next colour from the photo for one of a wash's; null gives up. */
+  readonly pick: (colourId: string | null) => void;
 
   readonly take: (sample: TakenSample | null) => void;
   readonly select: (id: string | null) => void;
@@ -119,6 +126,8 @@ export interface DeskState {
   readonly setAreas: (map: LabelMap, areas: readonly PaintingArea[]) => void;
   readonly addArea: (area: PaintingArea) => void;
   readonly changeArea: (id: string, change: Partial<Omit<PaintingArea, "id">>) => void;
+  /** Gives one of a wash's colours another place in the photo, and what lies there. */
+  readonly moveColour: (colourId: string, at: Point, lab: Lab) => void;
   readonly nameArea: (id: string, name: string) => void;
   readonly removeArea: (id: string) => void;
   /** Chooses recipes and lays their paints on the palette. */
@@ -208,6 +217,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         tried: null,
         proposal: null,
         lasso: "new",
+        picking: null,
         pair: null,
         // The first look is at the photo alone.
         goTo: (step) =>
@@ -215,12 +225,13 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             step,
             tool: FIRST_TOOL[step],
             taken: null,
+            picking: null,
             tried: null,
             outlines: step !== "photo",
             ...(step !== "areas" && { proposal: null }),
             ...(step === "palette" && { paletteSeen: true }),
           }),
-        setTool: (tool) => set({ tool, taken: null }),
+        setTool: (tool) => set({ tool, taken: null, picking: null }),
         see: (seeing) => set({ seeing }),
         setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
         toggle: (which) => set((s) => ({ [which]: !s[which] })),
@@ -232,8 +243,15 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         comparePoint: (point) =>
           set(({ pair }) => ({ pair: pair && !pair.b ? { a: pair.a, b: point } : { a: point, b: null } })),
         clearPair: () => set({ pair: null }),
+        pick: (picking) => set(({ step }) => ({ picking, tool: picking ? "sample" : FIRST_TOOL[step], taken: null })),
         take: (taken) => set({ taken, ...(taken && { selectedId: null }) }),
-        select: (selectedId) => set({ selectedId, taken: null }),
+        select: (selectedId) =>
+          set(({ picking, step, tool }) => ({
+            selectedId,
+            taken: null,
+            picking: null,
+            tool: picking ? FIRST_TOOL[step] : tool,
+          })),
         setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),
         setSource: (source) => set({ source }),
         setTitle: (title) => change((d) => ({ ...d, title }), {}, "title"),
@@ -245,7 +263,14 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             return {
               ...d,
               study: { ...d.study, white },
-              areas: d.areas.map((area) => ({ ...area, lab: rewhiten(area.lab, from, to) })),
+              areas: d.areas.map((area) => ({
+                ...area,
+                lab: rewhiten(area.lab, from, to),
+                wash: {
+                  ...area.wash,
+                  more: area.wash.more.map((colour) => ({ ...colour, lab: rewhiten(colour.lab, from, to) })),
+                },
+              })),
             };
           }),
         setAreas: (map, areas) =>
@@ -262,6 +287,8 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         addArea: (area) => change((d) => ({ ...d, areas: [...d.areas, area] }), { selectedId: area.id, taken: null }),
         changeArea: (id, part) =>
           change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, ...part } : a)) })),
+        moveColour: (colourId, at, lab) =>
+          change((d) => ({ ...d, areas: d.areas.map((area) => withColourAt(area, colourId, at, lab)) })),
         nameArea: (id, name) =>
           change((d) => ({ ...d, areas: d.areas.map((a) => (a.id === id ? { ...a, name } : a)) }), {}, `area ${id}`),
         removeArea: (id) =>
@@ -278,7 +305,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             const paints = [...recipes.values()].flatMap((recipe) => recipe?.parts.map((part) => part.paintId) ?? []);
             return {
               ...d,
-              areas: d.areas.map((a) => (recipes.has(a.id) ? { ...a, recipe: recipes.get(a.id) ?? null } : a)),
+              areas: d.areas.map((a) => withRecipes(a, recipes)),
               palette: [...new Set([...d.palette, ...paints])],
             };
           }),
@@ -288,7 +315,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             (d) => ({
               ...d,
               palette: [...paintIds],
-              areas: d.areas.map((area) => ({ ...area, recipe: recipes.get(area.id) ?? area.recipe })),
+              areas: d.areas.map((area) => withRecipes(area, recipes)),
             }),
             { source: "tray" },
           ),

@@ -4,6 +4,7 @@ import { createContext, createElement, useContext, useEffect, useMemo, useRef, u
 import { type Lab } from "@/core/colour";
 import { DEFAULT_MATCH, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
 import { paintsInMix } from "@/core/palette";
+import type { StoredRecipe } from "@/model/painting";
 import type { MatchApi } from "@/workers/match-api";
 import { matchWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
@@ -22,7 +23,18 @@ export interface MatchQuestion {
   readonly paints: readonly KnownPaint[];
   readonly paperId: string;
   readonly options: MatchOptions;
+  /** A dried wash that the mixes are laid over. */
+  readonly over?: LaidWash | null;
 }
+
+/** A wash that lies on the paper already. */
+export interface LaidWash {
+  readonly parts: readonly { readonly paint: KnownPaint; readonly parts: number }[];
+  readonly waterParts: number;
+}
+
+/** Over another wash two paints are enough, and their table is quickly made. */
+const MOST_OVER = 2;
 
 interface MatchListener {
   readonly found: (id: string, recipes: readonly Recipe[], done: number) => void;
@@ -39,7 +51,7 @@ export class MatchDesk {
   constructor(private readonly worker: WorkerLink<MatchApi> = matchWorker()) {}
 
   /** Asks, and returns the job's number. */
-  ask({ targets, paints, paperId, options }: MatchQuestion, listener: MatchListener): number {
+  ask({ targets, paints, paperId, options, over = null }: MatchQuestion, listener: MatchListener): number {
     const job = ++this.job;
     this.open.add(job);
     const found = heard(
@@ -50,7 +62,18 @@ export class MatchDesk {
       .ask(
         "match",
         job,
-        { paperId, options: { ...options }, targets: [...targets], paints: paints.map(messageOf) },
+        {
+          paperId,
+          options: over
+            ? { ...options, maxPaints: options.maxPaints > MOST_OVER ? MOST_OVER : options.maxPaints }
+            : { ...options },
+          targets: [...targets],
+          paints: paints.map(messageOf),
+          over: over && {
+            parts: over.parts.map(({ paint, parts }) => ({ paint: messageOf(paint), parts })),
+            waterParts: over.waterParts,
+          },
+        },
         found,
       )
       .then(
@@ -96,6 +119,61 @@ export class Matcher {
   }
 }
 
+/** A colour to mix, and the colour whose dried wash it is laid over. */
+export interface ColourToMix extends MatchTarget {
+  readonly overId: string | null;
+}
+
+/** How the mixing of several colours is told. */
+interface MixingListener {
+  readonly progress: (done: number) => void;
+  readonly finished: (found: ReadonlyMap<string, StoredRecipe>, milliseconds: number) => void;
+  readonly failed: (message: string) => void;
+}
+
+/**
+ * Finds the closest recipe for each colour: first washes before those over them. `laid` are recipes that
+ * stand already, for what is laid over one of those.
+ */
+export function mixColours(
+  matcher: Matcher,
+  colours: readonly ColourToMix[],
+  { options, ...question }: Omit<MatchQuestion, "targets" | "over">,
+  laid: ReadonlyMap<string, LaidWash>,
+  washOf: (recipe: StoredRecipe) => LaidWash | null,
+  { progress, finished, failed }: MixingListener,
+): void {
+  const found = new Map<string, StoredRecipe>();
+  const first = colours.filter(({ overId }) => overId === null);
+  const later = [...new Set(colours.flatMap(({ overId }) => overId ?? []))];
+  const stages: readonly (readonly [string | null, readonly ColourToMix[]])[] = [
+    ...(first.length > 0 ? [[null, first] as const] : []),
+    ...later.map((id) => [id, colours.filter(({ overId }) => overId === id)] as const),
+  ];
+  let took = 0;
+  const run = (stage: number): void => {
+    if (stage === stages.length) return finished(found, took);
+    const [overId, targets] = stages[stage];
+    const below = overId === null ? undefined : found.get(overId);
+    const over = overId === null ? null : below ? washOf(below) : (laid.get(overId) ?? null);
+    matcher.ask(
+      { ...question, targets, options: { ...options, ways: 1 }, over },
+      {
+        found: (id, [best]) => {
+          if (best) found.set(id, { parts: [...best.parts], waterParts: best.waterParts });
+          progress(found.size);
+        },
+        finished: (milliseconds) => {
+          took += milliseconds;
+          run(stage + 1);
+        },
+        failed,
+      },
+    );
+  };
+  run(0);
+}
+
 /** How mixes are sought under the painting's approach. */
 export function useMatchOptions(): MatchOptions {
   const approach = useDesk((s) => s.document.approach);
@@ -125,24 +203,31 @@ export type WaysState =
   | { readonly state: "failed"; readonly message: string };
 
 /** The best ways to mix one colour, asked anew whenever colour, paints or paper change. */
-export function useWays(lab: Lab, paints: readonly KnownPaint[], paperId: string): WaysState {
+export function useWays(
+  lab: Lab,
+  paints: readonly KnownPaint[],
+  paperId: string,
+  over: LaidWash | null = null,
+): WaysState {
   const matcher = useMatcher();
   const [answer, setAnswer] = useState<{ key: string; ways: WaysState } | null>(null);
   const options = useMatchOptions();
-  const key = JSON.stringify([lab, paperId, options, paints.map(({ model }) => paintKey(model))]);
-  const latest = useRef(paints);
+  const below = over && [over.parts.map(({ paint, parts }) => [paintKey(paint.model), parts]), over.waterParts];
+  const key = JSON.stringify([lab, paperId, options, paints.map(({ model }) => paintKey(model)), below]);
+  const latest = useRef({ paints, over });
   useEffect(() => {
-    latest.current = paints;
-  }, [paints]);
+    latest.current = { paints, over };
+  }, [paints, over]);
   useEffect(() => {
     const [target, paper, how] = JSON.parse(key) as [Lab, string, MatchOptions];
     const settle = (ways: WaysState): void => setAnswer({ key, ways });
-    if (latest.current.length === 0) {
+    const { paints: from, over: ground } = latest.current;
+    if (from.length === 0) {
       settle({ state: "found", recipes: [] });
       return;
     }
     matcher.ask(
-      { targets: [{ id: "one", lab: target }], paints: latest.current, paperId: paper, options: how },
+      { targets: [{ id: "one", lab: target }], paints: from, paperId: paper, options: how, over: ground },
       {
         found: (_, recipes) => settle({ state: "found", recipes }),
         finished: () => {},

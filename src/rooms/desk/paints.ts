@@ -1,8 +1,8 @@
 "use client";
 
 import { createContext, useContext, useMemo } from "react";
-import { paintModel, farthestPointSample, type PaintModel } from "@/core/mixing";
-import { paperById, type Paper } from "@/core/optics";
+import { paintModel, paperUnder, farthestPointSample, type PaintModel } from "@/core/mixing";
+import { loadOfWater, paperById, type Paper } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
 import type { StockedPaint } from "@/storage/ports";
 import { MIXABLE } from "@/model/paintbox";
@@ -60,6 +60,27 @@ export function useSourcePaints(): readonly KnownPaint[] {
     );
     return atHand.filter(({ model }) => kept.has(model));
   }, [paints, paper, source, palette]);
+}
+
+/** A stored recipe as a wash that lies on the paper; null when one of its paints has left the paintbox. */
+export function laidWash(
+  { parts, waterParts }: StoredRecipe,
+  paints: ReadonlyMap<string, KnownPaint>,
+): {
+  readonly parts: readonly { readonly paint: KnownPaint; readonly parts: number }[];
+  readonly waterParts: number;
+} | null {
+  const known = parts.flatMap(({ paintId, parts: amount }) => {
+    const paint = paints.get(paintId);
+    return paint ? [{ paint, parts: amount }] : [];
+  });
+  return known.length === parts.length ? { parts: known, waterParts } : null;
+}
+
+/** What a colour is laid on: the paper, or the area's dried first wash where its recipe is known. */
+export function groundOf(over: StoredRecipe | null, paper: Paper, paints: ReadonlyMap<string, KnownPaint>): Paper {
+  const below = over && namedParts(over, paints);
+  return below && over ? paperUnder({ mix: below, load: loadOfWater(over.waterParts) }, paper) : paper;
 }
 
 /** A stored recipe's parts with their paints; null when one of them has left the paintbox. */

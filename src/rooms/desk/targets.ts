@@ -7,9 +7,11 @@ import { loadOfWater } from "@/core/optics";
 import { wishUnder } from "@/core/palette";
 import { curveOf, targetColour, type CurveValues, type Wish } from "@/core/planning";
 import { MIXABLE } from "@/model/paintbox";
-import type { PaintingArea, Study } from "@/model/painting";
+import type { PaintingArea, StoredRecipe, Study } from "@/model/painting";
+import { coloursOf, weightsOf } from "@/model/washes";
 import { useDesk } from "./desk-store";
 import { namedParts, usePaints, usePaper } from "./paints";
+import { colourName } from "./wash-words";
 
 /** The values that paper and paintbox can do; targets don't wait for a palette. */
 export function useBoxRange(): ValueRange {
@@ -38,7 +40,7 @@ export function useCurve(): CurveValues {
 const TargetsContext = createContext<ReadonlyMap<string, Lab>>(new Map());
 export const TargetsProvider = TargetsContext.Provider;
 
-/** The colour to paint in each area, by its id. */
+/** The colours to paint, by the ids of the washes' colours: an area's own colour has the area's id. */
 export const useTargets = (): ReadonlyMap<string, Lab> => useContext(TargetsContext);
 
 /** The colour to paint in one area. */
@@ -62,16 +64,16 @@ export function useComputedTargets(): ReadonlyMap<string, Lab> {
   return useMemo(
     () =>
       new Map(
-        areas.map((area) => {
-          const target = targetColour(area.lab, area.wish ?? wish, curve, paper);
-          const parts = hues === "free" && area.recipe ? namedParts(area.recipe, paints) : null;
-          return [
-            area.id,
-            parts && area.recipe
-              ? withHueOf(target, predict(parts, loadOfWater(area.recipe.waterParts), paper).dry)
-              : target,
-          ];
-        }),
+        areas.flatMap((area) =>
+          coloursOf(area).map(({ id, lab, recipe }): readonly [string, Lab] => {
+            const target = targetColour(lab, area.wish ?? wish, curve, paper);
+            const parts = hues === "free" && recipe ? namedParts(recipe, paints) : null;
+            return [
+              id,
+              parts && recipe ? withHueOf(target, predict(parts, loadOfWater(recipe.waterParts), paper).dry) : target,
+            ];
+          }),
+        ),
       ),
     [areas, wish, curve, paper, hues, paints],
   );
@@ -85,14 +87,42 @@ export function withHueOf(target: Lab, other: Lab): Lab {
   return { L: target.L, a: C * Math.cos(angle), b: C * Math.sin(angle) };
 }
 
-/** The colours of the areas before hues follow any recipe: what a palette is chosen for. */
-export function useWantedColours(): readonly Lab[] {
+/** One colour that paints are chosen for. */
+export interface WantedColour {
+  /** Id of the wash's colour. */
+  readonly id: string;
+  readonly areaId: string;
+  /** The area's number on the photo, with a letter for the further colours of its wash: "3", "3b". */
+  readonly mark: string;
+  readonly name: string;
+  readonly lab: Lab;
+  readonly weight: number;
+  /** The colour whose dried wash it is laid over; null: the paper. */
+  readonly overId: string | null;
+  readonly recipe: StoredRecipe | null;
+}
+
+/** All colours of all washes before hues follow any recipe: what a palette is chosen for. */
+export function useWantedColours(): readonly WantedColour[] {
   const areas = useDesk((s) => s.document.areas);
   const wish = useWish();
   const curve = useCurve();
   const paper = usePaper();
   return useMemo(
-    () => areas.map((area) => targetColour(area.lab, area.wish ?? wish, curve, paper)),
+    () =>
+      areas.flatMap((area, number) => {
+        const weights = weightsOf(area);
+        return coloursOf(area).map(({ id, lab, over, recipe }, i) => ({
+          id,
+          areaId: area.id,
+          mark: `${number + 1}${i > 0 ? "abcd"[i] : ""}`,
+          name: colourName(area, i),
+          lab: targetColour(lab, area.wish ?? wish, curve, paper),
+          weight: weights[i],
+          overId: over ? area.id : null,
+          recipe,
+        }));
+      }),
     [areas, wish, curve, paper],
   );
 }

@@ -1,18 +1,26 @@
 import { describe, expect, test } from "vitest";
-import { suggestedName } from "./area-edits";
+import { suggestedName } from "./area-names";
 import { shapesAt } from "./areas-step/propose";
 import { comparisonWords } from "./photo-step/compare";
 import { spreadTicks } from "./photo/value-rail";
 
 describe("words for what was measured", () => {
-  test("a name says where an area lies and what colour it has, and is never given twice", () => {
-    const dark = { mean: { L: 22, a: 6, b: 10 } };
-    expect(suggestedName({ x: 0.1, y: 0.9 }, dark, new Set())).toMatch(/^Lower left dark /);
-    const name = suggestedName({ x: 0.5, y: 0.5 }, { mean: { L: 60, a: 0, b: -30 } }, new Set());
-    expect(name).toBe("Clear blue");
-    expect(suggestedName({ x: 0.5, y: 0.5 }, { mean: { L: 60, a: 0, b: -30 } }, new Set([name, `${name} 2`]))).toBe(
-      `${name} 3`,
-    );
+  test("a name says where an area lies and what colour it has in at most four words, and is never given twice", () => {
+    const taken = new Set<string>();
+    const give = (x: number, y: number, L: number, a: number, b: number): string => {
+      const name = suggestedName({ x, y }, { L, a, b }, taken);
+      expect(taken.has(name)).toBe(false);
+      expect(name.split(" ").length).toBeLessThanOrEqual(4);
+      taken.add(name);
+      return name;
+    };
+    expect(give(0.1, 0.9, 22, 6, 10)).toBe("Dark brown");
+    expect(give(0.1, 0.9, 24, 6, 10)).toBe("Dark brown bottom");
+    expect(give(0.9, 0.9, 24, 6, 10)).toBe("Dark brown bottom right");
+    expect(give(0.5, 0.1, 80, -4, -20)).toBe("Light blue");
+    expect(give(0.5, 0.5, 60, -30, 30)).toBe("Green");
+    // Sixteen of one colour in one place are still told apart.
+    for (let i = 0; i < 16; i++) give(0.5, 0.5, 55, 4, 30);
   });
 
   test("two points: which is darker, warmer, purer, or that they are alike", () => {

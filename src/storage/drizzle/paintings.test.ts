@@ -307,7 +307,28 @@ describe("paintings", () => {
     const map = { width: 6, height: 2, labels: Uint8Array.from([1, 1, 1, 2, 2, 2, 1, 1, 1, 2, 2, 0]) };
     const document = plan({
       areas: [
-        area("Sky", { region: 1, plane: "far", light: "lit", weight: 0.5, wish: { way: "turn", degrees: -40 } }),
+        area("Sky", {
+          region: 1,
+          plane: "far",
+          light: "lit",
+          weight: 0.5,
+          wish: { way: "turn", degrees: -40 },
+          wash: {
+            kind: "graded",
+            share: 0.6,
+            more: [
+              {
+                id: randomUUID(),
+                lab: { L: 80, a: 8, b: 20 },
+                at: { x: 0.5, y: 0.4 },
+                share: 0.4,
+                recipe: null,
+                drop: false,
+              },
+            ],
+            run: { from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 0.4 } },
+          },
+        }),
         area("House", { region: 2, edge: "hard", weight: 4 }),
       ],
       study: {
@@ -318,6 +339,7 @@ describe("paintings", () => {
         wish: { way: "heighten", by: 1.3 },
         curve: { kind: "bent", values: [2, 3, 5, 7, 9] },
         pairs: [{ id: randomUUID(), a: { x: 0, y: 1 }, b: { x: 0.5, y: 0.5 } }],
+        bother: 6,
       },
     });
     expect(paintingDocument.safeParse(document).success).toBe(true);

@@ -17,12 +17,14 @@ import type { PaintEntry, TravelBox } from "@/model/paintbox";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
 import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
 import {
+  FLAT_WASH,
   NEW_STUDY,
   NO_RULES,
   type KeptPalette,
   type PaintingArea,
   type StoredRecipe,
   type StoredRules,
+  type StoredWash,
   type Study,
 } from "@/model/painting";
 
@@ -137,6 +139,7 @@ export const areas = pgTable(
     labA: doublePrecision("lab_a").notNull(),
     labB: doublePrecision("lab_b").notNull(),
     recipe: jsonb("recipe").$type<StoredRecipe>(),
+    wash: jsonb("wash").$type<StoredWash>().notNull().default(FLAT_WASH),
     /** Label on the map in the painting's study. */
     region: integer("region"),
     plane: text("plane").$type<PaintingArea["plane"]>(),

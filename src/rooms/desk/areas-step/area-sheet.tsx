@@ -11,6 +11,7 @@ import { AreaName, AreaNav } from "../panel/area-nav";
 import { ColourFacts } from "../panel/colour-facts";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
 import { useTarget } from "../targets";
+import { WashSection } from "./wash-section";
 import { WishChoice } from "./wish-choice";
 import { PhotoAndTarget } from "../panel/photo-and-target";
 
@@ -216,7 +217,8 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
         </div>
       </div>
       <ColourFacts lab={target} />
-      {measured && <Parts area={area} measured={measured} />}
+      <WashSection area={area} />
+      {measured && area.wash.kind === "flat" && <Parts area={area} measured={measured} />}
       <section aria-label="Wanted colour" className="space-y-1.5">
         <h3 className="font-semibold">What you want of it</h3>
         <WishChoice

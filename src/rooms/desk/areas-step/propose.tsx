@@ -9,6 +9,11 @@ import { useAreaMap, useLook, useMeasured, usePhoto } from "../photo-study";
 const FEWEST = 2;
 const MOST = LIMITS.areas;
 
+/** Where the slider stands before the photo has been looked at. */
+const FIRST_SHOWN = 8;
+/** Most numbers of shapes that are offered beside the slider. */
+const MOST_STABLE = 5;
+
 /** The slider's place, 0 to 1, as a number of shapes: even steps of "half as many again". */
 export const shapesAt = (place: number): number => Math.round(FEWEST * (MOST / FEWEST) ** place);
 const placeOf = (shapes: number): number => Math.log(shapes / FEWEST) / Math.log(MOST / FEWEST);
@@ -26,28 +31,34 @@ export function Propose() {
   const drawn = useDesk((s) => s.document.areas.filter(({ region }) => region !== null).length);
   const hasRegions = drawn > 0;
   const edits = useEdits();
-  const [shapes, setShapes] = useState(16);
+  // Null: as many as the photo suggests.
+  const [asked, setAsked] = useState<number | null>(null);
   const [wanted, setWanted] = useState(!hasRegions);
   const [words, setWords] = useState("");
-  const asked = useRef(0);
+  const question = useRef(0);
 
   const accepting = edits.busy;
   // The slider counts all shapes: those that are areas already need no proposal.
-  const rest = Math.max(1, shapes - drawn);
+  const rest = asked === null ? null : Math.max(1, asked - drawn);
+  const shapes = asked ?? (proposal ? proposal.shapes + drawn : FIRST_SHOWN);
+  const stable = (proposal?.stable ?? [])
+    .slice(0, MOST_STABLE)
+    .map((count) => count + drawn)
+    .sort((a, b) => a - b);
   useEffect(() => {
     if (!study || !wanted || accepting) return;
-    const mine = ++asked.current;
+    const mine = ++question.current;
     study.ask("propose", look, map.labels, rest).then(
-      ({ labels, shapes: found, milliseconds }) => {
-        if (mine !== asked.current) return;
-        propose(found > 0 ? { map: { ...map, labels }, shapes: found } : null);
+      ({ labels, shapes: found, stable: counts, milliseconds }) => {
+        if (mine !== question.current) return;
+        propose(found > 0 ? { map: { ...map, labels }, shapes: found, stable: counts } : null);
         setWords(
           found > 0
             ? `${found} ${found === 1 ? "shape" : "shapes"}${milliseconds > 80 ? `, found in ${(milliseconds / 1000).toFixed(1)} s` : ""}`
             : "Every part of the sheet has an area.",
         );
       },
-      (error: Error) => mine === asked.current && setWords(error.message),
+      (error: Error) => mine === question.current && setWords(error.message),
     );
   }, [study, wanted, accepting, look, map, rest, propose]);
 
@@ -71,11 +82,35 @@ export function Propose() {
               aria-label="How many shapes"
               aria-valuetext={`about ${shapes} shapes`}
               onChange={(event) => {
-                setShapes(shapesAt(Number(event.target.value)));
+                setAsked(shapesAt(Number(event.target.value)));
                 setWanted(true);
               }}
             />
           </label>
+          {stable.length > 0 && (
+            <div
+              className="flex flex-wrap items-center gap-x-1.5"
+              role="group"
+              aria-label="Where the photo divides plainly"
+            >
+              <span className="quiet text-[0.9rem]">divides plainly into</span>
+              {stable.map((count) => (
+                <button
+                  key={count}
+                  type="button"
+                  className={`btn btn-sm min-w-9 px-2 ${count === shapes ? "btn-neutral" : "btn-ghost"}`}
+                  aria-pressed={count === shapes}
+                  aria-label={`${count} shapes`}
+                  onClick={() => {
+                    setAsked(count);
+                    setWanted(true);
+                  }}
+                >
+                  {count}
+                </button>
+              ))}
+            </div>
+          )}
           <p role="status" className="quiet min-h-[1.4em] text-[0.9rem]">
             {proposal ? words : wanted ? words || "Looking for shapes …" : ""}
           </p>

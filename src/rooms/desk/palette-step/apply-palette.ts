@@ -2,10 +2,9 @@
 
 import { useState } from "react";
 import type { Lab } from "@/core/colour";
-import type { StoredRecipe } from "@/model/painting";
 import { useDesk } from "../desk-store";
-import { useMatcher, useMatchOptions } from "../matcher";
-import { usePaints, usePaper } from "../paints";
+import { mixColours, useMatcher, useMatchOptions } from "../matcher";
+import { laidWash, usePaints, usePaper } from "../paints";
 import { useWantedColours, withHueOf } from "../targets";
 import { useWeighing } from "./weighing";
 
@@ -16,13 +15,12 @@ export interface ApplyingPalette {
   readonly applyPalette: (ids: readonly string[]) => void;
 }
 
-/** Lays a palette in the tray and mixes every area from it, as one step that can be undone; if the mixing fails, nothing is changed. */
+/** Lays a palette in the tray and mixes every colour of every wash from it, as one step that can be undone; if the mixing fails, nothing is changed. */
 export function useApplyPalette(): ApplyingPalette {
   const matcher = useMatcher();
   const options = useMatchOptions();
   const known = usePaints();
   const paper = usePaper();
-  const areas = useDesk((s) => s.document.areas);
   const hues = useDesk((s) => s.document.approach.hues);
   const put = useDesk((s) => s.layOut);
   const wanted = useWantedColours();
@@ -31,17 +29,15 @@ export function useApplyPalette(): ApplyingPalette {
   const [fault, setFault] = useState<string | null>(null);
 
   const mixFor = (ids: readonly string[], targets: readonly Lab[]): void => {
-    const found = new Map<string, StoredRecipe>();
-    matcher.ask(
+    mixColours(
+      matcher,
+      wanted.map(({ id, overId }, i) => ({ id, overId, lab: targets[i] })),
+      { paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options },
+      new Map(),
+      (recipe) => laidWash(recipe, known),
       {
-        targets: areas.map(({ id }, i) => ({ id, lab: targets[i] })),
-        paints: ids.flatMap((id) => known.get(id) ?? []),
-        paperId: paper.id,
-        options: { ...options, ways: 1 },
-      },
-      {
-        found: (id, [best]) => best && found.set(id, { parts: [...best.parts], waterParts: best.waterParts }),
-        finished: () => {
+        progress: () => {},
+        finished: (found) => {
           setBusy(false);
           put(ids, found);
         },
@@ -55,15 +51,16 @@ export function useApplyPalette(): ApplyingPalette {
   const applyPalette = (ids: readonly string[]): void => {
     setBusy(true);
     setFault(null);
-    if (hues !== "free" || !ready) return mixFor(ids, wanted);
+    const own = wanted.map(({ lab }) => lab);
+    if (hues !== "free" || !ready) return mixFor(ids, own);
     // With hues free each area takes the hue that the palette serves it best with; failing that, its own.
     ask("serve", [[...indicesOf(ids)]]).then(
       ([{ served }]) =>
         mixFor(
           ids,
-          wanted.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target)),
+          own.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target)),
         ),
-      () => mixFor(ids, wanted),
+      () => mixFor(ids, own),
     );
   };
   return { busy, fault, applyPalette };

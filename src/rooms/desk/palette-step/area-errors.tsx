@@ -18,8 +18,8 @@ export function AreaErrors({ before, after }: { before: ServedPalette; after: Se
         const moved = Math.abs(by) >= 0.05;
         return (
           <li key={t} className="flex items-center gap-3 border-t border-(--hairline) py-0.5">
-            <span className="quiet w-5 text-right">{t + 1}</span>
-            {made && wanted[t] && <JudgingPair wanted={wanted[t]} mix={made} className="h-6 w-16" />}
+            <span className="quiet w-6 text-right">{wanted[t]?.mark}</span>
+            {made && wanted[t] && <JudgingPair wanted={wanted[t].lab} mix={made} className="h-6 w-16" />}
             <span className="name-face min-w-0 flex-1 truncate">{areaNames[t]}</span>
             {moved && (
               <span

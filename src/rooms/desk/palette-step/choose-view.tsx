@@ -43,6 +43,8 @@ function PaletteRow({
     .sort((a, b) => b.error - a.error);
   const uses = (paint: KnownPaint): number =>
     palette.served.filter(({ combination }) => combination.some((p) => paints[p] === paint)).length;
+  // As long as every wash is flat, colours and areas are the same.
+  const things = useDesk((s) => s.document.areas.length) === palette.served.length ? "areas" : "colours";
   const good = palette.served.filter(({ error }) => error < GOOD).length;
   return (
     <li className="space-y-1.5 border-t border-(--hairline) py-3">
@@ -50,7 +52,7 @@ function PaletteRow({
         <span className="font-semibold">{place === 0 ? "The best" : `No. ${place + 1}`}</span>
         <span>off by {palette.error.toFixed(1)}</span>
         <span className="quiet">
-          {good} of {palette.served.length} areas as wanted
+          {good} of {palette.served.length} {things} as wanted
         </span>
         <button
           type="button"
@@ -76,7 +78,7 @@ function PaletteRow({
               {paint.name}
             </p>
             <p className="label-line flex items-center leading-tight">
-              <span className="whitespace-nowrap" title={`${areasWord(uses(paint))} use it`}>
+              <span className="whitespace-nowrap" title={`${uses(paint)} of the ${things} use it`}>
                 {uses(paint) === 0 ? <em>unused</em> : `for ${uses(paint)}`}
               </span>
               <button

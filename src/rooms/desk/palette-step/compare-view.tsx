@@ -254,7 +254,7 @@ export function CompareView() {
                       {one && (
                         <span className="flex items-center gap-1.5">
                           {one.made && wanted[t] && (
-                            <JudgingPair wanted={wanted[t]} mix={one.made} className="h-5 w-11" />
+                            <JudgingPair wanted={wanted[t].lab} mix={one.made} className="h-5 w-11" />
                           )}
                           <span
                             className={`${one.error >= FAIR ? "text-warning" : ""} ${columns.length > 1 && one.error <= least(t) + 0.05 ? "font-semibold" : ""}`}

@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useState, useMemo } from "react";
 import {
   describeColour,
   lightnessOfValue,
@@ -10,7 +10,6 @@ import {
   type Lab,
 } from "@/core/colour";
 import { PLANE_HALF, withinSlice, type ReachSlice, type SlicePoint } from "@/core/palette";
-import { useDesk } from "../desk-store";
 import { usePaints, type KnownPaint } from "../paints";
 import { spreadTicks } from "../photo/value-rail";
 import { useLaid, useLookedAt, useReach } from "../reach";
@@ -292,11 +291,12 @@ function Neutral({
 
 /** What the palette can reach, value by value. */
 export function ReachView() {
-  const areas = useDesk((s) => s.document.areas);
   const paints = usePaints();
   const lookedAt = useLookedAt();
   const own = lookedAt.flatMap((id) => paints.get(id) ?? []);
-  const wanted = useWantedColours();
+  const colours = useWantedColours();
+  const wanted = useMemo(() => colours.map(({ lab }) => lab), [colours]);
+  const names = colours.map(({ name }) => name);
   const laid = useLaid();
   const [value, setValue] = useState(() => (wanted[0] ? Math.round(valueOf(wanted[0]) * 10) / 10 : 5));
   const { answer, fault } = useReach("slice", laid && { laid, L: lightnessOfValue(value) });
@@ -316,7 +316,7 @@ export function ReachView() {
     );
   const { slice, darkestL } = answer;
   const errors = served[0]?.served.map(({ error }) => error) ?? [];
-  const missed = areas.filter((_, i) => (errors[i] ?? 0) >= FAIR).map(({ name }) => name);
+  const missed = names.filter((_, i) => (errors[i] ?? 0) >= FAIR);
   const darkest = valueOf({ L: darkestL, a: 0, b: 0 });
   return (
     <div className="space-y-3">
@@ -331,10 +331,10 @@ export function ReachView() {
         )}
         .
       </p>
-      <Plane slice={slice} paints={own} targets={wanted} names={areas.map(({ name }) => name)} value={value} />
+      <Plane slice={slice} paints={own} targets={wanted} names={names} value={value} />
       <ValueBar
         targets={wanted}
-        names={areas.map(({ name }) => name)}
+        names={names}
         served={errors}
         darkest={darkest}
         lightest={9.6}

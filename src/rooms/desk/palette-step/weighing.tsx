@@ -57,7 +57,7 @@ export interface PaletteWeighing {
   readonly opened: number;
   /** True while the worker weighs just what is shown: indices mean the same to both. */
   readonly ready: boolean;
-  /** Names of the areas that the answers are about, in their order. */
+  /** Names of the colours that the answers are about, in their order. */
   readonly areaNames: readonly string[];
   readonly ask: PaletteWorker["ask"];
   readonly stop: () => void;
@@ -111,7 +111,6 @@ function useQuestion() {
   const paper = usePaper();
   const approach = useDesk((s) => s.document.approach);
   const rules = useDesk((s) => s.document.rules);
-  const areas = useDesk((s) => s.document.areas);
   const wanted = useWantedColours();
   const traits = useMemo(
     () =>
@@ -129,7 +128,7 @@ function useQuestion() {
       maxPigments: approach.maxPigments,
       maxPaints: paintsInMix(approach),
       paints: paints.map((paint, i) => ({ ...messageOf(paint), strongest: strongestLoad(approach, traits[i]) })),
-      targets: areas.map(({ weight }, i) => ({ lab: wanted[i], weight })),
+      targets: wanted.map(({ lab, weight }) => ({ lab, weight })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
     const must = indices(rules.must);
@@ -154,8 +153,8 @@ function useQuestion() {
           most,
         })),
       ],
-      within: areas.flatMap(({ id }, target) =>
-        rules.reach.areaIds.includes(id) ? [{ target, most: rules.reach.within }] : [],
+      within: wanted.flatMap(({ areaId }, target) =>
+        rules.reach.areaIds.includes(areaId) ? [{ target, most: rules.reach.within }] : [],
       ),
     };
     return {
@@ -164,13 +163,13 @@ function useQuestion() {
       paints,
       traits,
       choosable,
-      areaNames: areas.map(({ name }) => name),
+      areaNames: wanted.map(({ name }) => name),
       leftOut: paints.flatMap((paint, i): LeftOut[] =>
         reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i] }] : [],
       ),
       missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
     };
-  }, [paints, traits, paper, approach, rules, areas, wanted, atHand]);
+  }, [paints, traits, paper, approach, rules, wanted, atHand]);
 }
 
 interface Found {

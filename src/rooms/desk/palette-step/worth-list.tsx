@@ -12,6 +12,7 @@ import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
 import { usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
+import { usesOf } from "../uses";
 import { useWeighing } from "./weighing";
 import { areasWord, FAIR, firstOf, listed, paintsWord } from "./words";
 
@@ -80,9 +81,7 @@ function useAmounts(): ReadonlyMap<string, number> {
   return useMemo(() => {
     const amounts = new Map<string, number>();
     let all = 0;
-    for (const { recipe, region } of areas) {
-      if (!recipe) continue;
-      const share = measured?.areas.find(({ label }) => label === region)?.share ?? 0;
+    for (const { recipe, share } of areas.flatMap((area) => usesOf(area, measured))) {
       const total = recipe.parts.reduce((sum, { parts }) => sum + parts, 0);
       for (const { paintId, parts } of recipe.parts) {
         const amount = (share * loadOfWater(recipe.waterParts) * parts) / total;
@@ -260,7 +259,7 @@ export function Worth({ served }: { served: ServedPalette }) {
                 <>
                   Nothing reaches {areaNames[target]}, off by {error.toFixed(1)}, and no pigment of the handbook helps
                   enough: let it go, paint it{" "}
-                  {describeColour(wanted[target]).value < 4
+                  {describeColour(wanted[target].lab).value < 4
                     ? "as dark as the palette goes"
                     : "duller or at another value"}
                   .

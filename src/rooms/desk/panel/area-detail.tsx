@@ -1,17 +1,25 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
+import { useState } from "react";
+import { screenColourOfLab, type Lab } from "@/core/colour";
+import { chargePath } from "@/core/mixing";
+import { loadOfWater, type Paper } from "@/core/optics";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
+import { coloursOf, type AreaColour } from "@/model/washes";
 import { useDesk } from "../desk-store";
 import { useWays } from "../matcher";
-import { usePaper, useSourcePaints } from "../paints";
-import { useTarget } from "../targets";
+import { groundOf, laidWash, namedParts, usePaints, usePaper, useSourcePaints } from "../paints";
+import { useTargets } from "../targets";
+import { placeName, WASH_WORDS } from "../wash-words";
 import { AreaName, AreaNav } from "./area-nav";
 import { ColourFacts } from "./colour-facts";
+import { PhotoAndTarget } from "./photo-and-target";
 import { RecipeEditor } from "./recipe-editor";
 import { SourceChoice } from "./source-choice";
 import { WayCard } from "./way-card";
-import { PhotoAndTarget } from "./photo-and-target";
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
   one !== null &&
@@ -19,16 +27,25 @@ const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
   one.parts.length === two.parts.length &&
   one.parts.every((part, i) => part.paintId === two.parts[i].paintId && part.parts === two.parts[i].parts);
 
-function Ways({ area }: { area: PaintingArea }) {
+interface ColourProps {
+  readonly area: PaintingArea;
+  readonly colour: AreaColour;
+  readonly target: Lab;
+  /** What it is laid on: the paper, or the dried first wash. */
+  readonly ground: Paper;
+}
+
+function Ways({ area, colour, target, ground }: ColourProps) {
   const paper = usePaper();
+  const paints = usePaints();
   const source = useSourcePaints();
-  const target = useTarget(area);
-  const ways = useWays(target, source, paper.id);
+  const over = colour.over && area.recipe ? laidWash(area.recipe, paints) : null;
+  const ways = useWays(target, source, paper.id, over);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   if (ways.state === "looking")
     return (
       <p role="status" className="quiet py-4">
-        Trying every mix of up to three paints …
+        Trying every mix of up to {over ? "two" : "three"} paints …
       </p>
     );
   if (ways.state === "failed")
@@ -53,9 +70,9 @@ function Ways({ area }: { area: PaintingArea }) {
             key={JSON.stringify(stored)}
             recipe={recipe}
             target={target}
-            paper={paper}
-            chosen={sameRecipe(area.recipe, stored)}
-            onChoose={() => chooseRecipes(new Map([[area.id, stored]]))}
+            paper={ground}
+            chosen={sameRecipe(colour.recipe, stored)}
+            onChoose={() => chooseRecipes(new Map([[colour.id, stored]]))}
           />
         );
       })}
@@ -63,18 +80,94 @@ function Ways({ area }: { area: PaintingArea }) {
   );
 }
 
-/** One area: its colour, the recipe in use, and the best ways to mix it. */
+/** Steps of the strip that shows how two puddles run into each other. */
+const MEETING_STEPS = 24;
+
+/** How the puddles of a graded or varied wash meet: the predicted dry colours between them. */
+function Meeting({ area, paper }: { area: PaintingArea; paper: Paper }) {
+  const paints = usePaints();
+  const laid = coloursOf(area).filter(({ drop }) => !drop);
+  if (area.wash.kind !== "graded" && area.wash.kind !== "varied") return null;
+  const puddles = laid.flatMap(({ recipe }) => {
+    const mix = recipe && namedParts(recipe, paints);
+    return recipe && mix ? [{ mix, load: loadOfWater(recipe.waterParts) }] : [];
+  });
+  if (puddles.length < laid.length) return null;
+  const path = puddles.slice(1).flatMap((to, i) => chargePath(puddles[i], to, paper, MEETING_STEPS));
+  return (
+    <div className="space-y-1 pb-3">
+      <p className="label-line">
+        {area.wash.kind === "graded"
+          ? "The run between the puddles, dry: keep the bead wet and change over on the way"
+          : "Where they melt into each other, dry"}
+      </p>
+      <div className="flex h-8" role="img" aria-label="The colours between the puddles, dry">
+        {path.map((lab, i) => (
+          <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** The colours of a wash, one of them shown. */
+function ColourTabs({
+  area,
+  shown,
+  onShow,
+}: {
+  area: PaintingArea;
+  shown: string;
+  onShow: (colourId: string) => void;
+}) {
+  const targets = useTargets();
+  const colours = coloursOf(area);
+  if (colours.length < 2) return null;
+  return (
+    <div role="tablist" aria-label={`Colours of ${area.name}`} className="mb-3 flex flex-wrap gap-1.5">
+      {colours.map((colour, i) => (
+        <button
+          key={colour.id}
+          type="button"
+          role="tab"
+          aria-selected={colour.id === shown}
+          className={`flex min-h-9 cursor-pointer items-center gap-2 rounded-field border px-2 py-1 text-left ${colour.id === shown ? "border-base-content" : "border-(--hairline)"}`}
+          onClick={() => onShow(colour.id)}
+        >
+          <span
+            aria-hidden
+            className="size-5"
+            style={{ background: screenColourOfLab(targets.get(colour.id) ?? colour.lab).hex }}
+          />
+          <span className="text-[0.9rem] leading-tight">
+            {capital(placeName(area, i))}
+            {colour.recipe === null && <span className="quiet"> · not mixed</span>}
+          </span>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** One area: its colours, the recipe in use for each, and the best ways to mix it. */
 export function AreaDetail({ area }: { area: PaintingArea }) {
   const areas = useDesk((s) => s.document.areas);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
-  const target = useTarget(area);
+  const targets = useTargets();
+  const paints = usePaints();
   const paper = usePaper();
+  const [shown, setShown] = useState(area.id);
   const index = areas.findIndex((a) => a.id === area.id);
+  const colours = coloursOf(area);
+  const colour = colours.find(({ id }) => id === shown) ?? colours[0];
+  const target = targets.get(colour.id) ?? colour.lab;
+  const ground = groundOf(colour.over ? area.recipe : null, paper, paints);
+  const common = { area, colour, target, ground };
   return (
     <article aria-label={`Area ${index + 1}: ${area.name}`} className="p-6 pt-4">
       <AreaNav area={area} />
       <div className="mb-4 flex gap-4">
-        <PhotoAndTarget photo={area.lab} target={target} width="w-[5.6rem]" />
+        <PhotoAndTarget photo={colour.lab} target={target} width="w-[5.6rem]" />
         <div className="min-w-0 flex-1">
           <AreaName key={`${area.id} ${area.name}`} area={area} />
           <div className="pl-1">
@@ -82,27 +175,38 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
           </div>
         </div>
       </div>
-      {area.recipe && (
+      <ColourTabs area={area} shown={colour.id} onShow={setShown} />
+      {colours.length > 1 && (
+        <p className="quiet mb-3 text-[0.9rem] leading-snug">
+          {WASH_WORDS[area.wash.kind].means}
+          {colour.over &&
+            (area.recipe
+              ? " What you see here is predicted over the first wash, dry."
+              : " Mix the first wash first: until then this is judged on bare paper.")}
+        </p>
+      )}
+      <Meeting area={area} paper={paper} />
+      {colour.recipe && (
         <div className="mb-6 border-t border-(--hairline) pt-4">
           <div className="mb-2 flex items-center">
             <h3 className="font-semibold">Mix it like this</h3>
             <button
               type="button"
               className="btn btn-ghost btn-xs ml-auto"
-              onClick={() => chooseRecipes(new Map([[area.id, null]]))}
+              onClick={() => chooseRecipes(new Map([[colour.id, null]]))}
             >
               <Undo2 size={13} /> no recipe
             </button>
           </div>
-          <RecipeEditor area={area} recipe={area.recipe} paper={paper} />
+          <RecipeEditor colourId={colour.id} recipe={colour.recipe} target={target} paper={ground} />
         </div>
       )}
       <div className="border-t border-(--hairline) pt-4">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          <h3 className="font-semibold">{area.recipe ? "Other ways" : "Ways to mix it"}</h3>
+          <h3 className="font-semibold">{colour.recipe ? "Other ways" : "Ways to mix it"}</h3>
           <SourceChoice />
         </div>
-        <Ways area={area} />
+        <Ways {...common} />
       </div>
     </article>
   );

@@ -4,30 +4,46 @@ import { compareColours, describeColour, screenColourOfLab } from "@/core/colour
 import { predict } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, type Paper } from "@/core/optics";
 import type { PaintingArea } from "@/model/painting";
+import { coloursOf } from "@/model/washes";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
 import { PaperOptions } from "@/ui/paper-options";
 import { useDesk } from "../desk-store";
-import { namedParts, usePaints, usePaper } from "../paints";
-import { useTarget } from "../targets";
+import { groundOf, namedParts, usePaints, usePaper } from "../paints";
+import { useTargets } from "../targets";
+import { placeName } from "../wash-words";
 import { MixAll } from "./mix-all";
 import { PuddleList } from "./puddle-list";
 
-function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; paper: Paper }) {
+/** One colour of an area: what is to be painted, the mix in use, and how near it comes. */
+function ColourRow({
+  area,
+  index,
+  number,
+  paper,
+}: {
+  area: PaintingArea;
+  index: number;
+  number: number;
+  paper: Paper;
+}) {
   const select = useDesk((s) => s.select);
   const paints = usePaints();
-  const parts = area.recipe && namedParts(area.recipe, paints);
-  const target = useTarget(area);
+  const colour = coloursOf(area)[index];
+  const { recipe } = colour;
+  const parts = recipe && namedParts(recipe, paints);
+  const target = useTargets().get(colour.id) ?? colour.lab;
   const words = describeColour(target);
-  const dry = area.recipe && parts ? predict(parts, loadOfWater(area.recipe.waterParts), paper).dry : null;
+  const ground = groundOf(colour.over ? area.recipe : null, paper, paints);
+  const dry = recipe && parts ? predict(parts, loadOfWater(recipe.waterParts), ground).dry : null;
   return (
-    <li className="border-t border-(--hairline)">
+    <li className={index === 0 ? "border-t border-(--hairline)" : ""}>
       <button
         type="button"
         className="flex w-full cursor-pointer items-center gap-3 px-6 py-1.5 text-left hover:bg-base-200"
         onClick={() => select(area.id)}
       >
-        <span className="quiet w-4 shrink-0 text-right">{number}</span>
+        <span className="quiet w-4 shrink-0 text-right">{index === 0 && number}</span>
         {dry ? (
           <JudgingPair wanted={target} mix={dry} className="h-10 w-20" />
         ) : (
@@ -35,7 +51,16 @@ function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; 
         )}
         <span className="min-w-0 flex-1">
           <span className="flex items-baseline gap-2">
-            <span className="name-face min-w-0 flex-1 truncate text-[1.1rem] leading-tight">{area.name}</span>
+            <span className="name-face min-w-0 flex-1 truncate text-[1.1rem] leading-tight">
+              {index === 0 ? area.name : ""}
+              <span className={index === 0 ? "quiet text-[0.95rem]" : "text-[0.95rem]"}>
+                {index === 0 && placeName(area, 0)
+                  ? `, ${placeName(area, 0)}`
+                  : index > 0
+                    ? placeName(area, index)
+                    : ""}
+              </span>
+            </span>
             {dry && (
               <span className="text-[0.87rem]" title="dE00, mix against the colour to paint">
                 {compareColours(target, dry).dE00.toFixed(1)}
@@ -43,8 +68,8 @@ function AreaRow({ area, number, paper }: { area: PaintingArea; number: number; 
             )}
           </span>
           <span className="quiet line-clamp-2 text-[0.87rem] leading-snug">
-            {area.recipe && parts
-              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${washStrengthOf(area.recipe.waterParts).word}`
+            {recipe && parts
+              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${washStrengthOf(recipe.waterParts).word}`
               : `value ${words.value.toFixed(1)}, ${words.hueName}, not mixed yet`}
           </span>
         </span>
@@ -74,9 +99,11 @@ export function AreaList() {
         </div>
       ) : (
         <ul className="mt-2 border-b border-(--hairline)">
-          {areas.map((area, i) => (
-            <AreaRow key={area.id} area={area} number={i + 1} paper={paper} />
-          ))}
+          {areas.flatMap((area, i) =>
+            coloursOf(area).map(({ id }, index) => (
+              <ColourRow key={id} area={area} index={index} number={i + 1} paper={paper} />
+            )),
+          )}
         </ul>
       )}
       <div className="space-y-4 px-6 pt-4">

@@ -1,46 +1,47 @@
 "use client";
 
 import { useState } from "react";
-import type { StoredRecipe } from "@/model/painting";
 import { useDesk } from "../desk-store";
-import { useMatcher, useMatchOptions } from "../matcher";
-import { usePaper, useSourcePaints } from "../paints";
-import { useTargets } from "../targets";
+import { mixColours, useMatcher, useMatchOptions } from "../matcher";
+import { laidWash, usePaints, usePaper, useSourcePaints } from "../paints";
+import { useTargets, useWantedColours } from "../targets";
 import { SourceChoice } from "./source-choice";
 
 type Run =
   | { readonly state: "idle"; readonly message?: string }
   | { readonly state: "running"; readonly done: number; readonly of: number };
 
-/** Finds the closest recipe for every area that has none, with progress; can be stopped, and undone in one step. */
+/** Finds the closest recipe for every colour that has none, with progress; can be stopped, and undone in one step. */
 export function MixAll() {
   const matcher = useMatcher();
   const [run, setRun] = useState<Run>({ state: "idle" });
-  const areas = useDesk((s) => s.document.areas);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const paints = useSourcePaints();
   const paper = usePaper();
+  const known = usePaints();
   const targets = useTargets();
+  const colours = useWantedColours();
   const options = useMatchOptions();
-  const unmixed = areas.filter((area) => area.recipe === null);
-  const wanted = unmixed.length > 0 ? unmixed : areas;
+  const unmixed = colours.filter(({ recipe }) => recipe === null);
+  const wanted = unmixed.length > 0 ? unmixed : colours;
 
   const start = (): void => {
-    const found = new Map<string, StoredRecipe>();
     setRun({ state: "running", done: 0, of: wanted.length });
-    matcher.ask(
+    const laid = new Map(
+      colours.flatMap(({ id, recipe }) => {
+        const wash = recipe && laidWash(recipe, known);
+        return wash ? [[id, wash] as const] : [];
+      }),
+    );
+    mixColours(
+      matcher,
+      wanted.map(({ id, lab, overId }) => ({ id, overId, lab: targets.get(id) ?? lab })),
+      { paints, paperId: paper.id, options },
+      laid,
+      (recipe) => laidWash(recipe, known),
       {
-        targets: wanted.map(({ id, lab }) => ({ id, lab: targets.get(id) ?? lab })),
-        paints,
-        paperId: paper.id,
-        options: { ...options, ways: 1 },
-      },
-      {
-        found: (id, [best], done) => {
-          if (best) found.set(id, { parts: [...best.parts], waterParts: best.waterParts });
-          setRun({ state: "running", done, of: wanted.length });
-        },
-        finished: (milliseconds) => {
+        progress: (done) => setRun({ state: "running", done, of: wanted.length }),
+        finished: (found, milliseconds) => {
           chooseRecipes(found);
           setRun({ state: "idle", message: `${found.size} recipes in ${(milliseconds / 1000).toFixed(1)} s` });
         },
@@ -77,10 +78,10 @@ export function MixAll() {
         <button
           type="button"
           className="btn btn-primary btn-sm"
-          disabled={areas.length === 0 || paints.length === 0}
+          disabled={colours.length === 0 || paints.length === 0}
           onClick={start}
         >
-          {unmixed.length === areas.length || unmixed.length === 0
+          {unmixed.length === colours.length || unmixed.length === 0
             ? "Mix all areas"
             : `Mix the other ${unmixed.length}`}
         </button>

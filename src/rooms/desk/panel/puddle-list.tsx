@@ -9,7 +9,8 @@ import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints, usePaper } from "../paints";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
-import { useTargets } from "../targets";
+import { useTargets, useWantedColours } from "../targets";
+import { usesOf } from "../uses";
 
 /** An area that could take a neighbour's puddle. */
 interface Sharing {
@@ -29,12 +30,14 @@ function useUses(): readonly PuddleUse[] {
   const measured = useMeasured();
   return useMemo(() => {
     const { widthCm, heightCm } = sheetOf(study, size);
-    return areas.flatMap(({ id, recipe, region }) => {
-      const share = measured?.areas.find(({ label }) => label === region)?.share ?? 0;
-      return recipe
-        ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2: share * widthCm * heightCm }]
-        : [];
-    });
+    return areas.flatMap((area) =>
+      usesOf(area, measured).map(({ id, recipe, share }) => ({
+        id,
+        parts: recipe.parts,
+        waterParts: recipe.waterParts,
+        areaCm2: share * widthCm * heightCm,
+      })),
+    );
   }, [areas, study, size, measured]);
 }
 
@@ -77,9 +80,8 @@ function useSharings(): readonly Sharing[] {
 const strengthWords = (waterParts: WaterParts): string =>
   `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
 
-/** Everything to have ready in the wells: one entry for each mix, however many areas it serves. */
+/** Everything to have ready in the wells: one entry for each mix, however many colours it serves. */
 export function PuddleList() {
-  const areas = useDesk((s) => s.document.areas);
   const select = useDesk((s) => s.select);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const paints = usePaints();
@@ -87,13 +89,15 @@ export function PuddleList() {
   const uses = useUses();
   const sharings = useSharings();
   const puddles = useMemo(() => puddlesOf(uses), [uses]);
-  const nameOf = (id: string): string => areas.find((area) => area.id === id)?.name ?? "";
+  const wanted = useWantedColours();
+  const colourOf = (id: string) => wanted.find((colour) => colour.id === id);
+  const nameOf = (id: string): string => colourOf(id)?.name ?? "";
   if (puddles.length === 0) return null;
   return (
     <section aria-label="All puddles" className="space-y-2">
       <h3 className="font-semibold">
         {puddles.length === 1 ? "One puddle" : `${puddles.length} puddles`} for{" "}
-        {uses.length === 1 ? "1 area" : `${uses.length} areas`}
+        {uses.length === 1 ? "1 colour" : `${uses.length} colours`}
       </h3>
       <ol>
         {puddles.map((puddle) => {
@@ -111,7 +115,7 @@ export function PuddleList() {
                     <button
                       type="button"
                       className="cursor-pointer text-left underline-offset-2 hover:underline"
-                      onClick={() => select(id)}
+                      onClick={() => select(colourOf(id)?.areaId ?? id)}
                     >
                       {nameOf(id)}
                     </button>

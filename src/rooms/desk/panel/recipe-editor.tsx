@@ -1,15 +1,14 @@
 "use client";
 
 import { Minus, Plus } from "lucide-react";
-import { compareColours, screenColourOfLab } from "@/core/colour";
+import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
 import { predict, TOUCH } from "@/core/mixing";
 import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/optics";
-import type { PaintingArea, StoredRecipe } from "@/model/painting";
+import type { StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints } from "../paints";
-import { useTarget } from "../targets";
 import { OtherStrengths } from "./other-strengths";
 import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
@@ -46,16 +45,26 @@ function Step({
 }
 
 /** The recipe in use: its prediction follows at once when a part or the water is changed. */
-export function RecipeEditor({ area, recipe, paper }: { area: PaintingArea; recipe: StoredRecipe; paper: Paper }) {
+export function RecipeEditor({
+  colourId,
+  recipe,
+  target,
+  paper,
+}: {
+  colourId: string;
+  recipe: StoredRecipe;
+  target: Lab;
+  /** What it is laid on. */
+  paper: Paper;
+}) {
   const paints = usePaints();
-  const changeArea = useDesk((s) => s.changeArea);
-  const target = useTarget(area);
+  const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const parts = namedParts(recipe, paints);
   if (!parts) {
     return <p className="text-warning">A paint of this recipe has left the paintbox. Choose another way below.</p>;
   }
   const { dry, wet, likelyError } = predict(parts, loadOfWater(recipe.waterParts), paper);
-  const change = (next: Partial<StoredRecipe>): void => changeArea(area.id, { recipe: { ...recipe, ...next } });
+  const change = (next: Partial<StoredRecipe>): void => chooseRecipes(new Map([[colourId, { ...recipe, ...next }]]));
   const setParts = (paintId: string, amount: number): void =>
     change({ parts: recipe.parts.map((part) => (part.paintId === paintId ? { ...part, parts: amount } : part)) });
   return (

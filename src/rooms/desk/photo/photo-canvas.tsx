@@ -2,15 +2,16 @@
 
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type LabelMap } from "@/core/areas";
-import { screenColourOfLab } from "@/core/colour";
+import { oklabOfLab, screenColourOfLab } from "@/core/colour";
 import { type WhiteMatrix } from "@/core/image";
+import { coloursOf } from "@/model/washes";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePhoto } from "../photo-study";
 import { useGamutTable } from "../reach";
 import { useTargets } from "../targets";
 import { scaleOf, type Viewport } from "./viewport";
-import { ViewPainter } from "./view-painter";
+import { ViewPainter, type LaidWash } from "./view-painter";
 
 interface PhotoCanvasProps {
   readonly viewport: Viewport;
@@ -65,8 +66,17 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
       new Map(
         areas.flatMap((area) => {
           if (area.region === null) return [];
-          const { r, g, b } = screenColourOfLab(targets.get(area.id) ?? area.lab).rgb;
-          return [[area.region, [Math.round(255 * r), Math.round(255 * g), Math.round(255 * b)] as const] as const];
+          const laid = coloursOf(area).filter(({ drop }) => !drop);
+          const wash: LaidWash = {
+            kind: area.wash.kind,
+            run: area.wash.run,
+            colours: laid.map(({ id, lab }) => {
+              const { r, g, b } = screenColourOfLab(targets.get(id) ?? lab).rgb;
+              const ok = oklabOfLab(lab);
+              return { paint: [r, g, b] as const, photo: [ok.L, ok.a, ok.b] as const };
+            }),
+          };
+          return [[area.region, wash] as const];
         }),
       ),
     [areas, targets],

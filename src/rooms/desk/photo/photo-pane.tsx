@@ -19,6 +19,7 @@ import { Outlines } from "./outlines";
 import { PairMarks } from "./pair-marks";
 import { PhotoCanvas } from "./photo-canvas";
 import { useViewport } from "./use-viewport";
+import { WashMarks } from "./wash-marks";
 import { useLassoLine } from "./use-lasso-line";
 import { SplitLine } from "./split-line";
 import { useTwoFingers } from "./use-two-fingers";
@@ -97,9 +98,10 @@ export function PhotoPane() {
   const step = useDesk((s) => s.step);
   const seeing = useDesk((s) => s.seeing);
   const outlines = useDesk((s) => s.outlines);
+  const picking = useDesk((s) => s.picking);
   const proposal = useDesk((s) => s.proposal);
   const degree = useDesk((s) => s.document.study.white?.degree ?? 1);
-  const { take, select, setRadius, changeArea, setWhite, comparePoint, setTool, changeStudy } =
+  const { take, select, setRadius, setWhite, comparePoint, setTool, changeStudy, moveColour, pick } =
     useDeskStore().getState();
   const edits = useEdits();
   const map = useAreaMap();
@@ -127,7 +129,10 @@ export function PhotoPane() {
   };
   const press = (point: Point): void => {
     if (!pixels) return;
-    if (tool === "sample") {
+    if (picking) {
+      moveColour(picking, point, measure(point)!.lab);
+      pick(null);
+    } else if (tool === "sample") {
       const { lab, untrusted } = measure(point)!;
       take({ sample: { ...point, radius }, lab, untrusted });
     } else if (tool === "white") {
@@ -297,13 +302,17 @@ export function PhotoPane() {
                     onMove={(left, top) => {
                       const to = photoOfScreen(viewport, { x: left, y: top });
                       const point = { x: clamp(to.x), y: clamp(to.y) };
-                      changeArea(area.id, {
-                        sample: { ...area.sample, ...point },
-                        lab: measure(point, area.sample.radius)!.lab,
-                      });
+                      moveColour(area.id, point, measure(point, area.sample.radius)!.lab);
                     }}
                   />
                 ))}
+              {selected && (step === "areas" || step === "mixes") && (
+                <WashMarks
+                  area={selected}
+                  viewport={viewport}
+                  colourAt={(point) => measure(point, selected.sample.radius)!.lab}
+                />
+              )}
               <PairMarks viewport={viewport} />
               {lasso.points.length > 0 && (
                 <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">

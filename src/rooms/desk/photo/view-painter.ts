@@ -1,9 +1,23 @@
-import { type LabelMap } from "@/core/areas";
-import { stepGrey, stepLimits, type PixelArray, type WhiteMatrix } from "@/core/image";
+import { MAX_LABEL, WASH_KINDS, type LabelMap, type WashKind } from "@/core/areas";
+import { stepGrey, stepLimits, type PixelArray, type Point, type WhiteMatrix } from "@/core/image";
 import { type GamutTable } from "@/core/palette";
 import { photoOfScreen, type Viewport } from "./viewport";
-import { FRAGMENT_SHADER, MODES, VERTEX_SHADER } from "./view-shader";
+import { FRAGMENT_SHADER, MODES, VERTEX_SHADER, WASH_ROWS } from "./view-shader";
 import type { Seeing } from "../desk-store";
+
+/** Columns of the washes' texture: one for each label. */
+const LABELS = MAX_LABEL + 1;
+
+/** An area's wash as it is drawn. */
+export interface LaidWash {
+  readonly kind: WashKind;
+  /** One to three: what is painted, encoded sRGB 0 to 1, and what the photo shows there, OKLab. */
+  readonly colours: readonly {
+    readonly paint: readonly [number, number, number];
+    readonly photo: readonly [number, number, number];
+  }[];
+  readonly run: { readonly from: Point; readonly to: Point } | null;
+}
 
 /** Everything that a picture of the photo depends on. */
 export interface Scene {
@@ -128,13 +142,21 @@ export class ViewPainter {
     gl.texImage2D(gl.TEXTURE_2D, 0, gl.R8UI, width, height, 0, gl.RED_INTEGER, gl.UNSIGNED_BYTE, labels);
   }
 
-  /** The flat colour of each label, encoded sRGB bytes. */
-  setTargets(colours: ReadonlyMap<number, readonly [number, number, number]>): void {
+  /** How each label's area is laid. */
+  setTargets(washes: ReadonlyMap<number, LaidWash>): void {
     const { gl } = this;
-    const texels = new Uint8Array(4 * 256);
-    for (const [label, rgb] of colours) texels.set([...rgb, 255], 4 * label);
+    const texels = new Float32Array(4 * LABELS * WASH_ROWS.count);
+    const put = (label: number, row: number, values: readonly number[]): void =>
+      texels.set(values, 4 * (row * LABELS + label));
+    for (const [label, { kind, colours, run }] of washes) {
+      colours.forEach(({ paint, photo }, i) => {
+        put(label, WASH_ROWS.paint + i, [...paint, i === 0 ? colours.length : i === 1 ? WASH_KINDS.indexOf(kind) : 0]);
+        put(label, WASH_ROWS.photo + i, [...photo, 0]);
+      });
+      if (run) put(label, WASH_ROWS.run, [run.from.x, run.from.y, run.to.x, run.to.y]);
+    }
     this.unfiltered(gl.TEXTURE2, this.targets);
-    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA8, 256, 1, 0, gl.RGBA, gl.UNSIGNED_BYTE, texels);
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA32F, LABELS, WASH_ROWS.count, 0, gl.RGBA, gl.FLOAT, texels);
   }
 
   /** The photo's colours through the palette; null while they are not known. */

@@ -16,6 +16,12 @@ void main() {
 /** From this miss on, CIELAB with the value weight, a place counts as out of the palette's reach. From memory. */
 const OUT_OF_REACH_MISS = 8;
 
+/**
+ * Rows of the texture that says how each label's area is laid: three colours to paint (encoded sRGB; alpha of the first
+ * is how many there are, of the second the kind of wash), the photo's colour for each (OKLab), and the run's two ends.
+ */
+export const WASH_ROWS = { paint: 0, photo: 3, run: 6, count: 7 } as const;
+
 /** Numbers of the ways of seeing in the shader. */
 export const MODES = { plain: 0, values: 1, heightened: 2, temperature: 3, hue: 4, squint: 5, palette: 6 } as const;
 
@@ -30,7 +36,7 @@ in vec2 at;
 out vec4 shown;
 uniform sampler2D photo;        // linear Display P3 when read
 uniform usampler2D areas;       // the areas' map
-uniform sampler2D targets;      // one texel for each label: encoded sRGB, alpha 0 where there is no area
+uniform sampler2D targets;      // one column for each label, rows as in WASH_ROWS
 uniform mat3 toPhoto;           // surface 0..1 -> photo 0..1
 uniform mat3 white;
 uniform int mode;
@@ -99,9 +105,33 @@ vec3 seen(vec3 light) {
   float part = smoothstep(${number(viewing.HUE_SEEN[0])}, ${number(viewing.HUE_SEEN[1])}, chroma) * ${number(viewing.HUE_CHROMA)} / max(chroma, 1e-6);
   return within(vec3(${number(viewing.HUE_LIGHTNESS)}, k.yz * part));
 }
-vec4 flatAt(ivec2 p, ivec2 size) {
-  uint label = texelFetch(areas, clamp(p, ivec2(0), size - 1), 0).r;
-  return texelFetch(targets, ivec2(int(label), 0), 0);
+vec4 washRow(int label, int row) { return texelFetch(targets, ivec2(label, row), 0); }
+// The colour that an area's wash has at a place of the map; alpha 0 where there is no area.
+vec4 washAt(ivec2 p, ivec2 size) {
+  p = clamp(p, ivec2(0), size - 1);
+  int label = int(texelFetch(areas, p, 0).r);
+  vec4 first = washRow(label, ${WASH_ROWS.paint});
+  vec4 second = washRow(label, ${WASH_ROWS.paint} + 1);
+  vec3 third = washRow(label, ${WASH_ROWS.paint} + 2).rgb;
+  float count = first.a;
+  if (count < 0.5) return vec4(0.0);
+  if (count < 1.5) return vec4(first.rgb, 1.0);
+  vec2 uv = (vec2(p) + 0.5) / vec2(size);
+  if (second.a < 1.5) {
+    vec4 run = washRow(label, ${WASH_ROWS.run});
+    vec2 along = (run.zw - run.xy) * vec2(size);
+    float t = clamp(dot((uv - run.xy) * vec2(size), along) / max(dot(along, along), 1e-6), 0.0, 1.0);
+    if (count < 2.5) return vec4(mix(first.rgb, second.rgb, t), 1.0);
+    return vec4(t < 0.5 ? mix(first.rgb, second.rgb, 2.0 * t) : mix(second.rgb, third, 2.0 * t - 1.0), 1.0);
+  }
+  // Varied and layered: each place takes the colour that the photo is nearest to there, melting or crisp.
+  bool melts = second.a < 2.5;
+  vec3 own = toOklab(P3_TO_SRGB * (white * textureLod(photo, uv, melts ? 4.0 : 2.0).rgb));
+  vec3 away = vec3(1e3);
+  for (int i = 0; i < 3; i++) if (float(i) < count - 0.5) away[i] = distance(own, washRow(label, ${WASH_ROWS.photo} + i).rgb);
+  vec3 weights = pow(away + 1e-3, vec3(melts ? -3.0 : -24.0));
+  weights /= weights.x + weights.y + weights.z;
+  return vec4(weights.x * first.rgb + weights.y * second.rgb + weights.z * third, 1.0);
 }
 void main() {
   vec2 uv = (toPhoto * vec3(at, 1.0)).xy;
@@ -115,7 +145,7 @@ void main() {
     vec2 p = uv * vec2(size) - 0.5;
     ivec2 base = ivec2(floor(p));
     vec2 f = smoothstep(0.0, 1.0, fract(p));
-    vec4 colour = mix(mix(flatAt(base, size), flatAt(base + ivec2(1, 0), size), f.x), mix(flatAt(base + ivec2(0, 1), size), flatAt(base + ivec2(1, 1), size), f.x), f.y);
+    vec4 colour = mix(mix(washAt(base, size), washAt(base + ivec2(1, 0), size), f.x), mix(washAt(base + ivec2(0, 1), size), washAt(base + ivec2(1, 1), size), f.x), f.y);
     // What is no area yet keeps the photo, faint, under a hatching.
     vec3 faint = mix(encoded(P3_TO_SRGB * (white * light)), vec3(0.62), 0.75);
     if (mod(gl_FragCoord.x + gl_FragCoord.y, 9.0) < 1.5) faint -= 0.09;

@@ -7,6 +7,7 @@ import { valueRange } from "@/core/mixing";
 import { type Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
 import { useDesk, useDeskStore } from "../desk-store";
+import { coloursOf } from "@/model/washes";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useLookedAt } from "../reach";
 import { AddPaint } from "./add-paint";
@@ -19,7 +20,9 @@ function useUses(): ReadonlyMap<string, readonly number[]> {
   return useMemo(() => {
     const uses = new Map<string, number[]>();
     areas.forEach((area, i) =>
-      area.recipe?.parts.forEach(({ paintId }) => uses.set(paintId, [...(uses.get(paintId) ?? []), i + 1])),
+      new Set(coloursOf(area).flatMap(({ recipe }) => recipe?.parts.map(({ paintId }) => paintId) ?? [])).forEach(
+        (paintId) => uses.set(paintId, [...(uses.get(paintId) ?? []), i + 1]),
+      ),
     );
     return uses;
   }, [areas]);
