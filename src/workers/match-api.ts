@@ -3,7 +3,7 @@ import type { MatchOptions, Recipe } from "@/core/mixing";
 import type { PaintMessage } from "./paint-message";
 
 /** A wash that lies there already. */
-export interface OverWash {
+interface OverWash {
   readonly parts: readonly { readonly paint: PaintMessage; readonly parts: number }[];
   readonly waterParts: number;
 }

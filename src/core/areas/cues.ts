@@ -16,7 +16,7 @@ export interface Cues {
  * How much a difference in OKLab a and b counts against one in lightness where shapes meet. Found on
  * the photographs of the bench (`npm run bench`).
  */
-export const HUE_WEIGHT = 2;
+const HUE_WEIGHT = 2;
 
 /** Reach of the broad step, as a share of the longer side. */
 const BROAD_SHARE = 1 / 220;

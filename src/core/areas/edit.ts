@@ -1,5 +1,6 @@
 import type { Point } from "../image/frame";
 import { cutTree } from "./cut-tree";
+import { boxMean } from "./cues";
 import type { MergeTree } from "./merge-tree";
 import type { Superpixels } from "./superpixels";
 import type { LabelMap } from "./label-map";
@@ -58,6 +59,19 @@ const SURE = 0.12;
 /** A difference in colour between the two sides under this (OKLab) is no edge to draw to. From memory. */
 const NO_EDGE = 0.02;
 
+/** A hand draws within this share of the longer side of what it means. From memory. */
+const HAND_SHARE = 0.011;
+
+/** Pieces that lie for the most part within a hand's reach of the drawn line: 1 for each of those. */
+function nearTheLine(mask: Uint8Array, { width, height, labels, count }: Superpixels, all: Uint32Array): Uint8Array {
+  const reach = Math.round(HAND_SHARE * Math.max(width, height));
+  const covered = boxMean(Float32Array.from(mask), width, height, reach);
+  const close = new Uint32Array(count);
+  for (let i = 0; i < labels.length; i++)
+    if (labels[i] >= 0 && covered[i] > 1e-4 && covered[i] < 1 - 1e-4) close[labels[i]]++;
+  return Uint8Array.from(close, (n, k) => (2 * n > all[k] ? 1 : 0));
+}
+
 /**
  * A drawn shape drawn to the photo's own edges. Small pieces wholly within the line belong to it;
  * those that the line crosses go to the side whose colour they have, or by their larger part where
@@ -74,6 +88,7 @@ export function snapToEdges(mask: Uint8Array, pieces: Superpixels, features: Flo
     if (mask[i]) inside[labels[i]]++;
   }
   const share = Float64Array.from(inside, (n, k) => n / all[k]);
+  const near = nearTheLine(mask, pieces, all);
   if (!share.some((part) => part > 1 - SURE)) return mask;
   const colours = pieceColours(pieces, features);
   const neighbours = pieceNeighbours(pieces);
@@ -83,19 +98,22 @@ export function snapToEdges(mask: Uint8Array, pieces: Superpixels, features: Flo
       colours[3 * a + 1] - colours[3 * b + 1],
       colours[3 * a + 2] - colours[3 * b + 2],
     );
-  /** Least difference to a sure piece of one side among the pieces up to two steps away. */
-  const nearest = (piece: number, isSure: (part: number) => boolean): number => {
+  /** Least difference to a sure piece of one side among the pieces up to three steps away. */
+  const nearest = (piece: number, isSure: (part: number, k: number) => boolean): number => {
     let least = Infinity;
-    for (const near of neighbours[piece]) {
-      for (const k of [near, ...neighbours[near]])
-        if (k !== piece && isSure(share[k])) least = Math.min(least, apart(piece, k));
+    for (const beside of neighbours[piece]) {
+      for (const k of [beside, ...neighbours[beside]].flatMap((one) => [one, ...neighbours[one]]))
+        if (k !== piece && isSure(share[k], k)) least = Math.min(least, apart(piece, k));
     }
     return least;
   };
   const taken = Uint8Array.from(share, (part, k) => {
-    if (part <= SURE || part >= 1 - SURE) return part > 0.5 ? 1 : 0;
-    const within = nearest(k, (other) => other >= 1 - SURE);
-    const without = nearest(k, (other) => other <= SURE);
+    if (!near[k] && (part <= SURE || part >= 1 - SURE)) return part > 0.5 ? 1 : 0;
+    const within = nearest(k, (other, at) => other >= 1 - SURE && !near[at]);
+    const without = nearest(k, (other, at) => other <= SURE && !near[at]);
+    // Towards the photo's own border there is only one side to be like.
+    if (!Number.isFinite(without) && within < NO_EDGE) return 1;
+    if (!Number.isFinite(within) && without < NO_EDGE) return 0;
     if (!Number.isFinite(within) || !Number.isFinite(without) || Math.abs(within - without) < NO_EDGE)
       return part > 0.5 ? 1 : 0;
     return within < without ? 1 : 0;

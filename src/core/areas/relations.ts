@@ -6,7 +6,7 @@ import type { AreaBorder } from "./measure";
 export type Plane = "near" | "middle" | "far";
 export type Light = "lit" | "shade" | "cast";
 
-/** An area as the relations between areas are judged. */
+/** A colour of an area as the relations between areas are judged; those of one area have its label in common. */
 export interface RelatedArea {
   readonly label: number;
   readonly name: string;
@@ -89,9 +89,10 @@ function meeting(
 ): Relation {
   const touching = (a: RelatedArea, b: RelatedArea): boolean =>
     a.label !== 0 &&
-    borders.some(
-      (border) => (border.a === a.label && border.b === b.label) || (border.a === b.label && border.b === a.label),
-    );
+    (a.label === b.label ||
+      borders.some(
+        (border) => (border.a === a.label && border.b === b.label) || (border.a === b.label && border.b === a.label),
+      ));
   const focal = areas.filter((area) => area.focal);
   if (focal.length === 0)
     return {

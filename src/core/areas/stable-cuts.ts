@@ -1,8 +1,8 @@
 import type { MergeTree } from "./merge-tree";
 
 /** Fewest and most shapes that are proposed unasked: fewer are no plan, more can't be kept in mind. From memory. */
-export const FEWEST_PROPOSED = 4;
-export const MOST_PROPOSED = 14;
+const FEWEST_PROPOSED = 4;
+const MOST_PROPOSED = 14;
 /** Numbers of shapes whose stability is told. */
 const MOST_TOLD = 40;
 
@@ -10,7 +10,7 @@ const MOST_TOLD = 40;
  * How long each number of shapes stays the same while the limit of what counts as a border rises: the
  * logarithm of the cost of the merge that ends it over the cost of the one that brought it. Index: number of shapes.
  */
-export function stretches({ heights }: MergeTree): Float64Array {
+function stretches({ heights }: MergeTree): Float64Array {
   const out = new Float64Array(MOST_TOLD + 1);
   // After all merges one shape is left (or as many as don't touch), so cut k stands before the last k - 1 merges.
   for (let k = 2; k <= MOST_TOLD && k - 1 <= heights.length; k++) {

@@ -3,7 +3,7 @@ export { drawnMix } from "./load-colours";
 export { paintKey, paintModel, type PaintModel } from "./paint";
 export { predict, type MixPart } from "./predict";
 export { separationOf } from "./separation";
-export { paperUnder, predictGlaze, type GlazeLayer } from "./glaze";
+export { paperUnder, predictGlaze } from "./glaze";
 export { chargePath } from "./charge";
 export { looksOf } from "./looks";
 export { ringPixels } from "./ring";

@@ -25,7 +25,7 @@ const FULL = `A painting holds at most ${LIMITS.areas} areas. Merge or remove so
 const MARK_RADIUS = 0.004;
 
 /** An area laid as a plan says; what stays in its place keeps its recipe. */
-export function withPlan(area: PaintingArea, { kind, colours, run, accent }: WashPlan): PaintingArea {
+function withPlan(area: PaintingArea, { kind, colours, run, accent }: WashPlan): PaintingArea {
   const [own, ...rest] = colours;
   const laid = area.wash.more.filter(({ drop }) => !drop);
   const dropped = area.wash.more.find(({ drop }) => drop);
@@ -46,13 +46,9 @@ export function withPlan(area: PaintingArea, { kind, colours, run, accent }: Was
   return { ...area, lab: own.lab, wash: { kind, share: own.share, more, run } };
 }
 
-/** The mean of a plan's colours by their shares, for a name. */
-function meanOf({ colours }: WashPlan): Lab {
-  const total = colours.reduce((sum, { share }) => sum + share, 0);
-  const mean = (of: (lab: Lab) => number): number =>
-    colours.reduce((sum, { lab, share }) => sum + share * of(lab), 0) / total;
-  return { L: mean(({ L }) => L), a: mean(({ a }) => a), b: mean(({ b }) => b) };
-}
+/** The colour that most of an area has: what it is named by. */
+const mostOf = ({ colours }: WashPlan): Lab =>
+  colours.reduce((most, colour) => (colour.share > most.share ? colour : most)).lab;
 
 export interface AreaEdits {
   /** Something is being computed. */
@@ -64,6 +60,8 @@ export interface AreaEdits {
   readonly merge: (area: PaintingArea, other: PaintingArea) => Promise<void>;
   readonly split: (area: PaintingArea) => Promise<void>;
   readonly enclose: (points: readonly Point[], snap: boolean) => Promise<void>;
+  /** Lays every area that has a shape as the photo suggests. */
+  readonly layAll: () => Promise<void>;
   /** Lays an area as the photo suggests, or in a kind that is asked for. */
   readonly lay: (area: PaintingArea, kind: WashKind | null) => Promise<void>;
   /** Wipes all regions; the areas keep their names, colours and recipes. */
@@ -129,7 +127,7 @@ export function useAreaEdits(): AreaEdits {
         const at = pointWithin(next, area.region);
         if (!plan || !at) return area;
         const laid = withPlan(area, plan);
-        const name = area.name || suggestedName(at, meanOf(plan), taken);
+        const name = area.name || suggestedName(at, mostOf(plan), taken);
         taken.add(name);
         return { ...laid, name, sample: { ...(plan.kind === "flat" ? at : plan.colours[0].at), radius: MARK_RADIUS } };
       });
@@ -287,6 +285,12 @@ export function useAreaEdits(): AreaEdits {
       return null;
     });
 
+  const layAll = (): Promise<void> =>
+    working((photo) => {
+      const { areas } = store.getState().document;
+      return keep(photo, map, areas, new Set(areas.flatMap(({ region }) => region ?? [])));
+    });
+
   const startOver = (): void => {
     const { document, setAreas, propose } = store.getState();
     propose(null);
@@ -296,5 +300,5 @@ export function useAreaEdits(): AreaEdits {
     );
   };
 
-  return { busy, words, accept, merge, split, enclose, lay, startOver };
+  return { busy, words, accept, merge, split, enclose, lay, layAll, startOver };
 }

@@ -30,18 +30,19 @@ function placeWords({ x, y }: Point): { readonly down: string; readonly across: 
  */
 export function suggestedName(at: Point, mean: Lab, taken: ReadonlySet<string>): string {
   const value = describeColour(mean).value;
+  const hue = plainHue(mean);
+  const isExtreme = hue === "white" || hue === "black";
   const tone =
     value < 2.5 ? "very dark" : value < 4 ? "dark" : value < 6.5 ? "mid" : value < 8.3 ? "light" : "very light";
-  const short = value < 4 ? "dark" : value >= 6.5 ? "light" : "";
-  const hue = plainHue(mean);
+  const short = isExtreme ? "" : value < 4 ? "dark" : value >= 6.5 ? "light" : "";
   const { down, across } = placeWords(at);
   const place = [down, across].filter(Boolean).join(" ") || "middle";
   const tries = [
     [short, hue],
     [short, hue, down || across || "middle"],
     [short, hue, place],
-    [tone, hue],
-    [tone, hue, down || across || "middle"],
+    [isExtreme ? "pure" : tone, hue],
+    [isExtreme ? "pure" : tone, hue, down || across || "middle"],
     ["small", hue, place],
     ["patch of", hue, across || down || "within"],
   ].map((words) => capital(words.filter(Boolean).join(" ")));

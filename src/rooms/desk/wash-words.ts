@@ -1,7 +1,8 @@
-import { describeColour, lchOfLab, type Lab } from "@/core/colour";
+import { describeColour, lchOfLab } from "@/core/colour";
 import type { WashKind } from "@/core/areas";
 import type { PaintingArea, StoredWash } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
+import { plainHue } from "./area-names";
 
 /** What a wash is called, and what it means to lay it so. */
 export const WASH_WORDS: Readonly<Record<WashKind, { readonly name: string; readonly means: string }>> = {
@@ -40,32 +41,30 @@ export function colourName(area: PaintingArea, index: number): string {
   return place ? `${area.name}, ${place}` : area.name;
 }
 
-/** Shortest word for what a colour is beside others of its wash. */
-const hueOf = (lab: Lab): string => describeColour(lab).hueName.replace(/^(greyish|muted|clear|vivid) /, "");
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
 
-/** Why a wash of this kind was proposed, in a few words: "blue above, warm grey below", "two greens of one value". */
+/** Why a wash of this kind was proposed, in a few words: "blue above, straw below", "brown and olive over sand". */
 export function washReason(area: PaintingArea): string {
-  const colours = coloursOf(area).filter(({ drop }) => !drop);
-  const labs = colours.map(({ lab }) => lab);
+  const labs = coloursOf(area).flatMap(({ lab, drop }) => (drop ? [] : [lab]));
   const values = labs.map((lab) => describeColour(lab).value);
+  const hues = labs.map(plainHue);
+  const last = labs.length - 1;
   if (area.wash.kind === "flat") return "its colours hardly differ";
-  const hues = labs.map(hueOf);
   if (area.wash.kind === "graded") {
     const [from, to] = endsOf(area.wash);
-    const [one, two] = [hues[0], hues[hues.length - 1]];
-    if (one !== two) return `${one} ${from}, ${two} ${to}`;
-    const lighter = values[0] > values[values.length - 1] ? from : to;
-    return Math.abs(values[0] - values[values.length - 1]) >= 0.5
-      ? `lighter ${lighter}`
-      : `purer ${lchOfLab(labs[0]).C > lchOfLab(labs[labs.length - 1]).C ? from : to}`;
+    if (hues[0] !== hues[last]) return `${hues[0]} ${from}, ${hues[last]} ${to}`;
+    if (Math.abs(values[0] - values[last]) >= 0.5) return `lighter ${values[0] > values[last] ? from : to}`;
+    return `purer ${lchOfLab(labs[0]).C > lchOfLab(labs[last]).C ? from : to}`;
   }
-  if (area.wash.kind === "varied") {
-    const different = [...new Set(hues)];
-    const count = ["", "", "two", "three"][labs.length];
+  const different = [...new Set(hues)];
+  if (area.wash.kind === "varied")
     return different.length === 1
-      ? `${count} kinds of ${different[0]}, one value`
-      : `${different.join(" and ")}, about one value`;
-  }
-  const by = values[0] - Math.min(...values);
-  return `${hues[hues.length - 1]} on a lighter ${hues[0]}, ${by.toFixed(1)} value steps darker`;
+      ? `${labs.length === 2 ? "two" : "three"} kinds of ${different[0]}, about one value`
+      : `${listed(different)}, about one value`;
+  const over = [...new Set(hues.slice(1))];
+  const by = `darker by ${(values[0] - Math.min(...values)).toFixed(1)}`;
+  return over.length === 1 && over[0] === hues[0]
+    ? `${hues[0]} on ${hues[0]}, ${by}`
+    : `${listed(over)} over ${hues[0]}, ${by}`;
 }

@@ -64,11 +64,20 @@ function meanOf({ lab }: AreaColours): Lab {
 
 /** Where a part of an area lies: deep within the pixels that `takes` names. Shares of the photo. */
 function placeOf(colours: AreaColours, map: LabelMap, takes: (k: number) => boolean): Point {
-  const { left, top, width, height, places } = colours;
-  const labels = new Uint8Array(width * height);
-  places.forEach((i, k) => takes(k) && (labels[i] = 1));
-  const at = pointWithin({ width, height, labels }, 1) ?? { x: 0.5, y: 0.5 };
-  return { x: (left + at.x * width) / map.width, y: (top + at.y * height) / map.height };
+  const { left, top, width, height, all, places } = colours;
+  // Not every pixel is looked at: on a grid as coarse as they lie, a cell belongs to what most of its pixels are.
+  const cell = Math.ceil(1.5 * Math.sqrt(all.length / places.length));
+  const [columns, rows] = [Math.ceil(width / cell), Math.ceil(height / cell)];
+  const balance = new Int32Array(columns * rows);
+  places.forEach((i, k) => {
+    balance[Math.floor(Math.floor(i / width) / cell) * columns + Math.floor((i % width) / cell)] += takes(k) ? 1 : -1;
+  });
+  const labels = Uint8Array.from(balance, (n) => (n > 0 ? 1 : 0));
+  const at = pointWithin({ width: columns, height: rows, labels }, 1) ?? { x: 0.5, y: 0.5 };
+  return {
+    x: Math.min(1, (left + at.x * columns * cell) / map.width),
+    y: Math.min(1, (top + at.y * rows * cell) / map.height),
+  };
 }
 
 /** What an area's wash is before its accent is looked for: the colour expected at each looked-at pixel, too. */
@@ -153,6 +162,23 @@ function apartOrNull(groups: ColourGroups, bother: number): ColourGroups | null 
   return groups;
 }
 
+/** A small third colour this near to the line between the other two, dE (CIELAB), is where they meet in the photo, no colour of its own. */
+const MEETING_REACH = 6;
+const MEETING_SHARE = 0.22;
+
+/** Whether one of three groups is but the mixture of the other two. */
+function isMeeting({ colours, shares }: ColourGroups): boolean {
+  return colours.some(({ L, a, b }, i) => {
+    if (shares[i] > MEETING_SHARE) return false;
+    const [one, two] = colours.filter((_, other) => other !== i);
+    const along = [two.L - one.L, two.a - one.a, two.b - one.b];
+    const from = [L - one.L, a - one.a, b - one.b];
+    const t = from.reduce((sum, d, c) => sum + d * along[c], 0) / along.reduce((sum, d) => sum + d * d, 0);
+    if (!(t > 0 && t < 1)) return false;
+    return Math.hypot(...from.map((d, c) => d - t * along[c])) < MEETING_REACH;
+  });
+}
+
 /** What the photo suggests, or the best plan of a kind that the painter asks for; null when there are too few pixels for it. */
 function laid(colours: AreaColours, map: LabelMap, bother: number, asked: WashKind | null): Laid | null {
   const mean = meanOf(colours);
@@ -172,7 +198,8 @@ function laid(colours: AreaColours, map: LabelMap, bother: number, asked: WashKi
   if (runs && run.explains >= RUN_EXPLAINS && run.explains >= two.explains) return graded(colours, map, run, bother);
   const pair = apartOrNull(two, bother);
   const three = apartOrNull(groupColours(colours, 3), bother);
-  const needsThree = three && three.explains >= GROUPS_EXPLAIN && three.explains - two.explains >= THIRD_EXPLAINS;
+  const needsThree =
+    three && !isMeeting(three) && three.explains >= GROUPS_EXPLAIN && three.explains - two.explains >= THIRD_EXPLAINS;
   const groups = needsThree ? three : pair;
   if (!groups || groups.explains < GROUPS_EXPLAIN) return flat;
   const values = groups.colours.map(valueOf);

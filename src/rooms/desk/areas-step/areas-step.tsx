@@ -2,9 +2,11 @@
 
 import { describeColour, screenColourOfLab } from "@/core/colour";
 import { FOCAL_WEIGHT, type PaintingArea } from "@/model/painting";
+import { coloursOf, type AreaColour } from "@/model/washes";
 import { useDesk, useDeskStore } from "../desk-store";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
-import { useTarget } from "../targets";
+import { useEdits } from "../edits-context";
+import { useTargets } from "../targets";
 import { Propose } from "./propose";
 import { Relations } from "./relations";
 import { ValueMapping } from "./value-mapping";
@@ -14,9 +16,11 @@ const share = (x: number): string => (x >= 0.095 ? `${Math.round(100 * x)} %` : 
 
 function ShapeRow({ area, number, sheetCm2 }: { area: PaintingArea; number: number; sheetCm2: number }) {
   const select = useDesk((s) => s.select);
-  const target = useTarget(area);
+  const targets = useTargets();
+  const laid = coloursOf(area).filter(({ drop }) => !drop);
   const measured = useMeasured()?.areas.find(({ label }) => label === area.region);
   const plain = [
+    area.wash.kind === "flat" ? null : area.wash.kind,
     area.plane,
     area.light === "cast" ? "cast shadow" : area.light === "shade" ? "in shade" : area.light,
     area.weight === FOCAL_WEIGHT ? "focal point" : null,
@@ -30,8 +34,15 @@ function ShapeRow({ area, number, sheetCm2 }: { area: PaintingArea; number: numb
       >
         <span className="quiet w-4 shrink-0 text-right">{number}</span>
         <span aria-hidden className="flex h-8 w-16 shrink-0">
-          {[area.lab, target].map((lab, i) => (
-            <span key={i} className="flex-1" style={{ background: screenColourOfLab(lab).hex }} />
+          {[(one: AreaColour) => one.lab, (one: AreaColour) => targets.get(one.id) ?? one.lab].map((labOf, i) => (
+            <span key={i} className="flex flex-1 flex-col">
+              {laid.map((one) => (
+                <span
+                  key={one.id}
+                  style={{ background: screenColourOfLab(labOf(one)).hex, flexGrow: Math.max(0.1, one.share) }}
+                />
+              ))}
+            </span>
           ))}
         </span>
         <span className="min-w-0 flex-1">
@@ -66,6 +77,7 @@ export function AreasStep() {
   const study = useDesk((s) => s.document.study);
   const { changeStudy, see, goTo } = useDeskStore().getState();
   const seeing = useDesk((s) => s.seeing);
+  const edits = useEdits();
   const measured = useMeasured();
   const sheet = sheetOf(study, size);
   const covered = measured ? 1 - measured.uncovered : 0;
@@ -92,14 +104,27 @@ export function AreasStep() {
             ))}
           </ul>
           <div className="space-y-5 px-6 pt-4">
-            <button
-              type="button"
-              className="btn btn-outline btn-sm"
-              aria-pressed={seeing === "squint"}
-              onClick={() => see(seeing === "squint" ? "plain" : "squint")}
-            >
-              {seeing === "squint" ? "Open your eyes" : "Squint: see them flat"}
-            </button>
+            <div className="flex flex-wrap items-center gap-2">
+              <button
+                type="button"
+                className="btn btn-outline btn-sm"
+                aria-pressed={seeing === "squint"}
+                onClick={() => see(seeing === "squint" ? "plain" : "squint")}
+              >
+                {seeing === "squint" ? "Open your eyes" : "Squint: see the washes"}
+              </button>
+              {areas.some(({ region, wash }) => region !== null && wash.kind === "flat") && (
+                <button
+                  type="button"
+                  className="btn btn-outline btn-sm"
+                  disabled={edits.busy}
+                  title="Each shape as the photo suggests: flat, graded, varied or layered. One step to undo."
+                  onClick={() => void edits.layAll()}
+                >
+                  {edits.busy ? "Looking …" : "Find the washes of all"}
+                </button>
+              )}
+            </div>
             <section aria-label="Wanted colours" className="space-y-2">
               <h3 className="font-semibold">What do you want of the colours?</h3>
               <WishChoice name="For all areas" wish={study.wish} onWish={(wish) => wish && changeStudy({ wish })} />

@@ -4,9 +4,11 @@ import { CircleCheck, CircleDashed, Info } from "lucide-react";
 import { useMemo } from "react";
 import { relationsOf } from "@/core/areas";
 import { FOCAL_WEIGHT } from "@/model/painting";
+import { coloursOf } from "@/model/washes";
 import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
 import { useTargets } from "../targets";
+import { colourName } from "../wash-words";
 
 /** What painters check between areas, on the colours that are to be painted. */
 export function Relations() {
@@ -16,15 +18,18 @@ export function Relations() {
   const relations = useMemo(
     () =>
       relationsOf(
-        areas.map((area) => ({
-          label: area.region ?? 0,
-          name: area.name,
-          colour: targets.get(area.id) ?? area.lab,
-          plane: area.plane,
-          light: area.light,
-          focal: area.weight === FOCAL_WEIGHT,
-          share: measured?.areas.find(({ label }) => label === area.region)?.share ?? 0.01,
-        })),
+        areas.flatMap((area) => {
+          const whole = measured?.areas.find(({ label }) => label === area.region)?.share ?? 0.01;
+          return coloursOf(area).map(({ id, lab, share }, i) => ({
+            label: area.region ?? 0,
+            name: colourName(area, i),
+            colour: targets.get(id) ?? lab,
+            plane: area.plane,
+            light: area.light,
+            focal: area.weight === FOCAL_WEIGHT,
+            share: whole * share,
+          }));
+        }),
         measured?.borders ?? [],
       ),
     [areas, measured, targets],

@@ -3,6 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { describeColour } from "@/core/colour";
 import { CURVE_AT, CURVE_KINDS, paintedValue, type CurveKind, type CurveValues } from "@/core/planning";
+import { coloursOf } from "@/model/washes";
 import { useDesk, useDeskStore } from "../desk-store";
 import { useBoxRange, useCurve } from "../targets";
 
@@ -115,11 +116,11 @@ export function ValueMapping() {
           />
           <path d={`M0 ${SIDE}L${SIDE} 0`} stroke="var(--hairline)" strokeDasharray="3 3" fill="none" />
           <rect x={0} y={0} width={SIDE} height={SIDE} fill="none" stroke="var(--hairline)" />
-          {areas.map((area) => {
-            const value = describeColour(area.lab).value;
+          {areas.flatMap(coloursOf).map(({ id, lab }) => {
+            const value = describeColour(lab).value;
             return (
               <path
-                key={area.id}
+                key={id}
                 d={`M${at(value)} ${SIDE}V${SIDE - at(paintedValue(value, curve))}H0`}
                 stroke="currentColor"
                 strokeOpacity={0.16}

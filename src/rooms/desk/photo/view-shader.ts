@@ -129,7 +129,8 @@ vec4 washAt(ivec2 p, ivec2 size) {
   vec3 own = toOklab(P3_TO_SRGB * (white * textureLod(photo, uv, melts ? 4.0 : 2.0).rgb));
   vec3 away = vec3(1e3);
   for (int i = 0; i < 3; i++) if (float(i) < count - 0.5) away[i] = distance(own, washRow(label, ${WASH_ROWS.photo} + i).rgb);
-  vec3 weights = pow(away + 1e-3, vec3(melts ? -3.0 : -24.0));
+  // Against the nearest, so that no power runs out of the range of numbers.
+  vec3 weights = pow((min(away.x, min(away.y, away.z)) + 1e-3) / (away + 1e-3), vec3(melts ? 3.0 : 24.0));
   weights /= weights.x + weights.y + weights.z;
   return vec4(weights.x * first.rgb + weights.y * second.rgb + weights.z * third, 1.0);
 }

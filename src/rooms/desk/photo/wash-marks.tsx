@@ -120,6 +120,8 @@ export function WashMarks({
       )}
       {colours.map(({ id, lab, at }, i) => {
         const isEnd = run !== null && (i === 0 || i === laid.length - 1);
+        // The area's own place has its marker already.
+        if (i === 0 && !isEnd) return null;
         return (
           <Handle
             key={id}
