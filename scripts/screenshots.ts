@@ -74,19 +74,6 @@ await shoot("card-read", "/measure", async (page) => {
   await page.getByRole("button", { name: /Read the demo/ }).click();
   await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 60_000 });
 });
-await shoot("meter", "/measure", async (page) => {
-  await page.getByRole("tab", { name: "By meter" }).click();
-  await page.getByRole("button", { name: "Connect", exact: true }).click();
-  await page.getByRole("button", { name: "Calibrate on white" }).click();
-  const places = page.getByRole("list", { name: "Places to read" });
-  for (let i = 0; i < 6; i++) {
-    while (!(await places.getByRole("listitem").nth(i).textContent())?.includes("L*")) {
-      const button = places.getByRole("button").nth(i);
-      if (await button.isEnabled()) await button.click();
-      await page.waitForTimeout(300);
-    }
-  }
-});
 await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());
 await shoot("handbook", "/handbook");
 await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
@@ -122,10 +109,17 @@ await shoot("reach", "/", async (page) => {
   await page.keyboard.press("b");
   await page.waitForTimeout(2000);
 });
+await shoot("washes", "/", async (page) => {
+  await step(page, "Areas");
+  await page.getByRole("button", { name: "Find the washes of all" }).click();
+  await page.getByRole("list", { name: "Areas" }).getByText(/layered/).first().waitFor();
+  await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
+  await page.keyboard.press("6");
+  await page.waitForTimeout(1500);
+});
 await shoot("areas", "/", async (page) => {
   await step(page, "Areas");
   await page.getByRole("button", { name: "Start over" }).click();
-  await page.getByRole("slider", { name: "How many shapes" }).fill("0.72");
   await page.getByRole("button", { name: /Take all/ }).waitFor();
   await page.waitForTimeout(1500);
 });
