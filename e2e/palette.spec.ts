@@ -209,7 +209,7 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
     .getByRole("button", { name: /Mixes$/ })
     .click();
   const puddles = page.getByRole("region", { name: "All puddles" });
-  await expect(puddles.getByRole("heading", { name: /puddles? for 12 areas/ })).toBeVisible();
+  await expect(puddles.getByRole("heading", { name: /puddles? for 12 colours/ })).toBeVisible();
   const count = async (): Promise<number> =>
     Number(/^(\d+) puddles/.exec((await puddles.getByRole("heading").first().textContent()) ?? "1 puddles")?.[1] ?? 1);
   const before = await count();

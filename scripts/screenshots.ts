@@ -112,8 +112,15 @@ await shoot("reach", "/", async (page) => {
 await shoot("washes", "/", async (page) => {
   await step(page, "Areas");
   await page.getByRole("button", { name: "Find the washes of all" }).click();
-  await page.getByRole("list", { name: "Areas" }).getByText(/layered/).first().waitFor();
-  await page.getByRole("list", { name: "Areas" }).getByRole("button", { name: /Brick in the sun/ }).click();
+  await page
+    .getByRole("list", { name: "Areas" })
+    .getByText(/layered/)
+    .first()
+    .waitFor();
+  await page
+    .getByRole("list", { name: "Areas" })
+    .getByRole("button", { name: /Brick in the sun/ })
+    .click();
   await page.keyboard.press("6");
   await page.waitForTimeout(1500);
 });

@@ -135,8 +135,8 @@ interface Settings {
   keepDemoCard(id: number): Promise<void>;
 }
 
-/** Copies made from a photo's original: the one that is measured, one for going close, one for lists. */
-export type PhotoCopy = "working" | "close" | "small";
+/** Copies made from a photo's original: the one that is measured, one to be seen at once, one for going close, one for lists. */
+export type PhotoCopy = "working" | "view" | "close" | "small";
 
 /** A photo's files: its original as it came, and copies of it. */
 export interface PhotoFiles {

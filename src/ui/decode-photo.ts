@@ -1,5 +1,12 @@
 import type { PixelArray } from "@/core/image";
 
+/** A photo's copy for the first look, encoded Display P3; the working copy takes its place once it is there. */
+export async function loadView(photoId: string): Promise<ImageBitmap> {
+  const response = await fetch(`/api/photos/${photoId}?copy=view`);
+  if (!response.ok) throw new Error(`The photo did not come (${response.status}).`);
+  return createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
+}
+
 /** The pixels of a photo's working copy, encoded Display P3. */
 export async function decodeWorkingCopy(
   photoId: string,

@@ -1,4 +1,4 @@
-import type { AreasMeasured, WashKind, WashPlan } from "@/core/areas";
+import type { AreaDetail, AreasMeasured, WashKind, WashPlan } from "@/core/areas";
 import type { Frame, Point } from "@/core/image";
 
 /** How the photo is looked at: the white correction and the part that is painted. */
@@ -29,6 +29,8 @@ export interface PhotoApi {
   /** Divides what no label covers yet into about so many shapes; null: as many as the photo suggests. */
   propose(look: Look, labels: Uint8Array, shapes: number | null): ProposedShapes;
   measure(look: Look, labels: Uint8Array): AreasMeasured;
+  /** What half-closed eyes lose of each area, by its label: the thin things on its ground. */
+  details(look: Look, labels: Uint8Array): ReadonlyMap<number, AreaDetail>;
   /** How areas would be laid, in the order of `wanted`; null where a label has no pixel, or too few for what is asked. */
   washes(
     look: Look,

@@ -2,6 +2,7 @@
 import { expose } from "comlink";
 import {
   cuesOf,
+  detailsOf,
   featuresOf,
   fillPolygon,
   labelUncovered,
@@ -16,6 +17,7 @@ import {
   uncoveredPieces,
   washPlan,
   type Cues,
+  type LabelMap,
   type MergeTree,
   type Superpixels,
 } from "@/core/areas";
@@ -72,6 +74,7 @@ function under(look: Look) {
     image,
     mask,
     small,
+    calm,
     features: () => features(white, () => featuresOf(image)),
     cues: () => cues(white, () => cuesOf(calm())),
     smallPieces,
@@ -87,6 +90,12 @@ function under(look: Look) {
 }
 
 const mapOf = ({ width, height }: AreaImage, labels: Uint8Array) => ({ width, height, labels });
+
+/** Areas within the sheet, at the size that shapes are found at. */
+function smallMap({ image, mask, small }: ReturnType<typeof under>, labels: Uint8Array): LabelMap {
+  const visible = labels.map((label, i) => (mask[i] ? label : 0));
+  return mapOf(small(), resized(visible, image, small()));
+}
 
 expose({
   open(opened) {
@@ -109,10 +118,14 @@ expose({
     const { image, mask } = under(look);
     return measureAreas(mapOf(image, labels), image, mask, look.frame.width * image.width);
   },
+  details(look, labels) {
+    const seen = under(look);
+    return detailsOf(smallMap(seen, labels), seen.small(), seen.calm().oklab);
+  },
   washes(look, labels, bother, wanted) {
-    const { image, mask, small } = under(look);
-    const visible = labels.map((label, i) => (mask[i] ? label : 0));
-    const map = mapOf(small(), resized(visible, image, small()));
+    const seen = under(look);
+    const { small } = seen;
+    const map = smallMap(seen, labels);
     return wanted.map(({ label, kind }) => washPlan(map, label, small(), bother, kind));
   },
   shares(look, steps) {

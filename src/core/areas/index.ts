@@ -1,5 +1,6 @@
 /** Shapes in a photo: found, drawn, measured, related. What the rest of the program may use of it. */
 export { featuresOf, superpixels, type Superpixels } from "./superpixels";
+export { detailsOf, type AreaDetail } from "./detail";
 export { cuesOf, type Cues } from "./cues";
 export { mergeTree, type MergeTree } from "./merge-tree";
 export {

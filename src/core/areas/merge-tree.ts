@@ -116,18 +116,23 @@ function pour({ size, mean, variance }: Shapes, a: number, b: number): void {
   size[a] = n;
 }
 
-/** Which pieces touch, how long, and how strong the step there is. */
+/** Which pieces touch, how long, and how strong the step there is; adds up the pieces' outlines. */
 function bordersOf(
   { width, height, labels, count }: Superpixels,
   cues: Cues,
   inside: (piece: number) => boolean,
   broad: number,
+  outline: Float64Array,
 ): Map<number, Border>[] {
   const neighbours: Map<number, Border>[] = Array.from({ length: count }, () => new Map<number, Border>());
   const stepAt = (i: number): number => broad * cues.broad[i] + (1 - broad) * cues.crisp[i];
   const touch = (i: number, j: number): void => {
     const [a, b] = [labels[i], labels[j]];
-    if (a === b || !inside(a) || !inside(b)) return;
+    if (a === b) return;
+    // A border to what takes no part is outline all the same: a shape beside an area is not surrounded by the rest.
+    if (inside(a)) outline[a]++;
+    if (inside(b)) outline[b]++;
+    if (!inside(a) || !inside(b)) return;
     let border = neighbours[a].get(b);
     if (!border) {
       border = { length: 0, step: 0 };
@@ -164,12 +169,9 @@ export function mergeTree(
   const inside = (piece: number): boolean => piece >= 0 && (!only || only[piece] === 1);
   const shapes = shapesOf(pieces, cues, inside);
   const { size, outline, mean, variance } = shapes;
-  const neighbours = bordersOf(pieces, cues, inside, weights.broad);
+  const neighbours = bordersOf(pieces, cues, inside, weights.broad, outline);
   let all = 0;
-  for (let k = 0; k < count; k++) {
-    all += size[k];
-    for (const { length } of neighbours[k].values()) outline[k] += length;
-  }
+  for (let k = 0; k < count; k++) all += size[k];
   const side = Math.max(pieces.width, pieces.height);
   const smallest = smallestShare * all;
   const hue2 = weights.hue ** 2;

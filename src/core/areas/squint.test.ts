@@ -1,6 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { seededRandom } from "../numeric/random";
+import { deltaE00 } from "../colour/difference";
+import { oklabOfLinearSrgb } from "../colour/oklab";
+import { labOfLinear } from "../image/pixels";
 import { boxMean } from "./cues";
+import { detailsOf } from "./detail";
 import { boxMedian, squinted } from "./squint";
 
 const [WIDTH, HEIGHT] = [23, 17];
@@ -25,6 +29,30 @@ describe("looking with half-closed eyes", () => {
         expect(Math.abs(medians[y * WIDTH + x] - window[window.length >> 1])).toBeLessThanOrEqual(1 / 255);
       }
     }
+  });
+
+  test("what is lost is told as detail on its ground, with its colour; a plain ground has none", () => {
+    const [width, height] = [400, 240];
+    const map = {
+      width,
+      height,
+      labels: Uint8Array.from({ length: width * height }, (_, i) => (i < (width * height) / 2 ? 1 : 2)),
+    };
+    const linear = new Float32Array(3 * width * height);
+    const oklab = new Float32Array(3 * width * height);
+    for (let i = 0; i < width * height; i++) {
+      const stem = (i % width) % 25 < 2 && map.labels[i] === 2;
+      const light = stem ? { r: 0.3, g: 0.12, b: 0.04 } : { r: 0.1, g: 0.2, b: 0.4 };
+      const { L, a, b } = oklabOfLinearSrgb(light);
+      linear.set([light.r, light.g, light.b], 3 * i);
+      oklab.set([L, a, b], 3 * i);
+    }
+    const image = { width, height, linear, oklab };
+    const details = detailsOf(map, image, squinted(image));
+    expect([...details.keys()]).toEqual([2]);
+    expect(details.get(2)!.share).toBeCloseTo(2 / 25, 2);
+    // As light, a stem's own: Lab of linear Display P3 (0.3, 0.12, 0.04).
+    expect(deltaE00(details.get(2)!.lab, labOfLinear({ r: 0.3, g: 0.12, b: 0.04 }))).toBeLessThan(1);
   });
 
   test("stems before water give way to it, and the horizon stays where it is", () => {

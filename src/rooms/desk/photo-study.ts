@@ -1,14 +1,14 @@
 "use client";
 
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
-import { emptyMap, unpackMap, type AreasMeasured, type LabelMap } from "@/core/areas";
+import { emptyMap, unpackMap, type AreaDetail, type AreasMeasured, type LabelMap } from "@/core/areas";
 import { mapSizeOf, wholePhoto, type Frame, type PixelArray, type WhiteMatrix } from "@/core/image";
 import type { PhotoRecord } from "@/storage/ports";
 import type { Study } from "@/model/painting";
 import type { Look, PhotoApi } from "@/workers/photo-api";
 import { photoWorker } from "@/workers/start";
 import type { WorkerLink } from "@/workers/worker-link";
-import { decodeWorkingCopy } from "@/ui/decode-photo";
+import { decodeWorkingCopy, loadView } from "@/ui/decode-photo";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk, whiteOf } from "./desk-store";
 
@@ -28,6 +28,8 @@ function studyOf({ width, height, data }: PixelArray): PhotoStudy {
 export interface OpenPhoto {
   readonly row: PhotoRecord;
   readonly size: { readonly width: number; readonly height: number };
+  /** What is seen until the pixels are there; null before, and if there is no such copy. */
+  readonly view: ImageBitmap | null;
   /** Null until it is decoded. */
   readonly pixels: PixelArray | null;
   /** Why the photo can't be shown; null while nothing is wrong. */
@@ -48,17 +50,25 @@ export function usePhoto(): OpenPhoto {
 /** Loads a photo's working copy and opens its study. */
 export function useOpenedPhoto(row: PhotoRecord): OpenPhoto {
   const [loaded, setLoaded] = useState<{ pixels: PixelArray; study: PhotoStudy } | { failed: string } | null>(null);
+  const [view, setView] = useState<ImageBitmap | null>(null);
   useEffect(() => {
     let left = false;
     let study: PhotoStudy | null = null;
-    decodeWorkingCopy(row.id).then(
-      (pixels) => {
-        if (left) return;
-        study = studyOf(pixels);
-        setLoaded({ pixels, study });
-      },
-      (error: unknown) => !left && setLoaded({ failed: error instanceof Error ? error.message : String(error) }),
+    // A first look comes before the large copy, which alone is measured; without one the large copy is waited for.
+    const first = loadView(row.id).then(
+      (bitmap) => void (!left && setView(bitmap)),
+      () => {},
     );
+    first
+      .then(() => decodeWorkingCopy(row.id))
+      .then(
+        (pixels) => {
+          if (left) return;
+          study = studyOf(pixels);
+          setLoaded({ pixels, study });
+        },
+        (error: unknown) => !left && setLoaded({ failed: error instanceof Error ? error.message : String(error) }),
+      );
     return () => {
       left = true;
       study?.stop();
@@ -68,11 +78,12 @@ export function useOpenedPhoto(row: PhotoRecord): OpenPhoto {
     () => ({
       row,
       size: { width: row.workingWidthPx, height: row.workingHeightPx },
+      view,
       failed: loaded && "failed" in loaded ? loaded.failed : null,
       pixels: loaded && "pixels" in loaded ? loaded.pixels : null,
       study: loaded && "study" in loaded ? loaded.study : null,
     }),
-    [row, loaded],
+    [row, view, loaded],
   );
 }
 
@@ -138,4 +149,25 @@ export function useMeasuring({ study }: OpenPhoto, map: LabelMap, look: Look): A
     };
   }, [study, map, look]);
   return measured;
+}
+
+/** The thin things on an area's ground; null while that is not known, or where there are hardly any. */
+export function useDetail(region: number | null): AreaDetail | null {
+  const { study } = usePhoto();
+  const look = useLook();
+  const map = useAreaMap();
+  const [found, setFound] = useState<{ of: LabelMap; details: ReadonlyMap<number, AreaDetail> } | null>(null);
+  useEffect(() => {
+    let stale = false;
+    study
+      ?.ask("details", look, map.labels)
+      .then(
+        (details) => !stale && setFound({ of: map, details }),
+        troubleWith("The areas' detail could not be looked for"),
+      );
+    return () => {
+      stale = true;
+    };
+  }, [study, look, map]);
+  return found?.of === map && region !== null ? (found.details.get(region) ?? null) : null;
 }

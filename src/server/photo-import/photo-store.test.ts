@@ -42,7 +42,7 @@ describe("keeping a photo", () => {
     expect(await store.photos.find(photo.id)).toMatchObject({ fileName: "bank.jpg", bytes: photo.bytes, widthPx: 90 });
   });
 
-  test("copies for going close and for lists are made at their first use; an old folder's working copy is made anew", async () => {
+  test("copies for the first look, for going close and for lists are made at their first use; an old folder's working copy is made anew", async () => {
     const photo = await kept(
       sharp({ create: { width: 2600, height: 1300, channels: 3, background: "#a04020" } }).jpeg(),
     );
@@ -57,12 +57,20 @@ describe("keeping a photo", () => {
     expect(info).toMatchObject({ width: 320, height: 160 });
     // The small one is for any picture viewer, so it is sRGB again.
     expect(Math.max(Math.abs(r - 0xa0), Math.abs(g - 0x40), Math.abs(b - 0x20))).toBeLessThan(4);
+    // The first look has the working copy's own bytes, so that nothing changes colour when that comes.
+    const view = await readCopy(store.photoFiles, photo, "view");
+    const [first, measured] = await Promise.all(
+      [view, photo.working].map((copy) => sharp(copy).removeAlpha().raw().toBuffer({ resolveWithObject: true })),
+    );
+    expect(first.info).toMatchObject({ width: 1280, height: 640 });
+    for (let c = 0; c < 3; c++) expect(Math.abs(first.data[c] - measured.data[c])).toBeLessThan(3);
     rmSync(join(data, "photos", photo.id, COPIES.working));
     expect((await readCopy(store.photoFiles, photo, "working")).equals(photo.working)).toBe(true);
     expect(readdirSync(join(data, "photos", photo.id)).sort()).toEqual([
       COPIES.close,
       "original.jpeg",
       COPIES.small,
+      COPIES.view,
       COPIES.working,
     ]);
   });

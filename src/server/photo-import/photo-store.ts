@@ -2,7 +2,7 @@ import sharp from "sharp";
 import { DiskFull } from "@/storage/folder/disk-space";
 import type { PhotoCopy, PhotoFiles, PhotoRecord, Store } from "@/storage/ports";
 import type { PhotoFormat } from "./photo-format";
-import { closeCopy, PhotoRefused, readPhoto, smallCopy, type ReadPhoto } from "./read-photo";
+import { closeCopy, PhotoRefused, readPhoto, smallCopy, viewCopy, type ReadPhoto } from "./read-photo";
 
 /** A stored photo can't be shown: its files are gone or damaged. The message says what to do. */
 export class PhotoLost extends Error {}
@@ -35,6 +35,7 @@ type Stored = Pick<PhotoRecord, "id" | "format">;
 async function makeCopy(files: PhotoFiles, photo: Stored, copy: PhotoCopy): Promise<Buffer> {
   const original = files.originalPath(photo.id, photo.format);
   if (copy === "close") return closeCopy(original, photo.format as PhotoFormat);
+  if (copy === "view") return viewCopy(await readCopy(files, photo, "working"));
   if (copy === "small") return smallCopy(await readCopy(files, photo, "working"));
   // Kept by an earlier Abendrot, whose working copies were sRGB: read anew from the original.
   return (await readPhoto(original)).working;

@@ -13,6 +13,7 @@ const UNRECORDED = ".without-record";
 /** File names of the copies. */
 export const COPIES: Readonly<Record<PhotoCopy, string>> = {
   working: "working-p3.png",
+  view: "view-p3.jpg",
   close: "close-p3.jpg",
   small: "small.jpg",
 };

@@ -9,7 +9,8 @@ import { useDesk, useDeskStore } from "../desk-store";
 import { useEdits } from "../edits-context";
 import { AreaName, AreaNav } from "../panel/area-nav";
 import { ColourFacts } from "../panel/colour-facts";
-import { sheetOf, useMeasured, usePhoto } from "../photo-study";
+import { plainHue } from "../area-names";
+import { sheetOf, useDetail, useMeasured, usePhoto } from "../photo-study";
 import { useTarget } from "../targets";
 import { WashSection } from "./wash-section";
 import { WishChoice } from "./wish-choice";
@@ -188,6 +189,7 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
   const all = useMeasured();
   const target = useTarget(area);
   const measured = all?.areas.find(({ label }) => label === area.region) ?? null;
+  const detail = useDetail(area.region);
   const sheet = sheetOf(study, size);
   const neighbours: Neighbour[] = (all?.borders ?? [])
     .filter(({ a, b }) => area.region !== null && (a === area.region || b === area.region))
@@ -213,6 +215,11 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
                 ? `${(100 * measured.share).toFixed(1)} % of the sheet, ${(measured.share * sheet.widthCm * sheet.heightCm).toFixed(1)} cm²`
                 : "known by one spot of the photo, without a shape"}
             </p>
+            {detail && (
+              <p className="quiet pl-1 text-[0.9rem] leading-snug">
+                fine detail on it: {plainHue(detail.lab)}, {Math.round(100 * detail.share)} %
+              </p>
+            )}
           </div>
         </div>
       </div>

@@ -46,7 +46,7 @@ function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
 
 /** The photo through the present way of seeing; redrawn once a frame at most. */
 export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
-  const { row, pixels } = usePhoto();
+  const { row, view: firstLook, pixels } = usePhoto();
   const seeing = useDesk((s) => s.seeing);
   const valueSteps = useDesk((s) => s.valueSteps);
   const marks = useDesk((s) => s.marks);
@@ -106,26 +106,44 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   }, []);
   useEffect(() => {
     const element = canvas.current;
-    if (!element || !pixels || undrawable) return;
+    const shown = pixels ?? firstLook;
+    if (!element || !shown || undrawable) return;
     // What the card already holds is not sent to it again.
     const frame = requestAnimationFrame(() => {
       try {
         const now = (drawn.current ??= { painter: new ViewPainter(element) });
         const photo =
-          closeCopy && Math.max(closeCopy.width, closeCopy.height) <= now.painter.maxSide ? closeCopy : pixels;
+          closeCopy && Math.max(closeCopy.width, closeCopy.height) <= now.painter.maxSide ? closeCopy : shown;
         if (now.photo !== photo) now.painter.setPhoto(photo);
         if (now.map !== map) now.painter.setAreas(map);
         if (now.colours !== colours) now.painter.setTargets(colours);
         if (now.cube !== cube) now.painter.setReach(cube);
         Object.assign(now, { photo, map, colours, cube });
         now.painter.draw({ viewport, seeing, valueSteps, white, marks, split });
-        element.dataset.drawn = seeing === "palette" && !cube ? "plain" : seeing;
+        element.dataset.seen = "yes";
+        // Said only of the photo that is measured: what is clicked before has no answer.
+        if (pixels) element.dataset.drawn = seeing === "palette" && !cube ? "plain" : seeing;
       } catch {
         setUndrawable(true);
       }
     });
     return () => cancelAnimationFrame(frame);
-  }, [pixels, closeCopy, viewport, seeing, valueSteps, white, marks, split, cube, map, colours, undrawable, restored]);
+  }, [
+    pixels,
+    firstLook,
+    closeCopy,
+    viewport,
+    seeing,
+    valueSteps,
+    white,
+    marks,
+    split,
+    cube,
+    map,
+    colours,
+    undrawable,
+    restored,
+  ]);
 
   const { width, height } = viewport.view;
   return (

@@ -84,7 +84,8 @@ function Rail({ height }: { height: number }) {
 
 /** The photo on neutral grey, through a way of seeing: what a press does depends on the present tool. */
 export function PhotoPane() {
-  const { row, size, pixels, failed } = usePhoto();
+  const { row, size, view: firstLook, pixels, failed } = usePhoto();
+  const isSeen = pixels !== null || firstLook !== null;
   const [box, room] = useSize();
   const surface = useRef<HTMLDivElement>(null);
   const [cursor, setCursor] = useState<Point | null>(null);
@@ -242,12 +243,12 @@ export function PhotoPane() {
               The photo could not be shown. {failed} Then load the page again.
             </p>
           )}
-          {!pixels && !failed && (
+          {!isSeen && !failed && (
             <p role="status" className="text-(--photo-ink)">
               Developing the photo …
             </p>
           )}
-          {pixels && room.width > 0 && (
+          {isSeen && !failed && room.width > 0 && (
             // The surface is a measuring instrument with its own keys, described to those who can't see it.
             // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
             <div
@@ -302,11 +303,12 @@ export function PhotoPane() {
                     onMove={(left, top) => {
                       const to = photoOfScreen(viewport, { x: left, y: top });
                       const point = { x: clamp(to.x), y: clamp(to.y) };
-                      moveColour(area.id, point, measure(point, area.sample.radius)!.lab);
+                      const found = measure(point, area.sample.radius);
+                      if (found) moveColour(area.id, point, found.lab);
                     }}
                   />
                 ))}
-              {selected && (step === "areas" || step === "mixes") && (
+              {pixels && selected && (step === "areas" || step === "mixes") && (
                 <WashMarks
                   area={selected}
                   viewport={viewport}
@@ -378,7 +380,7 @@ export function PhotoPane() {
             </div>
           )}
         </div>
-        {pixels && height > 1 && <Rail height={Math.min(height, room.height)} />}
+        {isSeen && height > 1 && <Rail height={Math.min(height, room.height)} />}
       </div>
       <div className="flex h-9 items-center gap-6 px-4 pb-2 text-[0.87rem] text-(--photo-ink)">
         <p id={help} className="min-w-0 flex-1 truncate">
