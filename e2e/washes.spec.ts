@@ -116,7 +116,10 @@ test("every colour of a wash is mixed: two puddles that meet for a run, a glaze 
   await expect(mixes).toContainText(/[4-6] recipes in/, { timeout: 60_000 });
   await expect(mixes.getByText("not mixed yet")).toHaveCount(0);
 
-  await mixes.getByRole("button", { name: /, first wash/ }).first().click();
+  await mixes
+    .getByRole("button", { name: /, first wash/ })
+    .first()
+    .click();
   await page.getByRole("tab", { name: "Over it" }).click();
   const detail = page.getByRole("article", { name: /^Area \d:/ });
   await expect(detail).toContainText("predicted over the first wash, dry");
@@ -126,7 +129,10 @@ test("every colour of a wash is mixed: two puddles that meet for a run, a glaze 
   expect(Number(off[1])).toBeLessThan(5);
 
   await detail.getByRole("button", { name: "All areas" }).click();
-  await mixes.getByRole("button", { name: /, above/ }).first().click();
+  await mixes
+    .getByRole("button", { name: /, above/ })
+    .first()
+    .click();
   await expect(detail.getByRole("img", { name: "The colours between the puddles, dry" })).toBeVisible();
   // Another way for the lower end alone.
   await page.getByRole("tab", { name: "Below" }).click();

@@ -8,9 +8,12 @@ import { plainHue } from "./area-names";
 export const WASH_WORDS: Readonly<Record<WashKind, { readonly name: string; readonly means: string }>> = {
   flat: { name: "flat", means: "One colour over all of it." },
   graded: { name: "graded", means: "From one colour to another in one go: two puddles that meet on wet paper." },
-  varied: { name: "varied", means: "Colours of about one value, dropped in beside each other to melt." },
+  varied: { name: "varied", means: "Colours laid wet beside each other, to melt where they meet." },
   layered: { name: "layered", means: "A first wash over all of it; when it is dry, the darker colour on it." },
 };
+
+/** Colours within so many value steps are told as of one value (core: washPlan). */
+const ONE_VALUE = 1;
 
 const ENDS = { down: ["above", "below"], across: ["left", "right"] } as const;
 
@@ -58,10 +61,14 @@ export function washReason(area: PaintingArea): string {
     return `purer ${lchOfLab(labs[0]).C > lchOfLab(labs[last]).C ? from : to}`;
   }
   const different = [...new Set(hues)];
-  if (area.wash.kind === "varied")
-    return different.length === 1
-      ? `${labs.length === 2 ? "two" : "three"} kinds of ${different[0]}, about one value`
-      : `${listed(different)}, about one value`;
+  if (area.wash.kind === "varied") {
+    const words =
+      different.length === 1 ? `${labs.length === 2 ? "two" : "three"} kinds of ${different[0]}` : listed(different);
+    // Colours that differ in value too are varied when none can be a glaze over another.
+    return Math.max(...values) - Math.min(...values) < ONE_VALUE
+      ? `${words}, about one value`
+      : `${words} side by side`;
+  }
   const over = [...new Set(hues.slice(1))];
   const by = `darker by ${(values[0] - Math.min(...values)).toFixed(1)}`;
   return over.length === 1 && over[0] === hues[0]
