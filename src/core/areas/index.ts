@@ -19,7 +19,15 @@ export { fillPolygon, snapToEdges, splitArea } from "./edit";
 export { measureAreas, type AreaMeasure, type AreasMeasured } from "./measure";
 export { relationsOf, type Light, type Plane } from "./relations";
 export { labelUncovered, uncoveredPieces } from "./uncovered";
-export { BOTHER, WASH_KINDS, washPlan, type WashColour, type WashKind, type WashPlan } from "./wash/wash-plan";
+export {
+  BOTHER,
+  ONE_VALUE,
+  WASH_KINDS,
+  washPlan,
+  type WashColour,
+  type WashKind,
+  type WashPlan,
+} from "./wash/wash-plan";
 export { proposedCount, stableCounts } from "./stable-cuts";
 export { squinted } from "./squint";
 export { proposeShapes } from "./propose";

@@ -8,7 +8,7 @@ import { CONVENIENCE_MIXES } from "../pigments/handbook/convenience";
 import { compareColours } from "../colour/compare";
 import { lchOfLab, xyzOfLab } from "../colour/lab";
 import { chargePath } from "./charge";
-import { glazeReflectance, predictGlaze } from "./glaze";
+import { glazeReflectance, paperUnder, predictGlaze } from "./glaze";
 import { likelyErrorOf } from "./likely-error";
 import { paintModel } from "./paint";
 import { predict } from "./predict";
@@ -73,6 +73,39 @@ describe("glazes", () => {
       expect(L).toBeLessThanOrEqual(before + 1e-9);
       before = L;
     }
+  });
+});
+
+describe("a sheet under a dried wash", () => {
+  test("a wash over it is the glaze of both, within 1 dE00 whatever granulates", () => {
+    const smooth = { ...paper, roughness: 0 };
+    for (const below of ["PY154", "PBr7-burnt-sienna", "PB29"]) {
+      for (const above of ["PB15-green-shade", "PV19-rose", "PBr7-burnt-umber"]) {
+        for (const loads of [
+          [0.06, 0.1],
+          [0.2, 0.3],
+        ]) {
+          const layers = [
+            { mix: one(below), load: loads[0] },
+            { mix: one(above), load: loads[1] },
+          ];
+          const off = (sheet: typeof paper): number =>
+            compareColours(
+              predictGlaze(layers, sheet),
+              predict(layers[1].mix, loads[1], paperUnder(layers[0], sheet)).dry,
+            ).dE00;
+          expect(off(paper), `${above} over ${below}`).toBeLessThan(1);
+          expect(off(smooth), `${above} over ${below}, smooth`).toBeLessThan(1);
+        }
+      }
+    }
+  });
+
+  test("nothing on it is the wash below; a glaze never makes it lighter", () => {
+    const under = paperUnder({ mix: one("PY154"), load: 0.2 }, paper);
+    const below = predict(one("PY154"), 0.2, paper).dry;
+    expect(compareColours(below, predict(one("PB29"), 1e-9, under).dry).dE00).toBeLessThan(0.01);
+    for (const load of [0.02, 0.1, 0.4]) expect(predict(one("PB29"), load, under).dry.L).toBeLessThan(below.L);
   });
 });
 

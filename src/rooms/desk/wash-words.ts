@@ -1,5 +1,5 @@
 import { describeColour, lchOfLab } from "@/core/colour";
-import type { WashKind } from "@/core/areas";
+import { ONE_VALUE, type WashKind } from "@/core/areas";
 import type { PaintingArea, StoredWash } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import { plainHue } from "./area-names";
@@ -11,9 +11,6 @@ export const WASH_WORDS: Readonly<Record<WashKind, { readonly name: string; read
   varied: { name: "varied", means: "Colours laid wet beside each other, to melt where they meet." },
   layered: { name: "layered", means: "A first wash over all of it; when it is dry, the darker colour on it." },
 };
-
-/** Colours within so many value steps are told as of one value (core: washPlan). */
-const ONE_VALUE = 1;
 
 const ENDS = { down: ["above", "below"], across: ["left", "right"] } as const;
 

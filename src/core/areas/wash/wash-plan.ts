@@ -45,7 +45,7 @@ const LEAST_SHARE = 0.08;
 /** A run's middle colour is a target of its own if the ends would meet in a colour this many times `bother` off. */
 const BENT = 1.5;
 /** Colours within so many value steps melt into each other; farther apart the darker goes over the lighter. From memory. */
-const ONE_VALUE = 1;
+export const ONE_VALUE = 1;
 
 const valueOf = (lab: Lab): number => valueOfLuminance(xyzOfLab(lab).Y);
 
