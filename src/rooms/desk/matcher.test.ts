@@ -4,7 +4,8 @@ import { DEFAULT_MATCH } from "@/core/mixing";
 import { workerOver } from "@/testing/worker.test-helper";
 import type { MatchApi } from "@/workers/match-api";
 import { WorkerLink } from "@/workers/worker-link";
-import { MatchDesk, Matcher, mixColours, type LaidWash } from "./matcher";
+import { MatchDesk, Matcher, mixColours } from "./matcher";
+import type { LaidWash } from "./paints";
 
 test("all of the desk's askers share one worker; an asker's new question takes its old one back, and nobody else's", async () => {
   const posted: (readonly [string, number])[] = [];

@@ -10,7 +10,7 @@ import { matchWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
-import type { KnownPaint } from "./paints";
+import type { KnownPaint, LaidWash } from "./paints";
 
 interface MatchTarget {
   readonly id: string;
@@ -25,12 +25,6 @@ export interface MatchQuestion {
   readonly options: MatchOptions;
   /** A dried wash that the mixes are laid over. */
   readonly over?: LaidWash | null;
-}
-
-/** A wash that lies on the paper already. */
-export interface LaidWash {
-  readonly parts: readonly { readonly paint: KnownPaint; readonly parts: number }[];
-  readonly waterParts: number;
 }
 
 /** Over another wash two paints are enough, and their table is quickly made. */

@@ -62,14 +62,17 @@ export function useSourcePaints(): readonly KnownPaint[] {
   }, [paints, paper, source, palette]);
 }
 
+/** A wash that lies on the paper already. */
+export interface LaidWash {
+  readonly parts: readonly { readonly paint: KnownPaint; readonly parts: number }[];
+  readonly waterParts: number;
+}
+
 /** A stored recipe as a wash that lies on the paper; null when one of its paints has left the paintbox. */
 export function laidWash(
   { parts, waterParts }: StoredRecipe,
   paints: ReadonlyMap<string, KnownPaint>,
-): {
-  readonly parts: readonly { readonly paint: KnownPaint; readonly parts: number }[];
-  readonly waterParts: number;
-} | null {
+): LaidWash | null {
   const known = parts.flatMap(({ paintId, parts: amount }) => {
     const paint = paints.get(paintId);
     return paint ? [{ paint, parts: amount }] : [];

@@ -11,7 +11,7 @@ import { usePhoto } from "../photo-study";
 import { useGamutTable } from "../reach";
 import { useTargets } from "../targets";
 import { scaleOf, type Viewport } from "./viewport";
-import { ViewPainter, type LaidWash } from "./view-painter";
+import { ViewPainter, type DrawnWash } from "./view-painter";
 
 interface PhotoCanvasProps {
   readonly viewport: Viewport;
@@ -67,7 +67,7 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
         areas.flatMap((area) => {
           if (area.region === null) return [];
           const laid = coloursOf(area).filter(({ drop }) => !drop);
-          const wash: LaidWash = {
+          const wash: DrawnWash = {
             kind: area.wash.kind,
             run: area.wash.run,
             colours: laid.map(({ id, lab }) => {

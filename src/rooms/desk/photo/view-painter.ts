@@ -9,7 +9,7 @@ import type { Seeing } from "../desk-store";
 const LABELS = MAX_LABEL + 1;
 
 /** An area's wash as it is drawn. */
-export interface LaidWash {
+export interface DrawnWash {
   readonly kind: WashKind;
   /** One to three: what is painted, encoded sRGB 0 to 1, and what the photo shows there, OKLab. */
   readonly colours: readonly {
@@ -143,7 +143,7 @@ export class ViewPainter {
   }
 
   /** How each label's area is laid. */
-  setTargets(washes: ReadonlyMap<number, LaidWash>): void {
+  setTargets(washes: ReadonlyMap<number, DrawnWash>): void {
     const { gl } = this;
     const texels = new Float32Array(4 * LABELS * WASH_ROWS.count);
     const put = (label: number, row: number, values: readonly number[]): void =>
