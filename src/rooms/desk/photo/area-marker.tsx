@@ -1,7 +1,7 @@
 "use client";
 
-import { useRef, useState, type PointerEvent } from "react";
 import type { PaintingArea } from "@/model/painting";
+import { useDragged } from "./use-dragged";
 
 interface AreaMarkerProps {
   readonly area: PaintingArea;
@@ -36,27 +36,12 @@ export function AreaMarker({
   onSelect,
   onMove,
 }: AreaMarkerProps) {
-  const start = useRef<{ x: number; y: number } | null>(null);
-  const [shift, setShift] = useState({ x: 0, y: 0 });
   const shown = Math.max(5, radius);
   const tabSide = place.left > 0.75 * roomWidth ? "right-full -mr-1 flex-row-reverse" : "left-full -ml-1";
-
-  const press = (event: PointerEvent<HTMLButtonElement>): void => {
-    event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    start.current = { x: event.clientX, y: event.clientY };
-  };
-  const drag = (event: PointerEvent): void => {
-    if (start.current) setShift({ x: event.clientX - start.current.x, y: event.clientY - start.current.y });
-  };
-  const drop = (event: PointerEvent): void => {
-    if (!start.current) return;
-    const moved = { x: event.clientX - start.current.x, y: event.clientY - start.current.y };
-    start.current = null;
-    setShift({ x: 0, y: 0 });
+  const { shift, listeners } = useDragged((moved) => {
     if (Math.hypot(moved.x, moved.y) < CLICK_PX) onSelect();
     else onMove(place.left + moved.x, place.top + moved.y);
-  };
+  });
 
   return (
     <button
@@ -66,13 +51,7 @@ export function AreaMarker({
       title={`${area.name}: click to open, drag to sample elsewhere`}
       className={`group absolute z-10 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none ${idle ? "pointer-events-none opacity-60" : ""}`}
       style={{ left: place.left + shift.x, top: place.top + shift.y }}
-      onPointerDown={press}
-      onPointerMove={drag}
-      onPointerUp={drop}
-      onPointerCancel={() => {
-        start.current = null;
-        setShift({ x: 0, y: 0 });
-      }}
+      {...listeners}
       onClick={(event) => event.detail === 0 && onSelect()}
     >
       <span

@@ -1,12 +1,13 @@
 "use client";
 
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import type { KeyboardEvent } from "react";
 import { screenColourOfLab, type Lab } from "@/core/colour";
 import type { Point } from "@/core/image";
 import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import { useDeskStore } from "../desk-store";
 import { colourName } from "../wash-words";
+import { useDragged } from "./use-dragged";
 import { photoOfScreen, screenOfPhoto, type Viewport } from "./viewport";
 
 const clamp = (x: number): number => Math.min(1, Math.max(0, x));
@@ -29,26 +30,12 @@ interface HandleProps {
 
 /** A place on the photo that can be dragged, or moved by the arrow keys. */
 function Handle({ at, viewport, label, fill, square = false, onMove }: HandleProps) {
-  const start = useRef<{ x: number; y: number } | null>(null);
-  const [shift, setShift] = useState({ x: 0, y: 0 });
   const place = screenOfPhoto(viewport, at);
-  const press = (event: PointerEvent<HTMLButtonElement>): void => {
-    event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    start.current = { x: event.clientX, y: event.clientY };
-  };
-  const drag = (event: PointerEvent): void => {
-    if (start.current) setShift({ x: event.clientX - start.current.x, y: event.clientY - start.current.y });
-  };
-  const release = (event: PointerEvent): void => {
-    if (!start.current) return;
-    const moved = { x: event.clientX - start.current.x, y: event.clientY - start.current.y };
-    start.current = null;
-    setShift({ x: 0, y: 0 });
+  const { shift, listeners } = useDragged((moved) => {
     if (moved.x === 0 && moved.y === 0) return;
     const to = photoOfScreen(viewport, { x: place.x + moved.x, y: place.y + moved.y });
     onMove({ x: clamp(to.x), y: clamp(to.y) });
-  };
+  });
   const onKeyDown = (event: KeyboardEvent): void => {
     const move = MOVES[event.key];
     if (!move) return;
@@ -63,13 +50,7 @@ function Handle({ at, viewport, label, fill, square = false, onMove }: HandlePro
       title={label}
       className="absolute z-20 grid size-8 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none place-items-center"
       style={{ left: place.x + shift.x, top: place.y + shift.y }}
-      onPointerDown={press}
-      onPointerMove={drag}
-      onPointerUp={release}
-      onPointerCancel={() => {
-        start.current = null;
-        setShift({ x: 0, y: 0 });
-      }}
+      {...listeners}
       onKeyDown={onKeyDown}
     >
       <span
