@@ -1,3 +1,5 @@
 /** Where the paintbox is saved, and each painting. */
 export const PAINTBOX_URL = "/api/paintbox";
 export const paintingUrl = (id: string): string => `/api/paintings/${id}`;
+/** The copy of a photo that is seen first. */
+export const viewCopyUrl = (photoId: string): string => `/api/photos/${photoId}?copy=view`;

@@ -1,8 +1,9 @@
 import type { PixelArray } from "@/core/image";
+import { viewCopyUrl } from "@/model/addresses";
 
 /** A photo's copy for the first look, encoded Display P3; the working copy takes its place once it is there. */
 export async function loadView(photoId: string): Promise<ImageBitmap> {
-  const response = await fetch(`/api/photos/${photoId}?copy=view`);
+  const response = await fetch(viewCopyUrl(photoId));
   if (!response.ok) throw new Error(`The photo did not come (${response.status}).`);
   return createImageBitmap(await response.blob(), { colorSpaceConversion: "none" });
 }

@@ -20,7 +20,7 @@ export function RoomHeader({ room, children }: { room: (typeof ROOMS)[number]["n
         {children}
         <nav aria-label="Rooms" className="ml-auto flex gap-1">
           {ROOMS.filter(({ name }) => name !== room).map(({ href, name }) => (
-            <Link key={href} href={href} className="btn btn-ghost btn-sm">
+            <Link key={href} prefetch={false} href={href} className="btn btn-ghost btn-sm">
               {name}
             </Link>
           ))}

@@ -4,6 +4,7 @@ import Link from "next/link";
 export function Wordmark() {
   return (
     <Link
+      prefetch={false}
       href="/"
       className="name-face text-2xl leading-none font-medium tracking-tight italic"
       aria-label="Abendrot, to the last painting"

@@ -124,16 +124,16 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />
-          <Link href="/paintbox" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/paintbox" className="btn btn-ghost btn-sm">
             Paintbox
           </Link>
-          <Link href="/measure" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/measure" className="btn btn-ghost btn-sm">
             Measure
           </Link>
-          <Link href="/handbook" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/handbook" className="btn btn-ghost btn-sm">
             Handbook
           </Link>
-          <Link href="/try-a-mix" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/try-a-mix" className="btn btn-ghost btn-sm">
             Try a mix
           </Link>
           <PaintingsMenu id={id} titles={titles} />

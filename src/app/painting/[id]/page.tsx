@@ -1,8 +1,9 @@
 import { notFound } from "next/navigation";
+import { preload } from "react-dom";
 import { Suspense } from "react";
 import { z } from "zod";
 import { Desk } from "@/rooms/desk/desk";
-import { PAINTBOX_URL, paintingUrl } from "@/model/addresses";
+import { PAINTBOX_URL, paintingUrl, viewCopyUrl } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
 import { opened } from "../../opened";
 
@@ -15,6 +16,8 @@ async function OpenedDesk({ id }: { id: string }) {
       store.paintbox.revision(),
     ]);
     if (!painting) notFound();
+    // The first look at the photo comes while the desk is still being set up.
+    preload(viewCopyUrl(painting.photo.id), { as: "fetch", crossOrigin: "anonymous" });
     return {
       room: <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />,
       revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },

@@ -2,7 +2,7 @@ import { MAX_LABEL, WASH_KINDS, type LabelMap, type WashKind } from "@/core/area
 import { stepGrey, stepLimits, type PixelArray, type Point, type WhiteMatrix } from "@/core/image";
 import { type GamutTable } from "@/core/palette";
 import { photoOfScreen, type Viewport } from "./viewport";
-import { FRAGMENT_SHADER, MODES, VERTEX_SHADER, WASH_ROWS } from "./view-shader";
+import { fragmentShader, MODES, VERTEX_SHADER, WASH_ROWS } from "./view-shader";
 import type { Seeing } from "../desk-store";
 
 /** Columns of the washes' texture: one for each label. */
@@ -36,7 +36,6 @@ const UNIFORMS = [
   "targets",
   "toPhoto",
   "white",
-  "mode",
   "steps",
   "limits",
   "greys",
@@ -46,11 +45,19 @@ const UNIFORMS = [
   "ground",
 ] as const;
 
-function compiled(gl: WebGL2RenderingContext): WebGLProgram {
+type Uniforms = Readonly<Record<(typeof UNIFORMS)[number], WebGLUniformLocation | null>>;
+
+/** The program of a way of seeing, and where its uniforms are; null for those that it has no use for. */
+interface WayProgram {
+  readonly program: WebGLProgram;
+  readonly at: Uniforms;
+}
+
+function compiled(gl: WebGL2RenderingContext, mode: number): WayProgram {
   const program = gl.createProgram();
   for (const [kind, source] of [
     [gl.VERTEX_SHADER, VERTEX_SHADER],
-    [gl.FRAGMENT_SHADER, FRAGMENT_SHADER],
+    [gl.FRAGMENT_SHADER, fragmentShader(mode)],
   ] as const) {
     const shader = gl.createShader(kind);
     if (!shader) throw new Error("no shader");
@@ -61,13 +68,22 @@ function compiled(gl: WebGL2RenderingContext): WebGLProgram {
       throw new Error(gl.getShaderInfoLog(shader) ?? "shader");
   }
   gl.linkProgram(program);
-  return program;
+  gl.useProgram(program);
+  const at = Object.fromEntries(
+    UNIFORMS.map((name) => [name, gl.getUniformLocation(program, name)]),
+  ) as unknown as Uniforms;
+  gl.uniform1i(at.photo, 0);
+  gl.uniform1i(at.areas, 1);
+  gl.uniform1i(at.targets, 2);
+  gl.uniform1i(at.reach, 3);
+  return { program, at };
 }
 
 /** Draws the photo through a way of seeing, on the graphics card. */
 export class ViewPainter {
   private readonly gl: WebGL2RenderingContext;
-  private readonly at: Readonly<Record<(typeof UNIFORMS)[number], WebGLUniformLocation | null>>;
+  /** By the number of the way, compiled when it is first looked through. */
+  private readonly programs = new Map<number, WayProgram>();
   private readonly photo: WebGLTexture;
   private readonly areas: WebGLTexture;
   private readonly targets: WebGLTexture;
@@ -79,15 +95,6 @@ export class ViewPainter {
     const gl = canvas.getContext("webgl2", { alpha: false, antialias: false, preserveDrawingBuffer: false });
     if (!gl) throw new Error("no WebGL 2");
     this.gl = gl;
-    const program = compiled(gl);
-    gl.useProgram(program);
-    this.at = Object.fromEntries(
-      UNIFORMS.map((name) => [name, gl.getUniformLocation(program, name)]),
-    ) as typeof this.at;
-    gl.uniform1i(this.at.photo, 0);
-    gl.uniform1i(this.at.areas, 1);
-    gl.uniform1i(this.at.targets, 2);
-    gl.uniform1i(this.at.reach, 3);
     [this.photo, this.areas, this.targets, this.reach] = [0, 1, 2, 3].map(() => gl.createTexture());
     gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
     this.setAreas({ width: 1, height: 1, labels: new Uint8Array(1) });
@@ -184,8 +191,16 @@ export class ViewPainter {
     this.hasReach = cube !== null;
   }
 
+  private programOf(mode: number): WayProgram {
+    const known = this.programs.get(mode) ?? compiled(this.gl, mode);
+    this.programs.set(mode, known);
+    return known;
+  }
+
   draw({ viewport, seeing, valueSteps, white, marks, split }: Scene): void {
-    const { gl, at } = this;
+    const { gl } = this;
+    const { program, at } = this.programOf(seeing === "palette" && !this.hasReach ? MODES.plain : MODES[seeing]);
+    gl.useProgram(program);
     const { view } = viewport;
     const o = photoOfScreen(viewport, { x: 0, y: 0 });
     const x = photoOfScreen(viewport, { x: view.width, y: 0 });
@@ -193,7 +208,6 @@ export class ViewPainter {
     gl.viewport(0, 0, gl.drawingBufferWidth, gl.drawingBufferHeight);
     gl.uniformMatrix3fv(at.toPhoto, false, [x.x - o.x, x.y - o.y, 0, y.x - o.x, y.y - o.y, 0, o.x, o.y, 1]);
     gl.uniformMatrix3fv(at.white, true, white);
-    gl.uniform1i(at.mode, seeing === "palette" && !this.hasReach ? MODES.plain : MODES[seeing]);
     gl.uniform1f(at.split, split);
     gl.uniform1i(at.steps, valueSteps);
     if (valueSteps > 0) {

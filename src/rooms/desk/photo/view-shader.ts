@@ -26,10 +26,10 @@ export const WASH_ROWS = { paint: 0, photo: 3, run: 6, count: 7 } as const;
 export const MODES = { plain: 0, values: 1, heightened: 2, temperature: 3, hue: 4, squint: 5, palette: 6 } as const;
 
 /**
- * The ways of seeing on the graphics card. The rules and constants are the core's (photo/views),
- * which a browser test holds this to.
+ * One way of seeing on the graphics card. The rules and constants are the core's (photo/views), which a browser test
+ * holds this to. Each way is a program of its own: a small one is compiled in a fraction of the time of all of them.
  */
-export const FRAGMENT_SHADER = `#version 300 es
+export const fragmentShader = (mode: number): string => `#version 300 es
 precision highp float;
 precision highp usampler2D;
 in vec2 at;
@@ -39,7 +39,7 @@ uniform usampler2D areas;       // the areas' map
 uniform sampler2D targets;      // one column for each label, rows as in WASH_ROWS
 uniform mat3 toPhoto;           // surface 0..1 -> photo 0..1
 uniform mat3 white;
-uniform int mode;
+const int mode = ${mode};
 uniform int steps;
 uniform float limits[${MAX_STEPS}];
 uniform float greys[${MAX_STEPS}];
