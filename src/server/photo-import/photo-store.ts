@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { DiskFull } from "@/storage/folder/disk-space";
 import type { PhotoCopy, PhotoFiles, PhotoRecord, Store } from "@/storage/ports";
@@ -20,10 +21,16 @@ export async function storePhoto(
   await photoFiles.setRecorded(id, true);
 }
 
+/** Digests of copies that were found whole: the same bytes need not be decoded again. */
+const foundWhole = new Set<string>();
+
 /** Whether a copy can be decoded to its last row. */
 async function isWhole(copy: Buffer): Promise<boolean> {
+  const digest = createHash("sha256").update(copy).digest("base64");
+  if (foundWhole.has(digest)) return true;
   try {
     await sharp(copy, { failOn: "truncated" }).stats();
+    foundWhole.add(digest);
     return true;
   } catch {
     return false;
