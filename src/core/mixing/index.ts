@@ -9,7 +9,7 @@ export { looksOf } from "./looks";
 export { ringPixels } from "./ring";
 export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type PuddleUse } from "./puddles";
 export { farthestPointSample } from "./farthest-point-sample";
-export { findTwins } from "./twins";
+export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";

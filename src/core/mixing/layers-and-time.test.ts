@@ -2,8 +2,7 @@ import { describe, expect, test } from "vitest";
 import { DRY_SURFACE, saunderson } from "../optics/surface";
 import { loadOfWater } from "../optics/load";
 import { PAPERS, paperById } from "../optics/paper";
-import { colourLeft, fadedOptics } from "../pigments/fading";
-import { HANDBOOK, pigmentById } from "../pigments/handbook";
+import { HANDBOOK } from "../pigments/handbook";
 import { CONVENIENCE_MIXES } from "../pigments/handbook/convenience";
 import { compareColours } from "../colour/compare";
 import { lchOfLab, xyzOfLab } from "../colour/lab";
@@ -165,29 +164,6 @@ describe("separation", () => {
   });
 });
 
-describe("fading, an estimate by class", () => {
-  test("worse classes fade sooner, a window sooner than a museum, nothing at once", () => {
-    const left = [1, 2, 3, 4, 5].map((grade) => colourLeft({ class: grade as 1, listed: true }, 20, "museum"));
-    expect([...left].sort((a, b) => b - a)).toEqual(left);
-    expect(left[0]).toBeGreaterThan(0.95);
-    expect(left[4]).toBeLessThan(0.1);
-    expect(colourLeft({ class: 3, listed: true }, 5, "window")).toBeLessThan(
-      colourLeft({ class: 3, listed: true }, 5, "museum"),
-    );
-    expect(colourLeft({ class: 5, listed: true }, 0, "window")).toBe(1);
-    expect(() => colourLeft({ class: 1, listed: true }, -1, "museum")).toThrow(RangeError);
-  });
-
-  test("a faded wash is lighter", () => {
-    const { optics } = pigmentById("PR83");
-    const paint = one("PR83")[0].paint;
-    const faded = { ...paint, optics: fadedOptics(optics, 0.4) };
-    expect(predict([{ paint: faded, parts: 1 }], 0.3, paper).dry.L).toBeGreaterThan(
-      predict([{ paint, parts: 1 }], 0.3, paper).dry.L + 8,
-    );
-  });
-});
-
 describe("likely error", () => {
   const typical = one("PB29")[0].paint;
   const measured = { ...typical, measured: { miss: 1.04, loads: [0.05, 1] as const, on: "2026-10-03", way: "card" } };
@@ -236,7 +212,7 @@ describe("the handbook", () => {
     expect(HANDBOOK.length).toBeGreaterThanOrEqual(90);
     expect(new Set(HANDBOOK.map(({ id }) => id)).size).toBe(HANDBOOK.length);
     for (const { id, code, optics, granulation, staining, weight, note, absorbers } of HANDBOOK) {
-      expect(code, id).toMatch(/^(P[YORVBGWb]|PBr|PBk|NR)\d+$/);
+      expect(code, id).toMatch(/^(P[YORVBGWb]|PBr|PBk|NR|BV)\d+$/);
       expect(Math.min(...optics.K, ...optics.S), id).toBeGreaterThanOrEqual(0);
       expect(granulation >= 0 && granulation <= 1 && staining >= 0 && staining <= 1 && Math.abs(weight) <= 1, id).toBe(
         true,
@@ -296,7 +272,7 @@ describe("a reach table", () => {
 
   test("a paint whose optics changed under the same id is computed anew", () => {
     const before = buildReachTable(paints, paper, rules);
-    const refitted = { ...paints[0], optics: fadedOptics(paints[0].optics, 0.8) };
+    const refitted = { ...paints[0], optics: { ...paints[0].optics, K: paints[0].optics.K.map((k) => 0.8 * k) } };
     expect(buildReachTable([refitted, ...paints.slice(1)], paper, rules, before).computed).toBe(1 + 4 + 6);
   });
 });

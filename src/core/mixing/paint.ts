@@ -25,6 +25,10 @@ export interface PaintModel {
   readonly granulation: number;
   /** -1 travels with the water, 1 drops where it is put. */
   readonly weight: number;
+  /** 0 lifts to white paper, 1 dyes it. */
+  readonly staining: number;
+  /** The class of ASTM D5067 of its least lasting pigment, 1 excellent to 5 very poor. */
+  readonly lightClass: number;
   /** Share of the load that seems to go in drying on a fully absorbent sheet. */
   readonly dryingShift: number;
   /** The measurement that its optics stand on; null for the handbook's typical ones. */
@@ -62,6 +66,8 @@ export function paintModel(
     pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
     granulation: mean(({ granulation }) => granulation),
     weight: mean(({ weight }) => weight),
+    staining: mean(({ staining }) => staining),
+    lightClass: Math.max(...known.map(({ pigment }) => pigment.lightfastness.class)),
     dryingShift: mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
     measured,
   };

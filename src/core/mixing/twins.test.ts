@@ -36,7 +36,16 @@ describe("twins (common practice, no source)", () => {
     expect(twins[0]).toMatchObject({ first: "b", second: "c" });
     expect(twins.map(({ dE00 }) => dE00)).toEqual([...twins.map(({ dE00 }) => dE00)].sort((x, y) => x - y));
     const rough = { ...paint("rough", "PR254"), granulation: 0.9 };
-    expect(findTwins([paint("smooth", "PR254"), rough], PAPERS[0])).toEqual([]);
+    expect(findTwins([paint("smooth", "PR254"), rough], PAPERS[0])[0].unlike).toEqual([
+      { trait: "texture", more: "rough" },
+    ]);
+  });
+
+  test("paints of one colour that cover or last unlike each other are told so, and come after the true twins", () => {
+    const [white] = findTwins([paint("zinc", "PW4"), paint("titanium", "PW6")], PAPERS[0]);
+    expect(white.unlike).toContainEqual({ trait: "opacity", more: "titanium" });
+    const yellows = findTwins([paint("fades", "PY1"), paint("lasts", "PY97"), paint("again", "PY97")], PAPERS[0]);
+    expect(yellows.map(({ unlike }) => unlike.map(({ more }) => more))).toEqual([[], ["lasts"], ["again"]]);
   });
 
   test("500 paints are looked through in moments", () => {

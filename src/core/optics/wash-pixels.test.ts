@@ -1,11 +1,12 @@
 import { expect, test } from "vitest";
 import { drawnMix } from "../mixing/load-colours";
-import { paintModel } from "../mixing/paint";
+import { paintModel, type PaintModel } from "../mixing/paint";
 import { PAPERS } from "./paper";
 import { valueNoise, washPixels } from "./wash-pixels";
 
-const strip = (id: string, seed = 3) => {
-  const { colours, spread } = drawnMix([{ paint: paintModel(id, [{ pigmentId: id, share: 1 }]), parts: 1 }], PAPERS[0]);
+const strip = (id: string, seed = 3, change: Partial<PaintModel> = {}) => {
+  const paint = { ...paintModel(id, [{ pigmentId: id, share: 1 }]), ...change };
+  const { colours, spread } = drawnMix([{ paint, parts: 1 }], PAPERS[0]);
   return {
     spread,
     pixels: washPixels(colours, { widthPx: 240, heightPx: 48, from: 1, to: 0.012, spread, grainPx: 2.4, seed }),
@@ -28,9 +29,9 @@ test("a strip runs from masstone to tint, solid inside, clear outside its ragged
   expect(new Set(rim).size).toBeGreaterThan(20);
 });
 
-test("a granulating paint shows more texture than a smooth one of the same kind", () => {
+test("a granulating paint shows more texture than one of the same colour that lies flat", () => {
   const rough = strip("PB29");
-  const smooth = strip("PB60");
+  const smooth = strip("PB29", 3, { granulation: 0 });
   expect(rough.spread).toBeGreaterThan(2 * smooth.spread);
   expect(green(rough.pixels, 100, 130).deviation).toBeGreaterThan(1.3 * green(smooth.pixels, 100, 130).deviation);
 });

@@ -7,4 +7,3 @@ export type { PigmentShare } from "./share";
 export { labelContradictions } from "./label-check";
 export { searchPigments, type FoundPigment } from "./search";
 export { hueOrder, tintingStrengthOf } from "./order";
-export { colourLeft, fadedOptics, type Hanging } from "./fading";

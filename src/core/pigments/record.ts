@@ -28,6 +28,9 @@ export interface Lightfastness {
   readonly listed: boolean;
 }
 
+/** CIELAB lightness, chroma and hue angle in degrees (D65, 2 degree observer). */
+export type RecalledColour = readonly [lightness: number, chroma: number, hueDegrees: number];
+
 /** One pigment of the handbook: typical facts and the absorbers its typical optics are built from. */
 export interface PigmentRecord {
   /** Own key: the Colour Index name, with a shade where one name covers several, e.g. "PBr7-burnt-sienna". */
@@ -38,6 +41,12 @@ export interface PigmentRecord {
   readonly also?: readonly string[];
   readonly absorbers: readonly Absorber[];
   readonly scatterer: Scatterer;
+  /**
+   * What its absorbers were aimed at: masstone, middle wash (load 0.25) and tint (0.06) on white cotton as they are
+   * remembered from painted swatches. From memory; where several facts of mixing pull elsewhere, the computed colour
+   * may stand a few units off. docs/handbook.md shows both.
+   */
+  readonly recalled: readonly [masstone: RecalledColour, wash: RecalledColour, tint: RecalledColour];
   readonly transparency: Transparency;
   /** 0 lies flat, 1 settles heavily into the paper's hollows. */
   readonly granulation: number;
@@ -46,6 +55,8 @@ export interface PigmentRecord {
   /** -1 travels far with the water, 1 drops where it is put. */
   readonly weight: number;
   readonly lightfastness: Lightfastness;
+  /** What is known of it in light beyond its class, a sentence for painters. */
+  readonly inLight?: string;
   /** How much of the load seems to go in drying, where that is known to be large; 0.1 is a tenth. */
   readonly dryingShift?: number;
   readonly hazards?: readonly Hazard[];

@@ -1,5 +1,5 @@
 import { pigmentById } from "../pigments/handbook";
-import type { Absorber } from "../pigments/optics";
+import { scatteringAt, type Absorber } from "../pigments/optics";
 import type { PigmentShare } from "../pigments/share";
 import { FINE_NM } from "./fine-bands";
 import { normalFrom } from "../numeric/normal";
@@ -52,31 +52,36 @@ export function truePaint(pigments: readonly PigmentShare[], random: () => numbe
       share: share / total,
       granulation,
       absorb: absorbers.map((part) => absorptionOf(part, normal)),
-      at550: scatterer.at550 * Math.exp(VARIES.scattering * normal()),
-      fall: scatterer.fall + VARIES.fall * normal(),
+      scatterer: {
+        at550: scatterer.at550 * Math.exp(VARIES.scattering * normal()),
+        fall: scatterer.fall + VARIES.fall * normal(),
+        inBand: scatterer.inBand,
+      },
     };
   });
-  const bare = FINE_NM.map((nm) =>
-    parts.reduce(
-      (sum, { share, absorb }) =>
-        sum +
-        share *
-          Math.max(
-            0,
-            absorb.reduce((k, f) => k + f(nm), 0),
-          ),
-      0,
+  const absorbed = parts.map(({ absorb }) =>
+    FINE_NM.map((nm) =>
+      Math.max(
+        0,
+        absorb.reduce((k, f) => k + f(nm), 0),
+      ),
     ),
   );
+  const most = absorbed.map((k) => Math.max(...k, 1e-6));
+  const bare = FINE_NM.map((_, i) => parts.reduce((sum, { share }, p) => sum + share * absorbed[p][i], 0));
   const dull = DULL * random() * (bare.reduce((sum, k) => sum + k, 0) / bare.length);
   const granulation = parts.reduce((sum, part) => sum + part.share * part.granulation, 0);
   return {
     K: Float64Array.from(bare, (k) => strength * (k + dull)),
     S: Float64Array.from(
       FINE_NM,
-      (nm) =>
+      (nm, i) =>
         strength *
-        (extender + parts.reduce((sum, { share, at550, fall }) => sum + share * at550 * (nm / 550) ** -fall, 0)),
+        (extender +
+          parts.reduce(
+            (sum, { share, scatterer }, p) => sum + share * scatteringAt(scatterer, nm, absorbed[p][i] / most[p]),
+            0,
+          )),
     ),
     granulation: Math.min(1, Math.max(0, granulation + VARIES.granulation * normal() * granulation)),
   };

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { describeColour, lchOfLab, type Lab } from "@/core/colour";
 import { predict } from "@/core/mixing";
 import { type Paper } from "@/core/optics";
-import { colourLeft, fadedOptics, pigmentById, tintingStrengthOf, type Hanging } from "@/core/pigments";
+import { pigmentById, tintingStrengthOf } from "@/core/pigments";
 import { Caution } from "@/ui/caution";
 import { propertyWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
@@ -20,10 +20,14 @@ const weightWords = (weight: number): string =>
       ? "light: travels with the water"
       : "neither heavy nor light";
 
-const FADING: readonly { years: number; hanging: Hanging; words: string }[] = [
-  { years: 0, hanging: "museum", words: "fresh" },
-  { years: 50, hanging: "museum", words: "50 years in a museum" },
-  { years: 10, hanging: "window", words: "10 years by a window" },
+/** What the classes of ASTM D5067 mean to a painter, 1 to 5. From memory of their wording; in how many years is not known. */
+const LIGHT_WORDS = [
+  "",
+  "Not expected to change in any light that a painting is hung in.",
+  "Keeps for a lifetime indoors; a thin wash in full sun may lose a little.",
+  "Thin washes fade in years of bright light: for albums, or out of the sun.",
+  "Fades plainly within a few years of daylight.",
+  "Goes in daylight within months or a year or two: for sketchbooks, and to be scanned.",
 ];
 
 function numbers(lab: Lab): string {
@@ -81,33 +85,15 @@ export function PigmentSheet({ entry, paper, onClose }: { entry: HandbookEntry; 
           </div>
         ))}
       </dl>
-      <section aria-label="Fading">
-        <h3 className="mb-1 font-semibold">
-          In the light <span className="quiet font-normal">(an estimate by class)</span>
-        </h3>
-        <ul className="space-y-1">
-          {FADING.map(({ years, hanging, words }) => {
-            const faded = {
-              ...model,
-              id: `${model.id} ${years} ${hanging}`,
-              optics: fadedOptics(model.optics, colourLeft(lightfastness, years, hanging)),
-            };
-            return (
-              <li key={words} className="flex items-center gap-3">
-                <Strip
-                  mix={[{ paint: faded, parts: 1 }]}
-                  paper={paper}
-                  width={190}
-                  height={22}
-                  from={0.5}
-                  to={0.03}
-                  label={words}
-                />
-                <span className="quiet">{words}</span>
-              </li>
-            );
-          })}
-        </ul>
+      <section aria-label="In the light">
+        <h3 className="mb-1 font-semibold">In the light</h3>
+        <p className="leading-snug">
+          {LIGHT_WORDS[lightfastness.class]} {pigment.inLight}
+        </p>
+        <p className="quiet mt-1">
+          What the class means, from memory. In how many years nobody can tell from it: a strip of your own, half of it
+          covered, in a window says more.
+        </p>
       </section>
       {hazards.length > 0 && (
         <section aria-label="Cautions" className="border-t border-(--hairline) pt-3">

@@ -4,7 +4,7 @@ import { Star } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { lchOfLab } from "@/core/colour";
-import { findTwins, looksOf, type PaintModel } from "@/core/mixing";
+import { findTwins, looksOf, type PaintModel, type TwinTrait } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { hueOrder, pigmentById } from "@/core/pigments";
 import type { Measurement } from "@/model/measurement";
@@ -65,6 +65,13 @@ function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
 }
 
 const TWINS_SHOWN = 20;
+/** Of the one of two paints of a colour that has more of it. */
+const TRAIT_WORDS: Readonly<Record<TwinTrait, string>> = {
+  opacity: "covers more",
+  texture: "granulates more",
+  staining: "stains more",
+  lasting: "lasts longer in light",
+};
 
 function Twins({ list }: { list: readonly Shown[] }) {
   const open = usePaintbox((s) => s.open);
@@ -82,9 +89,11 @@ function Twins({ list }: { list: readonly Shown[] }) {
   return (
     <section aria-label="Twins" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
       <h2 className="name-face text-2xl">Twins</h2>
-      <p className="quiet mb-2">So close in masstone, wash and tint that one of the two is enough.</p>
+      <p className="quiet mb-2">
+        So close in masstone, wash and tint that one of the two is enough, unless it says in what they differ.
+      </p>
       <ul className="space-y-1">
-        {twins.slice(0, TWINS_SHOWN).map(({ first, second, dE00 }) => (
+        {twins.slice(0, TWINS_SHOWN).map(({ first, second, dE00, unlike }) => (
           <li key={`${first} ${second}`} className="flex items-center gap-3">
             {[first, second].map((id) => {
               const { paint, model, codes } = byModel.get(id)!;
@@ -102,7 +111,11 @@ function Twins({ list }: { list: readonly Shown[] }) {
                 </button>
               );
             })}
-            <span className="quiet">at most dE00 {dE00.toFixed(1)} apart</span>
+            <span className="quiet">
+              at most dE00 {dE00.toFixed(1)} apart
+              {unlike.length > 0 &&
+                `, but ${unlike.map(({ trait, more }) => `${byModel.get(more)!.paint.name} ${TRAIT_WORDS[trait]}`).join(", ")}`}
+            </span>
           </li>
         ))}
         {twins.length > TWINS_SHOWN && <li className="quiet">and {twins.length - TWINS_SHOWN} more pairs</li>}

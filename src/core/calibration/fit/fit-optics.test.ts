@@ -160,7 +160,7 @@ describe("what a fit makes of its readings", () => {
     const knowing = missOf(
       spoiled.map((reading, i): Reading => (i < 2 ? { ...reading, cutOff: [true, false, false] } : reading)),
     );
-    expect(knowing).toBeLessThan(0.6 * believed);
+    expect(knowing).toBeLessThan(0.7 * believed);
   });
 
   test("more swatches make surer, and less light from one wash", () => {

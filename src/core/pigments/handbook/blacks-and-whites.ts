@@ -11,8 +11,13 @@ export const BLACKS: readonly PigmentRecord[] = [
     weight: -0.2,
     lightfastness: listed(1),
     dryingShift: 0.15,
-    absorbers: [flat(3.4, 0.06)],
+    absorbers: [flat(3.7, 0.06)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [22, 1, 270],
+      [41, 2, 250],
+      [75, 1, 230],
+    ],
     note: "A strong cool black, bluish grey in a wash.",
   },
   {
@@ -24,8 +29,13 @@ export const BLACKS: readonly PigmentRecord[] = [
     weight: -0.4,
     lightfastness: listed(1),
     dryingShift: 0.15,
-    absorbers: [flat(4, -0.05)],
+    absorbers: [flat(4.3, -0.05)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [21, 1, 270],
+      [37, 2, 90],
+      [72, 3, 88],
+    ],
     note: "The strongest black; a touch darkens a puddle.",
   },
   {
@@ -39,6 +49,11 @@ export const BLACKS: readonly PigmentRecord[] = [
     lightfastness: listed(1),
     absorbers: [flat(2.3, -0.05)],
     scatterer: scatter(0.06, 0.5),
+    recalled: [
+      [25, 1, 70],
+      [54, 3, 80],
+      [82, 3, 88],
+    ],
     note: "A soft warm black; greens with yellow.",
   },
   {
@@ -50,7 +65,12 @@ export const BLACKS: readonly PigmentRecord[] = [
     weight: 0.4,
     lightfastness: estimated(1),
     absorbers: [flat(1.7, -0.02)],
-    scatterer: scatter(0.3, 0.2),
+    scatterer: scatter(0.34, 0.2),
+    recalled: [
+      [36, 1, 90],
+      [62, 2, 90],
+      [85, 2, 95],
+    ],
     note: "A silvery dark grey with a sheen.",
   },
   {
@@ -62,8 +82,13 @@ export const BLACKS: readonly PigmentRecord[] = [
     staining: 0.3,
     weight: 0.9,
     lightfastness: listed(1),
-    absorbers: [flat(3, -0.08)],
+    absorbers: [flat(3.1, -0.08)],
     scatterer: scatter(0.12, 0.5),
+    recalled: [
+      [25, 1, 65],
+      [49, 4, 75],
+      [78, 4, 82],
+    ],
     note: "A heavy black that settles in flocks.",
   },
   {
@@ -77,6 +102,11 @@ export const BLACKS: readonly PigmentRecord[] = [
     dryingShift: 0.15,
     absorbers: [flat(1.1), band(440, 45, 1.1), band(640, 60, 1.7)],
     scatterer: scatter(0.05, 0.8),
+    recalled: [
+      [27, 9, 165],
+      [58, 17, 164],
+      [84, 8, 158],
+    ],
     note: "Nearly black, dark pine green in a wash: deep foliage.",
   },
 ];
@@ -93,6 +123,11 @@ export const WHITES: readonly PigmentRecord[] = [
     hazards: ["zinc"],
     absorbers: [edge(388, 5, 3), flat(0.003)],
     scatterer: scatter(1.6, 0.9),
+    recalled: [
+      [96, 2, 100],
+      [96, 2, 100],
+      [96, 3, 100],
+    ],
     source: "band edge of zinc oxide near 3.3 eV, from memory",
     note: "A cool, half-covering white for tints and mist.",
   },
@@ -106,6 +141,11 @@ export const WHITES: readonly PigmentRecord[] = [
     lightfastness: listed(1),
     absorbers: [edge(398, 6, 3), flat(0.004)],
     scatterer: scatter(4.5, 0.8),
+    recalled: [
+      [97, 2, 105],
+      [96, 2, 103],
+      [96, 3, 100],
+    ],
     source: "band edge of rutile near 3.0 eV, from memory",
     note: "Covering white for small lights over dark washes.",
   },
@@ -119,6 +159,11 @@ export const WHITES: readonly PigmentRecord[] = [
     lightfastness: listed(1),
     absorbers: [edge(450, 45, 0.45), flat(0.03)],
     scatterer: scatter(1.6, 0.5),
+    recalled: [
+      [88, 18, 88],
+      [93, 10, 93],
+      [96, 5, 97],
+    ],
     note: "A pale unbleached sand colour; makes quiet pinks and soft haze.",
   },
 ];

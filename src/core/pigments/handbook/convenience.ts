@@ -61,6 +61,12 @@ export const CONVENIENCE_MIXES: readonly ConvenienceRecord[] = [
     note: "A clear violet that keeps better than dioxazine.",
   },
   {
+    id: "glowing-rose",
+    name: "glowing rose",
+    pigments: of({ BV10: 0.45, PR122: 0.55 }),
+    note: "The fluorescent pink that flowers are painted with; its glow goes first.",
+  },
+  {
     id: "purple-lake",
     name: "purple lake",
     pigments: of({ PV23: 0.25, "PV19-rose": 0.75 }),

@@ -16,8 +16,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     lightfastness: listed(1),
     hazards: ["cobalt"],
     source: COBALT,
-    absorbers: [band(500, 28, 0.75), band(545, 25, 1.15), band(588, 20, 0.8), flat(0.2)],
-    scatterer: scatter(0.3, 0.8),
+    absorbers: [band(495, 30, 0.77), band(547, 25, 1.1), band(587, 20, 0.82), flat(0.26)],
+    scatterer: scatter(0.38, 0.8),
+    recalled: [
+      [46, 47, 327],
+      [69, 31, 327],
+      [88, 12, 330],
+    ],
     note: "A weak, gritty, glowing red-violet.",
   },
   {
@@ -28,8 +33,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     staining: 0.2,
     weight: 0.5,
     lightfastness: listed(1),
-    absorbers: [band(560, 48, 1.7), flat(0.24)],
-    scatterer: scatter(0.08, 1.2),
+    absorbers: [band(560, 45, 1.5), flat(0.43)],
+    scatterer: scatter(0.1, 1.2),
+    recalled: [
+      [37, 46, 310],
+      [65, 31, 308],
+      [86, 12, 309],
+    ],
     note: "A quiet granulating violet for shadows.",
   },
   {
@@ -41,8 +51,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     weight: 0.5,
     lightfastness: listed(1),
     hazards: ["manganese"],
-    absorbers: [band(540, 48, 1.7), edge(400, 22, 0.5), flat(0.18)],
+    absorbers: [band(540, 50, 1.6), edge(402, 23, 0.51), flat(0.22)],
     scatterer: scatter(0.25, 0.8),
+    recalled: [
+      [41, 43, 327],
+      [68, 33, 328],
+      [87, 13, 332],
+    ],
     note: "A soft, granulating red-violet for shadows and evening skies.",
   },
   {
@@ -52,8 +67,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     ...clear,
     lightfastness: listed(2),
     source: QUINACRIDONE,
-    absorbers: [band(500, 30, 2.1), band(532, 15, 2.8), band(567, 13, 3.5), edge(430, 26, 1), flat(0.09)],
+    absorbers: [band(497, 28, 3.1), band(529, 15, 2.8), band(569, 13, 2.9), edge(421, 27, 0.76), flat(0.11)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [44, 68, 8],
+      [60, 66, 352],
+      [81, 31, 347],
+    ],
     note: "A cool rose; the red of clean violets and of dusk skies.",
   },
   {
@@ -62,8 +82,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     ...clear,
     lightfastness: listed(2),
     source: QUINACRIDONE,
-    absorbers: [band(520, 28, 2.7), band(560, 16, 3.2), band(595, 15, 2), edge(425, 26, 1.1), flat(0.24)],
+    absorbers: [band(519, 28, 2.7), band(559, 16, 3.1), band(592, 15, 1.8), edge(427, 26, 1.1), flat(0.24)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [32, 54, 337],
+      [53, 64, 329],
+      [79, 28, 327],
+    ],
     note: "A deep red-violet, clear and lasting.",
   },
   {
@@ -72,8 +97,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     ...clear,
     lightfastness: listed(2),
     source: QUINACRIDONE,
-    absorbers: [band(495, 38, 2.7), band(532, 16, 2), band(564, 13, 2.5), edge(438, 26, 1.5), flat(0.09)],
+    absorbers: [band(494, 36, 3.1), band(530, 16, 1.9), band(567, 13, 2.2), edge(436, 28, 1.3), flat(0.09)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [46, 71, 27],
+      [62, 60, 12],
+      [82, 26, 5],
+    ],
     note: "A clear red between rose and scarlet.",
   },
   {
@@ -84,8 +114,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     weight: -0.8,
     lightfastness: listed(4),
     dryingShift: 0.15,
-    absorbers: [band(532, 32, 6.2), band(575, 18, 4.6), band(620, 17, 4.6), edge(408, 20, 1.6), flat(0.5)],
+    absorbers: [band(533, 32, 7.1), band(574, 20, 6), band(623, 24, 6.4), edge(412, 20, 2), flat(0.9)],
     scatterer: scatter(0.03, 1),
+    recalled: [
+      [18, 21, 305],
+      [28, 48, 304],
+      [59, 47, 302],
+    ],
     note: "Nearly black at full strength, clear violet in a wash; a little goes far.",
   },
   {
@@ -96,8 +131,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     weight: -0.3,
     lightfastness: estimated(1),
     dryingShift: 0.1,
-    absorbers: [band(510, 44, 3.2), band(565, 24, 2.4), band(600, 14, 0.9), edge(450, 30, 2), flat(0.42, -0.3)],
+    absorbers: [band(510, 45, 3.1), band(565, 24, 2.4), band(600, 14, 0.92), edge(451, 28, 2.3), flat(0.48, -0.3)],
     scatterer: scatter(0.05, 0.8),
+    recalled: [
+      [27, 29, 15],
+      [46, 40, 3],
+      [75, 22, 357],
+    ],
     note: "Wine-dark at full strength, violet-pink in a wash; a fine darkening red.",
   },
   {
@@ -106,8 +146,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     ...clear,
     staining: 0.8,
     lightfastness: estimated(1),
-    absorbers: [band(515, 42, 3.6), band(570, 19, 2.6), edge(440, 26, 1.7), flat(0.2)],
+    absorbers: [band(514, 42, 3.5), band(569, 19, 3), edge(445, 24, 2.1), flat(0.19)],
     scatterer: scatter(0.04, 1),
+    recalled: [
+      [33, 46, 18],
+      [51, 53, 358],
+      [78, 25, 351],
+    ],
     note: "A deep, clear claret.",
   },
   {
@@ -116,8 +161,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     ...clear,
     lightfastness: estimated(1),
     source: QUINACRIDONE,
-    absorbers: [band(505, 36, 2.6), band(540, 18, 2.2), band(576, 14, 1.9), edge(440, 26, 1.5), flat(0.14)],
+    absorbers: [band(503, 36, 2.9), band(540, 18, 2.1), band(578, 14, 1.9), edge(438, 28, 1.3), flat(0.14)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [39, 59, 16],
+      [57, 57, 358],
+      [81, 26, 352],
+    ],
     note: "A dusky, clear pink-red.",
   },
   {
@@ -130,8 +180,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     lightfastness: listed(1),
     hazards: ["cobalt"],
     source: COBALT,
-    absorbers: [band(510, 30, 0.9), band(560, 26, 1), flat(0.2)],
-    scatterer: scatter(0.3, 0.8),
+    absorbers: [band(509, 30, 0.78), band(558, 25, 0.86), flat(0.26)],
+    scatterer: scatter(0.38, 0.8),
+    recalled: [
+      [52, 47, 333],
+      [75, 32, 334],
+      [89, 11, 339],
+    ],
     note: "A delicate pinkish violet that settles.",
   },
   {
@@ -140,8 +195,13 @@ export const VIOLETS: readonly PigmentRecord[] = [
     ...clear,
     lightfastness: estimated(1),
     source: QUINACRIDONE,
-    absorbers: [band(525, 28, 2.6), band(565, 16, 3), band(598, 16, 2.4), edge(420, 22, 0.9), flat(0.3)],
+    absorbers: [band(528, 27, 2.6), band(563, 16, 3.2), band(595, 16, 2.1), edge(426, 22, 1), flat(0.32)],
     scatterer: scatter(0.05, 1),
+    recalled: [
+      [30, 54, 324],
+      [51, 62, 320],
+      [78, 28, 317],
+    ],
     note: "A bluish, glowing purple.",
   },
 ];
