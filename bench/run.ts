@@ -1,6 +1,6 @@
 /**
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
- * Run: npm run bench; with "shapes" behind it, shapes and washes alone.
+ * Run: npm run bench; with "shapes" behind it, shapes and washes alone; with "told", the errors that are told.
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
@@ -22,6 +22,7 @@ import { seededRandom } from "@/core/numeric/random";
 import { paletteProgram } from "./palette-program";
 import { benchShapes, benchWashes } from "./shapes";
 import { swatchBench } from "./swatch-bench";
+import { benchToldErrors } from "./told-errors";
 
 const paper = PAPERS[0];
 const models: PaintModel[] = HANDBOOK.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }]));
@@ -42,6 +43,11 @@ const row = (name: string, text: string): void => console.log(`${name.padEnd(58)
 if (process.argv.includes("shapes")) {
   await benchShapes(row);
   await benchWashes(row);
+  process.exit(0);
+}
+
+if (process.argv.includes("told")) {
+  benchToldErrors(row);
   process.exit(0);
 }
 

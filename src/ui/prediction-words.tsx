@@ -27,12 +27,17 @@ export function LikelyErrorWords({ error }: { error: LikelyError }) {
     mixed: `partly your own swatches of ${days}`,
     typical: "typical paints",
   }[error.basis];
+  const { strength, hue, scattering } = error.from;
+  const most = Math.max(strength, hue, scattering);
+  const owed =
+    most === strength ? "how strong the tubes are" : most === hue ? "the tubes' own hues" : "how much the tubes cover";
   return (
     <p
       className="label-line"
-      title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}.`}
+      title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}. Most of it is ${owed}; two washes of a paint, measured, tell.`}
     >
-      give or take {error.median}, seldom over {Math.round(error.p90)} ({basis})
+      give or take {error.median}, seldom over {Math.round(error.p90)} ({basis}
+      {error.basis === "typical" && `, most of it ${owed}`})
     </p>
   );
 }

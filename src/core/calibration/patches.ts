@@ -109,8 +109,7 @@ export function fitPatches(
   if (washes.size < LEAST_WASHES)
     return { refused: "At least two washes on bare paper are needed to measure a paint." };
   const fit = fitOptics(base, readings, ground);
-  const reducedChiSquare =
-    fit.solution.cost / readings.length / (readings.some(({ reflectance }) => reflectance) ? SPECTRAL_CHI_SQUARE : 1);
+  const { reducedChiSquare } = fit;
   if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused)
     return {
       refused:
@@ -130,12 +129,10 @@ export function fitPatches(
 }
 
 /**
- * A fit can bend nearly any pigment to nearly any colour, at a price: the sum of squares for each
- * reading, what was expected beforehand counted in. On the simulated bench the right paint pays at
- * most 4, half of all wrong ones pay more than 7. Spectra say more and cost up to five times as much.
+ * A fit can bend nearly any pigment to nearly any colour, at a price. On the simulated bench the right paint pays at
+ * most 1.3, half of all wrong ones pay more than 2.3.
  */
-const MOST_REDUCED_CHI_SQUARE = { doubted: 5, refused: 14 } as const;
-const SPECTRAL_CHI_SQUARE = 5;
+const MOST_REDUCED_CHI_SQUARE = { doubted: 1.7, refused: 4.7 } as const;
 
 /** One paint of a photographed card: as the handbook has it, and its patches. */
 export interface PaintPatches {

@@ -13,5 +13,5 @@ export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";
-export type { LikelyError } from "./likely-error";
+export { likelyErrorOf, type LikelyError } from "./likely-error";
 export { type MeasuredOptics } from "./paint";

@@ -9,7 +9,7 @@ import { lchOfLab, xyzOfLab } from "../colour/lab";
 import { chargePath } from "./charge";
 import { glazeReflectance, paperUnder, predictGlaze } from "./glaze";
 import { likelyErrorOf } from "./likely-error";
-import { paintModel } from "./paint";
+import { paintModel, type PaintModel } from "./paint";
 import { predict } from "./predict";
 import { buildReachTable } from "./reach-table";
 import { separationOf } from "./separation";
@@ -168,31 +168,36 @@ describe("likely error", () => {
   const typical = one("PB29")[0].paint;
   const measured = { ...typical, measured: { miss: 1.04, loads: [0.05, 1] as const, on: "2026-10-03", way: "card" } };
   const earlier = { ...typical, measured: { ...measured.measured, on: "2026-03-01" } };
+  const told = (paints: readonly PaintModel[], load = 0.25) =>
+    likelyErrorOf(
+      paints.map((paint, i) => ({ paint: { ...paint, id: `${paint.id} ${i}` }, parts: 1 })),
+      load,
+      paper,
+    );
   test("is smaller for measured paints, between for half and half, and says what it stands on", () => {
     const [none, half, both] = [
       [typical, typical],
       [typical, measured],
       [measured, measured],
-    ].map((pair) => likelyErrorOf(pair));
+    ].map((pair) => told(pair));
     expect([none, half, both].map(({ basis }) => basis)).toEqual(["typical", "mixed", "measured"]);
     expect(both.measurements).toEqual([{ on: "2026-10-03", way: "card" }]);
     expect(both.median).toBeLessThan(half.median);
     expect(half.median).toBeLessThan(none.median);
     for (const { median, p90 } of [none, half, both]) expect(p90).toBeGreaterThan(1.5 * median);
-    // A measurement that is twice as unsure makes a prediction twice as unsure.
+    // A measurement that is unsurer makes a prediction unsurer.
     const unsure = { ...measured, measured: { ...measured.measured, miss: 2.08 } };
-    expect(likelyErrorOf([unsure, unsure]).median).toBeCloseTo(2 * both.median, 0);
+    expect(told([unsure, unsure]).median).toBeGreaterThan(1.3 * both.median);
   });
-  test("grows with the paints and with the distance from a measured wash", () => {
-    expect(likelyErrorOf([typical]).median).toBeLessThan(likelyErrorOf([typical, typical, typical]).median);
-    expect(likelyErrorOf([measured], 0.01).median).toBeGreaterThan(likelyErrorOf([measured], 0.1).median);
-    expect(likelyErrorOf([measured], 0.1).median).toBe(likelyErrorOf([measured]).median);
+  test("an unknown strength counts more in a wash than at full strength, hardly in a white; far from a measured wash it grows", () => {
+    const black = one("PBk9")[0].paint;
+    expect(told([black]).from.strength).toBeGreaterThan(told([black], 1).from.strength);
+    expect(told([one("PW6")[0].paint]).median).toBeLessThan(0.4 * told([black]).median);
+    const near = { ...measured, measured: { ...measured.measured, loads: [0.012, 1] as const } };
+    expect(told([measured], 0.013).median).toBeGreaterThan(told([near], 0.013).median);
   });
   test("names every measurement that it stands on, newest first", () => {
-    expect(likelyErrorOf([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual([
-      "2026-10-03",
-      "2026-03-01",
-    ]);
+    expect(told([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual(["2026-10-03", "2026-03-01"]);
   });
   test("a measured paint has its own optics, whatever strength its label says", () => {
     const K = Array.from({ length: 36 }, (_, i) => i / 10);

@@ -1,4 +1,11 @@
+import { deltaE00 } from "../colour/difference";
+import type { Lab } from "../colour/colour";
+import { filmLab } from "../optics/film-colour";
 import type { Load } from "../optics/load";
+import type { Paper } from "../optics/paper";
+import { textureOf } from "../optics/texture";
+import { CORRECTIONS, correctedOptics, K_CORRECTIONS, LIKELY } from "../pigments/maker-variation";
+import { blendOptics, type Optics } from "../pigments/optics";
 import type { PaintModel } from "./paint";
 
 /** How far a prediction is likely to be off, in CIEDE2000, and what it stands on. */
@@ -9,45 +16,111 @@ export interface LikelyError {
   readonly basis: "typical" | "measured" | "mixed";
   /** The measurements it stands on: day and way of each, without doubles, newest first. */
   readonly measurements: readonly { readonly on: string; readonly way: string }[];
+  /** Shares of the squared error that come of the tubes' strength, of their hues and of their scattering; they sum to 1. */
+  readonly from: { readonly strength: number; readonly hue: number; readonly scattering: number };
 }
 
-/** Median and 90th percentile of unseen mixes of typical paints: the project's first trial with simulated paints. */
-const TYPICAL = { median: 5, p90: 12 };
-/** Nine in ten over the median for measured paints: 2.1 to 2.4 on the simulated bench, and real photos will scatter more. */
-const P90_OF_MEDIAN = 2.6;
-/** One paint alone misses less than a mix, a mix of three a little more than one of two. From memory; 0.8 to 0.9 on the simulated bench. */
-const BY_PAINTS = [0.8, 1, 1.1];
+/** What an error stands on: which paints in which parts; only the proportions matter. */
+interface ErrorPart {
+  readonly paint: Pick<PaintModel, "id" | "optics" | "granulation" | "measured">;
+  readonly parts: number;
+}
+
+/**
+ * How unlike the handbook a tube may be, one standard deviation each: of the logarithm of its strength (makers differ by
+ * up to twice either way), of its hue as a multiple of what the fit takes for likely, of its scattering likewise.
+ * Set on the bench of foreign paints (src/testing/foreign-bench), seeds apart from those that test it.
+ */
+const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
+/** What is left however well paints are known: another sheet, its texture, the model itself; root mean square, dE00. Set on the same bench. */
+const REMAINS = 1.1;
+/** Median and nine in ten over the root mean square: typical paints, and measured ones. Set on the same bench. */
+const OF_RMS = { typical: { median: 0.72, p90: 1.45 }, measured: { median: 0.82, p90: 1.7 } } as const;
+/** Measured paints: one alone is known by its own washes, in a mix each brings what its washes didn't tell. Set on the same bench. */
+const BY_PAINTS = [0.88, 1.03, 1.12] as const;
 /** A strength far from any measured wash adds uncertainty: this much for each e-fold of load. From memory. */
 const PER_FOLD = 0.25;
+/** Strength at which a paint's own measured miss is compared with what is likely of an unmeasured one. */
+const COMPARED_LOAD: Load = 0.25;
 
 const foldsOutside = (load: number, [least, most]: readonly [number, number]): number =>
   Math.max(0, Math.log(least / load), Math.log(load / most));
 
+interface Squares {
+  strength: number;
+  hue: number;
+  scattering: number;
+}
+
+/** Squared error of a mix from one of its paints, dE00 squared, by what is uncertain of it: half of the way from one deviation below to one above. */
+function squaresOf(mix: readonly ErrorPart[], which: number, load: Load, paper: Paper): Squares {
+  const total = mix.reduce((sum, { parts }) => sum + parts, 0);
+  const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
+  const { loads, weights } = textureOf(paper.roughness, granulation);
+  const colourWith = (optics: Optics): Lab => {
+    const { K, S } = blendOptics(
+      mix.map(({ paint, parts }, i) => ({ optics: i === which ? optics : paint.optics, share: parts / total })),
+    );
+    const lab = new Float64Array(3);
+    filmLab(K, S, load, paper, loads, weights, lab);
+    return { L: lab[0], a: lab[1], b: lab[2] };
+  };
+  const base = mix[which].paint.optics;
+  const half = (above: Optics, below: Optics): number => (deltaE00(colourWith(above), colourWith(below)) / 2) ** 2;
+  const stronger = (by: number): Optics => ({
+    K: base.K.map((k) => k * Math.exp(by)),
+    S: base.S.map((s) => s * Math.exp(by)),
+  });
+  const squares = { strength: half(stronger(TUBE.strength), stronger(-TUBE.strength)), hue: 0, scattering: 0 };
+  for (let i = 1; i < CORRECTIONS; i++) {
+    const of = i < K_CORRECTIONS ? "hue" : "scattering";
+    const at = (sign: number): Optics => {
+      const weights = new Float64Array(CORRECTIONS);
+      weights[i] = sign * TUBE[of] * LIKELY[i];
+      return correctedOptics(base, weights);
+    };
+    squares[of] += half(at(1), at(-1));
+  }
+  return squares;
+}
+
+const sumOf = ({ strength, hue, scattering }: Squares): number => strength + hue + scattering;
+
+/** How much surer a measured paint is than an unmeasured one: its own miss over what would be likely of it, squared; 1 for unmeasured. */
+function surer({ paint }: ErrorPart, load: Load, paper: Paper): number {
+  if (!paint.measured) return 1;
+  const unmeasured = sumOf(squaresOf([{ paint, parts: 1 }], 0, COMPARED_LOAD, paper));
+  const far = 1 + PER_FOLD * foldsOutside(load, paint.measured.loads);
+  const own = (far * paint.measured.miss) / OF_RMS.measured.median;
+  return Math.min(1, Math.max(0, own * own - REMAINS * REMAINS) / Math.max(unmeasured, 1e-6));
+}
+
 /**
- * Likely error of a mix from what it is built on: each paint's own likely miss, how many paints,
- * and how far the strength lies from any measured wash.
- * @param load of the mix; without it the strength is taken for a measured one
+ * Likely error of a mix, from how unsure each of its paints is: a tube's strength, hue and scattering as makers differ,
+ * carried over to the mix's colour at this load; for a measured paint as much less as its own miss is smaller.
+ * Held to a bench of foreign paints: half of the true misses lie under the median, nine in ten under p90.
+ * @param mix paints with parts above 0
  */
-export function likelyErrorOf(paints: readonly Pick<PaintModel, "measured">[], load?: Load): LikelyError {
-  const measured = paints.flatMap((paint) => paint.measured ?? []);
-  const share = measured.length / paints.length;
-  const factor = BY_PAINTS[Math.min(paints.length, BY_PAINTS.length) - 1];
-  const folds =
-    load && measured.length > 0
-      ? measured.reduce((sum, { loads }) => sum + foldsOutside(load, loads), 0) / measured.length
-      : 0;
-  const far = 1 + PER_FOLD * share * folds;
-  // A paint's own miss is that of its washes alone; in a mix it counts as much more as a mix does.
-  const own = measured.map(({ miss }) => miss / BY_PAINTS[0]);
-  const squares = (typical: number, times: number): number =>
-    own.reduce((sum, miss) => sum + (times * miss) ** 2, (paints.length - own.length) * typical ** 2) / paints.length;
-  const rounded = (typical: number, times: number): number =>
-    Math.round(10 * factor * far * Math.sqrt(squares(typical, times))) / 10;
+export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Paper): LikelyError {
+  const all: Squares = { strength: 0, hue: 0, scattering: 0 };
+  mix.forEach((part, i) => {
+    const left = surer(part, load, paper);
+    const own = squaresOf(mix, i, load, paper);
+    for (const of of ["strength", "hue", "scattering"] as const) all[of] += left * own[of];
+  });
+  const measured = mix.flatMap(({ paint }) => paint.measured ?? []);
+  const basis = measured.length === 0 ? "typical" : measured.length === mix.length ? "measured" : "mixed";
+  const of = OF_RMS[basis === "measured" ? "measured" : "typical"];
+  const byPaints = basis === "measured" ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1] : 1;
+  const rms = byPaints * Math.sqrt(sumOf(all) + REMAINS * REMAINS);
+  const total = Math.max(sumOf(all), 1e-9);
+  const rounded = (x: number): number => Math.round(10 * x) / 10;
   const days = new Map(measured.map(({ on, way }) => [`${on} ${way}`, { on, way }]));
   return {
-    median: rounded(TYPICAL.median, 1),
-    p90: rounded(TYPICAL.p90, P90_OF_MEDIAN),
-    basis: measured.length === 0 ? "typical" : share === 1 ? "measured" : "mixed",
+    median: rounded(of.median * rms),
+    p90: rounded(of.p90 * rms),
+    basis,
     measurements: [...days.values()].sort((a, b) => b.on.localeCompare(a.on)),
+    from: { strength: all.strength / total, hue: all.hue / total, scattering: all.scattering / total },
   };
 }

@@ -4,7 +4,7 @@ import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { closestMixes } from "./closest";
 import type { CombinationRules } from "./combinations";
-import type { LikelyError } from "./likely-error";
+import { likelyErrorOf, type LikelyError } from "./likely-error";
 import type { PaintModel } from "./paint";
 import { roundMix } from "./parts";
 import { predict } from "./predict";
@@ -80,7 +80,7 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
     const { paints, rounded, exactCost, pigmentIds } = way;
     const mix = paints.map((paint, i) => ({ paint, parts: rounded.parts[i] }));
     const load = loadOfWater(rounded.waterParts);
-    const { dry, wet, likelyError } = predict(mix, load, paper);
+    const { dry, wet } = predict(mix, load, paper);
     return {
       kind,
       parts: mix.map(({ paint, parts }) => ({ paintId: paint.id, parts })).sort((a, b) => b.parts - a.parts),
@@ -90,7 +90,7 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
       wet,
       difference: compareColours(target, dry),
       roundingCost: Math.max(0, rounded.cost - exactCost),
-      likelyError,
+      likelyError: likelyErrorOf(mix, load, paper),
       pigmentCount: pigmentIds.length,
     };
   });

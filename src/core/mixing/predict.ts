@@ -8,7 +8,6 @@ import type { Load } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { DRY_SURFACE, WET_SURFACE } from "../optics/surface";
 import { textureOf } from "../optics/texture";
-import { likelyErrorOf, type LikelyError } from "./likely-error";
 import type { PaintModel } from "./paint";
 
 /** One paint in a mix; only the proportions of the parts matter. */
@@ -23,7 +22,6 @@ export interface Prediction {
   readonly wet: Lab;
   /** Reflectance of the dried wash, 36 bands. */
   readonly dryReflectance: Reflectance;
-  readonly likelyError: LikelyError;
 }
 
 /**
@@ -58,9 +56,5 @@ export function predict(mix: readonly MixPart[], load: Load, paper: Paper): Pred
     dry: colour(dryReflectance),
     wet: colour(wetReflectance),
     dryReflectance,
-    likelyError: likelyErrorOf(
-      mix.map(({ paint }) => paint),
-      load,
-    ),
   };
 }

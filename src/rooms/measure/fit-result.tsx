@@ -4,7 +4,7 @@ import { Check } from "lucide-react";
 import { useMemo, useState } from "react";
 import { paintChange, type PaintFit } from "@/core/calibration";
 import { deltaE00 } from "@/core/colour";
-import { predict, type MeasuredOptics, type PaintModel } from "@/core/mixing";
+import { likelyErrorOf, predict, type MeasuredOptics, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById } from "@/core/optics";
 import type { NewMeasurement } from "@/model/measurement";
 import type { StockedPaint, PaintingRecipe } from "@/storage/ports";
@@ -81,7 +81,7 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
   const after = useMemo(() => modelWith(paint, measured), [paint, measured]);
   const change = useMemo(() => paintChange(before, after, paper), [before, after, paper]);
   const moved = useMemo(() => changedRecipes(recipes, paints, paint, after), [recipes, paints, paint, after]);
-  const [was, is] = [before, after].map((model) => predict([{ paint: model, parts: 1 }], 0.3, paper).likelyError);
+  const [was, is] = [before, after].map((model) => likelyErrorOf([{ paint: model, parts: 1 }], 0.3, paper));
   const keep = async (): Promise<void> => {
     setBusy(true);
     setFault(null);

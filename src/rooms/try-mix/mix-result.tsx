@@ -1,7 +1,7 @@
 "use client";
 
 import { describeColour, lchOfLab, screenColourOfLab, type Lab } from "@/core/colour";
-import { predict, predictGlaze, separationOf } from "@/core/mixing";
+import { likelyErrorOf, predict, predictGlaze, separationOf } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords, type Paper } from "@/core/optics";
 import { LikelyErrorWords } from "@/ui/prediction-words";
 import type { NamedPart } from "@/ui/recipe-bar";
@@ -34,7 +34,7 @@ function Patch({ lab, title, words }: { lab: Lab; title: string; words?: string 
 /** What the trial looks like: dry with its texture, wet, coming apart, over another wash, and the paths between its paints. */
 export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
   const load = loadOfWater(waterParts);
-  const { dry, wet, likelyError } = predict(parts, load, paper);
+  const { dry, wet } = predict(parts, load, paper);
   const apart = separationOf(parts, load, paper);
   const nameOf = (id: string | null): string => parts.find(({ paint }) => paint.id === id)?.name ?? "";
   const below = under && { mix: [under.part], load: loadOfWater(under.waterParts) };
@@ -91,7 +91,7 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
             <p className="text-[0.87rem]">from neat to a breath</p>
           </div>
           <div className="[&_.label-line]:text-(--photo-ink)">
-            <LikelyErrorWords error={likelyError} />
+            <LikelyErrorWords error={likelyErrorOf(parts, load, paper)} />
           </div>
         </div>
         {parts.length > 1 ? (

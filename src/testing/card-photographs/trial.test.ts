@@ -1,5 +1,4 @@
 import { expect, test } from "vitest";
-import { likelyErrorOf } from "@/core/mixing/likely-error";
 import { throughJpeg } from "./develop";
 import { runTrial } from "./trial";
 
@@ -26,10 +25,4 @@ test("from one photo of each of two cards unseen mixes are predicted far nearer 
   const told = at(said, 0.5);
   expect(told).toBeGreaterThan(0.7 * at(alone.fitted, 0.5));
   expect(told).toBeLessThan(1.6 * at(alone.fitted, 0.5));
-  // What is told of typical paints is of the size that the handbook misses by here, in a world that it does not know.
-  const typical = likelyErrorOf([{ measured: null }, { measured: null }]);
-  expect(typical.median / at(handbook, 0.5)).toBeGreaterThan(0.7);
-  expect(typical.median / at(handbook, 0.5)).toBeLessThan(1.5);
-  expect(typical.p90 / at(handbook, 0.9)).toBeGreaterThan(0.7);
-  expect(typical.p90 / at(handbook, 0.9)).toBeLessThan(1.5);
 });

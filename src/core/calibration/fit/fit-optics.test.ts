@@ -11,7 +11,7 @@ import { WAVELENGTHS_NM, type Reflectance } from "../../colour/bands";
 import { deltaE00 } from "../../colour/difference";
 import { labOfXyz } from "../../colour/lab";
 import { xyzOfReflectance } from "../../colour/xyz";
-import { correctedOptics, CORRECTIONS } from "./corrections";
+import { correctedOptics, CORRECTIONS } from "../../pigments/maker-variation";
 import { fitOptics, type Ground, type Reading } from "./fit-optics";
 import { likelyMiss } from "./likely-miss";
 

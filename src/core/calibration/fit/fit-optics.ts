@@ -10,7 +10,7 @@ import { deltaE00 } from "../../colour/difference";
 import { labOfXyz } from "../../colour/lab";
 import { linearSrgbOfXyz, xyzOfLinearSrgb } from "../../colour/srgb";
 import { xyzOfReflectance } from "../../colour/xyz";
-import { CORRECTIONS, correctedOptics, LIKELY } from "./corrections";
+import { CORRECTIONS, correctedOptics, LIKELY } from "../../pigments/maker-variation";
 import { leastSquares, type LeastSquares } from "../../numeric/least-squares";
 
 /** What was measured of one swatch, or of one part of it. */
@@ -48,6 +48,11 @@ export interface FittedOptics {
   readonly fitted: readonly { readonly lab: Lab; readonly dE00: number }[];
   /** Root mean square of those differences, dE00. */
   readonly rms: number;
+  /**
+   * Reduced chi-square: the sum of squares, in units of what was expected beforehand, for each number that was measured.
+   * About 1 for a careful hand and a paint not far from its label; loose washes or a wrong paint pull it up.
+   */
+  readonly reducedChiSquare: number;
   /** The fit itself, from which the likely error of predictions is reckoned. */
   readonly solution: LeastSquares;
 }
@@ -61,6 +66,9 @@ const LOAD_UNSURE = 0.14;
 const LAB_UNSURE = 1.2;
 /** A meter's reading is off by this share of full scale, and the model by this share of the reading itself. From memory. */
 const SPECTRUM_UNSURE = { floor: 0.006, share: 0.025 } as const;
+
+/** What one reading counts for. A spectrum's 36 bands count as a dozen and meet the model a little worse; set on the simulated bench. */
+const NUMBERS = { lab: 3, spectrum: 15 } as const;
 
 /** The colour of a reflectance as the camera had it: its channels mixed, and cut off where the reading's were. */
 function asPhotographed(reflectance: Reflectance, { cutOff }: Reading, camera: Camera | null): Lab {
@@ -162,6 +170,9 @@ export function fitOptics(
     loads: row.loadsAt(solution.at),
     fitted,
     solution,
+    reducedChiSquare:
+      solution.cost /
+      readings.reduce((sum, { reflectance }) => sum + (reflectance ? NUMBERS.spectrum : NUMBERS.lab), 0),
     rms: Math.sqrt(fitted.reduce((sum, { dE00 }) => sum + dE00 * dE00, 0) / fitted.length),
   };
 }

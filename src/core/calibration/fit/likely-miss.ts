@@ -5,7 +5,7 @@ import type { PaintModel } from "../../mixing/paint";
 import { BANDS } from "../../colour/bands";
 import { labOfXyz } from "../../colour/lab";
 import { xyzOfReflectance } from "../../colour/xyz";
-import { CORRECTIONS, correctedOptics } from "./corrections";
+import { CORRECTIONS, correctedOptics } from "../../pigments/maker-variation";
 import type { FittedOptics, Ground } from "./fit-optics";
 import { deviationOf } from "../../numeric/least-squares";
 
@@ -14,8 +14,12 @@ const ASKED_LOADS = [0.8, 0.4, 0.2, 0.1, 0.05];
 /** What no fit gets rid of: another sheet, another brush, the model itself; dE00, set on the simulated bench. */
 const REMAINS = 0.55;
 /** Median length of a three-dimensional error over its root mean square, when one of the three is the largest (from memory: 0.67 to 0.89). */
-const MEDIAN_OF_RMS = 0.8;
+const MEDIAN_OF_RMS = 0.87;
 const STEP = 1e-3;
+/** A fit that meets its few readings by luck is not taken for surer than this. Set on the bench of foreign paints. */
+const LEAST_CHI_SQUARE = 0.5;
+/** A square root would be right were the loads all that is unsure; misses grow a little faster with it. Set on the same bench. */
+const BY_CHI_SQUARE = 0.75;
 
 /** Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't move it). */
 function slopesAt(
@@ -48,15 +52,20 @@ function slopesAt(
 
 /**
  * The likely miss of a paint's own washes, median in dE00, from how surely the fit knows its
- * numbers: the spread of the corrections carried over to colour in first order.
+ * numbers: the spread of the corrections carried over to colour in first order, as much larger as
+ * the fit meets its readings worse than was expected.
  */
 export function likelyMiss(
   base: Pick<PaintModel, "optics" | "granulation">,
-  { solution }: FittedOptics,
+  { solution, reducedChiSquare }: FittedOptics,
   ground: Ground,
 ): number {
   const misses = ASKED_LOADS.map((load) =>
     Math.hypot(...slopesAt(base, solution.at, load, ground).map((row) => deviationOf(solution.slopes, row))),
   );
-  return Math.hypot(REMAINS, MEDIAN_OF_RMS * Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length));
+  const scale = Math.max(LEAST_CHI_SQUARE, reducedChiSquare) ** BY_CHI_SQUARE;
+  return Math.hypot(
+    REMAINS,
+    scale * MEDIAN_OF_RMS * Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length),
+  );
 }

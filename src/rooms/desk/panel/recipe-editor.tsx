@@ -2,7 +2,7 @@
 
 import { Minus, Plus } from "lucide-react";
 import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
-import { predict, TOUCH } from "@/core/mixing";
+import { likelyErrorOf, predict, TOUCH } from "@/core/mixing";
 import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
@@ -63,7 +63,7 @@ export function RecipeEditor({
   if (!parts) {
     return <p className="text-warning">A paint of this recipe has left the paintbox. Choose another way below.</p>;
   }
-  const { dry, wet, likelyError } = predict(parts, loadOfWater(recipe.waterParts), paper);
+  const { dry, wet } = predict(parts, loadOfWater(recipe.waterParts), paper);
   const change = (next: Partial<StoredRecipe>): void => chooseRecipes(new Map([[colourId, { ...recipe, ...next }]]));
   const setParts = (paintId: string, amount: number): void =>
     change({ parts: recipe.parts.map((part) => (part.paintId === paintId ? { ...part, parts: amount } : part)) });
@@ -77,7 +77,7 @@ export function RecipeEditor({
             <span aria-hidden className="inline-block size-4" style={{ background: screenColourOfLab(wet).hex }} />
             <span className="quiet">while still wet</span>
           </p>
-          <LikelyErrorWords error={likelyError} />
+          <LikelyErrorWords error={likelyErrorOf(parts, loadOfWater(recipe.waterParts), paper)} />
         </div>
       </div>
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />

@@ -1,5 +1,5 @@
-import { BANDS, WAVELENGTHS_NM } from "../../colour/bands";
-import type { Optics } from "../../pigments/optics";
+import { BANDS, WAVELENGTHS_NM } from "../colour/bands";
+import type { Optics } from "./optics";
 
 /**
  * How a maker's paint may differ from the handbook: K and S times the exponential of smooth curves
@@ -9,6 +9,8 @@ import type { Optics } from "../../pigments/optics";
 const K_WEIGHTS = [0.3, 0.2, 0.2, 0.2, 0.2, 0.2, 0.15, 0.15, 0.12, 0.12, 0.1, 0.1];
 const S_WEIGHTS = [0.8, 0.3];
 
+/** Numbers of K in a correction, the first of them its strength. */
+export const K_CORRECTIONS = K_WEIGHTS.length;
 /** Numbers that describe a correction: those of K, then those of S. */
 export const CORRECTIONS = K_WEIGHTS.length + S_WEIGHTS.length;
 /** What each is likely to be, one standard deviation. */

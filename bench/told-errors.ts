@@ -1,0 +1,36 @@
+import { HANDS, KNOWN_BY, quantile, shareUnder, tellErrors } from "@/testing/foreign-bench/told-errors";
+
+const BOXES = 60;
+const MIXES = 24;
+
+/** How far mixes of foreign paints are missed by what is known of them, and whether what is told of it holds. */
+export function benchToldErrors(row: (name: string, text: string) => void): void {
+  const seeds = Array.from({ length: BOXES }, (_, i) => 1001 + i);
+  const medians = new Map<string, number>();
+  for (const by of KNOWN_BY)
+    for (const hand of Object.keys(HANDS) as (keyof typeof HANDS)[]) {
+      if (by === "label" && hand === "loose") continue;
+      const all = tellErrors(by, hand, seeds, MIXES);
+      for (const paints of [1, 2, 3]) {
+        const list = all.filter((one) => one.paints === paints);
+        const under = shareUnder(list);
+        const at = (share: number, of: (one: (typeof list)[number]) => number): string =>
+          quantile(list.map(of), share).toFixed(1);
+        row(
+          `known by ${by}${by === "label" ? "" : `, ${hand} hand`}: ${paints === 1 ? "one paint" : `mixes of ${paints}`}`,
+          `dE00 median ${at(0.5, ({ miss }) => miss)}, 90 % ${at(0.9, ({ miss }) => miss)}; told ${at(0.5, ({ told }) => told.median)}, ${at(0.5, ({ told }) => told.p90)}; under told median ${(100 * under.median).toFixed(0)} % (40 to 60), under told 90 % ${(100 * under.p90).toFixed(0)} % (82 to 96)`,
+        );
+      }
+      medians.set(
+        `${by} ${hand}`,
+        quantile(
+          all.map(({ miss }) => miss),
+          0.5,
+        ),
+      );
+    }
+  row(
+    "ratio of the medians, label to two washes",
+    (medians.get("label careful")! / medians.get("two washes careful")!).toFixed(1),
+  );
+}
