@@ -106,7 +106,7 @@ export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Pape
   mix.forEach((part, i) => {
     const left = surer(part, load, paper);
     const own = squaresOf(mix, i, load, paper);
-    for (const of of ["strength", "hue", "scattering"] as const) all[of] += left * own[of];
+    for (const cause of ["strength", "hue", "scattering"] as const) all[cause] += left * own[cause];
   });
   const measured = mix.flatMap(({ paint }) => paint.measured ?? []);
   const basis = measured.length === 0 ? "typical" : measured.length === mix.length ? "measured" : "mixed";

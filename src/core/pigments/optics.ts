@@ -55,7 +55,7 @@ function absorptionAt(part: Absorber, nm: number): number {
 }
 
 /** Absorption of some absorbers together at a wavelength, at masstone load; never below 0. */
-export const absorptionOf = (absorbers: readonly Absorber[], nm: number): number =>
+const absorptionOf = (absorbers: readonly Absorber[], nm: number): number =>
   Math.max(
     0,
     absorbers.reduce((sum, part) => sum + absorptionAt(part, nm), 0),

@@ -29,7 +29,7 @@ export interface Lightfastness {
 }
 
 /** CIELAB lightness, chroma and hue angle in degrees (D65, 2 degree observer). */
-export type RecalledColour = readonly [lightness: number, chroma: number, hueDegrees: number];
+type RecalledColour = readonly [lightness: number, chroma: number, hueDegrees: number];
 
 /** One pigment of the handbook: typical facts and the absorbers its typical optics are built from. */
 export interface PigmentRecord {
