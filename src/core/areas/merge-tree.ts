@@ -152,6 +152,70 @@ function bordersOf(
   return neighbours;
 }
 
+// Found on the photographs of the bench, where a horizon behind stems was lost without it.
+/** Pieces no further apart than this share of the longer side may be one thing that something thin is in front of. */
+const ACROSS_SHARE = 0.04;
+/** And no more unlike than this, OKLab with hue counted as for shapes: a stem parts a sea, but not a sea from a sky. */
+const ACROSS_UNLIKE = 0.04;
+/** What parts them is this unlike both, and is looked for at so many places of the way. */
+const PARTS = 0.25;
+const ON_THE_WAY = 8;
+/** The length of border that they are given: enough to be weighed, too little to count beside a real one. */
+const ACROSS_LENGTH = 0.5;
+
+/**
+ * Pieces of one colour that lie near each other without touching, as a sea does between stems or a sky behind wires, are
+ * taken for neighbours, with their difference for a step: they grow together before what parts them is weighed.
+ */
+function joinAcross(
+  { labels, width, height, count }: Superpixels,
+  { size, mean }: Shapes,
+  neighbours: readonly Map<number, Border>[],
+  hue2: number,
+): void {
+  const place = new Float64Array(2 * count);
+  for (let i = 0; i < labels.length; i++) {
+    const k = labels[i];
+    if (k < 0 || size[k] === 0) continue;
+    place[2 * k] += (i % width) / size[k];
+    place[2 * k + 1] += Math.floor(i / width) / size[k];
+  }
+  const reach = ACROSS_SHARE * Math.max(width, height);
+  const apart = (a: number, b: number): number => {
+    const dL = mean[3 * a] - mean[3 * b];
+    const da = mean[3 * a + 1] - mean[3 * b + 1];
+    const db = mean[3 * a + 2] - mean[3 * b + 2];
+    return Math.sqrt(dL * dL + hue2 * (da * da + db * db));
+  };
+  /** Whether something of quite another colour lies on the straight way from one to the other. */
+  const parted = (a: number, b: number): boolean => {
+    for (let n = 1; n < ON_THE_WAY; n++) {
+      const t = n / ON_THE_WAY;
+      const x = Math.round(place[2 * a] + t * (place[2 * b] - place[2 * a]));
+      const y = Math.round(place[2 * a + 1] + t * (place[2 * b + 1] - place[2 * a + 1]));
+      const k = labels[y * width + x];
+      if (k >= 0 && k !== a && k !== b && apart(k, a) > PARTS && apart(k, b) > PARTS) return true;
+    }
+    return false;
+  };
+  const byPlace = Array.from(size.keys())
+    .filter((k) => size[k] > 0)
+    .sort((a, b) => place[2 * a] - place[2 * b]);
+  byPlace.forEach((a, i) => {
+    for (let j = i + 1; j < byPlace.length; j++) {
+      const b = byPlace[j];
+      const dx = place[2 * b] - place[2 * a];
+      if (dx > reach) break;
+      if (Math.hypot(dx, place[2 * b + 1] - place[2 * a + 1]) > reach || neighbours[a].has(b)) continue;
+      const unlike = apart(a, b);
+      if (unlike > ACROSS_UNLIKE || !parted(a, b)) continue;
+      const border = { length: ACROSS_LENGTH, step: ACROSS_LENGTH * unlike };
+      neighbours[a].set(b, border);
+      neighbours[b].set(a, border);
+    }
+  });
+}
+
 /**
  * Lets pieces grow together, a region adjacency graph merged greedily. Two shapes are kept apart by the
  * difference of their colours (against the spread within them: a textured shape excuses more), by the step
@@ -170,6 +234,7 @@ export function mergeTree(
   const shapes = shapesOf(pieces, cues, inside);
   const { size, outline, mean, variance } = shapes;
   const neighbours = bordersOf(pieces, cues, inside, weights.broad, outline);
+  joinAcross(pieces, shapes, neighbours, weights.hue ** 2);
   let all = 0;
   for (let k = 0; k < count; k++) all += size[k];
   const side = Math.max(pieces.width, pieces.height);

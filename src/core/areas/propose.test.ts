@@ -16,13 +16,19 @@ interface Scene {
 
 const [WIDTH, HEIGHT] = [300, 200];
 
-function render({ shapeAt, light }: Scene, noise: number, seed = 1): { image: AreaImage; truth: Uint8Array } {
+function render(
+  { shapeAt, light }: Scene,
+  noise: number,
+  seed = 1,
+  width = WIDTH,
+  height = HEIGHT,
+): { image: AreaImage; truth: Uint8Array } {
   const random = seededRandom(seed);
-  const linear = new Float32Array(3 * WIDTH * HEIGHT);
-  const oklab = new Float32Array(3 * WIDTH * HEIGHT);
-  const truth = new Uint8Array(WIDTH * HEIGHT);
+  const linear = new Float32Array(3 * width * height);
+  const oklab = new Float32Array(3 * width * height);
+  const truth = new Uint8Array(width * height);
   for (let i = 0; i < truth.length; i++) {
-    const [x, y] = [(i % WIDTH) / WIDTH, Math.floor(i / WIDTH) / HEIGHT];
+    const [x, y] = [(i % width) / width, Math.floor(i / width) / height];
     truth[i] = shapeAt(x, y);
     const grain = 1 + noise * (random() + random() + random() - 1.5);
     light(truth[i], x, y).forEach(
@@ -33,7 +39,7 @@ function render({ shapeAt, light }: Scene, noise: number, seed = 1): { image: Ar
     );
     oklab.set([L, a, b], 3 * i);
   }
-  return { image: { width: WIDTH, height: HEIGHT, linear, oklab }, truth };
+  return { image: { width, height, linear, oklab }, truth };
 }
 
 const everywhere = new Uint8Array(WIDTH * HEIGHT).fill(1);
@@ -147,6 +153,20 @@ describe("shapes proposed on made-up scenes", () => {
     expect(shapes).toBeGreaterThanOrEqual(4);
     for (const overlap of overlaps(truth, propose(image, 2))) expect(overlap).toBeGreaterThan(0.85);
     expect(new Set(labels).size).toBe(shapes);
+  });
+
+  test("a sea between reeds is one sea, and the horizon above it stays", () => {
+    const [width, height, reeds] = [480, 320, 20];
+    const scene: Scene = {
+      shapeAt: (x, y) => (y > 0.75 || (y > 0.2 && Math.abs(((x * reeds) % 1) - 0.5) < 0.2) ? 2 : y > 0.45 ? 1 : 0),
+      light: (shape) => [[0.42, 0.5, 0.66] as const, [0.16, 0.36, 0.6] as const, [0.42, 0.26, 0.05] as const][shape],
+    };
+    const { image } = render(scene, 0.03, 4, width, height);
+    const { labels } = proposeShapes(image, new Uint8Array(width * height).fill(1), 3);
+    const gaps = Array.from({ length: reeds - 1 }, (_, i) => Math.round(((i + 1) * width) / reeds));
+    const [sky, sea] = [0.1, 0.6].map((y) => new Set(gaps.map((x) => labels[Math.round(y * height) * width + x])));
+    expect([sky.size, sea.size]).toEqual([1, 1]);
+    expect(sky).not.toEqual(sea);
   });
 
   test("specks too small to paint are absorbed", () => {
