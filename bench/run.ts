@@ -1,6 +1,7 @@
 /**
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
- * Run: npm run bench; with "shapes" behind it, shapes and washes alone; with "told", the errors that are told.
+ * Run: npm run bench; with "shapes" behind it, shapes and washes alone; with "told", the errors that are told; with "hands", palettes
+ * as a hand lays them.
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
@@ -19,6 +20,7 @@ import {
 import { HANDBOOK } from "@/core/pigments";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/kernel/film-kernel";
 import { seededRandom } from "@/core/numeric/random";
+import { benchHands } from "./hands";
 import { paletteProgram } from "./palette-program";
 import { benchShapes, benchWashes } from "./shapes";
 import { swatchBench } from "./swatch-bench";
@@ -43,6 +45,11 @@ const row = (name: string, text: string): void => console.log(`${name.padEnd(58)
 if (process.argv.includes("shapes")) {
   await benchShapes(row);
   await benchWashes(row);
+  process.exit(0);
+}
+
+if (process.argv.includes("hands")) {
+  await benchHands(row);
   process.exit(0);
 }
 

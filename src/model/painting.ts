@@ -193,6 +193,7 @@ export const approach = z.object({
   greys: z.enum(APPROACH_CHOICES.greys),
   lasting: z.enum(APPROACH_CHOICES.lasting),
   mixing: z.enum(APPROACH_CHOICES.mixing),
+  hand: z.enum(APPROACH_CHOICES.hand).default(DEFAULT_APPROACH.hand),
   valueWeight: finite.gte(1).lte(4),
   maxPigments: z.int().gte(1).lte(6),
   single: z.boolean(),

@@ -1,4 +1,5 @@
 import type { Lab } from "@/core/colour";
+import type { HANDS } from "@/core/mixing";
 import type {
   FoundSize,
   OnProgress,
@@ -17,6 +18,7 @@ export const MOST_CHOSEN_FROM = 80;
 /** What is weighed: paints, areas, and how a mix is judged. Everything else is asked of it. */
 export interface Opening {
   readonly paperId: string;
+  readonly hand: keyof typeof HANDS;
   readonly valueWeight: number;
   readonly freeHue: boolean;
   readonly maxPigments: number;

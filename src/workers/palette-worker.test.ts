@@ -8,6 +8,7 @@ import { heard } from "./worker-link";
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
 const opening: Opening = {
   paperId: "cotton-rough",
+  hand: "usual",
   valueWeight: 1.5,
   freeHue: false,
   maxPigments: 3,
@@ -78,7 +79,7 @@ describe("the palette worker", () => {
     );
     expect(within[0].best).toEqual([]);
     for (const { served } of within[1].best)
-      expect(Math.max(...served.map(({ error }) => error))).toBeLessThanOrEqual(2);
+      expect(Math.max(...served.map(({ ideal }) => ideal))).toBeLessThanOrEqual(2);
     expect(
       (await worker.ask("choose", { ...choice, sizes: [2], darkest: 3 }, progress))[0].best.length,
     ).toBeGreaterThan(0);

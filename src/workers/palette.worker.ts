@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
+import { HANDS } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import {
   posePalette,
@@ -24,7 +25,7 @@ function problem(): PaletteProblem {
 }
 
 expose({
-  open({ paperId, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
+  open({ paperId, hand, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
     const strongest = new Map(paints.map((paint) => [paint.id, paint.strongest]));
     posed = posePalette(
       {
@@ -33,7 +34,7 @@ expose({
         targets,
         maxPaints,
         maxPigments,
-        metric: { valueWeight, freeHue, strongest: ({ id }) => strongest.get(id) ?? 1 },
+        metric: { valueWeight, freeHue, strongest: ({ id }) => strongest.get(id) ?? 1, hand: HANDS[hand] },
       },
       posed,
       progress,

@@ -1,6 +1,6 @@
 import type { Lab } from "../colour/colour";
 import { temperatureOf } from "../colour/describe";
-import { MAX_LOAD, MIN_LOAD } from "../optics/load";
+import { MAX_LOAD, MIN_LOAD, type Load } from "../optics/load";
 import { chromaScale, FREE_HUE, fullMetric, hueScale, judged, type MixMetric } from "./metric";
 import { nelderMead } from "../numeric/nelder-mead";
 import { GRID_LOADS, gridLoadsUpTo, gridMix, type ReachTable } from "./reach-table";
@@ -153,6 +153,8 @@ export interface PolishedMix {
   readonly index: number;
   readonly cost: number;
   readonly made: Lab;
+  readonly shares: readonly number[];
+  readonly load: Load;
 }
 
 /** The `count` best combinations of a ranking, each roughly optimised with the full film model. */
@@ -176,7 +178,7 @@ export function polishMixes(
     const [c0, c1 = 0, c2 = 0] = shares;
     table.computer.put(0, p0, p1, p2, c0, c1, c2, load);
     const [L, a, b] = table.computer.run(1);
-    return { index, cost, made: { L, a, b } };
+    return { index, cost, made: { L, a, b }, shares, load };
   });
 }
 

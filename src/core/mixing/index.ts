@@ -11,6 +11,7 @@ export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type Pudd
 export { farthestPointSample } from "./farthest-point-sample";
 export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
+export { HANDS } from "./hand";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";

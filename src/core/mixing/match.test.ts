@@ -127,6 +127,7 @@ describe("recipes", () => {
         kind: r.kind,
         paintIds: [],
         cost: 0,
+        inHand: 0,
         pigmentIds: r.parts.map((p) => p.paintId),
       }));
       ways.forEach((one, i) =>
@@ -137,9 +138,11 @@ describe("recipes", () => {
     }
   });
 
-  test("the first is the closest, and no limit of pigments is broken", () => {
+  test("the closest is among the first two, the calmest before it where it is another; no limit of pigments is broken", () => {
     for (const recipes of answers) {
-      expect(recipes[0].kind).toBe("closest");
+      const closest = recipes.findIndex(({ kind }) => kind === "closest");
+      expect(closest).toBe(recipes[0].kind === "calmest" ? 1 : 0);
+      expect(Math.min(...recipes.map(({ inHand }) => inHand))).toBeGreaterThan(0);
       recipes.forEach((recipe) => expect(recipe.pigmentCount).toBeLessThanOrEqual(3));
     }
   });

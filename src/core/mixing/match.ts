@@ -4,9 +4,11 @@ import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { closestMixes } from "./closest";
 import type { CombinationRules } from "./combinations";
+import { effortOf, HANDS, type Hand } from "./hand";
 import { likelyErrorOf, type LikelyError } from "./likely-error";
 import type { PaintModel } from "./paint";
 import { roundMix } from "./parts";
+import { handErrors } from "./refine";
 import { predict } from "./predict";
 import { buildReachTable, type ReachTable } from "./reach-table";
 import { pickWays, type Way, type WayKind } from "./ways";
@@ -14,12 +16,20 @@ import { pickWays, type Way, type WayKind } from "./ways";
 export interface MatchOptions extends CombinationRules {
   /** How much a difference in value counts against one in hue or chroma; 1 is plain CIEDE2000. */
   readonly valueWeight: number;
+  /** The hand that mixes: what comes out in it is what ways are judged by. */
+  readonly hand: Hand;
   /** Most ways to return. */
   readonly ways: number;
 }
 
 /** The painter's default: value first, three paints, three pigments, five ways. */
-export const DEFAULT_MATCH: MatchOptions = { maxPaints: 3, maxPigments: 3, valueWeight: 1.5, ways: 5 };
+export const DEFAULT_MATCH: MatchOptions = {
+  maxPaints: 3,
+  maxPigments: 3,
+  valueWeight: 1.5,
+  hand: HANDS.usual,
+  ways: 5,
+};
 
 /** One paint of a recipe; `parts` is whole, or a quarter for a touch. */
 interface RecipePart {
@@ -38,6 +48,8 @@ export interface Recipe {
   readonly wet: Lab;
   /** Predicted dry colour against the target. */
   readonly difference: Difference;
+  /** What it comes out off by in the hand that was asked for: the difference and the hand's scatter together, root mean square, dE00. */
+  readonly inHand: number;
   /** What rounding to countable parts and water costs, dE00 with the value weight; 0 or more. */
   readonly roundingCost: number;
   readonly likelyError: LikelyError;
@@ -66,21 +78,32 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
   const mixes = closestMixes(target, table, options.valueWeight);
   const smallBest = [1, 2].flatMap((size) => mixes.filter((mix) => mix.combination.length === size).slice(0, 4));
   const worthRounding = [...new Set([...mixes.slice(0, ROUNDED), ...smallBest])];
-  const candidates = worthRounding.map((mix) => {
-    const paints = mix.combination.map((i) => table.paints[i]);
-    const rounded = roundMix(target, table.computer, mix, 1 / options.valueWeight);
+  const rounding = worthRounding.map((mix) => roundMix(target, table.computer, mix, 1 / options.valueWeight));
+  const laid = worthRounding.map(({ combination }, i) => {
+    const total = rounding[i].parts.reduce((sum, part) => sum + part, 0);
+    const shares = rounding[i].parts.map((part) => part / total);
+    return { combination, shares, load: loadOfWater(rounding[i].waterParts) };
+  });
+  const scatter = (valueWeight: number): Float64Array =>
+    handErrors(target, table, { valueWeight, freeHue: false }, options.hand, laid);
+  const [weighed, plain] = [scatter(options.valueWeight), scatter(1)];
+  const candidates = worthRounding.map((mix, i) => {
+    const paints = mix.combination.map((index) => table.paints[index]);
+    const rounded = rounding[i];
     const way: Way = {
       paintIds: paints.map(({ id }) => id),
       pigmentIds: [...new Set(paints.flatMap(({ pigmentIds }) => pigmentIds))],
       cost: rounded.cost,
+      inHand: Math.sqrt(rounded.cost ** 2 + weighed[i]) + effortOf(paints.length),
     };
-    return { ...way, paints, rounded, exactCost: mix.cost };
+    return { ...way, paints, rounded, exactCost: mix.cost, scatter: plain[i] };
   });
   return pickWays(candidates, options.ways).map(({ way, kind }) => {
     const { paints, rounded, exactCost, pigmentIds } = way;
     const mix = paints.map((paint, i) => ({ paint, parts: rounded.parts[i] }));
     const load = loadOfWater(rounded.waterParts);
     const { dry, wet } = predict(mix, load, paper);
+    const difference = compareColours(target, dry);
     return {
       kind,
       parts: mix.map(({ paint, parts }) => ({ paintId: paint.id, parts })).sort((a, b) => b.parts - a.parts),
@@ -88,7 +111,8 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
       load,
       dry,
       wet,
-      difference: compareColours(target, dry),
+      difference,
+      inHand: Math.sqrt(difference.dE00 ** 2 + way.scatter),
       roundingCost: Math.max(0, rounded.cost - exactCost),
       likelyError: likelyErrorOf(mix, load, paper),
       pigmentCount: pigmentIds.length,

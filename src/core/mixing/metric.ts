@@ -2,6 +2,7 @@ import { deltaE00Of } from "../colour/difference";
 import type { Lab } from "../colour/colour";
 import { MAX_LOAD, type Load } from "../optics/load";
 import { temperatureOf } from "../colour/describe";
+import type { Hand } from "./hand";
 import type { PaintModel } from "./paint";
 
 /** How a mix is judged against a target, and how strong it may be laid. */
@@ -12,6 +13,8 @@ export interface MixMetric {
   readonly freeHue: boolean;
   /** Strongest load a paint may be laid at in a mix. */
   readonly strongest: (paint: PaintModel) => Load;
+  /** The hand that mixes it, whose scatter is part of the error; left out for one that never errs. */
+  readonly hand?: Hand;
 }
 
 export const fullMetric = (valueWeight: number): MixMetric => ({

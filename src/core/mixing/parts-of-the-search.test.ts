@@ -91,7 +91,12 @@ describe("rounding a mix", () => {
 });
 
 describe("different ways", () => {
-  const way = (pigmentIds: string[], cost: number): Way => ({ pigmentIds, paintIds: pigmentIds, cost });
+  const way = (pigmentIds: string[], cost: number, inHand = cost + 2): Way => ({
+    pigmentIds,
+    paintIds: pigmentIds,
+    cost,
+    inHand,
+  });
 
   test("the closest comes first, then the simplest that hardly loses, then what is unlike", () => {
     const picked = pickWays(
@@ -115,6 +120,17 @@ describe("different ways", () => {
   test("a simple way that loses much is not called simplest, and a hopeless way is not offered at all", () => {
     const picked = pickWays([way(["a", "b"], 0.4), way(["c"], 6), way(["d", "e"], 30)], 5);
     expect(picked.map(({ kind }) => kind)).toEqual(["closest", "another"]);
+  });
+
+  test("what comes out clearly nearer in a hand is the calmest and comes first, the closest stays beside it", () => {
+    const ways = [way(["a", "b", "c"], 0.4, 6), way(["d", "e"], 1.2, 3.1), way(["f"], 2.5, 3)];
+    expect(pickWays(ways, 5).map(({ kind, way: { pigmentIds } }) => `${kind} ${pigmentIds.join("")}`)).toEqual([
+      "calmest f",
+      "closest abc",
+      "another de",
+    ]);
+    expect(pickWays(ways, 1).map(({ kind }) => kind)).toEqual(["calmest"]);
+    expect(pickWays([way(["a"], 0.4, 3.2), way(["b"], 1, 3)], 1)[0].kind).toBe("closest");
   });
 
   test("no ways, no picks; never more than asked for", () => {

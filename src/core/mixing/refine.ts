@@ -1,7 +1,8 @@
 import type { Lab } from "../colour/colour";
 import { temperatureOf } from "../colour/describe";
-import { MAX_LOAD, MIN_LOAD } from "../optics/load";
+import { MAX_LOAD, MIN_LOAD, type Load } from "../optics/load";
 import type { GridRanking } from "./closest";
+import { handSquares, type Hand } from "./hand";
 import { chromaScale, FREE_HUE, hueScale, judged, type MixMetric } from "./metric";
 import { gridMix, type ReachTable } from "./reach-table";
 
@@ -19,7 +20,7 @@ const DAMPING = 0.01;
 /** The three differences whose squares a mix is judged by: value, chroma and hue (CIE94's weights), or with hues free temperature in the place of hue. */
 function residuals(
   target: Lab,
-  metric: MixMetric,
+  metric: Omit<MixMetric, "strongest">,
   L: number,
   a: number,
   b: number,
@@ -61,6 +62,7 @@ function solve(m: Float64Array, v: Float64Array, n: number): void {
  * 1944) with the full film model, many at a time: `cost` (as judged) and `made` (L, a, b) are
  * lowered where a better mix is found.
  * @param wanted indices of the combinations to refine
+ * @param at receives the best mix found of each: logarithms of its load and of each further paint's ratio to the first, three a combination
  */
 export function refineMixes(
   target: Lab,
@@ -70,6 +72,7 @@ export function refineMixes(
   wanted: readonly number[],
   cost: Float64Array,
   made: Float32Array,
+  at = new Float64Array(3 * table.combinations.length),
 ): void {
   const { computer, combinations, paints, loudness } = table;
   const batch = Math.floor(computer.capacity / 4);
@@ -120,8 +123,8 @@ export function refineMixes(
       active = active.filter((i, slot) => {
         const c = chunk[i];
         const n = combinations[c].length;
-        const at = 12 * slot;
-        const [L, a, b] = [lab[at], lab[at + 1], lab[at + 2]];
+        const first = 12 * slot;
+        const [L, a, b] = [lab[first], lab[first + 1], lab[first + 2]];
         const now = judged(target, L, a, b, metric);
         if (now < least[i]) {
           const gain = least[i] - now;
@@ -132,6 +135,7 @@ export function refineMixes(
           if (now < cost[c]) {
             cost[c] = now;
             made.set([L, a, b], 3 * c);
+            at.set(trial.subarray(3 * i, 3 * i + 3), 3 * c);
           }
           if (now < GOOD_ENOUGH || gain < HARDLY_BETTER) return false;
         } else {
@@ -144,9 +148,9 @@ export function refineMixes(
           residuals(
             target,
             metric,
-            lab[at + 3 * shift],
-            lab[at + 3 * shift + 1],
-            lab[at + 3 * shift + 2],
+            lab[first + 3 * shift],
+            lab[first + 3 * shift + 1],
+            lab[first + 3 * shift + 2],
             residual,
             3 * shift,
           );
@@ -186,4 +190,65 @@ export function refineMixes(
       });
     }
   }
+}
+
+/** A mix by its paints (indices into the table), shares (sum 1) and load. */
+interface SharedMix {
+  readonly combination: readonly number[];
+  readonly shares: readonly number[];
+  readonly load: Load;
+}
+
+/** The mix of a combination at the logarithms that {@link refineMixes} gives. */
+export function mixAt(combination: readonly number[], at: Float64Array, c: number): SharedMix {
+  const ratios = combination.map((_, p) => (p === 0 ? 1 : Math.exp(at[3 * c + p])));
+  const total = ratios.reduce((sum, ratio) => sum + ratio, 0);
+  return { combination, shares: ratios.map((ratio) => ratio / total), load: Math.exp(at[3 * c]) };
+}
+
+/** Squared error that a hand adds to each of some mixes (see hand.ts), many at a time by the film model's slopes. */
+export function handErrors(
+  target: Lab,
+  { computer }: Pick<ReachTable, "computer">,
+  metric: Omit<MixMetric, "strongest">,
+  hand: Hand,
+  mixes: readonly SharedMix[],
+): Float64Array {
+  const batch = Math.floor(computer.capacity / 4);
+  const squares = new Float64Array(mixes.length);
+  const [residual, slopes] = [new Float64Array(12), new Float64Array(9)];
+  const more = Math.exp(SLOPE);
+  for (let from = 0; from < mixes.length; from += batch) {
+    const chunk = mixes.slice(from, from + batch);
+    chunk.forEach(({ combination: [p0, p1 = p0, p2 = p0], shares: [s0, s1 = 0, s2 = 0], load }, slot) => {
+      for (let shift = 0; shift < 4; shift++) {
+        const r1 = shift === 2 ? more * s1 : s1;
+        const r2 = shift === 3 ? more * s2 : s2;
+        const total = s0 + r1 + r2;
+        computer.put(
+          4 * slot + shift,
+          p0,
+          p1,
+          p2,
+          s0 / total,
+          r1 / total,
+          r2 / total,
+          shift === 1 ? load / more : load,
+        );
+      }
+    });
+    const lab = computer.run(4 * chunk.length);
+    chunk.forEach(({ shares }, slot) => {
+      const first = 12 * slot;
+      for (let shift = 0; shift < 4; shift++) {
+        const place = first + 3 * shift;
+        residuals(target, metric, lab[place], lab[place + 1], lab[place + 2], residual, 3 * shift);
+      }
+      for (let j = 0; j < shares.length; j++)
+        for (let k = 0; k < 3; k++)
+          slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
+      squares[from + slot] = handSquares(shares, slopes, hand);
+    });
+  }
+  return squares;
 }

@@ -4,13 +4,17 @@ export interface Way {
   readonly paintIds: readonly string[];
   /** Difference from the target after rounding, CIEDE2000 with the value weight. */
   readonly cost: number;
+  /** What it comes out off by in the painter's hand, likewise, and the effort of mixing it. */
+  readonly inHand: number;
 }
 
 /** Why a way is offered. */
-export type WayKind = "closest" | "simplest" | "another";
+export type WayKind = "calmest" | "closest" | "simplest" | "another";
 
 /** Fewer paints are called simplest only while they lose no more than this to the closest way, dE00. */
 const SIMPLE_LOSS = 3;
+/** A way that comes out nearer by at least this much in a hand than the closest does is the calmest, and comes first, dE00. */
+const CALMER = 0.5;
 /** A way this much worse than the closest is not offered, dE00. */
 const OFFERED_LOSS = 8;
 /** What sharing all pigments with a way already offered costs a candidate, dE00. */
@@ -26,8 +30,8 @@ export function jaccard(first: Way, second: Way): number {
 }
 
 /**
- * Picks different ways from many: the closest, the simplest that hardly loses, then others that
- * are good and unlike what is already offered. Returns at most `count`, with the reason for each.
+ * Picks different ways from many: the one that comes out nearest in a hand, the closest, the simplest that hardly
+ * loses, then others that are good and unlike what is already offered. Returns at most `count`, with the reason for each.
  */
 export function pickWays<T extends Way>(
   ways: readonly T[],
@@ -36,11 +40,15 @@ export function pickWays<T extends Way>(
   const sorted = [...ways].sort((a, b) => a.cost - b.cost);
   const closest = sorted[0];
   if (!closest) return [];
-  const picked: { way: T; kind: WayKind }[] = [{ way: closest, kind: "closest" }];
+  const calmest = sorted.reduce((best, way) => (way.inHand < best.inHand ? way : best));
+  const picked: { way: T; kind: WayKind }[] =
+    calmest.inHand < closest.inHand - CALMER ? [{ way: calmest, kind: "calmest" }] : [];
+  if (picked.length < count) picked.push({ way: closest, kind: "closest" });
   const simplest = sorted
     .filter((way) => way.pigmentIds.length < closest.pigmentIds.length && way.cost <= closest.cost + SIMPLE_LOSS)
     .sort((a, b) => a.pigmentIds.length - b.pigmentIds.length || a.cost - b.cost)[0];
-  if (simplest) picked.push({ way: simplest, kind: "simplest" });
+  if (simplest && picked.length < count && !picked.some(({ way }) => way === simplest))
+    picked.push({ way: simplest, kind: "simplest" });
   while (picked.length < count) {
     let next: T | null = null;
     let nextScore = Infinity;

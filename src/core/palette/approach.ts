@@ -15,6 +15,7 @@ export const APPROACH_CHOICES = {
   greys: ["free", "opposites", "earths", "tube"],
   lasting: ["lasting", "sketchbook"],
   mixing: ["well", "paper"],
+  hand: ["usual", "careful", "loose"],
 } as const;
 export type ApproachKey = keyof typeof APPROACH_CHOICES;
 type ApproachChoices = { readonly [K in ApproachKey]: (typeof APPROACH_CHOICES)[K][number] };
@@ -42,6 +43,7 @@ export const DEFAULT_APPROACH: Approach = {
   greys: "free",
   lasting: "lasting",
   mixing: "well",
+  hand: "usual",
   valueWeight: 1.5,
   maxPigments: 3,
   single: false,

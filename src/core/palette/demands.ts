@@ -14,5 +14,5 @@ export function darkDemand({ combinations, firstPoint, L }: ReachTable, value: n
 }
 
 /** The demand that a target is reached within so much (CIEDE2000 as judged): combinations that do. */
-export const withinDemand = ({ costs }: MixCosts, target: number, within: number): Float64Array =>
-  costs[target].map((cost) => (cost <= Math.max(0, within - UNSEEN) ? 0 : OUT_OF_REACH));
+export const withinDemand = ({ costs, ideal = costs }: MixCosts, target: number, within: number): Float64Array =>
+  ideal[target].map((cost) => (cost <= Math.max(0, within - UNSEEN) ? 0 : OUT_OF_REACH));

@@ -3,9 +3,11 @@ import { codeOf } from "./search/paint-set";
 import type { SizeChoice } from "./choose";
 import type { MixCosts } from "./mix-costs";
 
-/** How a target is served by a palette: its error (less what nobody sees), the combination, and the colour it makes. */
+/** How a target is served by a palette: its error in the hand that was asked for (less what nobody sees), the combination, and the colour it makes. */
 export interface ServedTarget {
   readonly error: number;
+  /** The same in a hand that never errs. */
+  readonly ideal: number;
   readonly combination: readonly number[];
   readonly made: Lab | null;
 }
@@ -38,14 +40,18 @@ function within(combinations: MixCosts["combinations"], palette: readonly number
 }
 
 /** How each target is served by a palette of at least one paint. */
-export function servedBy({ combinations, costs, made }: MixCosts, palette: readonly number[]): readonly ServedTarget[] {
+export function servedBy(
+  { combinations, costs, inHand = costs, ideal = inHand, made }: MixCosts,
+  palette: readonly number[],
+): readonly ServedTarget[] {
   // Of mixes that do equally well the simplest serves.
   const usable = within(combinations, palette);
   return costs.map((cost, t) => {
     const best = usable.reduce((least, c) => (cost[c] < cost[least] ? c : least), usable[0]);
     const colour = made?.[t].subarray(3 * best, 3 * best + 3);
     return {
-      error: cost[best],
+      error: inHand[t][best],
+      ideal: ideal[t][best],
       combination: combinations[best],
       made: colour ? { L: colour[0], a: colour[1], b: colour[2] } : null,
     };
@@ -55,7 +61,7 @@ export function servedBy({ combinations, costs, made }: MixCosts, palette: reado
 /** A further paint that gains less than this much mean error (CIEDE2000) hardly helps. From memory. */
 export const HARDLY_HELPS = 0.4;
 /** A mean error above this is not good enough to stop at while paints still help at all. From memory. */
-const NOT_GOOD_ENOUGH = 2.5;
+const NOT_GOOD_ENOUGH = 6;
 
 /**
  * The size to recommend between two sizes: the smallest after which one more paint hardly helps.

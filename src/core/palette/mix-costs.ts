@@ -1,7 +1,8 @@
 import type { Lab } from "../colour/colour";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
+import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
-import { refineMixes } from "../mixing/refine";
+import { handErrors, mixAt, refineMixes } from "../mixing/refine";
 import type { ReachTable } from "../mixing/reach-table";
 
 /** One area as the choice of a palette sees it. */
@@ -16,8 +17,12 @@ export interface MixCosts {
   readonly paints: number;
   /** Paints of each combination, as indices; at most three. */
   readonly combinations: readonly (readonly number[])[];
-  /** CIEDE2000 with the value weight, less what nobody sees, combination after combination for each target. */
+  /** What palettes are chosen by, combination after combination for each target: the error in the metric's hand, and the effort of mixing. */
   readonly costs: readonly Float64Array[];
+  /** What a mix comes out off by in that hand: CIEDE2000 with the value weight, less what nobody sees. */
+  readonly inHand?: readonly Float64Array[];
+  /** The same in a hand that never errs. */
+  readonly ideal?: readonly Float64Array[];
   /** L, a, b of each combination's best mix for each target. */
   readonly made?: readonly Float32Array[];
   readonly weights: readonly number[];
@@ -35,6 +40,11 @@ const MOST_REFINED = 12_000;
 /** The best of each target are optimised once more, by another way that minds the edges of what can be mixed. */
 const POLISHED = 48;
 
+/** Error squared that a hand is taken to add to a mix too far off to be refined: more than to most. From memory. */
+const HAND_OF_THE_FAR = 36;
+
+const less = (error: number): number => Math.max(0, error - UNSEEN);
+
 /**
  * The error of the best mix of every combination for every target: from the reach table's grid,
  * refined with the full film model wherever the grid comes near.
@@ -49,6 +59,7 @@ export function mixCosts(
 ): MixCosts {
   const judge = typeof metric === "number" ? fullMetric(metric) : metric;
   const made: Float32Array[] = [];
+  const [ideal, inHand]: [Float64Array[], Float64Array[]] = [[], []];
   const costs = targets.map(({ lab }, i) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
@@ -57,20 +68,39 @@ export function mixCosts(
     const refined = near.length > MOST_REFINED ? near.sort((a, b) => cost[a] - cost[b]).slice(0, MOST_REFINED) : near;
     // The grid's cost is by CIE94's weights: what is refined is judged anew.
     for (const c of refined) cost[c] = Infinity;
-    refineMixes(lab, table, judge, ranking, refined, cost, colours);
+    const at = new Float64Array(3 * table.combinations.length);
+    refineMixes(lab, table, judge, ranking, refined, cost, colours, at);
     for (const polished of polishMixes(lab, table, judge, { ...ranking, cost }, POLISHED)) {
       if (polished.cost >= cost[polished.index]) continue;
       cost[polished.index] = polished.cost;
       colours.set([polished.made.L, polished.made.a, polished.made.b], 3 * polished.index);
+      const [one, ...more] = polished.shares;
+      at.set([Math.log(polished.load), ...more.map((share) => Math.log(share / one))], 3 * polished.index);
     }
     made.push(colours);
+    ideal.push(cost.map(less));
+    if (judge.hand) {
+      const added = handErrors(
+        lab,
+        table,
+        judge,
+        judge.hand,
+        refined.map((c) => mixAt(table.combinations[c], at, c)),
+      );
+      const squares = cost.map((error) => error * error + HAND_OF_THE_FAR);
+      refined.forEach((c, n) => (squares[c] = cost[c] * cost[c] + added[n]));
+      cost.set(squares.map(Math.sqrt));
+    }
     onTarget(i + 1);
-    return cost.map((error) => Math.max(0, error - UNSEEN));
+    inHand.push(cost.map(less));
+    return judge.hand ? inHand[i].map((error, c) => error + effortOf(table.combinations[c].length)) : inHand[i];
   });
   return {
     paints: table.paints.length,
     combinations: table.combinations,
     costs,
+    ideal,
+    inHand,
     made,
     weights: targets.map(({ weight }) => weight),
   };

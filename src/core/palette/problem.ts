@@ -58,15 +58,19 @@ export interface ServedPalette {
   readonly paints: readonly number[];
   /** Mean over the targets by their weights, dE00; infinite for an empty palette. */
   readonly error: number;
+  /** The same mean in a hand that never errs. */
+  readonly ideal: number;
   readonly served: readonly ServedTarget[];
 }
 
 /** How a palette, given by its paints' places in the question, serves the targets. */
 export function servedPalette(costs: MixCosts, paints: readonly number[]): ServedPalette {
-  if (paints.length === 0) return { paints, error: Infinity, served: [] };
+  if (paints.length === 0) return { paints, error: Infinity, ideal: Infinity, served: [] };
   const served = servedBy(costs, paints);
   const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
-  return { paints, served, error: served.reduce((sum, { error }, t) => sum + costs.weights[t] * error, 0) / total };
+  const mean = (of: "error" | "ideal"): number =>
+    served.reduce((sum, target, t) => sum + costs.weights[t] * target[of], 0) / total;
+  return { paints, served, error: mean("error"), ideal: mean("ideal") };
 }
 
 /** What a palette is chosen under: its sizes, the rules, the darkest value it must reach and areas that it must come near. */

@@ -2,7 +2,7 @@
 
 import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { type Lab } from "@/core/colour";
-import { DEFAULT_MATCH, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
+import { DEFAULT_MATCH, HANDS, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
 import { paintsInMix } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
 import type { MatchApi } from "@/workers/match-api";
@@ -175,6 +175,7 @@ export function useMatchOptions(): MatchOptions {
     () => ({
       ...DEFAULT_MATCH,
       valueWeight: approach.valueWeight,
+      hand: HANDS[approach.hand],
       maxPigments: approach.maxPigments,
       maxPaints: paintsInMix(approach),
     }),

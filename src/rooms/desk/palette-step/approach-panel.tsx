@@ -99,6 +99,14 @@ const WORDS: Words = {
       paper: ["on the paper", "Two paints at most meet."],
     },
   },
+  hand: {
+    name: "Hand",
+    choices: {
+      usual: ["usual", "Parts off by a fifth, water by a seventh: what a mix comes out as, not what it could."],
+      careful: ["careful", "Parts and water counted: off by a tenth."],
+      loose: ["loose", "By eye and quickly: off by a third; the calmest mixes win."],
+    },
+  },
 };
 
 const WHY: Readonly<Record<LeftOut["why"], string>> = {

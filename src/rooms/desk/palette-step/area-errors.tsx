@@ -13,7 +13,7 @@ export function AreaErrors({ before, after }: { before: ServedPalette; after: Se
   const wanted = useWantedColours();
   return (
     <ul>
-      {after.served.map(({ error, made }, t) => {
+      {after.served.map(({ error, ideal, made }, t) => {
         const by = before.served[t].error - error;
         const moved = Math.abs(by) >= 0.05;
         return (
@@ -30,7 +30,7 @@ export function AreaErrors({ before, after }: { before: ServedPalette; after: Se
                 {Math.abs(by).toFixed(1)}
               </span>
             )}
-            <span className={`w-9 text-right ${error >= FAIR ? "text-warning" : ""}`}>{error.toFixed(1)}</span>
+            <span className={`w-9 text-right ${ideal >= FAIR ? "text-warning" : ""}`}>{error.toFixed(1)}</span>
           </li>
         );
       })}

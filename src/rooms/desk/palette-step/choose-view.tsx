@@ -14,7 +14,7 @@ import { GainChart } from "./gain-chart";
 import { KindRules } from "./kind-rules";
 import { useApplyPalette } from "./apply-palette";
 import { MustReach } from "./must-reach";
-import { areasWord, FAIR, gainWords, GOOD, listed, paintsWord } from "./words";
+import { areasWord, FAIR, gainWords, GOOD, HAND_WORDS, listed, paintsWord } from "./words";
 
 const STRIP_PX = 84;
 
@@ -38,21 +38,23 @@ function PaletteRow({
   const own = palette.paints.map((p) => paints[p]);
   const isLaid = own.length === laid.length && own.every(({ id }) => laid.includes(id));
   const poor = palette.served
-    .map(({ error }, i) => ({ name: areaNames[i], error }))
+    .map(({ ideal }, i) => ({ name: areaNames[i], error: ideal }))
     .filter(({ error }) => error >= FAIR)
     .sort((a, b) => b.error - a.error);
   const uses = (paint: KnownPaint): number =>
     palette.served.filter(({ combination }) => combination.some((p) => paints[p] === paint)).length;
   // As long as every wash is flat, colours and areas are the same.
   const things = useDesk((s) => s.document.areas.length) === palette.served.length ? "areas" : "colours";
-  const good = palette.served.filter(({ error }) => error < GOOD).length;
+  const good = palette.served.filter(({ ideal }) => ideal < GOOD).length;
   return (
     <li className="space-y-1.5 border-t border-(--hairline) py-3">
       <div className="flex items-baseline gap-3">
         <span className="font-semibold">{place === 0 ? "The best" : `No. ${place + 1}`}</span>
-        <span>off by {palette.error.toFixed(1)}</span>
+        <span title={`Off by ${palette.ideal.toFixed(1)} if every part and all water were exact.`}>
+          off by {palette.error.toFixed(1)}
+        </span>
         <span className="quiet">
-          {good} of {palette.served.length} {things} as wanted
+          {good} of {palette.served.length} {things} in reach
         </span>
         <button
           type="button"
@@ -146,6 +148,7 @@ function Rules({ onDrop }: { onDrop: (id: string) => void }) {
 
 /** Of all these paints, which few: the best of each size, what one more buys, and classic beginnings. */
 export function ChooseView() {
+  const hand = useDesk((s) => s.document.approach.hand);
   const weighing = useWeighing();
   const areas = useDesk((s) => s.document.areas);
   const rules = useDesk((s) => s.document.rules);
@@ -283,8 +286,8 @@ export function ChooseView() {
                 ))}
               </ol>
               <p className="quiet mt-1 text-[0.87rem] leading-snug">
-                Off by: weighted mean dE00, less the {UNSEEN} that nobody sees. Proven for the mixes tried: every one to
-                three paints, in parts and strengths.
+                Off by: what the mixes come out off by in {HAND_WORDS[hand]}, weighted mean dE00, less the {UNSEEN} that
+                nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths.
               </p>
             </div>
           )}

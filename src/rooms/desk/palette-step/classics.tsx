@@ -56,10 +56,10 @@ export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: re
           {usable.map((point, i) => {
             const own = point.paints.map((p) => paints[p]);
             const how = served[i];
-            const can = how?.served.flatMap(({ error }, t) => (error < GOOD ? [areaNames[t]] : [])) ?? [];
+            const can = how?.served.flatMap(({ ideal }, t) => (ideal < GOOD ? [areaNames[t]] : [])) ?? [];
             const cant =
               how?.served
-                .map(({ error }, t) => ({ name: areaNames[t], error }))
+                .map(({ ideal }, t) => ({ name: areaNames[t], error: ideal }))
                 .filter(({ error }) => error >= FAIR)
                 .sort((a, b) => b.error - a.error) ?? [];
             return (

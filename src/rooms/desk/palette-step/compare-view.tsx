@@ -257,7 +257,7 @@ export function CompareView() {
                             <JudgingPair wanted={wanted[t].lab} mix={one.made} className="h-5 w-11" />
                           )}
                           <span
-                            className={`${one.error >= FAIR ? "text-warning" : ""} ${columns.length > 1 && one.error <= least(t) + 0.05 ? "font-semibold" : ""}`}
+                            className={`${one.ideal >= FAIR ? "text-warning" : ""} ${columns.length > 1 && one.error <= least(t) + 0.05 ? "font-semibold" : ""}`}
                           >
                             {one.error.toFixed(1)}
                           </span>

@@ -315,7 +315,7 @@ export function ReachView() {
       </p>
     );
   const { slice, darkestL } = answer;
-  const errors = served[0]?.served.map(({ error }) => error) ?? [];
+  const errors = served[0]?.served.map(({ ideal }) => ideal) ?? [];
   const missed = names.filter((_, i) => (errors[i] ?? 0) >= FAIR);
   const darkest = valueOf({ L: darkestL, a: 0, b: 0 });
   return (

@@ -123,6 +123,7 @@ function useQuestion() {
   return useMemo(() => {
     const opening: Opening = {
       paperId: paper.id,
+      hand: approach.hand,
       valueWeight: approach.valueWeight,
       freeHue: approach.hues === "free",
       maxPigments: approach.maxPigments,

@@ -8,7 +8,8 @@ const areas = ["sky", "brick", "reeds"];
 const served = (own: readonly number[], errors: readonly number[]): ServedPalette => ({
   paints: own,
   error: errors.reduce((a, b) => a + b) / errors.length,
-  served: errors.map((error) => ({ error, combination: [], made: null })),
+  ideal: 0,
+  served: errors.map((error) => ({ error, ideal: error, combination: [], made: null })),
 });
 const size = (own: readonly number[], errors: readonly number[]): FoundSize => ({
   size: own.length,

@@ -5,6 +5,9 @@ import type { KnownPaint } from "../paints";
 export const GOOD = 1.5;
 export const FAIR = 4;
 
+/** Whose hand a palette is judged in. */
+export const HAND_WORDS = { usual: "a usual hand", careful: "a careful hand", loose: "a loose hand" } as const;
+
 export const paintsWord = (n: number): string => (n === 1 ? "1 paint" : `${n} paints`);
 /** What the search is at. */
 export function stageWords(stage: PaletteStage): string {

@@ -56,12 +56,12 @@ function useWishes(served: ServedPalette): {
     setBusy(true);
     ask("serve", [[...choosable]])
       .then(async ([all]) => {
-        const targets = all.served.flatMap(({ error }, t) => (error >= FAIR ? [t] : []));
+        const targets = all.served.flatMap(({ ideal }, t) => (ideal >= FAIR ? [t] : []));
         const wishes = await ask(
           "wish",
           [...choosable],
           targets,
-          targets.map((t) => all.served[t].error),
+          targets.map((t) => all.served[t].ideal),
         );
         setFound({ of: served, wishes: wishes.map((wish, i) => ({ ...wish, target: targets[i] })) });
       })
@@ -117,7 +117,7 @@ function whyWords(
   const alone = busy
     .filter(({ hanging }) => hanging.length > 0)
     .sort((a, b) => b.hanging[0].worse - a.hanging[0].worse)[0];
-  const poor = served.served.flatMap(({ error }, t) => (error >= FAIR ? [areaNames[t]] : []));
+  const poor = served.served.flatMap(({ ideal }, t) => (ideal >= FAIR ? [areaNames[t]] : []));
   return [
     `${carries.join("; ")}.`,
     alone

@@ -5,11 +5,18 @@ import type { Recipe } from "@/core/mixing";
 import type { Paper } from "@/core/optics";
 import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
+import { useDesk } from "../desk-store";
+import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, usePaints } from "../paints";
 import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
-const KIND_WORDS = { closest: "The closest", simplest: "The simplest", another: "Another way" } as const;
+const KIND_WORDS = {
+  calmest: "The calmest in the hand",
+  closest: "The closest",
+  simplest: "The simplest",
+  another: "Another way",
+} as const;
 const BAR_WIDTH = 264;
 
 interface WayCardProps {
@@ -23,6 +30,7 @@ interface WayCardProps {
 /** One way to mix an area's colour: pair, parts, strength, how far off and how sure. */
 export function WayCard({ recipe, target, paper, chosen, onChoose }: WayCardProps) {
   const paints = usePaints();
+  const hand = useDesk((s) => s.document.approach.hand);
   const parts = namedParts({ parts: [...recipe.parts], waterParts: recipe.waterParts }, paints);
   if (!parts) return null;
   const spoken = parts.map((part) => part.name).join(", ");
@@ -49,6 +57,12 @@ export function WayCard({ recipe, target, paper, chosen, onChoose }: WayCardProp
           <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
           <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
           <DifferenceWords difference={recipe.difference} />
+          <p
+            className="leading-snug"
+            title="The difference and the scatter of parts and water together (root mean square)."
+          >
+            about <b>{recipe.inHand.toFixed(1)}</b> in {HAND_WORDS[hand]}
+          </p>
           <LikelyErrorWords error={recipe.likelyError} />
         </div>
       </div>
