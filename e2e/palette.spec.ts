@@ -49,7 +49,13 @@ test("the best palettes of each size are found by themselves, one is laid out wi
       .allTextContents()
   ).map((words) => Number(words.replace("off by ", "")));
   expect(errors).toHaveLength(5);
-  expect([...errors].sort((a, b) => a - b)).toEqual(errors);
+  // In their order effort counts too: a simpler palette may stand before one that comes out a little nearer.
+  errors.slice(1).forEach((error, i) => expect(error).toBeGreaterThan(errors[i] - 0.6));
+  await expect(
+    panel(page)
+      .getByText(/\d\.\d paints a mix/)
+      .first(),
+  ).toBeVisible();
 
   const before = await tray(page).count();
   await panel(page).getByRole("button", { name: "Lay it out" }).first().click();

@@ -23,7 +23,7 @@ export interface Opening {
   readonly freeHue: boolean;
   readonly maxPigments: number;
   readonly maxPaints: 2 | 3;
-  readonly paints: readonly (PaintMessage & { readonly strongest: number })[];
+  readonly paints: readonly (PaintMessage & { readonly strongest: number; readonly reluctance: number })[];
   readonly targets: readonly { readonly lab: Lab; readonly weight: number }[];
 }
 

@@ -19,6 +19,7 @@ const opening: Opening = {
     tintingStrength: 1,
     measured: null,
     strongest: 1,
+    reluctance: 0,
   })),
   targets: [
     { lab: { L: 70, a: 5, b: 60 }, weight: 1 },

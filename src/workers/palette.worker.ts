@@ -26,7 +26,7 @@ function problem(): PaletteProblem {
 
 expose({
   open({ paperId, hand, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
-    const strongest = new Map(paints.map((paint) => [paint.id, paint.strongest]));
+    const of = new Map(paints.map((paint) => [paint.id, paint]));
     posed = posePalette(
       {
         paper: paperById(paperId),
@@ -34,7 +34,13 @@ expose({
         targets,
         maxPaints,
         maxPigments,
-        metric: { valueWeight, freeHue, strongest: ({ id }) => strongest.get(id) ?? 1, hand: HANDS[hand] },
+        metric: {
+          valueWeight,
+          freeHue,
+          strongest: ({ id }) => of.get(id)?.strongest ?? 1,
+          hand: HANDS[hand],
+          reluctance: ({ id }) => of.get(id)?.reluctance ?? 0,
+        },
       },
       posed,
       progress,

@@ -15,6 +15,8 @@ export interface MixMetric {
   readonly strongest: (paint: PaintModel) => Load;
   /** The hand that mixes it, whose scatter is part of the error; left out for one that never errs. */
   readonly hand?: Hand;
+  /** What it is worth, dE00, to leave a paint out of a mix: 0 unless the painter's school frowns on it. */
+  readonly reluctance?: (paint: PaintModel) => number;
 }
 
 export const fullMetric = (valueWeight: number): MixMetric => ({

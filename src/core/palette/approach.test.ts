@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { PAPERS } from "../optics/paper";
-import { prepareMatch } from "../mixing/match";
+import { HANDS } from "../mixing/hand";
+import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
 import { fullMetric } from "../mixing/metric";
 import { paintModel } from "../mixing/paint";
 import {
@@ -8,6 +9,7 @@ import {
   DEFAULT_APPROACH,
   leftOutBecause,
   paintsInMix,
+  reluctanceFor,
   strongestLoad,
   wishUnder,
   type Approach,
@@ -173,4 +175,21 @@ test("with hues free a palette is judged by value, contrast and warmth alone", (
   expect(errorOf(costsFor({ L: 30, a: 20, b: 20 }, { ...fullMetric(1.5), freeHue: true }), ["PY3"])).toBeGreaterThan(
     30,
   );
+});
+
+test("a black tube is taken unwillingly unless it is asked for: a grey day is a blue and a brown (common practice, no source)", () => {
+  const grey = { L: 55, a: -0.5, b: -6 };
+  const few = ["PB29", "PBr7-burnt-umber", "PBk9"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+  const table = prepareMatch(few, PAPERS[0], DEFAULT_MATCH);
+  const own = traitsOf(few, PAPERS[0]);
+  const chosen = (school: Approach): readonly number[] => {
+    const costs = mixCosts([{ lab: grey, weight: 1 }], table, {
+      ...fullMetric(1.5),
+      hand: HANDS.usual,
+      reluctance: ({ id }) => reluctanceFor(school, own[few.findIndex((one) => one.id === id)]),
+    });
+    return servedBy(costs, [0, 1, 2])[0].combination;
+  };
+  expect(chosen(approach({}))).toEqual([0, 1]);
+  expect(chosen(approach({ greys: "tube" }))).toContain(2);
 });

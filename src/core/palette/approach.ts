@@ -87,6 +87,13 @@ export function leftOutBecause(
 export const strongestLoad = (approach: Approach, traits: PaintTraits): Load =>
   approach.opacity === "tints" && traits.opaque ? TINT_LOAD : MAX_LOAD;
 
+/** What leaving a black or grey tube out of a mix is worth, dE00: most painters mix their greys where they can. From memory. */
+const MIXED_GREYS = 2.5;
+
+/** How unwillingly a paint is taken under an approach, dE00: greys are mixed unless a neutral tube is asked for. */
+export const reluctanceFor = ({ darks, greys }: Pick<Approach, "darks" | "greys">, traits: PaintTraits): number =>
+  darks !== "tube" && greys !== "tube" && isKind(traits, "neutral") ? MIXED_GREYS : 0;
+
 export const paintsInMix = (approach: Approach): 2 | 3 => (approach.mixing === "paper" ? PAINTS_ON_PAPER : 3);
 
 /** A rule on a kind that the paints at hand can or can't keep. */

@@ -21,6 +21,7 @@ export {
   leftOutBecause,
   paintsInMix,
   SIZE_RANGE,
+  reluctanceFor,
   strongestLoad,
   wishUnder,
   type Approach,

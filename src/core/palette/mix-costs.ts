@@ -60,6 +60,11 @@ export function mixCosts(
   const judge = typeof metric === "number" ? fullMetric(metric) : metric;
   const made: Float32Array[] = [];
   const [ideal, inHand]: [Float64Array[], Float64Array[]] = [[], []];
+  // What decides between mixes beside what comes out: effort, and paints that are taken unwillingly.
+  const reluctance = table.paints.map((paint) => judge.reluctance?.(paint) ?? 0);
+  const beside = table.combinations.map(
+    (paints) => effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p], 0),
+  );
   const costs = targets.map(({ lab }, i) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
@@ -93,7 +98,7 @@ export function mixCosts(
     }
     onTarget(i + 1);
     inHand.push(cost.map(less));
-    return judge.hand ? inHand[i].map((error, c) => error + effortOf(table.combinations[c].length)) : inHand[i];
+    return judge.hand ? inHand[i].map((error, c) => error + beside[c]) : inHand[i];
   });
   return {
     paints: table.paints.length,

@@ -90,11 +90,16 @@ export function solvePalette(
   { sizes, must, never, kinds, darkest, within }: PaletteChoice,
   onProgress: OnProgress,
 ): FoundSize[] {
-  const demands = [
-    ...(darkest === null ? [] : [darkDemand(table, darkest)]),
-    ...within.map(({ target, most }) => withinDemand(costs, target, most)),
-  ];
-  const ready = demands.length === 0 ? prepared : prepareChoice({ ...costs, demands });
+  // A target that must be met is met by a mix that does it, not by a calmer one.
+  const bound: MixCosts = {
+    ...costs,
+    costs: within.reduce<readonly Float64Array[]>((all, { target, most }) => {
+      const demand = withinDemand(costs, target, most);
+      return all.map((cost, t) => (t === target ? cost.map((value, c) => value + demand[c]) : cost));
+    }, costs.costs),
+    demands: darkest === null ? [] : [darkDemand(table, darkest)],
+  };
+  const ready = within.length === 0 && darkest === null ? prepared : prepareChoice(bound);
   const found: FoundSize[] = [];
   let starts: readonly (readonly number[])[] = [];
   for (const [i, size] of sizes.entries()) {
@@ -102,7 +107,7 @@ export function solvePalette(
     const [choice] = choosePrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, () => false, starts);
     if (!choice) continue;
     starts = choice.best.map(({ paints }) => paints);
-    found.push({ ...choice, best: starts.map((paints) => servedPalette(costs, paints)) });
+    found.push({ ...choice, best: starts.map((paints) => servedPalette(bound, paints)) });
   }
   return found;
 }

@@ -79,7 +79,7 @@ const WORDS: Words = {
   greys: {
     name: "Greys",
     choices: {
-      free: ["as they come", "However they mix best."],
+      free: ["as they come", "Mixed, with a black or grey tube only where it gains much."],
       opposites: ["from opposites", "No grey or black tube."],
       earths: ["from earths", "An earth is laid out, no grey tube."],
       tube: ["a neutral tube", "A black or neutral is laid out."],

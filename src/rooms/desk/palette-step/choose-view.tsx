@@ -45,6 +45,8 @@ function PaletteRow({
     palette.served.filter(({ combination }) => combination.some((p) => paints[p] === paint)).length;
   // As long as every wash is flat, colours and areas are the same.
   const things = useDesk((s) => s.document.areas.length) === palette.served.length ? "areas" : "colours";
+  const mixed =
+    palette.served.reduce((sum, { combination }) => sum + combination.length, 0) / Math.max(1, palette.served.length);
   const good = palette.served.filter(({ ideal }) => ideal < GOOD).length;
   return (
     <li className="space-y-1.5 border-t border-(--hairline) py-3">
@@ -52,9 +54,6 @@ function PaletteRow({
         <span className="font-semibold">{place === 0 ? "The best" : `No. ${place + 1}`}</span>
         <span title={`Off by ${palette.ideal.toFixed(1)} if every part and all water were exact.`}>
           off by {palette.error.toFixed(1)}
-        </span>
-        <span className="quiet">
-          {good} of {palette.served.length} {things} in reach
         </span>
         <button
           type="button"
@@ -66,6 +65,9 @@ function PaletteRow({
           {isLaid ? "In the tray" : "Lay it out"}
         </button>
       </div>
+      <p className="quiet leading-snug">
+        {good} of {palette.served.length} {things} in reach, {mixed.toFixed(1)} paints a mix
+      </p>
       <ul className="flex flex-wrap gap-x-2 gap-y-1.5">
         {own.map((paint) => (
           <li key={paint.id} style={{ width: STRIP_PX }}>
@@ -287,7 +289,8 @@ export function ChooseView() {
               </ol>
               <p className="quiet mt-1 text-[0.87rem] leading-snug">
                 Off by: what the mixes come out off by in {HAND_WORDS[hand]}, weighted mean dE00, less the {UNSEEN} that
-                nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths.
+                nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths. Simpler
+                mixes stand before others that are hardly nearer.
               </p>
             </div>
           )}

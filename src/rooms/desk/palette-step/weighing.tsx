@@ -8,6 +8,7 @@ import {
   leftOutBecause,
   MOST_WEIGHED,
   paintsInMix,
+  reluctanceFor,
   strongestLoad,
   traitsOf,
   type FoundSize,
@@ -128,7 +129,11 @@ function useQuestion() {
       freeHue: approach.hues === "free",
       maxPigments: approach.maxPigments,
       maxPaints: paintsInMix(approach),
-      paints: paints.map((paint, i) => ({ ...messageOf(paint), strongest: strongestLoad(approach, traits[i]) })),
+      paints: paints.map((paint, i) => ({
+        ...messageOf(paint),
+        strongest: strongestLoad(approach, traits[i]),
+        reluctance: reluctanceFor(approach, traits[i]),
+      })),
       targets: wanted.map(({ lab, weight }) => ({ lab, weight })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
