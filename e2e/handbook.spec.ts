@@ -67,6 +67,24 @@ test("a pigment opens with its facts, their sources and its cautions, and stays 
   await expect(page.getByRole("region", { name: "The mix" })).toContainText("cobalt blue");
 });
 
+test("what light does is told in words of the class, without years that nobody knows; the fluorescent pink is found", async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/handbook`);
+  for (const [search, name, words] of [
+    ["PB29", "ultramarine blue, PB29", /Not expected to change/],
+    ["PY40", "aureolin, PY40", /whatever its class.*turned brown or grey/],
+    ["rhodamine", "rhodamine pink, fluorescent, BV10", /within months or a year/],
+  ] as const) {
+    await page.getByRole("searchbox").fill(search);
+    await pigments(page).first().click();
+    const light = page.getByRole("article", { name }).getByRole("region", { name: "In the light" });
+    await expect(light).toContainText(words);
+    await expect(light).not.toContainText(/\d+ years|%/);
+    await page.getByRole("button", { name: "Close the sheet" }).click();
+  }
+});
+
 test("a mix is tried: parts and water move it at once, it separates, it is glazed, and every step is undone", async ({
   page,
 }) => {

@@ -231,6 +231,49 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
   await expect(water).not.toHaveText(old!);
 });
 
+test("the hand is a setting: a loose one comes out further off and mixes more simply; ways say what they come out as", async ({
+  page,
+}) => {
+  await openStep(page);
+  await size(page, "4 paints");
+  const best = panel(page).getByRole("list").filter({ hasText: "The best" }).getByRole("listitem").first();
+  const read = async (): Promise<{ off: number; paints: number }> => {
+    const words = (await best.textContent())!;
+    return { off: Number(/off by (\d+\.\d)/.exec(words)![1]), paints: Number(/(\d\.\d) paints a mix/.exec(words)![1]) };
+  };
+  const usual = await read();
+  await panel(page)
+    .getByRole("button", { name: /^Approach/ })
+    .click();
+  await panel(page).getByLabel("Hand").selectOption("loose");
+  await found(page);
+  await expect(panel(page)).toContainText("in a loose hand");
+  await expect.poll(async () => (await read()).off).toBeGreaterThan(usual.off);
+  expect((await read()).paints).toBeLessThanOrEqual(usual.paints + 0.3);
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
+  await page.getByRole("button", { name: /^Area 5:/ }).click();
+  const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
+  await expect(ways.first()).toContainText(/about \d+\.\d in a loose hand/, { timeout: 30_000 });
+  const [first, second] = await Promise.all(
+    [0, 1].map(async (i) => Number(/about (\d+\.\d) in/.exec((await ways.nth(i).textContent())!)![1])),
+  );
+  if ((await ways.first().textContent())!.includes("calmest")) expect(first).toBeLessThan(second!);
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Palette$/ })
+    .click();
+  await panel(page)
+    .getByRole("button", { name: /^Approach/ })
+    .click();
+  await panel(page).getByLabel("Hand").selectOption("usual");
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+});
+
 test("rules and the approach are kept with the painting and answered at once; a default of one's own starts the next painting", async ({
   page,
 }) => {

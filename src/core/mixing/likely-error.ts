@@ -114,7 +114,8 @@ export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Pape
   const byPaints = basis === "measured" ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1] : 1;
   const rms = byPaints * Math.sqrt(sumOf(all) + REMAINS * REMAINS);
   const total = Math.max(sumOf(all), 1e-9);
-  const rounded = (x: number): number => Math.round(10 * x) / 10;
+  // A large error is not known to a tenth.
+  const rounded = (x: number): number => (x < 5 ? Math.round(10 * x) / 10 : Math.round(x));
   const days = new Map(measured.map(({ on, way }) => [`${on} ${way}`, { on, way }]));
   return {
     median: rounded(of.median * rms),
