@@ -31,6 +31,8 @@ const SHEET_WIDTH = 38 / 28 / 1.5;
 const onSheet = (x: number): number => 0.5 + (x - 0.5) / SHEET_WIDTH;
 
 async function clickPhoto(page: Page, x: number, y: number): Promise<void> {
+  // The first look can be seen before the pixels that are measured are there.
+  await photo(page).locator("canvas[data-drawn]").waitFor();
   const box = await photo(page).boundingBox();
   if (!box) throw new Error("no photo");
   await page.mouse.click(box.x + onSheet(x) * box.width, box.y + y * box.height);
