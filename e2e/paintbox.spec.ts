@@ -115,8 +115,8 @@ test("a painting whose recipe uses a removed paint says so and is still saved", 
   await desk.getByRole("textbox", { name: "Title of the painting" }).fill("Without viridian");
   await desk.keyboard.press("Enter");
   await saved(desk);
-  await desk.getByRole("button", { name: /^Area 10:/ }).click();
-  await expect(desk.getByRole("article", { name: /^Area 10/ })).toContainText("has left the paintbox");
+  await desk.getByRole("button", { name: /^Area 6:/ }).click();
+  await expect(desk.getByRole("article", { name: /^Area 6/ })).toContainText("has left the paintbox");
   await desk.close();
   await page.getByRole("button", { name: "Undo" }).click();
   await saved(page);
