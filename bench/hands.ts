@@ -1,4 +1,5 @@
-import { laidByHand, meanOf, PICTURES, quantileOf, type Laid } from "@/testing/laid-by-hand";
+import { laidByHand, meanOf, PICTURES, type Laid } from "@/testing/laid-by-hand";
+import { quantile } from "@/testing/quantile";
 
 const SIZES = [3, 4, 5];
 const DRAWS = 60;
@@ -16,11 +17,11 @@ export async function benchHands(row: (name: string, text: string) => void): Pro
     const counts = all[judge].flatMap((laid) => laid.counts);
     row(
       `laid by a drawn hand, judged by ${judge === "ideal" ? "an ideal" : "a usual"} one`,
-      `dE00 mean ${meanOf(misses(judge)).toFixed(2)}, 90 % ${quantileOf(misses(judge), 0.9).toFixed(1)}; ${meanOf(counts).toFixed(1)} paints in the mean mix, ${quantileOf(counts, 0.5)} in the median`,
+      `dE00 mean ${meanOf(misses(judge)).toFixed(2)}, 90 % ${quantile(misses(judge), 0.9).toFixed(1)}; ${meanOf(counts).toFixed(1)} paints in the mean mix, ${quantile(counts, 0.5)} in the median`,
     );
   }
   row(
     "ratio, usual to ideal (goal 0.8 or less)",
-    `mean ${(meanOf(misses("usual")) / meanOf(misses("ideal"))).toFixed(2)}, 90 % ${(quantileOf(misses("usual"), 0.9) / quantileOf(misses("ideal"), 0.9)).toFixed(2)}`,
+    `mean ${(meanOf(misses("usual")) / meanOf(misses("ideal"))).toFixed(2)}, 90 % ${(quantile(misses("usual"), 0.9) / quantile(misses("ideal"), 0.9)).toFixed(2)}`,
   );
 }

@@ -1,4 +1,5 @@
-import { HANDS, KNOWN_BY, quantile, shareUnder, tellErrors } from "@/testing/foreign-bench/told-errors";
+import { HANDS, KNOWN_BY, shareUnder, tellErrors } from "@/testing/foreign-bench/told-errors";
+import { quantile } from "@/testing/quantile";
 
 const BOXES = 60;
 const MIXES = 24;

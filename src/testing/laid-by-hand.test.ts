@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { pigmentById } from "@/core/pigments/handbook";
-import { laidByHand, meanOf, quantileOf, type Laid } from "./laid-by-hand";
+import { laidByHand, meanOf, type Laid } from "./laid-by-hand";
+import { quantile } from "./quantile";
 
 // Real photographs, palettes of three and four of a box of 25; `npm run bench hands` has two photographs and a size more.
 const NAMES = ["mountain", "bridge", "field", "harbour"] as const;
@@ -14,10 +15,10 @@ describe("palettes judged in a hand, on photographs", async () => {
 
   test("laid by a drawn hand they miss by less than those that an exact mix is judged by", () => {
     expect(meanOf(misses("usual"))).toBeLessThan(0.92 * meanOf(misses("ideal")));
-    expect(quantileOf(misses("usual"), 0.9)).toBeLessThan(0.92 * quantileOf(misses("ideal"), 0.9));
+    expect(quantile(misses("usual"), 0.9)).toBeLessThan(0.92 * quantile(misses("ideal"), 0.9));
   });
   test("half of the mixes have two paints at most", () => {
-    expect(quantileOf(counts("usual"), 0.5)).toBeLessThanOrEqual(2);
+    expect(quantile(counts("usual"), 0.5)).toBeLessThanOrEqual(2);
     expect(meanOf(counts("usual"))).toBeLessThan(meanOf(counts("ideal")) - 0.5);
   });
   test("different photographs get different paints, and landscapes earths (common practice, no source)", () => {

@@ -94,5 +94,3 @@ export async function laidByHand(name: Picture, judge: Judge, sizes: readonly nu
 }
 
 export const meanOf = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / list.length;
-export const quantileOf = (list: readonly number[], share: number): number =>
-  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))]!;

@@ -8,7 +8,7 @@ import { effortOf, HANDS, type Hand } from "./hand";
 import { likelyErrorOf, type LikelyError } from "./likely-error";
 import type { PaintModel } from "./paint";
 import { roundMix } from "./parts";
-import { handErrors } from "./refine";
+import { handErrors } from "./hand-errors";
 import { predict } from "./predict";
 import { buildReachTable, type ReachTable } from "./reach-table";
 import { pickWays, type Way, type WayKind } from "./ways";

@@ -50,3 +50,27 @@ export function judged(
   const temperature = FREE_HUE.temperature * scale * (temperatureOf({ L, a, b }) - temperatureOf(target));
   return Math.hypot(valueWeight * (L - target.L), chroma, temperature);
 }
+
+/** The three differences whose squares a mix is judged by: value, chroma and hue (CIE94's weights), or with hues free temperature in the place of hue. */
+export function residuals(
+  target: Lab,
+  metric: Omit<MixMetric, "strongest">,
+  L: number,
+  a: number,
+  b: number,
+  out: Float64Array,
+  at: number,
+): void {
+  const [C, own] = [Math.hypot(target.a, target.b), Math.hypot(a, b)];
+  out[at] = metric.valueWeight * (L - target.L);
+  if (metric.freeHue) {
+    out[at + 1] = FREE_HUE.chroma * chromaScale(C) * (own - C);
+    out[at + 2] = FREE_HUE.temperature * chromaScale(C) * (temperatureOf({ L, a, b }) - temperatureOf(target));
+    return;
+  }
+  out[at + 1] = chromaScale(C) * (own - C);
+  // Signed difference in hue: the chord between the two, without what is chroma.
+  const cross = target.a * b - target.b * a;
+  const chord = Math.max(0, (a - target.a) ** 2 + (b - target.b) ** 2 - (own - C) ** 2);
+  out[at + 2] = hueScale(C) * Math.sign(cross) * Math.sqrt(chord);
+}

@@ -1,9 +1,7 @@
 import type { Lab } from "../colour/colour";
-import { temperatureOf } from "../colour/describe";
-import { MAX_LOAD, MIN_LOAD, type Load } from "../optics/load";
+import { MAX_LOAD, MIN_LOAD } from "../optics/load";
 import type { GridRanking } from "./closest";
-import { handSquares, type Hand } from "./hand";
-import { chromaScale, FREE_HUE, hueScale, judged, type MixMetric } from "./metric";
+import { judged, residuals, type MixMetric } from "./metric";
 import { gridMix, type ReachTable } from "./reach-table";
 
 /** Gauss-Newton steps for each combination. Measured on 240 triples of the demo's paints: 99 in a hundred end within 0.5 dE00 of a full optimisation. */
@@ -12,34 +10,10 @@ const REFINING_ROUNDS = 4;
 const GOOD_ENOUGH = 0.4;
 const HARDLY_BETTER = 0.1;
 /** Step by which slopes are taken, and the longest step made, in the logarithm of load and ratios. */
-const SLOPE = 0.02;
+export const SLOPE = 0.02;
 const LONGEST = 1.2;
 /** Levenberg's damping, as a share of the slopes' own size; ten times as much after a step that failed. */
 const DAMPING = 0.01;
-
-/** The three differences whose squares a mix is judged by: value, chroma and hue (CIE94's weights), or with hues free temperature in the place of hue. */
-function residuals(
-  target: Lab,
-  metric: Omit<MixMetric, "strongest">,
-  L: number,
-  a: number,
-  b: number,
-  out: Float64Array,
-  at: number,
-): void {
-  const [C, own] = [Math.hypot(target.a, target.b), Math.hypot(a, b)];
-  out[at] = metric.valueWeight * (L - target.L);
-  if (metric.freeHue) {
-    out[at + 1] = FREE_HUE.chroma * chromaScale(C) * (own - C);
-    out[at + 2] = FREE_HUE.temperature * chromaScale(C) * (temperatureOf({ L, a, b }) - temperatureOf(target));
-    return;
-  }
-  out[at + 1] = chromaScale(C) * (own - C);
-  // Signed difference in hue: the chord between the two, without what is chroma.
-  const cross = target.a * b - target.b * a;
-  const chord = Math.max(0, (a - target.a) ** 2 + (b - target.b) ** 2 - (own - C) ** 2);
-  out[at + 2] = hueScale(C) * Math.sign(cross) * Math.sqrt(chord);
-}
 
 /** Solves a symmetric system of up to three unknowns by elimination; the matrix row by row. */
 function solve(m: Float64Array, v: Float64Array, n: number): void {
@@ -190,65 +164,4 @@ export function refineMixes(
       });
     }
   }
-}
-
-/** A mix by its paints (indices into the table), shares (sum 1) and load. */
-interface SharedMix {
-  readonly combination: readonly number[];
-  readonly shares: readonly number[];
-  readonly load: Load;
-}
-
-/** The mix of a combination at the logarithms that {@link refineMixes} gives. */
-export function mixAt(combination: readonly number[], at: Float64Array, c: number): SharedMix {
-  const ratios = combination.map((_, p) => (p === 0 ? 1 : Math.exp(at[3 * c + p])));
-  const total = ratios.reduce((sum, ratio) => sum + ratio, 0);
-  return { combination, shares: ratios.map((ratio) => ratio / total), load: Math.exp(at[3 * c]) };
-}
-
-/** Squared error that a hand adds to each of some mixes (see hand.ts), many at a time by the film model's slopes. */
-export function handErrors(
-  target: Lab,
-  { computer }: Pick<ReachTable, "computer">,
-  metric: Omit<MixMetric, "strongest">,
-  hand: Hand,
-  mixes: readonly SharedMix[],
-): Float64Array {
-  const batch = Math.floor(computer.capacity / 4);
-  const squares = new Float64Array(mixes.length);
-  const [residual, slopes] = [new Float64Array(12), new Float64Array(9)];
-  const more = Math.exp(SLOPE);
-  for (let from = 0; from < mixes.length; from += batch) {
-    const chunk = mixes.slice(from, from + batch);
-    chunk.forEach(({ combination: [p0, p1 = p0, p2 = p0], shares: [s0, s1 = 0, s2 = 0], load }, slot) => {
-      for (let shift = 0; shift < 4; shift++) {
-        const r1 = shift === 2 ? more * s1 : s1;
-        const r2 = shift === 3 ? more * s2 : s2;
-        const total = s0 + r1 + r2;
-        computer.put(
-          4 * slot + shift,
-          p0,
-          p1,
-          p2,
-          s0 / total,
-          r1 / total,
-          r2 / total,
-          shift === 1 ? load / more : load,
-        );
-      }
-    });
-    const lab = computer.run(4 * chunk.length);
-    chunk.forEach(({ shares }, slot) => {
-      const first = 12 * slot;
-      for (let shift = 0; shift < 4; shift++) {
-        const place = first + 3 * shift;
-        residuals(target, metric, lab[place], lab[place + 1], lab[place + 2], residual, 3 * shift);
-      }
-      for (let j = 0; j < shares.length; j++)
-        for (let k = 0; k < 3; k++)
-          slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
-      squares[from + slot] = handSquares(shares, slopes, hand);
-    });
-  }
-  return squares;
 }

@@ -2,7 +2,8 @@ import type { Lab } from "../colour/colour";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
 import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
-import { handErrors, mixAt, refineMixes } from "../mixing/refine";
+import { handErrors, mixAt } from "../mixing/hand-errors";
+import { refineMixes } from "../mixing/refine";
 import type { ReachTable } from "../mixing/reach-table";
 
 /** One area as the choice of a palette sees it. */

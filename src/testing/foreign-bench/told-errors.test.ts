@@ -4,7 +4,8 @@ import { seededRandom } from "@/core/numeric/random";
 import { FINE_NM } from "@/core/simulation/fine-bands";
 import { foreignPaint } from "./foreign-paint";
 import { bareColour, foreignColour, foreignSheet } from "./foreign-sheet";
-import { quantile, shareUnder, tellErrors, type KnownBy, type HANDS } from "./told-errors";
+import { shareUnder, tellErrors, type KnownBy, type HANDS } from "./told-errors";
+import { quantile } from "@/testing/quantile";
 
 // A told figure is right when half of the true misses lie under the told median and nine in ten under the told 90 %.
 // A small case of it, the same in every run; `npm run bench told` has many boxes. Seeds apart from those of the constants.

@@ -111,6 +111,3 @@ export function shareUnder(list: readonly Missed[]): { median: number; p90: numb
   const share = (of: "median" | "p90"): number => list.filter(({ miss, told }) => miss < told[of]).length / list.length;
   return { median: share("median"), p90: share("p90") };
 }
-
-export const quantile = (list: readonly number[], share: number): number =>
-  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))]!;
