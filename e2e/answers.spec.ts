@@ -95,6 +95,23 @@ test("areas are opened one after another with one mixing worker, and no small pi
   await expect.poll(() => pictures).toBe(1);
 });
 
+test("a press on the photo before it can be measured is done once it can be", async ({ page }) => {
+  let come = (): void => {};
+  const held = new Promise<void>((resolve) => (come = resolve));
+  await page.route("**/api/photos/*?copy=working", async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(server.url);
+  const pane = page.getByRole("region", { name: "Photo", exact: true });
+  await page.getByRole("application").click({ position: { x: 300, y: 60 } });
+  await expect(pane.getByRole("status").filter({ hasText: "as soon as the photo can be measured" })).toBeVisible();
+  const taken = page.getByRole("region", { name: "Colour taken from the photo" });
+  await expect(taken).toHaveCount(0);
+  come();
+  await expect(taken).toContainText(/value \d/i);
+});
+
 test("a photo whose files are gone is told on the desk with what to do", async ({ page }) => {
   await page.route("**/api/photos/*?copy=working", (route) =>
     route.fulfill({ status: 410, json: { message: "The photo's file in the data folder is gone or damaged." } }),

@@ -139,6 +139,7 @@ test("everything from the keyboard: take, name, undo, redo, move and empty a wel
   await page.keyboard.press("Shift+ArrowRight");
   await page.keyboard.press("]");
   await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Colour taken from the photo" })).toBeVisible();
   await page.keyboard.type("Sky by keys");
   await page.keyboard.press("Enter");
   const marker = page.getByRole("button", { name: /: Sky by keys/ });

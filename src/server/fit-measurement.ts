@@ -1,4 +1,4 @@
-import { fitPatches } from "@/core/calibration";
+import { fitPatches, type FitRefusal } from "@/core/calibration";
 import { paintModel } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import type { NewMeasurement, StoredFit } from "@/model/measurement";
@@ -8,7 +8,7 @@ import type { PaintEntry } from "@/model/paintbox";
 export function fitMeasurement(
   { pigments, tintingStrength, id }: Pick<PaintEntry, "id" | "pigments" | "tintingStrength">,
   { patches, paperId }: Pick<NewMeasurement, "patches" | "paperId">,
-): StoredFit | { readonly refused: string } {
+): StoredFit | { readonly refused: FitRefusal } {
   const fit = fitPatches(paintModel(id, pigments, tintingStrength), patches, paperById(paperId));
   if ("refused" in fit) return fit;
   const { optics, rms, miss, loads, fitted } = fit;

@@ -1,4 +1,4 @@
-import type { Box, CardRead, MeasuredPatch, PaintFit } from "@/core/calibration";
+import type { Box, CardRead, FitRefusal, MeasuredPatch, PaintFit, SheetRefusal } from "@/core/calibration";
 import type { Lab } from "@/core/colour";
 import type { PaintMessage } from "./paint-message";
 
@@ -18,12 +18,16 @@ export interface CardApi {
     photo: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray },
   ): void;
   /** Reads the card on the open photo. */
-  read(photoId: string, wishes: CardWishes): CardRead | { readonly refused: string };
+  read(photoId: string, wishes: CardWishes): CardRead | { readonly refused: SheetRefusal };
   /** The patches of a card's paints without the camera's crosstalk. */
   camera(
     paperId: string,
     paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[],
   ): readonly (readonly MeasuredPatch[])[];
   /** Fits a paint's optics to its patches, beginning at the handbook's. */
-  fit(paperId: string, paint: PaintMessage, patches: readonly MeasuredPatch[]): PaintFit | { readonly refused: string };
+  fit(
+    paperId: string,
+    paint: PaintMessage,
+    patches: readonly MeasuredPatch[],
+  ): PaintFit | { readonly refused: FitRefusal };
 }

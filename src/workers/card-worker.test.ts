@@ -14,7 +14,7 @@ const paint = { id: "own", pigments: [{ pigmentId: "PB28", share: 1 }], tintingS
 
 test("fits a paint to what was measured, always from the handbook, whatever it stands on so far", async () => {
   const plain = await worker.ask("fit", "cotton-rough", paint, patches);
-  if ("refused" in plain) throw new Error(plain.refused);
+  if ("refused" in plain) throw new Error(plain.refused.code);
   expect(plain.rms).toBeLessThan(1);
   const measured = {
     K: Array<number>(36).fill(9),
@@ -36,10 +36,10 @@ test("takes the camera's part out of a card's patches, paint by paint", async ()
   expect(own[1]).toMatchObject({ what: "wash", swatch: 1 });
 });
 
-test("a photo is opened before it is read; one without a card is refused in words", async () => {
+test("a photo is opened before it is read; one without a card is refused with the reason", async () => {
   const wishes = { paperId: "cotton-rough", rows: [0], moved: {}, references: [] };
   await expect(worker.ask("read", "a", wishes)).rejects.toThrow(/not arrived/);
   await worker.ask("open", "a", { width: 300, height: 200, data: new Uint8ClampedArray(4 * 300 * 200).fill(190) });
-  expect(await worker.ask("read", "a", wishes)).toMatchObject({ refused: expect.stringMatching(/not found/) });
+  expect(await worker.ask("read", "a", wishes)).toMatchObject({ refused: { code: "not found" } });
   await expect(worker.ask("read", "another", wishes)).rejects.toThrow(/not arrived/);
 });

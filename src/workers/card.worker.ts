@@ -1,6 +1,13 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
-import { findLitCard, fitPatches, readLitCard, withoutCrosstalk, type LitCard } from "@/core/calibration";
+import {
+  findLitCard,
+  fitPatches,
+  readLitCard,
+  withoutCrosstalk,
+  type LitCard,
+  type SheetRefusal,
+} from "@/core/calibration";
 import type { PixelArray } from "@/core/image";
 import { paintModel, type PaintModel } from "@/core/mixing";
 import { paperById } from "@/core/optics";
@@ -10,7 +17,7 @@ import type { PaintMessage } from "./paint-message";
 /** The photo opened last: the one being looked at. */
 let opened: { readonly photoId: string; readonly photo: PixelArray } | null = null;
 /** The card found on it: dragging a place looks for it no second time. */
-let found: { readonly key: string; readonly card: LitCard | { readonly refused: string } } | null = null;
+let found: { readonly key: string; readonly card: LitCard | { readonly refused: SheetRefusal } } | null = null;
 
 /** A paint as the handbook has it, whatever was measured of it before. */
 const fromHandbook = ({ id, pigments, tintingStrength }: PaintMessage): PaintModel =>

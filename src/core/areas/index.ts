@@ -17,7 +17,7 @@ export {
 export { outlinesOf, type Outline } from "./outline";
 export { fillPolygon, snapToEdges, splitArea } from "./edit";
 export { measureAreas, type AreaMeasure, type AreasMeasured } from "./measure";
-export { relationsOf, type Light, type Plane } from "./relations";
+export { relationsOf, type Differences, type Light, type Plane, type Relation } from "./relations";
 export { labelUncovered, uncoveredPieces } from "./uncovered";
 export {
   BOTHER,

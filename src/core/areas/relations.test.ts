@@ -31,50 +31,56 @@ const reeds = area(4, "Reeds", 35, 5, 25, { plane: "near" });
 describe("relations between areas", () => {
   test("lightest and darkest, and whether they meet at the focal area", () => {
     const meeting = relationsOf([sky, house, shade, reeds], [border(1, 2), border(2, 3)]);
-    expect(find(meeting, "range")!.words).toMatch(
-      /Lightest is Sky \(8\.\d\), darkest is Shaded wall \(2\.\d\): 6\.\d value steps apart/,
-    );
-    expect(find(meeting, "meeting")).toMatchObject({ holds: true, words: expect.stringContaining("meet at House") });
-    const apart = find(relationsOf([sky, house, shade, reeds], [border(1, 4), border(2, 4)]), "meeting")!;
-    expect(apart.holds).toBe(false);
-    expect(apart.words).toMatch(/don't meet.*House against Reeds/);
-    const elsewhere = find(relationsOf([sky, house, shade, reeds], [border(1, 3), border(2, 4)]), "meeting")!;
-    expect(elsewhere.words).toContain("not at the focal point");
-    expect(find(relationsOf([sky, { ...house, focal: false }], []), "meeting")!.words).toContain(
-      "No area is the focal point yet",
-    );
+    // L* 85 and 25 are Munsell values 8.46 and 2.5 (ASTM D1535).
+    expect(find(meeting, "range")).toMatchObject({
+      lightest: { name: "Sky", value: expect.closeTo(8.46, 1) },
+      darkest: { name: "Shaded wall", value: expect.closeTo(2.5, 1) },
+    });
+    expect(find(meeting, "meeting")).toEqual({ id: "meeting", holds: true, at: "House" });
+    expect(find(relationsOf([sky, house, shade, reeds], [border(1, 4), border(2, 4)]), "meeting")).toMatchObject({
+      holds: false,
+      meet: false,
+      strongest: { focal: "House", against: "Reeds", by: expect.closeTo(2, 0) },
+    });
+    expect(find(relationsOf([sky, house, shade, reeds], [border(1, 3), border(2, 4)]), "meeting")).toMatchObject({
+      holds: false,
+      meet: true,
+    });
+    expect(find(relationsOf([sky, { ...house, focal: false }], []), "meeting")).toEqual({ id: "meeting", holds: null });
   });
 
   test("far against near: it recedes when lighter, greyer and cooler; warmth pulls it forward (common practice, no source)", () => {
-    expect(find(relationsOf([sky, reeds], []), "depth")).toMatchObject({
-      holds: true,
-      words: expect.stringContaining("it recedes"),
-    });
+    expect(find(relationsOf([sky, reeds], []), "depth")).toMatchObject({ holds: true, forwardBy: null });
     const glowing = area(1, "Afterglow", 80, 25, 60, { plane: "far" });
-    expect(find(relationsOf([glowing, reeds], []), "depth")).toMatchObject({
-      holds: false,
-      words: expect.stringContaining("warmth pulls it forward"),
-    });
+    expect(find(relationsOf([glowing, reeds], []), "depth")).toMatchObject({ holds: false, forwardBy: "warmth" });
+    const pure = area(1, "Far field", 80, -45, 10, { plane: "far" });
+    expect(find(relationsOf([pure, reeds], []), "depth")).toMatchObject({ holds: false, forwardBy: "purity" });
+    const dark = area(1, "Far wood", 20, 0, 5, { plane: "far" });
+    expect(find(relationsOf([dark, reeds], []), "depth")).toMatchObject({ holds: false, forwardBy: "darkness" });
     expect(find(relationsOf([sky, house], []), "depth")).toBeUndefined();
   });
 
   test("the subject against what surrounds it, weighted by the common border", () => {
-    const against = find(relationsOf([sky, house, reeds], [border(1, 2, 0.9), border(2, 4, 0.1)]), "subject")!;
-    expect(against).toMatchObject({
-      holds: true,
-      words: expect.stringMatching(/darker by \d\.\d value steps, purer by \d+ chroma and warmer by \d+/),
-    });
+    const against = find(relationsOf([sky, house, reeds], [border(1, 2, 0.9), border(2, 4, 0.1)]), "subject");
+    const mostlySky = { value: expect.closeTo(5.35 - (0.9 * 8.4 + 0.1 * 3.44), 0), chroma: expect.closeTo(39, 0) };
+    expect(against).toMatchObject({ holds: true, differences: mostlySky });
     const twin = area(5, "Barn", 56, 29, 34);
-    expect(find(relationsOf([house, twin], [border(2, 5)]), "subject")).toMatchObject({
+    expect(find(relationsOf([house, twin], [border(2, 5)]), "subject")).toEqual({
+      id: "subject",
       holds: false,
-      words: expect.stringContaining("hardly differs"),
+      differences: { value: null, chroma: null, temperature: null },
     });
   });
 
   test("light against shade", () => {
-    expect(find(relationsOf([house, shade], []), "light")!.words).toMatch(
-      /^Shade is darker by 2\.\d value steps, greyer by \d+ chroma and cooler by \d+ than light\.$/,
-    );
+    const { holds, differences } = find(relationsOf([house, shade], []), "light") as Extract<
+      Relation,
+      { id: "subject" | "light" }
+    >;
+    expect(holds).toBe(true);
+    expect(differences.value).toBeCloseTo(-2.9, 1);
+    expect(differences.chroma).toBeCloseTo(Math.hypot(8, 6) - Math.hypot(30, 35), 5);
+    expect(differences.temperature).toBeLessThan(-3);
     expect(relationsOf([house], [])).toEqual([]);
   });
 });

@@ -17,13 +17,46 @@ export interface RelatedArea {
   readonly focal: boolean;
 }
 
-/** One thing that a painter checks before painting. */
-export interface Relation {
-  readonly id: "range" | "meeting" | "depth" | "subject" | "light";
-  /** Whether it works as pictures usually do; null when it is not a matter of right and wrong. */
-  readonly holds: boolean | null;
-  readonly words: string;
+/** An area by its name and Munsell value. */
+export interface ValuedArea {
+  readonly name: string;
+  readonly value: number;
 }
+
+/** How far one group of areas is from another in value steps, chroma and temperature; null where nobody would see it. */
+export interface Differences {
+  readonly value: number | null;
+  readonly chroma: number | null;
+  readonly temperature: number | null;
+}
+
+/**
+ * One thing that a painter checks before painting; `holds` tells whether it works as pictures usually do, null when
+ * it is not a matter of right and wrong.
+ */
+export type Relation =
+  | { readonly id: "range"; readonly holds: null; readonly lightest: ValuedArea; readonly darkest: ValuedArea }
+  /** No area is the focal point. */
+  | { readonly id: "meeting"; readonly holds: null }
+  /** The focal area at which the lightest light and the darkest dark meet. */
+  | { readonly id: "meeting"; readonly holds: true; readonly at: string }
+  /** Whether the two meet at all, and the focal point's strongest contrast with a neighbour, in value steps. */
+  | {
+      readonly id: "meeting";
+      readonly holds: false;
+      readonly meet: boolean;
+      readonly strongest: { readonly focal: string; readonly against: string; readonly by: number } | null;
+    }
+  /** Far against near, and what pulls the far plane forward. */
+  | {
+      readonly id: "depth";
+      readonly holds: boolean;
+      readonly differences: Differences;
+      readonly lessContrast: boolean;
+      readonly forwardBy: "warmth" | "purity" | "darkness" | null;
+    }
+  /** The focal point against what surrounds it; shade against light. */
+  | { readonly id: "subject" | "light"; readonly holds: boolean; readonly differences: Differences };
 
 interface Group {
   readonly value: number;
@@ -50,36 +83,18 @@ function groupOf(
   };
 }
 
-const steps = (x: number): string => `${Math.abs(x).toFixed(1)} value steps`;
 /** Differences under these are not worth a word: value steps, chroma, temperature. From memory. */
 const SEEN = { value: 0.3, chroma: 3, temperature: 3 } as const;
 
-function differences(one: Group, two: Group): string[] {
-  const [dv, dc, dt] = [one.value - two.value, one.chroma - two.chroma, one.temperature - two.temperature];
-  return [
-    Math.abs(dv) >= SEEN.value ? `${dv > 0 ? "lighter" : "darker"} by ${steps(dv)}` : null,
-    Math.abs(dc) >= SEEN.chroma ? `${dc > 0 ? "purer" : "greyer"} by ${Math.abs(dc).toFixed(0)} chroma` : null,
-    Math.abs(dt) >= SEEN.temperature ? `${dt > 0 ? "warmer" : "cooler"} by ${Math.abs(dt).toFixed(0)}` : null,
-  ].filter((word): word is string => word !== null);
-}
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
-
-function range(areas: readonly RelatedArea[]): { relation: Relation; lightest: RelatedArea; darkest: RelatedArea } {
-  const byValue = [...areas].sort((a, b) => b.colour.L - a.colour.L);
-  const [lightest, darkest] = [byValue[0], byValue[byValue.length - 1]];
-  const [high, low] = [describeColour(lightest.colour).value, describeColour(darkest.colour).value];
-  return {
-    lightest,
-    darkest,
-    relation: {
-      id: "range",
-      holds: null,
-      words: `Lightest is ${lightest.name} (${high.toFixed(1)}), darkest is ${darkest.name} (${low.toFixed(1)}): ${steps(high - low)} apart.`,
-    },
+function differencesOf(one: Group, two: Group): Differences {
+  const seen = (what: keyof typeof SEEN): number | null => {
+    const by = one[what] - two[what];
+    return Math.abs(by) >= SEEN[what] ? by : null;
   };
+  return { value: seen("value"), chroma: seen("chroma"), temperature: seen("temperature") };
 }
+
+const valued = ({ name, colour }: RelatedArea): ValuedArea => ({ name, value: describeColour(colour).value });
 
 function meeting(
   lightest: RelatedArea,
@@ -94,63 +109,45 @@ function meeting(
         (border) => (border.a === a.label && border.b === b.label) || (border.a === b.label && border.b === a.label),
       ));
   const focal = areas.filter((area) => area.focal);
-  if (focal.length === 0)
-    return {
-      id: "meeting",
-      holds: null,
-      words:
-        "No area is the focal point yet: give one that weight, and it is checked whether light and dark meet there.",
-    };
+  if (focal.length === 0) return { id: "meeting", holds: null };
   const meet = touching(lightest, darkest);
   const at = focal.find((f) => (f === lightest || touching(f, lightest)) && (f === darkest || touching(f, darkest)));
-  if (at)
-    return {
-      id: "meeting",
-      holds: true,
-      words: `The lightest light and the darkest dark meet at ${at.name}, the focal point.`,
-    };
-  const where = meet
-    ? "Lightest and darkest meet, but not at the focal point"
-    : "The lightest and the darkest area don't meet";
+  if (at) return { id: "meeting", holds: true, at: at.name };
   // The strongest contrast that the focal area does have with a neighbour.
   const contrasts = focal.flatMap((f) =>
     areas
       .filter((other) => touching(f, other))
       .map((other) => ({
-        f,
-        other,
+        focal: f.name,
+        against: other.name,
         by: Math.abs(describeColour(f.colour).value - describeColour(other.colour).value),
       })),
   );
-  const best = contrasts.sort((a, b) => b.by - a.by)[0];
-  return {
-    id: "meeting",
-    holds: false,
-    words: `${where}.${best ? ` The strongest contrast at the focal point is ${best.f.name} against ${best.other.name}, ${steps(best.by)}.` : ""}`,
-  };
+  const strongest = contrasts.sort((a, b) => b.by - a.by)[0] ?? null;
+  return { id: "meeting", holds: false, meet, strongest };
 }
 
 function depth(areas: readonly RelatedArea[]): Relation | null {
   const near = groupOf(areas.filter((area) => area.plane === "near"));
   const far = groupOf(areas.filter((area) => area.plane === "far"));
   if (!near || !far) return null;
-  const words = differences(far, near);
   const recedes =
     far.value >= near.value &&
     far.chroma <= near.chroma + SEEN.chroma &&
     far.temperature <= near.temperature + SEEN.temperature;
-  const contrast = far.spread < near.spread ? "with less contrast" : "with more contrast";
-  const verdict = recedes
-    ? "it recedes"
+  const forwardBy = recedes
+    ? null
     : far.temperature > near.temperature + SEEN.temperature
-      ? "warmth pulls it forward"
+      ? "warmth"
       : far.chroma > near.chroma + SEEN.chroma
-        ? "its purity pulls it forward"
-        : "its darkness pulls it forward";
+        ? "purity"
+        : "darkness";
   return {
     id: "depth",
     holds: recedes,
-    words: `The far plane is ${words.length > 0 ? listed(words) : "hardly different from the near one"}, ${contrast}: ${verdict}.`,
+    differences: differencesOf(far, near),
+    lessContrast: far.spread < near.spread,
+    forwardBy,
   };
 }
 
@@ -168,37 +165,25 @@ function subject(areas: readonly RelatedArea[], borders: readonly AreaBorder[]):
     (area) => lengths.get(area.label) ?? 0,
   );
   if (!one || !two) return null;
-  const words = differences(one, two);
   const stands = Math.abs(one.value - two.value) >= 1 || Math.abs(one.temperature - two.temperature) >= 12;
-  return {
-    id: "subject",
-    holds: stands,
-    words:
-      words.length > 0
-        ? `Against what surrounds it, the focal point is ${listed(words)}.`
-        : "The focal point hardly differs from what surrounds it in value, purity or temperature.",
-  };
+  return { id: "subject", holds: stands, differences: differencesOf(one, two) };
 }
 
 function light(areas: readonly RelatedArea[]): Relation | null {
   const lit = groupOf(areas.filter((area) => area.light === "lit"));
   const shade = groupOf(areas.filter((area) => area.light === "shade" || area.light === "cast"));
   if (!lit || !shade) return null;
-  const words = differences(shade, lit);
-  return {
-    id: "light",
-    holds: lit.value > shade.value,
-    words: words.length > 0 ? `Shade is ${listed(words)} than light.` : "Light and shade hardly differ.",
-  };
+  return { id: "light", holds: lit.value > shade.value, differences: differencesOf(shade, lit) };
 }
 
 /** What painters check between areas: the range of values, where light and dark meet, near against far, subject against ground, light against shade. */
 export function relationsOf(areas: readonly RelatedArea[], borders: readonly AreaBorder[]): Relation[] {
   if (areas.length < 2) return [];
-  const extremes = range(areas);
+  const byValue = [...areas].sort((a, b) => b.colour.L - a.colour.L);
+  const [lightest, darkest] = [byValue[0], byValue[byValue.length - 1]];
   return [
-    extremes.relation,
-    meeting(extremes.lightest, extremes.darkest, areas, borders),
+    { id: "range" as const, holds: null, lightest: valued(lightest), darkest: valued(darkest) },
+    meeting(lightest, darkest, areas, borders),
     depth(areas),
     subject(areas, borders),
     light(areas),

@@ -32,6 +32,7 @@ export {
   type PaintFit,
   type PatchKind,
 } from "./patches";
+export type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "./refusal";
 export { CARD_WATER, WASH_NAMES } from "./washes";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter } from "./meter";

@@ -8,6 +8,7 @@ import { xyzOfReflectance } from "../colour/xyz";
 import type { RowRead } from "./card/read-card";
 import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
 import { fitCrosstalk, withoutCrosstalkOf } from "./fit/fit-crosstalk";
+import type { FitRefusal } from "./refusal";
 import { likelyMiss } from "./fit/likely-miss";
 import { CARD_WATER } from "./washes";
 
@@ -96,25 +97,20 @@ const LEAST_WASHES = 2;
 /**
  * Fits a paint to the patches measured of it.
  * @param base the paint as the handbook has it
- * Returns words for the painter instead when there is too little to go by, or when what was
+ * Returns the reason instead when there is too little to go by, or when what was
  * measured is too far from any paint with these pigments.
  */
 export function fitPatches(
   base: Pick<PaintModel, "optics" | "granulation">,
   patches: readonly MeasuredPatch[],
   paper: Paper,
-): PaintFit | { readonly refused: string } {
+): PaintFit | { readonly refused: FitRefusal } {
   const { readings, indices, ground } = toFit(patches, paper);
   const washes = new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle));
-  if (washes.size < LEAST_WASHES)
-    return { refused: "At least two washes on bare paper are needed to measure a paint." };
+  if (washes.size < LEAST_WASHES) return { refused: { code: "too few washes" } };
   const fit = fitOptics(base, readings, ground);
   const { reducedChiSquare } = fit;
-  if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused)
-    return {
-      refused:
-        "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?",
-    };
+  if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused) return { refused: { code: "other pigments" } };
   const fitted: PaintFit["fitted"][number][] = patches.map(() => null);
   indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
   const loads = [...fit.loads.values()];

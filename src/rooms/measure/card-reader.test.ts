@@ -21,7 +21,7 @@ vi.mock("@/workers/start", () => ({
           read: async (id: string, { rows }: CardWishes) => {
             asked.push(`read ${id} ${rows.join()}`);
             await new Promise<void>((resolve) => reads.push(resolve));
-            return { refused: `${id} ${rows.join()}` };
+            return { refused: { code: `${id} ${rows.join()}` } };
           },
         },
         port1 as never,
@@ -52,7 +52,7 @@ test("a photo is opened once for all its readings, and anew when another was rea
   ] as const) {
     const read = reader.read(id, wishes(row));
     await answerNext();
-    expect(await read).toEqual({ refused: `${id} ${row}` });
+    expect(await read).toEqual({ refused: { code: `${id} ${row}` } });
   }
   expect(asked).toEqual(["open a", "read a 0", "read a 1", "open b", "read b 0", "open a", "read a 2"]);
 });
@@ -67,8 +67,8 @@ test("of what is asked of one photo meanwhile only the newest is read; another p
   await expect(overtaken).rejects.toBeInstanceOf(WorkerStopped);
   await answerNext();
   await answerNext();
-  expect(await other).toEqual({ refused: "b 0" });
-  expect(await newest).toEqual({ refused: "a 2" });
+  expect(await other).toEqual({ refused: { code: "b 0" } });
+  expect(await newest).toEqual({ refused: { code: "a 2" } });
   expect(asked.filter((one) => one.startsWith("read"))).toEqual(["read b 0", "read a 2"]);
 });
 
@@ -80,6 +80,6 @@ test("a stop rejects what is being read, and the next reading opens its photo an
   reads.length = asked.length = 0;
   const again = reader.read("a", wishes(0));
   await answerNext();
-  expect(await again).toEqual({ refused: "a 0" });
+  expect(await again).toEqual({ refused: { code: "a 0" } });
   expect(asked).toEqual(["open a", "read a 0"]);
 });

@@ -1,6 +1,6 @@
 "use client";
 
-import type { CardRead } from "@/core/calibration";
+import type { CardRead, SheetRefusal } from "@/core/calibration";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
 import type { CardApi, CardWishes } from "@/workers/card-api";
 import { cardWorker } from "@/workers/start";
@@ -15,7 +15,7 @@ export class CardReader {
   private asked = 0;
 
   /** Reads a stored photo of a card, after whatever is being read; rejects when the same photo has meanwhile been asked for otherwise. */
-  read(photoId: string, wishes: CardWishes): Promise<CardRead | { readonly refused: string }> {
+  read(photoId: string, wishes: CardWishes): Promise<CardRead | { readonly refused: SheetRefusal }> {
     const own = ++this.asked;
     this.newest.set(photoId, own);
     const turn = this.last.then(async () => {

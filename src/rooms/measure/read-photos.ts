@@ -5,6 +5,7 @@ import { MAX_CARD_NUMBER, ROWS } from "@/core/calibration";
 import { localDay } from "@/model/day";
 import type { SwatchCard } from "@/model/measurement";
 import { uploadSwatches } from "@/ui/upload";
+import { refusalWords } from "@/model/reading-words";
 import type { CardReader } from "./card-reader";
 import { newEdits, useMeasureStore, type CardEdits, type CardPhoto } from "./measure-store";
 import { useRoom } from "./room";
@@ -44,7 +45,9 @@ export async function readWith(
     references: references.map(({ box, lab }) => ({ box, lab })),
   });
   const readFor = readingKey(edits);
-  return "refused" in read ? { state: "refused", message: read.refused, readFor } : { state: "read", read, readFor };
+  return "refused" in read
+    ? { state: "refused", message: refusalWords(read.refused), readFor }
+    : { state: "read", read, readFor };
 }
 
 /** Takes photos in: sends, reads and recognises them one after another. */

@@ -8,6 +8,7 @@ import { PatchPairs } from "@/ui/patch-pairs";
 import { FitResult } from "./fit-result";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf } from "./room";
+import { doubtWords, refusalWords } from "@/model/reading-words";
 import { useFit } from "./use-row-fits";
 
 interface RowPanelProps {
@@ -29,7 +30,7 @@ export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }:
   const fit = useFit(row.refused ? null : paint, ready ?? NONE, edits.paperId);
   const patches = ready ?? patchesOfRow(row);
   const fitted = fit && !("refused" in fit) ? fit : null;
-  const refused = row.refused ?? (fit && "refused" in fit ? fit.refused : null);
+  const refused = row.refused ? refusalWords(row.refused) : fit && "refused" in fit ? fit.refused : null;
   const measurement = useMemo(
     (): NewMeasurement => ({
       paintId: paint.id,
@@ -76,8 +77,8 @@ export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }:
         onToggle={(index) => onToggle(placeKey(row.row, index))}
       />
       {row.doubts.map((doubt) => (
-        <p key={doubt} className="quiet text-[0.9rem] leading-snug">
-          {doubt}
+        <p key={doubt.code} className="quiet text-[0.9rem] leading-snug">
+          {doubtWords(doubt)}
         </p>
       ))}
       {fitted && (

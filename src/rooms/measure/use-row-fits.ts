@@ -12,12 +12,13 @@ import {
 } from "@/core/calibration";
 import type { StockedPaint } from "@/storage/ports";
 import { troubleWith } from "@/ui/trouble";
+import { refusalWords } from "@/model/reading-words";
 import { messageOf } from "@/workers/paint-message";
 import type { CardPhoto, CardEdits } from "./measure-store";
 import { readingKey, readWith } from "./read-photos";
 import { useRoom } from "./room";
 
-/** What comes of a fit; null while it is being made. */
+/** What comes of a fit, or in words why it can't be made; null while it is being made. */
 export type Fitting = PaintFit | { readonly refused: string } | null;
 
 /** Fits patches of a paint in the worker; null while it is at it. */
@@ -31,9 +32,10 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
     const set = (fit: NonNullable<Fitting>): void => {
       if (!stale) setDone({ key, fit });
     };
-    reader
-      .fit(paperId, messageOf({ ...paint, measured: null }), patches)
-      .then(set, (error: Error) => set({ refused: error.message }));
+    reader.fit(paperId, messageOf({ ...paint, measured: null }), patches).then(
+      (fit) => set("refused" in fit ? { refused: refusalWords(fit.refused) } : fit),
+      (error: Error) => set({ refused: error.message }),
+    );
     return () => {
       stale = true;
     };

@@ -87,7 +87,7 @@ export async function runTrial({
       random,
     );
     const read = readCard(await develop(shot, widthPx, heightPx), { paper, rows: rows.map((_, row) => row) });
-    if ("refused" in read) refused.push(read.refused);
+    if ("refused" in read) refused.push(read.refused.code);
     const usable = "refused" in read ? [] : read.rows.filter((row) => !row.refused);
     const patches = withoutCrosstalk(
       usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })),
@@ -95,11 +95,11 @@ export async function runTrial({
     );
     bought.forEach((paint, row) => {
       const own = "refused" in read ? null : read.rows[row];
-      if (own?.refused) refused.push(`${paint.typical.pigmentIds[0]}: ${own.refused}`);
+      if (own?.refused) refused.push(`${paint.typical.pigmentIds[0]}: ${own.refused.code}`);
       if (!own || own.refused) return box.push({ ...paint, measured: null });
       const fit = fitPatches(paint.typical, patches[usable.indexOf(own)], paper);
       if ("refused" in fit) {
-        refused.push(`${paint.typical.pigmentIds[0]}: ${fit.refused}`);
+        refused.push(`${paint.typical.pigmentIds[0]}: ${fit.refused.code}`);
         return box.push({ ...paint, measured: null });
       }
       said.push(fit.miss);

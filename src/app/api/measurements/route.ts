@@ -4,6 +4,7 @@ import { fitMeasurement } from "@/server/fit-measurement";
 import { newestDay } from "@/model/day";
 import { UnknownMeasured } from "@/storage/ports";
 import { storeToWrite } from "@/server/context/house";
+import { refusalWords } from "@/model/reading-words";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 
 const GONE = "This paint or its photo is no longer there. Load the page again.";
@@ -19,7 +20,7 @@ export async function POST(request: Request): Promise<NextResponse> {
     const paint = (await store.paintbox.paints()).find(({ id }) => id === body.data.paintId);
     if (!paint) return refuse(409, GONE);
     const fit = fitMeasurement(paint, body.data);
-    if ("refused" in fit) return refuse(422, fit.refused);
+    if ("refused" in fit) return refuse(422, refusalWords(fit.refused));
     return NextResponse.json({ id: await store.measurements.add(body.data, fit) }, { status: 201 });
   } catch (error) {
     if (error instanceof UnknownMeasured) return refuse(409, GONE);

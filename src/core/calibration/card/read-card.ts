@@ -13,6 +13,7 @@ import { findCard, greyOf, type FoundCard } from "./fiducials";
 import { readPatch, type PatchReading } from "./patch";
 import { boxPixels, medianOf } from "./pixels";
 import { correctionFrom } from "./references";
+import type { CastHue, RowDoubt, RowRefusal, SheetRefusal } from "../refusal";
 import { blurOf, sharpestEdge } from "./sharpness";
 
 /** Limits of a photo that can be measured. From memory; tried out on the simulated bench. */
@@ -37,10 +38,9 @@ interface PlaceRead {
 export interface RowRead {
   readonly row: number;
   readonly places: readonly PlaceRead[];
-  /** Why the row can't be measured, in a painter's words; null when it can. */
-  readonly refused: string | null;
-  /** What is odd but can be lived with. */
-  readonly doubts: readonly string[];
+  /** Null when the row can be measured. */
+  readonly refused: RowRefusal | null;
+  readonly doubts: readonly RowDoubt[];
 }
 
 /** A card read whole. */
@@ -136,33 +136,20 @@ function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "r
   ) {
     return { refused: null, doubts: [] };
   }
-  if (washes.every((wash) => from(wash) < 3)) return { refused: "This row is bare. Was it painted?", doubts: [] };
+  if (washes.every((wash) => from(wash) < 3)) return { refused: { code: "bare row" }, doubts: [] };
   const pale = washes.find((wash) => from(wash) < 1.2);
-  if (pale)
-    return { refused: `Wash ${pale.place.swatch + 1} is bare paper. Paint it, or drag it onto its wash.`, doubts: [] };
+  if (pale) return { refused: { code: "bare wash", wash: pale.place.swatch + 1 }, doubts: [] };
   for (let i = 0; i + 1 < washes.length; i++) {
     const [stronger, weaker] = [density(washes[i].reading.lab, paperLab), density(washes[i + 1].reading.lab, paperLab)];
     // Yellows and deep stainers hardly change between the two strongest; a clear step the wrong way is another matter.
-    if (weaker > 1.12 * stronger + 3) {
-      return {
-        refused: `The washes are out of order: wash ${i + 2} is stronger than wash ${i + 1}. They run from neat at the left to pale at the right.`,
-        doubts: [],
-      };
-    }
+    if (weaker > 1.12 * stronger + 3) return { refused: { code: "out of order", wash: i + 2 }, doubts: [] };
   }
-  const doubts: string[] = [];
-  if (line && line.reading.lab.L > 45)
-    doubts.push("No black line was found in the last swatch: how opaque the paint is stays the handbook's.");
+  const doubts: RowDoubt[] = [];
+  if (line && line.reading.lab.L > 45) doubts.push({ code: "no black line" });
   const blotchy = places.find(({ reading, place }) => reading.leftOut > 0.3 && place.what === "wash");
-  if (blotchy)
-    doubts.push(
-      `Wash ${blotchy.place.swatch + 1} is blotchy: ${Math.round(100 * blotchy.reading.leftOut)} % of it was left out.`,
-    );
+  if (blotchy) doubts.push({ code: "blotchy", wash: blotchy.place.swatch + 1, leftOut: blotchy.reading.leftOut });
   const cut = washes.filter(({ reading }) => reading.cutOff.some(Boolean)).length;
-  if (cut > 0)
-    doubts.push(
-      `${cut === 1 ? "One wash is" : `${cut} washes are`} purer than the photo can hold; what was cut off is not taken for measured.`,
-    );
+  if (cut > 0) doubts.push({ code: "cut off", washes: cut });
   return { refused: null, doubts };
 }
 
@@ -195,51 +182,31 @@ function readRows(photo: PixelArray, found: FoundCard, light: Illumination, wish
   });
 }
 
-const BLURRED = "The photo is blurred. Hold still, let the camera focus on the card, and take it again.";
-
 /** A card found on a photo, with the light on it: what stays the same however its places are dragged. */
 export interface LitCard extends Omit<CardRead, "rows"> {
   readonly light: Illumination;
 }
 
 /** Finds a card on a photo and measures the light on it, or tells why it can't be read. */
-export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard | { readonly refused: string } {
+export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard | { readonly refused: SheetRefusal } {
   const found = findCard(photo);
-  if ("seen" in found) {
-    if ((sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX) return { refused: BLURRED };
-    return {
-      refused: `The card was not found: ${found.seen} of its four round corner marks can be seen. All four must be in the picture, uncovered and sharp.`,
-    };
-  }
-  if (found.pxPerMm < LEAST_PX_PER_MM)
-    return { refused: "The card is too small in the picture. Go nearer, until it nearly fills the frame." };
+  if ("seen" in found)
+    return (sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX
+      ? { refused: { code: "blurred" } }
+      : { refused: { code: "not found", seen: found.seen } };
+  if (found.pxPerMm < LEAST_PX_PER_MM) return { refused: { code: "too small" } };
   const blurMm = blurOf(photo, found);
-  if (blurMm > MOST_BLUR_MM) return { refused: BLURRED };
+  if (blurMm > MOST_BLUR_MM) return { refused: { code: "blurred" } };
   const number = numberOn(photo, found);
   const { samples, burnt } = paperOn(photo, found, number === 0 ? rows : Array.from({ length: ROWS }, (_, row) => row));
-  if (burnt > 0.2)
-    return {
-      refused:
-        "The paper is burnt out: it is brighter than the camera can tell. Expose darker, or shade the sun, and take it again.",
-    };
+  if (burnt > 0.2) return { refused: { code: "burnt out" } };
   const light = illuminationOf(samples);
-  if (light.unusable > 0.5)
-    return {
-      refused:
-        "Too little bare paper is left between the washes, or a shadow lies over the card. The paper is what everything is measured against.",
-    };
+  if (light.unusable > 0.5) return { refused: { code: "no bare paper" } };
   const middle = light.at(88, 118);
-  if (Math.max(...middle) < DARKEST_PAPER)
-    return { refused: "The photo is too dark. Take it by a window in daylight, without a flash." };
+  if (Math.max(...middle) < DARKEST_PAPER) return { refused: { code: "too dark" } };
   const cast = Math.max(...middle) / Math.min(...middle);
-  if (cast > MOST_CAST)
-    return {
-      refused: `The light has too strong a cast: the paper looks ${castWord(middle)}. Take the photo in daylight, away from lamps and coloured walls.`,
-    };
-  if (light.unevenness > MOST_UNEVEN)
-    return {
-      refused: `The light is too uneven: one side of the card gets ${light.unevenness.toFixed(1)} times as much as the other. Turn the card to the window, or move out of a shadow.`,
-    };
+  if (cast > MOST_CAST) return { refused: { code: "cast", looks: castHue(middle) } };
+  if (light.unevenness > MOST_UNEVEN) return { refused: { code: "uneven", times: light.unevenness } };
   return { found, number, light, unevenness: light.unevenness, cast, blurMm };
 }
 
@@ -249,12 +216,12 @@ export function readLitCard(photo: PixelArray, { light, ...card }: LitCard, wish
 }
 
 /** Finds a card on a photo and reads it, or tells why it can't be read. */
-export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: string } {
+export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: SheetRefusal } {
   const card = findLitCard(photo, wishes.rows);
   return "refused" in card ? card : readLitCard(photo, card, wishes);
 }
 
-function castWord([r, g, b]: readonly [number, number, number]): string {
+function castHue([r, g, b]: readonly [number, number, number]): CastHue {
   if (b < r && b < g) return r > 1.15 * g ? "orange" : "yellow";
   if (r < g && r < b) return b > g ? "blue" : "green";
   return r > b ? "pink" : "violet";

@@ -9,6 +9,7 @@ import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
 import { useTargets } from "../targets";
 import { colourName } from "../wash-words";
+import { relationWords } from "./relation-words";
 
 /** What painters check between areas, on the colours that are to be painted. */
 export function Relations() {
@@ -39,7 +40,8 @@ export function Relations() {
     <section aria-label="Relations" className="space-y-2">
       <h3 className="font-semibold">Does it hold together?</h3>
       <ul className="space-y-1.5">
-        {relations.map(({ id, holds, words }) => {
+        {relations.map((relation) => {
+          const { id, holds } = relation;
           const [Icon, say] =
             holds === null
               ? ([Info, "For your eye"] as const)
@@ -50,7 +52,7 @@ export function Relations() {
             <li key={id} className="flex gap-2 leading-snug">
               <Icon size={16} className="mt-0.5 shrink-0" aria-label={say} />
               <span>
-                <strong className="font-semibold">{say}.</strong> {words}
+                <strong className="font-semibold">{say}.</strong> {relationWords(relation)}
               </span>
             </li>
           );

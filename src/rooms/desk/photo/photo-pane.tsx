@@ -22,6 +22,7 @@ import { useViewport } from "./use-viewport";
 import { WashMarks } from "./wash-marks";
 import { useLassoLine } from "./use-lasso-line";
 import { SplitLine } from "./split-line";
+import { useEarlyPress } from "./use-early-press";
 import { useTwoFingers } from "./use-two-fingers";
 import { ValueRail } from "./value-rail";
 import { ViewBar } from "./view-bar";
@@ -128,8 +129,7 @@ export function PhotoPane() {
     const at = photoOfScreen(viewport, { x: event.clientX - rect.left, y: event.clientY - rect.top });
     return { x: clamp(at.x), y: clamp(at.y) };
   };
-  const press = (point: Point): void => {
-    if (!pixels) return;
+  const { press, waiting } = useEarlyPress(pixels !== null, picking ? "pick" : tool, (point) => {
     if (picking) {
       moveColour(picking, point, measure(point)!.lab);
       pick(null);
@@ -147,7 +147,7 @@ export function PhotoPane() {
       if (proposed > 0) void edits.accept(proposed);
       else select(found && found.id !== selectedId ? found.id : null);
     }
-  };
+  });
 
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.target !== surface.current || event.ctrlKey || event.metaKey) return;
@@ -335,16 +335,16 @@ export function PhotoPane() {
                 </svg>
               )}
               {tool === "crop" && <CropFrame viewport={viewport} />}
-              {taken && (
-                <span
-                  aria-hidden
-                  className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-dashed border-white outline outline-1 outline-black/70"
-                  style={{
-                    ...at(taken.sample),
-                    width: circle(taken.sample.radius),
-                    height: circle(taken.sample.radius),
-                  }}
-                />
+              {[taken?.sample, waiting && { ...waiting, radius }].map(
+                (circled, i) =>
+                  circled && (
+                    <span
+                      key={i}
+                      aria-hidden
+                      className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-dashed border-white outline outline-1 outline-black/70"
+                      style={{ ...at(circled), width: circle(circled.radius), height: circle(circled.radius) }}
+                    />
+                  ),
               )}
               {cross && (
                 <span
@@ -383,8 +383,8 @@ export function PhotoPane() {
         {isSeen && height > 1 && <Rail height={Math.min(height, room.height)} />}
       </div>
       <div className="flex h-9 items-center gap-6 px-4 pb-2 text-[0.87rem] text-(--photo-ink)">
-        <p id={help} className="min-w-0 flex-1 truncate">
-          {HELP[tool]}
+        <p id={help} role="status" className="min-w-0 flex-1 truncate">
+          {waiting ? "Taken as soon as the photo can be measured …" : HELP[tool]}
         </p>
         {measures && (
           <label className="flex items-center gap-2 whitespace-nowrap">

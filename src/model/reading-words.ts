@@ -1,0 +1,65 @@
+import type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "@/core/calibration";
+
+/** Why a photo, a row or a paint can't be measured, and what to do, in a painter's words. */
+export function refusalWords(refusal: SheetRefusal | RowRefusal | FitRefusal): string {
+  switch (refusal.code) {
+    case "blurred":
+      return "The photo is blurred. Hold still, let the camera focus on the card, and take it again.";
+    case "not found":
+      return (
+        `The card was not found: ${refusal.seen} of its four round corner marks can be seen. ` +
+        "All four must be in the picture, uncovered and sharp."
+      );
+    case "too small":
+      return "The card is too small in the picture. Go nearer, until it nearly fills the frame.";
+    case "burnt out":
+      return (
+        "The paper is burnt out: it is brighter than the camera can tell. " +
+        "Expose darker, or shade the sun, and take it again."
+      );
+    case "no bare paper":
+      return (
+        "Too little bare paper is left between the washes, or a shadow lies over the card. " +
+        "The paper is what everything is measured against."
+      );
+    case "too dark":
+      return "The photo is too dark. Take it by a window in daylight, without a flash.";
+    case "cast":
+      return (
+        `The light has too strong a cast: the paper looks ${refusal.looks}. ` +
+        "Take the photo in daylight, away from lamps and coloured walls."
+      );
+    case "uneven":
+      return (
+        `The light is too uneven: one side of the card gets ${refusal.times.toFixed(1)} times as much as the other. ` +
+        "Turn the card to the window, or move out of a shadow."
+      );
+    case "bare row":
+      return "This row is bare. Was it painted?";
+    case "bare wash":
+      return `Wash ${refusal.wash} is bare paper. Paint it, or drag it onto its wash.`;
+    case "out of order":
+      return (
+        `The washes are out of order: wash ${refusal.wash} is stronger than wash ${refusal.wash - 1}. ` +
+        "They run from neat at the left to pale at the right."
+      );
+    case "too few washes":
+      return "At least two washes on bare paper are needed to measure a paint.";
+    case "other pigments":
+      return "These colours can't come from the paint's pigments. Is it the right paint, and are the washes in order?";
+  }
+}
+
+/** What is odd about a row, in a painter's words. */
+export function doubtWords(doubt: RowDoubt): string {
+  switch (doubt.code) {
+    case "no black line":
+      return "No black line was found in the last swatch: how opaque the paint is stays the handbook's.";
+    case "blotchy":
+      return `Wash ${doubt.wash} is blotchy: ${Math.round(100 * doubt.leftOut)} % of it was left out.`;
+    case "cut off": {
+      const which = doubt.washes === 1 ? "One wash is" : `${doubt.washes} washes are`;
+      return `${which} purer than the photo can hold; what was cut off is not taken for measured.`;
+    }
+  }
+}
