@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { PATCH_KINDS, ROWS } from "@/core/calibration";
+import { PATCH_KINDS, SHEET_KINDS, SHEETS } from "@/core/calibration";
 import { type MeasuredOptics } from "@/core/mixing";
 import { day } from "./day";
 import { MAX_COUNT } from "./limits";
@@ -89,17 +89,23 @@ export const opticsOfMeasurement = ({
 /** What may be changed of a measurement once it is kept. */
 export const measurementChange = z.object({ counts: z.boolean() });
 
-/** A card to print: a paint for each of its rows, in order. */
-export const newCard = z.object({
-  paints: z
-    .array(z.uuid())
-    .min(1, "Choose at least one paint for the card.")
-    .max(ROWS, `A card has room for ${ROWS} paints.`),
-  paperId,
-});
+/** A sheet to print: a paint for each of its places, in order. */
+export const newCard = z
+  .object({
+    kind: z.enum(SHEET_KINDS).default("card"),
+    paints: z.array(z.uuid()).min(1, "Choose at least one paint for the sheet."),
+    paperId,
+  })
+  .refine(({ kind, paints }) => paints.length <= SHEETS[kind].paints, {
+    error: ({ input }) =>
+      `This sheet has room for ${SHEETS[(input as { kind: keyof typeof SHEETS }).kind].paints} paints.`,
+  })
+  .refine(({ kind, paints }) => kind === "card" || new Set(paints).size === paints.length, {
+    error: "A paint stands on the box sheet twice.",
+  });
 export type NewCard = z.infer<typeof newCard>;
 
-/** A card as it was printed. */
+/** A sheet as it was printed. */
 export interface SwatchCard extends NewCard {
   readonly id: number;
   readonly on: string;

@@ -62,10 +62,10 @@ describe("a store asked through its ports alone", () => {
     expect(await store.paintbox.revision()).toBe(before + 1);
     expect(await store.paintbox.paints()).toEqual([paint]);
     expect(await store.paintbox.stockedPaints()).toEqual([{ ...paint, measured: null }]);
-    const card = await store.cards.add({ paints: [paint.id], paperId: "cotton-rough" }, "2026-05-01");
+    const card = await store.cards.add({ kind: "card", paints: [paint.id], paperId: "cotton-rough" }, "2026-05-01");
     expect(await store.cards.find(card.id)).toEqual(card);
     expect(await store.cards.list()).toEqual([card]);
-    const foreign = store.cards.add({ paints: [randomUUID()], paperId: "cotton-rough" }, "2026-05-01");
+    const foreign = store.cards.add({ kind: "card", paints: [randomUUID()], paperId: "cotton-rough" }, "2026-05-01");
     await expect(foreign).rejects.toBeInstanceOf(UnknownMeasured);
     expect(await store.measurements.setCounts(randomUUID(), true)).toBe(false);
     expect(await store.settings.ownApproach()).toEqual(DEFAULT_APPROACH);

@@ -5,12 +5,15 @@ export {
   lineBox,
   FIDUCIAL,
   FIDUCIAL_CENTRES,
+  KIND_CELLS,
   ROWS,
   swatchBox,
   SWATCHES,
   windowBox,
   type Box,
 } from "./card/layout";
+export { BOX_PLACES, BOX_WASHES, boxWash } from "./card/box-layout";
+export { SHEET_KINDS, SHEETS, type SheetKind } from "./card/sheets";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./card/homography";
 export {
@@ -33,6 +36,6 @@ export {
   type PatchKind,
 } from "./patches";
 export type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "./refusal";
-export { CARD_WATER, WASH_NAMES } from "./washes";
+export { BOX_WATER, CARD_WATER, WASH_NAMES } from "./washes";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter } from "./meter";

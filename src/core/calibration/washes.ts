@@ -8,3 +8,6 @@ export const CARD_LOADS: readonly Load[] = CARD_WATER.map(loadOfWater);
 
 /** Names of a card's swatches. */
 export const WASH_NAMES: readonly string[] = ["neat", "strong", "light", "pale", "across the line"];
+
+/** Water to one part of paint in a box sheet's two washes. */
+export const BOX_WATER: readonly WaterParts[] = [0, 3];

@@ -4,7 +4,7 @@ import { createMeasureStore } from "./measure-store";
 import { cardOfNumber, editsOfCard, readingKey, rowsOf } from "./read-photos";
 import { placeWords, USUAL_PLACES } from "./swatch-places";
 
-const card = (id: number, paints: string[]): SwatchCard => ({ id, paints, paperId: "cotton-rough", on: "2026-10-03" });
+const card = (id: number, paints: string[]): SwatchCard => ({ id, kind: "card", paints, paperId: "cotton-rough", on: "2026-10-03" });
 
 describe("photos on their way through", () => {
   const started = () => {

@@ -80,7 +80,7 @@ async function seedMeasured(
   { cards, settings, measurements }: Pick<Repositories, "cards" | "settings" | "measurements">,
   idOf: (name: string) => string,
 ): Promise<void> {
-  const card = await cards.add({ paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
+  const card = await cards.add({ kind: "card", paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
   await settings.keepDemoCard(card.id);
   const paint = DEMO_PAINTS.find(({ name }) => name === DEMO_MEASURED.name)!;
   const facts = { ...paint, id: idOf(paint.name) };

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { describe, expect, test } from "vitest";
-import { CARD, FIDUCIAL_CENTRES, readCard, swatchBox } from "@/core/calibration";
+import { boxWash, CARD, FIDUCIAL_CENTRES, readCard, swatchBox } from "@/core/calibration";
 import { PAPERS } from "@/core/optics";
 import { findCard } from "@/core/calibration/card/fiducials";
 import type { PixelArray } from "@/core/image/pixels";
@@ -13,23 +13,23 @@ import { cardPdf, numberOfCard, type CardPrint } from "./card-pdf";
 import { runsOf } from "./fonts";
 
 const folder = mkdtempSync(join(tmpdir(), "abendrot-pdf-"));
-const card: CardPrint = {
-  kind: "card",
-  id: 292,
-  on: "2026-05-01",
-  paints: [
-    { name: "Burnt sienna", codes: "PBr7" },
-    { name: "Őszi kék · Синий", codes: "PB29" },
-    {
-      name: "A name that goes on for as long as the field for names lets it go, and then some more of it",
-      codes: "PG36 PY150 PR101",
-    },
-  ],
+const paints = [
+  { name: "Burnt sienna", codes: "PBr7" },
+  { name: "Őszi kék · Синий", codes: "PB29" },
+  {
+    name: "A name that goes on for as long as the field for names lets it go, and then some more of it",
+    codes: "PG36 PY150 PR101",
+  },
+];
+const card: CardPrint = { sheet: "card", of: { id: 292, on: "2026-05-01", paints } };
+const boxSheet: CardPrint = {
+  sheet: "box",
+  of: { id: 7, on: "2026-05-01", paints: Array.from({ length: 23 }, (_, i) => paints[i % paints.length]) },
 };
 const DPI = 150;
 
 async function printed(print: CardPrint, page: "a4" | "letter"): Promise<string> {
-  const path = join(folder, `${print.kind}-${page}.pdf`);
+  const path = join(folder, `${print.sheet}-${print.of === "frame" ? "frame" : print.of.id}-${page}.pdf`);
   writeFileSync(path, await cardPdf(print, page));
   return path;
 }
@@ -101,12 +101,45 @@ describe.skipIf(!has("pdftoppm"))("the printed card, measured with poppler's too
   });
 
   test("the frame carries its own number and no black lines, since those are drawn on the sheet", async () => {
-    const picture = await drawn(await printed({ kind: "frame" }, "letter"));
+    const picture = await drawn(await printed({ sheet: "card", of: "frame" }, "letter"));
     const dimmed = { ...picture, data: picture.data.map((v, i) => (i % 4 === 3 ? v : 0.85 * v)) };
     const read = readCard(dimmed, { paper: PAPERS[0], rows: [0] });
     if ("refused" in read) throw new Error(read.refused.code);
     expect(read.number).toBe(0);
     expect(read.rows[0].places[6].reading.lab.L).toBeGreaterThan(94);
+  });
+
+  test.each(["a4", "letter"] as const)(
+    "the box sheet on %s: known as such by its cells, its number read, 23 pairs of washes white inside, names over them",
+    async (page) => {
+      const path = await printed(boxSheet, page);
+      expect(execFileSync("pdfinfo", [path], { encoding: "utf8" })).toMatch(/Pages:\s+1\n/);
+      const picture = await drawn(path);
+      const dimmed = { ...picture, data: picture.data.map((v, i) => (i % 4 === 3 ? v : 0.85 * v)) };
+      const read = readCard(dimmed, { paper: PAPERS[0], rows: Array.from({ length: 24 }, (_, i) => i) });
+      if ("refused" in read) throw new Error(read.refused.code);
+      expect(read).toMatchObject({ kind: "box", number: 7 });
+      for (const { refused, places } of read.rows) {
+        expect(refused).toEqual({ code: "bare row" });
+        for (const { reading } of places) expect(reading.lab.L).toBeGreaterThan(94);
+      }
+      const boxes = execFileSync("pdftotext", ["-bbox", path, "-"], { encoding: "utf8" });
+      const left = (page === "a4" ? 210 : 215.9) / 2 - CARD.width / 2;
+      const words = [...boxes.matchAll(/xMin="([\d.]+)" yMin="[\d.]+" xMax="([\d.]+)"[^>]*>Burnt</g)];
+      expect(words.length).toBe(8);
+      words.forEach(([, x], i) =>
+        expect(Math.abs(Number(x) * (25.4 / 72) - left - boxWash(3 * i, 0).x)).toBeLessThan(0.3),
+      );
+    },
+  );
+
+  test("the box frame: its own kind, number 0, bare within its windows", async () => {
+    const picture = await drawn(await printed({ sheet: "box", of: "frame" }, "a4"));
+    const dimmed = { ...picture, data: picture.data.map((v, i) => (i % 4 === 3 ? v : 0.85 * v)) };
+    const read = readCard(dimmed, { paper: PAPERS[0], rows: [0, 23] });
+    if ("refused" in read) throw new Error(read.refused.code);
+    expect(read).toMatchObject({ kind: "box", number: 0 });
+    for (const { places } of read.rows) for (const { reading } of places) expect(reading.lab.L).toBeGreaterThan(94);
   });
 });
 

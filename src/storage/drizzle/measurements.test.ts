@@ -136,17 +136,26 @@ test("what is no measurement is refused in words", () => {
 });
 
 test("cards are numbered as they are printed and name up to four paints of the box", async () => {
-  const first = await addCard(open.db, { paints: [blue, red], paperId: "cotton-rough" }, "2026-05-01");
-  const second = await addCard(open.db, { paints: [red], paperId: "cotton-rough" }, "2026-05-02");
+  const first = await addCard(open.db, { kind: "card", paints: [blue, red], paperId: "cotton-rough" }, "2026-05-01");
+  const second = await addCard(open.db, { kind: "card", paints: [red], paperId: "cotton-rough" }, "2026-05-02");
   expect(second.id).toBe(first.id + 1);
   expect((await listCards(open.db)).map(({ id }) => id)).toEqual([second.id, first.id]);
   expect(await findCard(open.db, first.id)).toEqual(first);
   expect(await findCard(open.db, 99)).toBeNull();
-  await expect(addCard(open.db, { paints: [randomUUID()], paperId: "cotton-rough" }, "2026-05-02")).rejects.toThrow(
-    UnknownMeasured,
-  );
+  await expect(
+    addCard(open.db, { kind: "card", paints: [randomUUID()], paperId: "cotton-rough" }, "2026-05-02"),
+  ).rejects.toThrow(UnknownMeasured);
   expect(newCard.safeParse({ paints: [], paperId: "cotton-rough" }).success).toBe(false);
-  expect(newCard.safeParse({ paints: [blue, red, blue, red, blue], paperId: "cotton-rough" }).success).toBe(false);
+  const five = [blue, red, blue, red, blue];
+  expect(newCard.safeParse({ paints: five, paperId: "cotton-rough" }).error?.issues[0].message).toContain("4 paints");
+  expect(newCard.parse({ paints: [blue], paperId: "cotton-rough" }).kind).toBe("card");
+  const whole = Array.from({ length: 24 }, () => randomUUID());
+  const sheet = (paints: string[]) => newCard.safeParse({ kind: "box", paints, paperId: "cotton-rough" });
+  expect(sheet(whole).success).toBe(true);
+  expect(sheet([...whole, randomUUID()]).error?.issues[0].message).toContain("24 paints");
+  expect(sheet([blue, red, blue]).error?.issues[0].message).toContain("twice");
+  const kept = await addCard(open.db, { kind: "box", paints: [blue, red], paperId: "cotton-rough" }, "2026-05-03");
+  expect(await findCard(open.db, kept.id)).toEqual(kept);
   expect(await demoCard(open.db)).toBeNull();
   await keepDemoCard(open.db, first.id);
   expect(await demoCard(open.db)).toBe(first.id);

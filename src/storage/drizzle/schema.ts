@@ -14,6 +14,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { PaintEntry, TravelBox } from "@/model/paintbox";
+import type { SheetKind } from "@/core/calibration";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
 import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
 import {
@@ -169,9 +170,10 @@ export const palettePaints = pgTable(
 /** What the painter set for all paintings to come, one row a setting. */
 export const settings = pgTable("settings", { key: text("key").primaryKey(), value: jsonb("value").notNull() });
 
-/** A card printed for swatches: which paint goes in which row. */
+/** A sheet printed for swatches: which paint goes where. */
 export const swatchCards = pgTable("swatch_cards", {
   id: integer("id").primaryKey().generatedAlwaysAsIdentity(),
+  kind: text("kind").$type<SheetKind>().notNull().default("card"),
   paints: jsonb("paints").$type<string[]>().notNull(),
   paperId: text("paper_id").notNull(),
   on: date("made_on", { mode: "string" }).notNull(),

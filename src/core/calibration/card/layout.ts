@@ -1,4 +1,4 @@
-/** A length on the swatch card, mm. Its origin is the centre of the upper left mark; x runs right, y down. */
+/** A length on a sheet of swatches, mm. Its origin is the centre of the upper left mark; x runs right, y down. */
 export type Mm = number;
 
 export interface Box {
@@ -8,7 +8,7 @@ export interface Box {
   readonly height: Mm;
 }
 
-/** Between the centres of the corner marks. Fits A4 and US Letter alike with room for a printer's margin. */
+/** Between the centres of a sheet's corner marks. Fits A4 and US Letter alike with room for a printer's margin. */
 export const CARD = { width: 176, height: 236 } as const;
 
 /**
@@ -60,16 +60,16 @@ export function windowBox(row: number): Box {
   return { x: 1, y: swatchBox(row, 0).y - 1, width: CARD.width - 2, height: SWATCH.height + 2 };
 }
 
-/** One place on the card that is read. */
+/** One place on a sheet that is read. */
 export interface ReadingPlace {
   readonly row: number;
   readonly what: "wash" | "across on paper" | "across on line" | "bare line";
-  /** Number of the wash, 0 neat to 3 pale; for what lies at the line SWATCHES - 1. */
+  /** Number of the wash, from 0 for neat; for what lies at a card's line SWATCHES - 1. */
   readonly swatch: number;
   readonly box: Box;
 }
 
-const inner = ({ x, y, width, height }: Box, share: number): Box => ({
+export const inner = ({ x, y, width, height }: Box, share: number): Box => ({
   x: x + ((1 - share) / 2) * width,
   y: y + ((1 - share) / 2) * height,
   width: width * share,
@@ -77,7 +77,7 @@ const inner = ({ x, y, width, height }: Box, share: number): Box => ({
 });
 
 /** The middle of a swatch, where neither its edge nor the rim that dries there lies. */
-const CORE_SHARE = 0.62;
+export const CORE_SHARE = 0.62;
 
 /** The places of a row that are read: four washes, the fifth on paper and on the line, and the bare line. */
 export function readingPlaces(row: number): readonly ReadingPlace[] {
@@ -118,11 +118,13 @@ export function paperPlaces(row: number): readonly Box[] {
   });
 }
 
-/** Cells of the card's number below the rows: eight bits, then four to check them. */
+/** Cells of a sheet's number below the rows: eight bits, then four to check them. */
 export const NUMBER_CELLS = 12;
+/** Two more cells after those: both black on a box sheet, both white on a card. */
+export const KIND_CELLS = [NUMBER_CELLS, NUMBER_CELLS + 1] as const;
 const CELL: Mm = 5;
 
-/** Where a cell of the number is printed; black is 1. */
+/** Where a cell of the number or of the kind is printed; black is 1. */
 export function cellBox(index: number): Box {
   return { x: 41.5 + index * 8 - CELL / 2, y: CARD.height - CELL / 2, width: CELL, height: CELL };
 }

@@ -7,7 +7,8 @@ import type { Paper } from "../../optics/paper";
 import { xyzOfReflectance } from "../../colour/xyz";
 import { numberOfCells } from "./card-number";
 import { mapPoint } from "./homography";
-import { cellBox, NUMBER_CELLS, paperPlaces, readingPlaces, ROWS, type Box, type ReadingPlace } from "./layout";
+import { cellBox, KIND_CELLS, NUMBER_CELLS, type Box, type ReadingPlace } from "./layout";
+import { SHEETS, type SheetKind } from "./sheets";
 import { illuminationOf, type Illumination, type PaperSample } from "./illumination";
 import { findCard, greyOf, type FoundCard } from "./fiducials";
 import { readPatch, type PatchReading } from "./patch";
@@ -34,8 +35,9 @@ interface PlaceRead {
   readonly reading: PatchReading;
 }
 
-/** One paint's row on a card. */
+/** One paint's swatches on a sheet: a card's row, or a pair of a box sheet. */
 export interface RowRead {
+  /** Which of the sheet's places for paints, from 0. */
   readonly row: number;
   readonly places: readonly PlaceRead[];
   /** Null when the row can be measured. */
@@ -43,10 +45,11 @@ export interface RowRead {
   readonly doubts: readonly RowDoubt[];
 }
 
-/** A card read whole. */
+/** A sheet of either kind read whole. */
 export interface CardRead {
   readonly found: FoundCard;
-  /** The card's printed number, 0 for the cut-out frame; null when it can't be made out. */
+  readonly kind: SheetKind;
+  /** The sheet's printed number, 0 for the cut-out frame; null when it can't be made out. */
   readonly number: number | null;
   readonly rows: readonly RowRead[];
   /** Brightest over darkest light on the card, how strong the cast is (largest over smallest channel of the paper) and the blur, mm. */
@@ -55,9 +58,11 @@ export interface CardRead {
   readonly blurMm: number;
 }
 
-/** How a card is to be read, beyond what is printed on it. */
+/** How a sheet is to be read, beyond what is printed on it. */
 export interface CardWishes {
   readonly paper: Paper;
+  /** What the painter says it is, whatever its cells say. */
+  readonly kind?: SheetKind;
   /** Rows with a paint. */
   readonly rows: readonly number[];
   /** Boxes that the painter has dragged, by "row place" (indices). */
@@ -68,8 +73,8 @@ export interface CardWishes {
 
 export const placeKey = (row: number, index: number): string => `${row} ${index}`;
 
-/** The card's number from its cells: each darker than half of the paper around it or not. */
-function numberOn(photo: PixelArray, { onPhoto }: FoundCard): number | null {
+/** Whether each of the sheet's cells is printed: darker than half of the paper around it. */
+function cellsOn(photo: PixelArray, { onPhoto }: FoundCard): boolean[] {
   const lightAt = (x: number, y: number): number => {
     const p = mapPoint(onPhoto, { x, y });
     const [px, py] = [Math.floor(p.x), Math.floor(p.y)];
@@ -77,26 +82,25 @@ function numberOn(photo: PixelArray, { onPhoto }: FoundCard): number | null {
       ? 1
       : LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
   };
-  return numberOfCells(
-    Array.from({ length: NUMBER_CELLS }, (_, i) => {
-      const { x, y, width, height } = cellBox(i);
-      const [cx, cy] = [x + width / 2, y + height / 2];
-      const own = medianOf([-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => lightAt(cx + dx, cy + dy))));
-      const around = medianOf([-1, 0, 1].flatMap((dx) => [lightAt(cx + 2 * dx, cy - 5), lightAt(cx + 2 * dx, cy + 5)]));
-      return own < 0.5 * around;
-    }),
-  );
+  return Array.from({ length: NUMBER_CELLS + KIND_CELLS.length }, (_, i) => {
+    const { x, y, width, height } = cellBox(i);
+    const [cx, cy] = [x + width / 2, y + height / 2];
+    const own = medianOf([-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => lightAt(cx + dx, cy + dy))));
+    const around = medianOf([-1, 0, 1].flatMap((dx) => [lightAt(cx + 2 * dx, cy - 5), lightAt(cx + 2 * dx, cy + 5)]));
+    return own < 0.5 * around;
+  });
 }
 
 /** Bare paper on the photo, and the share of it that is burnt out. */
 function paperOn(
   photo: PixelArray,
   found: FoundCard,
+  kind: SheetKind,
   rows: readonly number[],
 ): { samples: PaperSample[]; burnt: number } {
   let [burnt, seen] = [0, 0];
   const samples = rows
-    .flatMap((row) => paperPlaces(row))
+    .flatMap((row) => SHEETS[kind].paperPlaces(row))
     .flatMap((box): PaperSample[] => {
       const { linear, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
       if (count < 6) return [];
@@ -154,7 +158,11 @@ function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "r
 }
 
 /** Reads rows of a card already found, under the light on it. */
-function readRows(photo: PixelArray, found: FoundCard, light: Illumination, wishes: CardWishes): RowRead[] {
+function readRows(
+  photo: PixelArray,
+  { found, kind, light }: Pick<LitCard, "found" | "kind" | "light">,
+  wishes: CardWishes,
+): RowRead[] {
   const { paper, moved, references = [] } = wishes;
   const white = linearP3OfXyz(xyzOfReflectance(paper.reflectance));
   const correction = correctionFrom(
@@ -169,8 +177,9 @@ function readRows(photo: PixelArray, found: FoundCard, light: Illumination, wish
     white,
   );
   const bare = labOfXyz(xyzOfReflectance(paper.reflectance));
-  return wishes.rows.map((row) => {
-    const places = readingPlaces(row).map((place, index): PlaceRead => {
+  const rows = wishes.rows.filter((row) => row < SHEETS[kind].paints);
+  return rows.map((row) => {
+    const places = SHEETS[kind].readingPlaces(row).map((place, index): PlaceRead => {
       const box = moved?.[placeKey(row, index)] ?? place.box;
       return {
         place,
@@ -188,7 +197,11 @@ export interface LitCard extends Omit<CardRead, "rows"> {
 }
 
 /** Finds a card on a photo and measures the light on it, or tells why it can't be read. */
-export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard | { readonly refused: SheetRefusal } {
+export function findLitCard(
+  photo: PixelArray,
+  rows: readonly number[],
+  said?: SheetKind,
+): LitCard | { readonly refused: SheetRefusal } {
   const found = findCard(photo);
   if ("seen" in found)
     return (sharpestEdge(greyOf(photo)) ?? 0) > BLURRED_PX
@@ -197,8 +210,11 @@ export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard
   if (found.pxPerMm < LEAST_PX_PER_MM) return { refused: { code: "too small" } };
   const blurMm = blurOf(photo, found);
   if (blurMm > MOST_BLUR_MM) return { refused: { code: "blurred" } };
-  const number = numberOn(photo, found);
-  const { samples, burnt } = paperOn(photo, found, number === 0 ? rows : Array.from({ length: ROWS }, (_, row) => row));
+  const cells = cellsOn(photo, found);
+  const number = numberOfCells(cells.slice(0, NUMBER_CELLS));
+  const kind = said ?? (KIND_CELLS.every((cell) => cells[cell]) ? "box" : "card");
+  const all = Array.from({ length: SHEETS[kind].paints }, (_, row) => row);
+  const { samples, burnt } = paperOn(photo, found, kind, number === 0 ? rows : all);
   if (burnt > 0.2) return { refused: { code: "burnt out" } };
   const light = illuminationOf(samples);
   if (light.unusable > 0.5) return { refused: { code: "no bare paper" } };
@@ -207,17 +223,17 @@ export function findLitCard(photo: PixelArray, rows: readonly number[]): LitCard
   const cast = Math.max(...middle) / Math.min(...middle);
   if (cast > MOST_CAST) return { refused: { code: "cast", looks: castHue(middle) } };
   if (light.unevenness > MOST_UNEVEN) return { refused: { code: "uneven", times: light.unevenness } };
-  return { found, number, light, unevenness: light.unevenness, cast, blurMm };
+  return { found, kind, number, light, unevenness: light.unevenness, cast, blurMm };
 }
 
 /** Reads the rows of a card already found. */
 export function readLitCard(photo: PixelArray, { light, ...card }: LitCard, wishes: CardWishes): CardRead {
-  return { ...card, rows: readRows(photo, card.found, light, wishes) };
+  return { ...card, rows: readRows(photo, { ...card, light }, wishes) };
 }
 
 /** Finds a card on a photo and reads it, or tells why it can't be read. */
 export function readCard(photo: PixelArray, wishes: CardWishes): CardRead | { readonly refused: SheetRefusal } {
-  const card = findLitCard(photo, wishes.rows);
+  const card = findLitCard(photo, wishes.rows, wishes.kind);
   return "refused" in card ? card : readLitCard(photo, card, wishes);
 }
 

@@ -12,7 +12,8 @@ const cardId = z.coerce
   .max(2 ** 31 - 1);
 
 async function printOf(id: string): Promise<CardPrint | null> {
-  if (id === "frame") return { kind: "frame" };
+  if (id === "frame") return { sheet: "card", of: "frame" };
+  if (id === "box-frame") return { sheet: "box", of: "frame" };
   const number = cardId.safeParse(id);
   const store = await openStore();
   const card = number.success ? await store.cards.find(number.data) : null;
@@ -25,10 +26,10 @@ async function printOf(id: string): Promise<CardPrint | null> {
       codes: paint?.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ") ?? "",
     };
   });
-  return { kind: "card", id: card.id, on: card.on, paints };
+  return { sheet: card.kind, of: { id: card.id, on: card.on, paints } };
 }
 
-/** A card's PDF, or with "frame" in the place of its number the cut-out frame (`?page=a4` or `letter`). */
+/** A sheet's PDF, or with "frame" or "box-frame" in the place of its number a cut-out frame (`?page=a4` or `letter`). */
 export async function GET(request: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
   const page = cardPage.safeParse(new URL(request.url).searchParams.get("page") ?? "a4");
   if (!page.success) return refuse(400, "A card is printed on A4 or Letter.");
@@ -43,7 +44,8 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
     );
   }
   if (!print) return refuse(404, "There is no such card.");
-  const name = print.kind === "frame" ? "swatch-frame" : `swatch-card-${print.id}`;
+  const what = print.sheet === "box" ? ["box-frame", "box-sheet"] : ["swatch-frame", "swatch-card"];
+  const name = print.of === "frame" ? what[0] : `${what[1]}-${print.of.id}`;
   return new Response(new Uint8Array(await cardPdf(print, page.data)), {
     headers: {
       "content-type": "application/pdf",

@@ -1,0 +1,2 @@
+ALTER TABLE "paintings" ALTER COLUMN "approach" SET DEFAULT '{"size":"lean","primaries":"free","darks":"free","hues":"photo","chroma":"photo","granulation":"allow","opacity":"free","greys":"free","lasting":"lasting","mixing":"well","hand":"usual","valueWeight":1.5,"maxPigments":3,"single":false,"darkest":null}'::jsonb;--> statement-breakpoint
+ALTER TABLE "swatch_cards" ADD COLUMN "kind" text DEFAULT 'card' NOT NULL;
