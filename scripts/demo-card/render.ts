@@ -4,7 +4,7 @@ import sharp from "sharp";
 import { CARD_LOADS } from "@/core/calibration/washes";
 import { seededRandom } from "@/core/numeric/random";
 import { cameraOver } from "@/testing/card-photographs/camera";
-import { photographCard } from "@/testing/card-photographs/card-photo";
+import { benchRow, benchSheet, photographCard } from "@/testing/card-photographs/card-photo";
 import { normalFrom } from "@/core/numeric/normal";
 import { trueBlack, trueSheet } from "@/core/simulation/true-film";
 import { truePaint } from "@/core/simulation/true-paint";
@@ -14,7 +14,7 @@ const [WIDTH_PX, HEIGHT_PX] = [1500, 2000];
 const random = seededRandom(41);
 const normal = normalFrom(random);
 const sheet = trueSheet(random);
-const rows = DEMO_CARD.map((name) => {
+const painted = DEMO_CARD.map((name) => {
   const { pigments, tintingStrength } = DEMO_PAINTS.find((paint) => paint.name === name)!;
   return {
     paint: truePaint(pigments, random, tintingStrength),
@@ -22,8 +22,10 @@ const rows = DEMO_CARD.map((name) => {
   };
 });
 const camera = cameraOver(WIDTH_PX, HEIGHT_PX, { moderate: 0.8 }, random);
+const black = trueBlack(random, sheet);
+const rows = painted.map(({ paint, loads }) => benchRow(sheet, black, paint, loads));
 const pixels = photographCard(
-  { sheet, black: trueBlack(random, sheet), rows, number: 1, bloom: { row: 1, swatch: 2 }, seed: 41 },
+  { ...benchSheet(sheet, black), rows, number: 1, bloom: { row: 1, swatch: 2 }, seed: 41 },
   camera,
   random,
 );

@@ -19,7 +19,7 @@ export interface CardApi {
   ): void;
   /** Reads the card on the open photo. */
   read(photoId: string, wishes: CardWishes): CardRead | { readonly refused: SheetRefusal };
-  /** The patches of a card's paints without the camera's crosstalk. */
+  /** The patches of a sheet's paints as a true camera would have read them. */
   camera(
     paperId: string,
     paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[],

@@ -4,7 +4,7 @@ import {
   findLitCard,
   fitPatches,
   readLitCard,
-  withoutCrosstalk,
+  withoutCamera,
   type LitCard,
   type SheetRefusal,
 } from "@/core/calibration";
@@ -36,7 +36,7 @@ expose({
     return "refused" in card ? card : readLitCard(photo, card, { paper: paperById(paperId), rows, moved, references });
   },
   camera: (paperId, paints) =>
-    withoutCrosstalk(
+    withoutCamera(
       paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })),
       paperById(paperId),
     ),

@@ -30,7 +30,7 @@ export {
   PATCH_KINDS,
   patchesOfRow,
   patchOfSpectrum,
-  withoutCrosstalk,
+  withoutCamera,
   type MeasuredPatch,
   type PaintFit,
   type PatchKind,

@@ -7,7 +7,7 @@ import { labOfXyz, xyzOfLab } from "../colour/lab";
 import { xyzOfReflectance } from "../colour/xyz";
 import type { RowRead } from "./card/read-card";
 import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
-import { fitCrosstalk, withoutCrosstalkOf } from "./fit/fit-crosstalk";
+import { fitCamera, withoutCameraOf } from "./fit/fit-camera";
 import type { FitRefusal } from "./refusal";
 import { likelyMiss } from "./fit/likely-miss";
 import { CARD_WATER } from "./washes";
@@ -136,15 +136,15 @@ export interface PaintPatches {
   readonly patches: readonly MeasuredPatch[];
 }
 
-/** The patches of a card's paints without what the camera mixed of its channels, estimated from all of them together. */
-export function withoutCrosstalk(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
+/** The patches of a sheet's paints as a true camera would have read them, estimated from all of them together. */
+export function withoutCamera(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
   const usable = card.flatMap(({ base, patches }) => {
     const { readings, ground } = toFit(patches, paper);
     return readings.length > 0 ? [{ base, readings, ground }] : [];
   });
-  const mix = fitCrosstalk(usable);
+  const camera = fitCamera(usable);
   return card.map(({ patches }) =>
-    patches.map((patch) => ({ ...patch, lab: withoutCrosstalkOf(patch.lab, mix, paper.reflectance) })),
+    patches.map((patch) => ({ ...patch, lab: withoutCameraOf(patch.lab, camera, paper.reflectance) })),
   );
 }
 

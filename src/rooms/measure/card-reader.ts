@@ -30,7 +30,7 @@ export class CardReader {
     return turn;
   }
 
-  /** Takes the camera's crosstalk out of a card's patches. */
+  /** Takes what the camera made of its colours out of a sheet's patches. */
   camera(...question: Parameters<CardApi["camera"]>): Promise<ReturnType<CardApi["camera"]>> {
     return this.worker.ask("camera", ...question);
   }

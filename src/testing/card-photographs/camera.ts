@@ -35,6 +35,9 @@ export interface PhotoTrouble {
   readonly exposure?: number;
   /** Extra cast as gains on r, g, b. */
   readonly cast?: readonly [number, number, number];
+  /** How much purer it makes colours, and the power of its curve on light relative to white; 1 for neither. */
+  readonly saturation?: number;
+  readonly tone?: number;
 }
 
 /** Peak, width and second lobe of a phone's three sensors, nm. From memory; not those of the eye. */
@@ -120,7 +123,12 @@ export function cameraOver(widthPx: number, heightPx: number, trouble: PhotoTrou
   const exposure = trouble.exposure ?? 0.82;
   const rgbOf = (reflectance: Float64Array): readonly [number, number, number] => {
     const raw = gather(reflectance, power).map((v, i) => (exposure * cast[i] * v) / white[i]);
-    const [r, g, b] = matrix.map((row) => row[0] * raw[0] + row[1] * raw[1] + row[2] * raw[2]);
+    const linear = matrix.map((row) => row[0] * raw[0] + row[1] * raw[1] + row[2] * raw[2]);
+    const grey = 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2];
+    const [r, g, b] = linear.map((x) => {
+      const purer = (grey + (trouble.saturation ?? 1) * (x - grey)) / exposure;
+      return exposure * Math.sign(purer) * Math.abs(purer) ** (trouble.tone ?? 1);
+    });
     return [r, g, b];
   };
   const slant = [0.12 * moderate * normal(), 0.12 * moderate * normal()];

@@ -1,15 +1,16 @@
 import { cellsOfNumber, FRAME_NUMBER } from "@/core/calibration/card/card-number";
 import { mapPoint, homographyOf } from "@/core/calibration/card/homography";
+import { boxWash } from "@/core/calibration/card/box-layout";
 import {
   cellBox,
   lineBox,
   FIDUCIAL,
   FIDUCIAL_CENTRES,
+  KIND_CELLS,
   swatchBox,
-  SWATCHES,
-  windowBox,
   type Box,
 } from "@/core/calibration/card/layout";
+import { SHEETS, type SheetKind } from "@/core/calibration/card/sheets";
 import { valueNoise } from "@/core/optics/wash-pixels";
 import { srgbOfLinear } from "@/core/colour/srgb";
 import type { Camera } from "./camera";
@@ -18,13 +19,24 @@ import { normalFrom } from "@/core/numeric/normal";
 import { trueFilm, unevennessOf, type TrueSheet } from "@/core/simulation/true-film";
 import type { TruePaint } from "@/core/simulation/true-paint";
 
-/** A card as it lies there painted and dry. */
+/** A paint's swatches as they lie there: what the film of any load looks like (reflectance by 5 nm), and how the load is spread. */
+export interface PaintedRow {
+  readonly seen: (load: number, under: "paper" | "black") => Float64Array;
+  /** Relative spread of the load from grain to grain. */
+  readonly grain: number;
+  /** True loads of its swatches. */
+  readonly loads: readonly number[];
+}
+
+/** A sheet as it lies there painted and dry. */
 export interface PaintedCard {
-  readonly sheet: TrueSheet;
-  /** Internal reflectance of the black line. */
-  readonly black: Float64Array;
-  /** The paint of each row with the true loads of its five swatches; null for a row left bare. */
-  readonly rows: readonly ({ readonly paint: TruePaint; readonly loads: readonly number[] } | null)[];
+  /** A card unless said otherwise. */
+  readonly kind?: SheetKind;
+  /** The bare sheet and the bare ink, seen from outside, by 5 nm. */
+  readonly paper: Float64Array;
+  readonly ink: Float64Array;
+  /** By place; null for one left bare. */
+  readonly rows: readonly (PaintedRow | null)[];
   readonly number: number;
   /** A cut-out frame of office paper lies over the sheet. */
   readonly framed?: boolean;
@@ -32,6 +44,31 @@ export interface PaintedCard {
   readonly bloom?: { readonly row: number; readonly swatch: number };
   readonly seed: number;
 }
+
+/** A paint of the simulated bench on its sheet. */
+export const benchRow = (
+  sheet: TrueSheet,
+  black: Float64Array,
+  paint: TruePaint,
+  loads: readonly number[],
+): PaintedRow => ({
+  loads,
+  grain: unevennessOf(paint.granulation, sheet),
+  seen: (load, under) =>
+    trueFilm(
+      [{ paint, share: 1 }],
+      load,
+      sheet,
+      0.5 * unevennessOf(paint.granulation, sheet),
+      under === "paper" ? sheet.ground : black,
+    ),
+});
+
+/** The bare sheet and its ink on the simulated bench. */
+export const benchSheet = (sheet: TrueSheet, black: Float64Array): Pick<PaintedCard, "paper" | "ink"> => ({
+  paper: sheet.reflectance,
+  ink: trueFilm([], 0, sheet, 0, black),
+});
 
 type Rgb3 = readonly [number, number, number];
 
@@ -51,12 +88,8 @@ const inBox = (x: number, y: number, b: Box, by = 0): boolean =>
   x >= b.x - by && x <= b.x + b.width + by && y >= b.y - by && y <= b.y + b.height + by;
 
 /** Colours of one ground under a paint at any load, as the camera makes them. */
-function ramp(card: PaintedCard, paint: TruePaint, camera: Camera, ground: Float64Array): (load: number) => Rgb3 {
-  const colours = TABLED_LOADS.map((load) =>
-    camera.rgbOf(
-      trueFilm([{ paint, share: 1 }], load, card.sheet, 0.5 * unevennessOf(paint.granulation, card.sheet), ground),
-    ),
-  );
+function ramp({ seen }: PaintedRow, under: "paper" | "black", camera: Camera): (load: number) => Rgb3 {
+  const colours = TABLED_LOADS.map((load) => camera.rgbOf(seen(load, under)));
   const step = Math.log(TABLED_LOADS[1] / TABLED_LOADS[0]);
   return (load) => {
     const at = Math.min(TABLED_LOADS.length - 1.001, Math.max(0, Math.log(load / TABLED_LOADS[0]) / step));
@@ -98,25 +131,29 @@ function loadIn(
 
 /** What colour the camera makes of each place of the card, before light, noise and blur. */
 function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb3 {
-  const { sheet, black, seed } = card;
-  const seen = (internal: Float64Array): Float64Array => trueFilm([], 0, sheet, 0, internal);
-  const paper = camera.rgbOf(sheet.reflectance);
-  const ink = camera.rgbOf(seen(black));
+  const { seed, kind = "card" } = card;
+  const paper = camera.rgbOf(card.paper);
+  const ink = camera.rgbOf(card.ink);
   const around = card.framed ? camera.rgbOf(OFFICE_PAPER) : paper;
   const table = camera.rgbOf(TABLE);
   const rows = card.rows.map(
     (row) =>
       row && {
         ...row,
-        onPaper: ramp(card, row.paint, camera, sheet.ground),
-        onBlack: ramp(card, row.paint, camera, black),
-        grain: unevennessOf(row.paint.granulation, sheet),
+        onPaper: ramp(row, "paper", camera),
+        onBlack: kind === "card" ? ramp(row, "black", camera) : null,
       },
   );
-  const cells = cellsOfNumber(card.framed ? FRAME_NUMBER : card.number).flatMap((on, i) => (on ? [cellBox(i)] : []));
-  const windows = card.rows.map((_, row) => windowBox(row));
-  const lines = card.rows.map((_, row) => lineBox(row));
-  const boxes = card.rows.map((_, row) => Array.from({ length: SWATCHES }, (__, swatch) => swatchBox(row, swatch)));
+  const cells = [
+    ...cellsOfNumber(card.framed ? FRAME_NUMBER : card.number).flatMap((on, i) => (on ? [cellBox(i)] : [])),
+    ...(kind === "box" ? KIND_CELLS.map(cellBox) : []),
+  ];
+  const { windows } = SHEETS[kind];
+  const perWindow = SHEETS[kind].paints / windows.length;
+  const lines = kind === "card" ? card.rows.map((_, row) => lineBox(row)) : [];
+  const boxes = card.rows.map((row, place) =>
+    (row?.loads ?? []).map((_, swatch) => (kind === "card" ? swatchBox(place, swatch) : boxWash(place, swatch))),
+  );
   const printed = (x: number, y: number): boolean =>
     FIDUCIAL_CENTRES.some((mark, i) => {
       const r = Math.hypot(x - mark.x, y - mark.y);
@@ -125,8 +162,8 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
   return (x, y) => {
     if (x < -17 || x > 193 || y < -26 || y > 262) return table;
     if (printed(x, y)) return ink;
-    for (let row = 0; row < card.rows.length; row++) {
-      const window = windows[row];
+    for (let line = 0; line < windows.length; line++) {
+      const window = windows[line];
       if (!inBox(x, y, window, 1)) {
         // Words above the row.
         if (y > window.y - 5 && y < window.y - 2.5 && x > 4 && x < 60 && valueNoise(x * 1.6, y * 0.4, seed) > 0.35)
@@ -134,14 +171,16 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
         continue;
       }
       if (card.framed && !inBox(x, y, window)) return around;
-      const painted = rows[row];
-      const onLine = inBox(x, y, lines[row]);
-      for (let swatch = 0; painted && swatch < SWATCHES; swatch++) {
-        const box = boxes[row][swatch];
-        if (!inBox(x, y, box, 1)) continue;
-        const bloom = card.bloom?.row === row && card.bloom.swatch === swatch;
-        const load = loadIn(box, x, y, painted.loads[swatch], painted.grain, seed + 40 * row + 5 * swatch, bloom);
-        if (load !== null) return onLine ? painted.onBlack(load) : painted.onPaper(load);
+      const onLine = kind === "card" && lines[line] !== undefined && inBox(x, y, lines[line]);
+      for (let row = perWindow * line; row < Math.min(rows.length, perWindow * (line + 1)); row++) {
+        const painted = rows[row];
+        for (let swatch = 0; painted && swatch < painted.loads.length; swatch++) {
+          const box = boxes[row][swatch];
+          if (!inBox(x, y, box, 1)) continue;
+          const bloom = card.bloom?.row === row && card.bloom.swatch === swatch;
+          const load = loadIn(box, x, y, painted.loads[swatch], painted.grain, seed + 40 * row + 5 * swatch, bloom);
+          if (load !== null) return onLine && painted.onBlack ? painted.onBlack(load) : painted.onPaper(load);
+        }
       }
       return onLine ? ink : paper;
     }

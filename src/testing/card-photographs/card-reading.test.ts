@@ -14,7 +14,7 @@ import { truePaint } from "@/core/simulation/true-paint";
 import { deltaE00 } from "@/core/colour/difference";
 import { labOfXyz } from "@/core/colour/lab";
 import { cameraOver, type Camera, type PhotoTrouble } from "./camera";
-import { photographCard, type PaintedCard } from "./card-photo";
+import { benchRow, benchSheet, photographCard, type PaintedCard } from "./card-photo";
 import { throughJpeg, workingCopyOf } from "./develop";
 
 const [WIDTH, HEIGHT] = [626, 828];
@@ -27,9 +27,8 @@ const paints = ["PBr7-burnt-sienna", "PB29", "PY43", "PV19-rose"].map((id) =>
   truePaint([{ pigmentId: id, share: 1 }], random),
 );
 const CARD: PaintedCard = {
-  sheet,
-  black,
-  rows: paints.map((paint) => ({ paint, loads: CARD_LOADS })),
+  ...benchSheet(sheet, black),
+  rows: paints.map((paint) => benchRow(sheet, black, paint, CARD_LOADS)),
   number: 37,
   seed: 9,
 };
@@ -210,10 +209,10 @@ describe("a card that can't be read is refused with the reason", () => {
 
   test("rows: washes out of order, a bare row, a wash that was forgotten", async () => {
     const rows = [
-      { paint: paints[0], loads: [0.05, 0.143, 0.4, 1, 0.4] },
+      benchRow(sheet, black, paints[0], [0.05, 0.143, 0.4, 1, 0.4]),
       null,
-      { paint: paints[2], loads: [1, 0.4, 0.143, 0.0031, 0.4] },
-      { paint: paints[3], loads: CARD_LOADS },
+      benchRow(sheet, black, paints[2], [1, 0.4, 0.143, 0.0031, 0.4]),
+      benchRow(sheet, black, paints[3], CARD_LOADS),
     ];
     const read = readOf(await shoot({ rows }, { moderate: 0 }, false));
     expect(read.rows[0].refused).toEqual({ code: "out of order", wash: 2 });
@@ -234,7 +233,7 @@ describe("a card that can't be read is refused with the reason", () => {
   test("a white paint, which only the black line shows, is no bare row", async () => {
     const white = truePaint([{ pigmentId: "PW6", share: 1 }], seededRandom(5));
     const read = readOf(
-      await shoot({ rows: [{ paint: white, loads: CARD_LOADS }, ...CARD.rows.slice(1)] }, { moderate: 0 }, false),
+      await shoot({ rows: [benchRow(sheet, black, white, CARD_LOADS), ...CARD.rows.slice(1)] }, { moderate: 0 }, false),
     );
     expect(read.rows[0].refused).toBeNull();
   });

@@ -1,6 +1,6 @@
 import { readCard } from "@/core/calibration/card/read-card";
 import { ROWS } from "@/core/calibration/card/layout";
-import { fitPatches, patchesOfRow, withoutCrosstalk } from "@/core/calibration/patches";
+import { fitPatches, patchesOfRow, withoutCamera } from "@/core/calibration/patches";
 import { CARD_LOADS } from "@/core/calibration/washes";
 import { PAPERS } from "@/core/optics/paper";
 import { paintModel, type PaintModel } from "@/core/mixing/paint";
@@ -11,7 +11,7 @@ import { deltaE00 } from "@/core/colour/difference";
 import { labOfXyz } from "@/core/colour/lab";
 import { seededRandom } from "@/core/numeric/random";
 import { cameraOver, type PhotoTrouble } from "./camera";
-import { photographCard } from "./card-photo";
+import { benchRow, benchSheet, photographCard } from "./card-photo";
 import { xyzOfFine } from "@/core/simulation/fine-bands";
 import { normalFrom } from "@/core/numeric/normal";
 import { trueBlack, trueFilm, trueSheet, unevennessOf } from "@/core/simulation/true-film";
@@ -76,20 +76,19 @@ export async function runTrial({
         typical: paintModel(`${box.length} ${pigments[0].pigmentId}`, pigments),
       };
     });
-    const rows = bought.map(({ truth }) => ({
-      paint: truth,
-      loads: CARD_LOADS.map((load) => load * Math.exp(HAND * normal())),
-    }));
+    const loads = bought.map(() => CARD_LOADS.map((load) => load * Math.exp(HAND * normal())));
     const camera = cameraOver(widthPx, heightPx, trouble, random);
+    const black = trueBlack(random, sheet);
+    const rows = bought.map(({ truth }, row) => benchRow(sheet, black, truth, loads[row]));
     const shot = photographCard(
-      { sheet, black: trueBlack(random, sheet), rows, number: card + 1, seed: seed + card },
+      { ...benchSheet(sheet, black), rows, number: card + 1, seed: seed + card },
       camera,
       random,
     );
     const read = readCard(await develop(shot, widthPx, heightPx), { paper, rows: rows.map((_, row) => row) });
     if ("refused" in read) refused.push(read.refused.code);
     const usable = "refused" in read ? [] : read.rows.filter((row) => !row.refused);
-    const patches = withoutCrosstalk(
+    const patches = withoutCamera(
       usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })),
       paper,
     );

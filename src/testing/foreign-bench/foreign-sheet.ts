@@ -56,13 +56,13 @@ export type Under = "paper" | "black";
 /** A line of black ink, seen from outside. */
 const INK = 0.042;
 
-/** The dried colour of a mix on the sheet: hollows hold more of it, and the hills are broad. */
-export function foreignColour(
+/** Reflectance by 5 nm of a dried mix on the sheet: hollows hold more of it, and the hills are broad. */
+export function foreignReflectance(
   mix: readonly { readonly paint: ForeignPaint; readonly share: number }[],
   load: number,
   sheet: ForeignSheet,
   under: Under = "paper",
-): Lab {
+): Float64Array {
   const granulation = mix.reduce((sum, { paint, share }) => sum + share * paint.granulation, 0);
   const depth = Math.min(1.2, sheet.hollows * (1 + sheet.settling * granulation));
   // A third of the sheet is hollow, two thirds hill; the mean load is kept.
@@ -78,8 +78,12 @@ export function foreignColour(
     for (const place of places)
       reflectance[i]! += place.part * outside(stacked(K, S, Math.max(0, place.load), ground), sheet);
   }
-  return labOfXyz(xyzOfFine(reflectance));
+  return reflectance;
 }
+
+/** The dried colour of a mix on the sheet. */
+export const foreignColour = (...args: Parameters<typeof foreignReflectance>): Lab =>
+  labOfXyz(xyzOfFine(foreignReflectance(...args)));
 
 /** The bare sheet, or the bare line. */
 export const bareColour = (sheet: ForeignSheet, under: Under): Lab => foreignColour([], 0, sheet, under);

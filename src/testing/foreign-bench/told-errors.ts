@@ -1,5 +1,5 @@
 import { fitPatches, type MeasuredPatch } from "@/core/calibration/patches";
-import { CARD_WATER } from "@/core/calibration/washes";
+import { BOX_WATER, CARD_WATER } from "@/core/calibration/washes";
 import { deltaE00 } from "@/core/colour/difference";
 import { likelyErrorOf, type LikelyError } from "@/core/mixing/likely-error";
 import { paintModel, type PaintModel } from "@/core/mixing/paint";
@@ -18,10 +18,9 @@ export type KnownBy = (typeof KNOWN_BY)[number];
 
 /** Scatter of a hand's loads from puddle to puddle, and its own habit, one standard deviation of the logarithm each. From memory. */
 export const HANDS = { careful: 0.1, loose: 0.28 } as const;
-const HABIT = 0.15;
+export const HABIT = 0.15;
 /** What a reading of a good photo is off by, CIELAB units. From memory. */
 const READING = 0.9;
-const TWO_WASHES = [0, 3];
 
 /** One prediction of an unseen mix: what it missed by and what was told beforehand. */
 export interface Missed {
@@ -49,7 +48,7 @@ export function tellErrors(
       b: lab.b + READING * normal(),
     });
     const measured = (truth: ForeignPaint, base: PaintModel): PaintModel | null => {
-      const water = knownBy === "two washes" ? TWO_WASHES : CARD_WATER;
+      const water = knownBy === "two washes" ? BOX_WATER : CARD_WATER;
       const loads = water.map((parts) => loadOfWater(parts) * habit * Math.exp(HANDS[hand] * normal()));
       const mix = [{ paint: truth, share: 1 }];
       const patches: MeasuredPatch[] = water.map((waterParts, swatch) => ({

@@ -1,0 +1,109 @@
+import { readCard, type CardRead } from "@/core/calibration/card/read-card";
+import { SHEETS } from "@/core/calibration/card/sheets";
+import { fitPatches, patchesOfRow, withoutCamera } from "@/core/calibration/patches";
+import { deltaE00 } from "@/core/colour/difference";
+import { likelyErrorOf } from "@/core/mixing/likely-error";
+import { paintModel, type PaintModel } from "@/core/mixing/paint";
+import { predict } from "@/core/mixing/predict";
+import { normalFrom } from "@/core/numeric/normal";
+import { seededRandom } from "@/core/numeric/random";
+import { loadOfWater } from "@/core/optics/load";
+import { PAPERS } from "@/core/optics/paper";
+import { HANDBOOK } from "@/core/pigments/handbook";
+import { cameraOver, type PhotoTrouble } from "../card-photographs/camera";
+import { photographCard, type PaintedCard } from "../card-photographs/card-photo";
+import { throughJpeg } from "../card-photographs/develop";
+import { foreignPaint, type ForeignPaint } from "./foreign-paint";
+import { foreignColour, foreignReflectance, foreignSheet } from "./foreign-sheet";
+import { HABIT, HANDS, type Missed } from "./told-errors";
+
+const [WIDTH_PX, HEIGHT_PX] = [900, 1200];
+
+/** A box of foreign paints on its box sheet, as it was photographed and read. */
+export interface BoxSheetTrial {
+  readonly read: CardRead | null;
+  /** Mixes of one to three of the paints, with what was told of each. */
+  readonly missed: readonly Missed[];
+  /** The same mixes by the labels alone. */
+  readonly byLabel: readonly number[];
+  /** Of each paint the median miss that was told. */
+  readonly told: readonly number[];
+  /** Paints that could not be measured, with the reason. */
+  readonly refused: readonly string[];
+}
+
+/** Paints a box sheet of as many foreign paints, photographs it, reads and fits it, and puts mixes to the truth. */
+export async function tryBoxSheet(
+  seed: number,
+  hand: keyof typeof HANDS,
+  trouble: PhotoTrouble,
+  { paints = SHEETS.box.paints, mixes = 60 } = {},
+): Promise<BoxSheetTrial> {
+  const random = seededRandom(seed);
+  const normal = normalFrom(random);
+  const sheet = foreignSheet(random);
+  const paper = PAPERS[0]!;
+  const habit = Math.exp(HABIT * normal());
+  const bought = Array.from({ length: paints }, (_, i) => {
+    const { id } = HANDBOOK[Math.floor(random() * HANDBOOK.length)]!;
+    return {
+      id,
+      truth: foreignPaint(id, random),
+      label: paintModel(`${i} ${id}`, [{ pigmentId: id, share: 1 }]),
+      loads: SHEETS.box.water.map((parts) => loadOfWater(parts) * habit * Math.exp(HANDS[hand] * normal())),
+    };
+  });
+  const painted: PaintedCard = {
+    kind: "box",
+    paper: foreignReflectance([], 0, sheet),
+    ink: foreignReflectance([], 0, sheet, "black"),
+    rows: bought.map(({ truth, loads }) => ({
+      loads,
+      grain: 0.5 * sheet.hollows * (1 + sheet.settling * truth.granulation),
+      seen: (load) => foreignReflectance([{ paint: truth, share: 1 }], load, sheet),
+    })),
+    number: 3,
+    seed,
+  };
+  const camera = cameraOver(WIDTH_PX, HEIGHT_PX, trouble, random);
+  const photo = await throughJpeg(photographCard(painted, camera, random), WIDTH_PX, HEIGHT_PX);
+  const read = readCard(photo, { paper, rows: bought.map((_, i) => i) });
+  if ("refused" in read) return { read: null, missed: [], byLabel: [], told: [], refused: [read.refused.code] };
+  const refused = read.rows.flatMap(({ row, refused: why }) => (why ? [`${bought[row]!.id}: ${why.code}`] : []));
+  const usable = read.rows.filter((row) => !row.refused);
+  const patches = withoutCamera(
+    usable.map((row) => ({ base: bought[row.row]!.label, patches: patchesOfRow(row, SHEETS.box.water) })),
+    paper,
+  );
+  const told: number[] = [];
+  const known: { truth: ForeignPaint; label: PaintModel; model: PaintModel }[] = [];
+  usable.forEach(({ row }, i) => {
+    const { truth, label, id } = bought[row]!;
+    const fit = fitPatches(label, patches[i]!, paper);
+    if ("refused" in fit) return void refused.push(`${id}: ${fit.refused.code}`);
+    told.push(fit.miss);
+    const measured = { miss: fit.miss, loads: fit.loads, on: "2026-11-26", way: "bench" };
+    known.push({ truth, label, model: { ...label, optics: fit.optics, measured } });
+  });
+  const byLabel: number[] = [];
+  const missed = Array.from({ length: mixes }, (_, i): Missed => {
+    const chosen = new Set<number>();
+    while (chosen.size < 1 + (i % 3)) chosen.add(Math.floor(random() * known.length));
+    const parts = [...chosen].map((p) => ({ ...known[p]!, parts: 1 + Math.floor(5 * random()) }));
+    const total = parts.reduce((sum, part) => sum + part.parts, 0);
+    const load = Math.exp(Math.log(0.05) * random());
+    const truth = foreignColour(
+      parts.map((part) => ({ paint: part.truth, share: part.parts / total })),
+      load * habit,
+      sheet,
+    );
+    const mixOf = (which: "label" | "model") => parts.map((part) => ({ paint: part[which], parts: part.parts }));
+    byLabel.push(deltaE00(truth, predict(mixOf("label"), load, paper).dry));
+    return {
+      paints: chosen.size,
+      miss: deltaE00(truth, predict(mixOf("model"), load, paper).dry),
+      told: likelyErrorOf(mixOf("model"), load, paper),
+    };
+  });
+  return { read, missed, byLabel, told, refused };
+}
