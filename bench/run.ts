@@ -24,7 +24,7 @@ import { benchHands } from "./hands";
 import { paletteProgram } from "./palette-program";
 import { benchShapes, benchWashes } from "./shapes";
 import { swatchBench } from "./swatch-bench";
-import { benchToldErrors } from "./told-errors";
+import { benchBoxSheet, benchToldErrors } from "./told-errors";
 
 const paper = PAPERS[0];
 const models: PaintModel[] = HANDBOOK.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 1 }]));
@@ -55,6 +55,7 @@ if (process.argv.includes("hands")) {
 
 if (process.argv.includes("told")) {
   benchToldErrors(row);
+  await benchBoxSheet(row);
   process.exit(0);
 }
 

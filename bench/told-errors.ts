@@ -1,3 +1,4 @@
+import { tryBoxSheet } from "@/testing/foreign-bench/box-sheet";
 import { HANDS, KNOWN_BY, shareUnder, tellErrors } from "@/testing/foreign-bench/told-errors";
 import { quantile } from "@/testing/quantile";
 
@@ -34,4 +35,32 @@ export function benchToldErrors(row: (name: string, text: string) => void): void
     "ratio of the medians, label to two washes",
     (medians.get("label careful")! / medians.get("two washes careful")!).toFixed(1),
   );
+}
+
+const SHEETS = 12;
+/** A phone's photo as it is, and one that makes colours purer and bends its curve. */
+const PHONES = {
+  "true colours": { moderate: 1 },
+  "purer colours, a bent curve": { moderate: 1, saturation: 1.15, tone: 1.1 },
+} as const;
+
+/** Boxes of 24 foreign paints, known by one photo of two washes each: how far their mixes are missed. */
+export async function benchBoxSheet(row: (name: string, text: string) => void): Promise<void> {
+  for (const hand of Object.keys(HANDS) as (keyof typeof HANDS)[])
+    for (const [phone, trouble] of Object.entries(PHONES)) {
+      const trials = [];
+      for (let i = 0; i < SHEETS; i++) trials.push(await tryBoxSheet(2001 + i, hand, trouble));
+      const missed = trials.flatMap((trial) => trial.missed);
+      const misses = missed.map(({ miss }) => miss);
+      const label = quantile(
+        trials.flatMap((trial) => trial.byLabel),
+        0.5,
+      );
+      const under = shareUnder(missed);
+      const refused = trials.reduce((sum, trial) => sum + trial.refused.length, 0);
+      row(
+        `box sheet, ${hand} hand, ${phone}: mixes of 1 to 3 (goal 2.3, 90 % 5)`,
+        `dE00 median ${quantile(misses, 0.5).toFixed(1)}, 90 % ${quantile(misses, 0.9).toFixed(1)}; ratio to the label alone ${(quantile(misses, 0.5) / label).toFixed(2)}; under told median ${(100 * under.median).toFixed(0)} %, under told 90 % ${(100 * under.p90).toFixed(0)} %; ${refused} of ${24 * SHEETS} paints refused`,
+      );
+    }
 }

@@ -14,10 +14,10 @@ test.afterAll(async () => {
 const CARD = "public/demo/swatch-card.jpg";
 const room = async (page: Page, query = ""): Promise<void> => {
   await page.goto(`${server.url}/measure${query}`);
-  await expect(page.getByRole("heading", { name: "Print a card" })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: "Print a sheet" })).toBeVisible({ timeout: 60_000 });
 };
 const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> =>
-  page.getByLabel("Photos of cards", { exact: true }).setInputFiles(files);
+  page.getByLabel("Photos of sheets", { exact: true }).setInputFiles(files);
 const jpeg = (name: string, buffer = readFileSync(CARD)) => ({ name, mimeType: "image/jpeg", buffer });
 const paint = (page: Page, name: string) => page.getByRole("article", { name });
 
@@ -26,6 +26,7 @@ test("a card is made for chosen paints, and its PDF and the frame's are served; 
   request,
 }) => {
   await room(page);
+  await page.getByRole("radio", { name: /Four paints/ }).check();
   const list = page.getByRole("list", { name: "Paints on the card" });
   await expect(list.getByRole("listitem")).toHaveCount(4);
   await page.getByRole("button", { name: "Take Lemon yellow off the card" }).click();
@@ -34,18 +35,18 @@ test("a card is made for chosen paints, and its PDF and the frame's are served; 
   await dialog.getByRole("searchbox").fill("burnt umber");
   await dialog.getByRole("button", { name: /Burnt umber/ }).click();
   await expect(list).toContainText("Burnt umber");
-  await page.getByLabel("Sheet").selectOption("letter");
+  await page.getByRole("combobox", { name: /^Sheet/ }).selectOption("letter");
   const opened = page.context().waitForEvent("page");
   await page.getByRole("button", { name: "Make the card (PDF)" }).click();
   await opened;
-  await expect(page.getByText(/Made before:/)).toContainText("card 2");
-  for (const path of ["/api/cards/2?page=letter", "/api/cards/2?page=a4", "/api/cards/frame?page=a4"]) {
+  await expect(page.getByText(/Made before:/)).toContainText("card 3");
+  for (const path of ["/api/cards/3?page=letter", "/api/cards/3?page=a4", "/api/cards/frame?page=a4"]) {
     const pdf = await request.get(`${server.url}${path}`);
     expect(pdf.headers()["content-type"]).toBe("application/pdf");
     expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
   }
   expect((await request.get(`${server.url}/api/cards/99`)).status()).toBe(404);
-  expect((await request.get(`${server.url}/api/cards/2?page=a5`)).status()).toBe(400);
+  expect((await request.get(`${server.url}/api/cards/3?page=a5`)).status()).toBe(400);
   const wrong = await request.post(`${server.url}/api/cards`, { data: { paints: [], paperId: "cotton-rough" } });
   expect(await wrong.json()).toMatchObject({ message: expect.stringMatching(/at least one paint/) });
 });
@@ -54,6 +55,7 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   page,
 }) => {
   await room(page);
+  await page.getByRole("radio", { name: /Four paints/ }).check();
   await page.getByRole("button", { name: /Read the demo's card 1/ }).click();
   await expect(page.getByText("1 of 1 read")).toBeVisible({ timeout: 30_000 });
   for (const name of ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"])
@@ -104,6 +106,52 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   await expect(page.getByText(/your own swatches of \d{4}-\d\d-\d\d/).first()).toBeVisible();
 });
 
+test("a whole box is measured from one sheet: filled from a box, printed, read, checked by a known paint, kept at one press", async ({
+  page,
+  request,
+}) => {
+  await room(page);
+  const list = page.getByRole("list", { name: "Paints on the box sheet" });
+  await page
+    .getByRole("combobox", { name: "Fill the sheet with" })
+    .selectOption({ label: "the box “For the canal”, well by well" });
+  await expect(list.getByRole("listitem")).toHaveCount(8);
+  await page.getByRole("combobox", { name: "Fill the sheet with" }).selectOption("all");
+  await expect(list.getByRole("listitem")).toHaveCount(24);
+  await expect(page.getByRole("button", { name: "a paint", exact: true })).toHaveCount(0);
+  await page.getByRole("button", { name: "Take Lemon yellow off the sheet" }).click();
+  const opened = page.context().waitForEvent("page");
+  await page.getByRole("button", { name: "Make the box sheet (PDF)" }).click();
+  await opened;
+  await expect(page.getByText(/Made before:/)).toContainText(/^Made before: box sheet \d/);
+  const frame = await request.get(`${server.url}/api/cards/box-frame?page=letter`);
+  expect(frame.headers()["content-disposition"]).toContain("box-frame-letter.pdf");
+
+  await page.getByRole("button", { name: /Read the demo's box sheet 2/ }).click();
+  const whole = page.getByRole("region", { name: "The whole box" });
+  await expect(whole.getByRole("button", { name: /^Keep all/ })).toBeVisible({ timeout: 60_000 });
+  await expect(whole).toContainText(
+    /24 paints are known from this sheet.*give or take \d+(\.\d)? before, [12](\.\d)? now/,
+  );
+  // The anthraquinone red was measured with the meter: it vouches for the camera, and keeps its surer measurement.
+  await expect(whole).toContainText(
+    /One paint measured before is read off by [0-3]\.\d dE00: the photo can be believed/,
+  );
+  const paints = page.getByRole("list", { name: "Paints of the sheet" }).getByRole("listitem");
+  await expect(paints.filter({ hasText: "Anthraquinone red" })).toContainText(/as measured 2026-10-03, surer than/);
+  await expect(whole.getByRole("region", { name: "Least sure" })).toContainText(/Worth a card of their own: \S+/);
+  await whole.getByRole("button", { name: "Keep all 23" }).click();
+  await expect(whole).toContainText("All kept.", { timeout: 30_000 });
+  await expect(paints.filter({ hasText: "Viridian" })).toContainText(/±\d(\.\d)?, kept/);
+  await expect(page.getByText("23 of 24 kept")).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByRole("combobox", { name: "Fill the sheet with" })).toBeVisible();
+  await page.getByRole("combobox", { name: "Fill the sheet with" }).selectOption("unmeasured");
+  await expect(list).toContainText("Burnt umber");
+  await expect(list).not.toContainText("Viridian");
+});
+
 test("several photos are worked through one after another; what can't be read says why and doesn't hold up the rest", async ({
   page,
 }) => {
@@ -122,7 +170,7 @@ test("several photos are worked through one after another; what can't be read sa
   await expect(page.getByText("5 of 5 read")).toBeVisible({ timeout: 60_000 });
   const open = page.getByRole("region", { name: "The open card" });
   const say = async (name: string | RegExp, words: RegExp): Promise<void> => {
-    await page.getByRole("region", { name: "Photos of cards" }).getByRole("button", { name }).first().click();
+    await page.getByRole("region", { name: "Photos of sheets" }).getByRole("button", { name }).first().click();
     await expect(open).toContainText(words);
   };
   await say(/^blurred\.jpg/, /blurred/);

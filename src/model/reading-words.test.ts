@@ -17,5 +17,6 @@ describe("why something can't be measured, in words", () => {
     expect(doubtWords({ code: "cut off", washes: 1 })).toMatch(/^One wash is purer/);
     expect(doubtWords({ code: "cut off", washes: 2 })).toMatch(/^2 washes are purer/);
     expect(doubtWords({ code: "no black line" })).toContain("how opaque the paint is stays the handbook's");
+    expect(doubtWords({ code: "cut off", washes: 2 }, "short")).toBe("2 washes purer than the photo can hold");
   });
 });

@@ -50,16 +50,32 @@ export function refusalWords(refusal: SheetRefusal | RowRefusal | FitRefusal): s
   }
 }
 
-/** What is odd about a row, in a painter's words. */
-export function doubtWords(doubt: RowDoubt): string {
+/** What is odd about a row, in a painter's words: a sentence, or as few as there is room for. */
+export function doubtWords(doubt: RowDoubt, length: "long" | "short" = "long"): string {
+  const [long, short] = doubtPair(doubt);
+  return length === "long" ? long : short;
+}
+
+function doubtPair(doubt: RowDoubt): readonly [long: string, short: string] {
   switch (doubt.code) {
     case "no black line":
-      return "No black line was found in the last swatch: how opaque the paint is stays the handbook's.";
-    case "blotchy":
-      return `Wash ${doubt.wash} is blotchy: ${Math.round(100 * doubt.leftOut)} % of it was left out.`;
+      return [
+        "No black line was found in the last swatch: how opaque the paint is stays the handbook's.",
+        "no black line was found",
+      ];
+    case "blotchy": {
+      const share = `${Math.round(100 * doubt.leftOut)} %`;
+      return [
+        `Wash ${doubt.wash} is blotchy: ${share} of it was left out.`,
+        `wash ${doubt.wash} is blotchy (${share})`,
+      ];
+    }
     case "cut off": {
       const which = doubt.washes === 1 ? "One wash is" : `${doubt.washes} washes are`;
-      return `${which} purer than the photo can hold; what was cut off is not taken for measured.`;
+      return [
+        `${which} purer than the photo can hold; what was cut off is not taken for measured.`,
+        `${doubt.washes === 1 ? "one wash" : `${doubt.washes} washes`} purer than the photo can hold`,
+      ];
     }
   }
 }

@@ -1,5 +1,6 @@
 import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
+import type { SheetKind } from "@/core/calibration";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
 import type { PaintboxDocument, PaintEntry } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
@@ -131,8 +132,8 @@ interface Settings {
   ownApproach(): Promise<Approach>;
   keepApproach(approach: Approach): Promise<void>;
   /** The swatch card that the demo was laid out with, for which a painted photo is at hand; null for none. */
-  demoCard(): Promise<number | null>;
-  keepDemoCard(id: number): Promise<void>;
+  demoSheet(kind: SheetKind): Promise<number | null>;
+  keepDemoSheet(kind: SheetKind, id: number): Promise<void>;
 }
 
 /** Copies made from a photo's original: the one that is measured, one to be seen at once, one for going close, one for lists. */

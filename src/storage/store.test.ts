@@ -71,9 +71,9 @@ describe("a store asked through its ports alone", () => {
     expect(await store.settings.ownApproach()).toEqual(DEFAULT_APPROACH);
     await store.settings.keepApproach({ ...DEFAULT_APPROACH, valueWeight: 2 });
     expect(await store.settings.ownApproach()).toEqual({ ...DEFAULT_APPROACH, valueWeight: 2 });
-    expect(await store.settings.demoCard()).toBeNull();
-    await store.settings.keepDemoCard(card.id);
-    expect(await store.settings.demoCard()).toBe(card.id);
+    expect(await store.settings.demoSheet("card")).toBeNull();
+    await store.settings.keepDemoSheet("card", card.id);
+    expect(await store.settings.demoSheet("card")).toBe(card.id);
   });
 
   test("a transaction that fails in its last step has done nothing", async () => {

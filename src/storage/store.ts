@@ -10,7 +10,7 @@ import {
   savePainting,
 } from "./drizzle/paintings";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
-import { demoCard, keepApproach, keepDemoCard, ownApproach } from "./drizzle/settings";
+import { demoSheet, keepApproach, keepDemoSheet, ownApproach } from "./drizzle/settings";
 import { photoFilesIn } from "./folder/photo-files";
 import type { Repositories, Store } from "./ports";
 
@@ -51,8 +51,8 @@ function repositoriesOn(db: Database): Repositories {
     settings: {
       ownApproach: () => ownApproach(db),
       keepApproach: (approach) => keepApproach(db, approach),
-      demoCard: () => demoCard(db),
-      keepDemoCard: (id) => keepDemoCard(db, id),
+      demoSheet: (kind) => demoSheet(db, kind),
+      keepDemoSheet: (kind, id) => keepDemoSheet(db, kind, id),
     },
     transaction: (work) => db.transaction((tx) => work(repositoriesOn(tx))),
   };

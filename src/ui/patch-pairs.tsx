@@ -8,12 +8,14 @@ interface PatchPairsProps {
   readonly patches: readonly MeasuredPatch[];
   /** What a fit makes of each; null where none was fitted, or while it is being fitted. */
   readonly fitted: PaintFit["fitted"] | null;
+  /** What the washes are called; a card's names unless told. */
+  readonly washNames?: readonly string[];
   /** Leaves a patch out or takes it in; without it the pairs are only shown. */
   readonly onToggle?: (index: number) => void;
 }
 
-const TITLES: Readonly<Record<MeasuredPatch["what"], (patch: MeasuredPatch) => string>> = {
-  wash: ({ swatch }) => WASH_NAMES[swatch] ?? `wash ${swatch + 1}`,
+const TITLES: Readonly<Record<MeasuredPatch["what"], (patch: MeasuredPatch, names: readonly string[]) => string>> = {
+  wash: ({ swatch }, names) => names[swatch] ?? `wash ${swatch + 1}`,
   "across on paper": () => "beside line",
   "across on line": () => "on the line",
   "bare line": () => "bare line",
@@ -23,12 +25,12 @@ const TITLES: Readonly<Record<MeasuredPatch["what"], (patch: MeasuredPatch) => s
 const hex = (lab: Lab): string => screenColourOfLab(lab).hex;
 
 /** Every patch as it was measured, and touching it as the fit has it; a press leaves it out. */
-export function PatchPairs({ patches, fitted: all, onToggle }: PatchPairsProps) {
+export function PatchPairs({ patches, fitted: all, washNames = WASH_NAMES, onToggle }: PatchPairsProps) {
   return (
     <ul className="flex gap-1 rounded-field bg-(--photo-ground) p-1.5 text-(--photo-ink)">
       {patches.map((patch, index) => {
         const fitted = all?.[index] ?? null;
-        const title = TITLES[patch.what](patch);
+        const title = TITLES[patch.what](patch, washNames);
         const { L, a, b } = patch.lab;
         const strength = fitted
           ? `estimated as ${washStrengthOf(waterOfLoad(fitted.load)).word}, ${Math.round((100 * fitted.load) / loadOfWater(patch.waterParts))} % of what was meant`

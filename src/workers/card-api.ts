@@ -1,10 +1,12 @@
-import type { Box, CardRead, FitRefusal, MeasuredPatch, PaintFit, SheetRefusal } from "@/core/calibration";
+import type { Box, CardRead, FitRefusal, MeasuredPatch, PaintFit, SheetKind, SheetRefusal } from "@/core/calibration";
 import type { Lab } from "@/core/colour";
 import type { PaintMessage } from "./paint-message";
 
 /** How a card is to be read. */
 export interface CardWishes {
   readonly paperId: string;
+  /** What the painter says it is, whatever is printed on it. */
+  readonly kind?: SheetKind;
   readonly rows: readonly number[];
   readonly moved: Readonly<Record<string, Box>>;
   readonly references: readonly { readonly box: Box; readonly lab: Lab }[];

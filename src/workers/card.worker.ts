@@ -12,7 +12,7 @@ import type { PixelArray } from "@/core/image";
 import { paintModel, type PaintModel } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import type { CardApi } from "./card-api";
-import type { PaintMessage } from "./paint-message";
+import { modelOf, type PaintMessage } from "./paint-message";
 
 /** The photo opened last: the one being looked at. */
 let opened: { readonly photoId: string; readonly photo: PixelArray } | null = null;
@@ -27,17 +27,17 @@ expose({
   open(photoId, photo) {
     opened = { photoId, photo };
   },
-  read(photoId, { paperId, rows, moved, references }) {
+  read(photoId, { paperId, kind, rows, moved, references }) {
     if (opened?.photoId !== photoId) throw new Error("The photo has not arrived yet.");
     const { photo } = opened;
-    const key = JSON.stringify([photoId, rows]);
-    if (found?.key !== key) found = { key, card: findLitCard(photo, rows) };
+    const key = JSON.stringify([photoId, rows, kind]);
+    if (found?.key !== key) found = { key, card: findLitCard(photo, rows, kind) };
     const { card } = found;
     return "refused" in card ? card : readLitCard(photo, card, { paper: paperById(paperId), rows, moved, references });
   },
   camera: (paperId, paints) =>
     withoutCamera(
-      paints.map(({ paint, patches }) => ({ base: fromHandbook(paint), patches })),
+      paints.map(({ paint, patches }) => ({ base: modelOf(paint), known: paint.measured !== null, patches })),
       paperById(paperId),
     ),
   fit: (paperId, paint, patches) => fitPatches(fromHandbook(paint), patches, paperById(paperId)),

@@ -10,16 +10,26 @@ const query = z.object({ paint: z.uuid().optional().catch(undefined) });
 
 async function OpenedMeasure({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [paints, cards, recipes, demo, boxRevision] = await Promise.all([
+    const [paints, cards, recipes, card, box, stored] = await Promise.all([
       store.paintbox.stockedPaints(),
       store.cards.list(),
       store.paintings.recipes(),
-      store.settings.demoCard(),
-      store.paintbox.revision(),
+      store.settings.demoSheet("card"),
+      store.settings.demoSheet("box"),
+      store.paintbox.find(),
     ]);
     return {
-      room: <Measure paints={paints} cards={cards} recipes={recipes} demoCard={demo} start={start} />,
-      revisions: { [PAINTBOX_URL]: boxRevision },
+      room: (
+        <Measure
+          paints={paints}
+          cards={cards}
+          recipes={recipes}
+          boxes={stored.document.boxes}
+          demoSheets={{ card, box }}
+          start={start}
+        />
+      ),
+      revisions: { [PAINTBOX_URL]: stored.revision },
     };
   });
 }

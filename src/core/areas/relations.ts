@@ -18,7 +18,7 @@ export interface RelatedArea {
 }
 
 /** An area by its name and Munsell value. */
-export interface ValuedArea {
+interface ValuedArea {
   readonly name: string;
   readonly value: number;
 }

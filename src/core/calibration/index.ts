@@ -37,5 +37,6 @@ export {
 } from "./patches";
 export type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "./refusal";
 export { BOX_WATER, CARD_WATER, WASH_NAMES } from "./washes";
+export { missOfKnown } from "./known-paint";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter } from "./meter";

@@ -133,14 +133,16 @@ const MOST_REDUCED_CHI_SQUARE = { doubted: 1.7, refused: 4.7 } as const;
 /** One paint of a photographed card: as the handbook has it, and its patches. */
 export interface PaintPatches {
   readonly base: Pick<PaintModel, "optics" | "granulation">;
+  /** The base was measured before. */
+  readonly known?: boolean;
   readonly patches: readonly MeasuredPatch[];
 }
 
 /** The patches of a sheet's paints as a true camera would have read them, estimated from all of them together. */
 export function withoutCamera(card: readonly PaintPatches[], paper: Paper): MeasuredPatch[][] {
-  const usable = card.flatMap(({ base, patches }) => {
+  const usable = card.flatMap(({ base, known, patches }) => {
     const { readings, ground } = toFit(patches, paper);
-    return readings.length > 0 ? [{ base, readings, ground }] : [];
+    return readings.length > 0 ? [{ base, known, readings, ground }] : [];
   });
   const camera = fitCamera(usable);
   return card.map(({ patches }) =>

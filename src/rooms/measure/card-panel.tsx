@@ -10,8 +10,12 @@ import { PaperOptions } from "@/ui/paper-options";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf, modelNow, useRoom } from "./room";
 import { editsOfCard } from "./read-photos";
+import { BoxPanel } from "./box-panel";
 import { RowPanel } from "./row-panel";
 import { useCardRows } from "./use-row-fits";
+
+/** What the kinds of sheet are called. */
+const SHEET_NAMES = { card: "card", box: "box sheet" } as const;
 
 const today = (): string => localDay(new Date());
 
@@ -36,7 +40,7 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
     <section aria-label="What it is" className="space-y-2 border-b border-(--hairline) p-4">
       <div className="grid grid-cols-2 gap-2">
         <label>
-          <span className="label-line block">Card</span>
+          <span className="label-line block">Sheet</span>
           <select
             className="select select-sm w-full"
             value={edits.cardId ?? ""}
@@ -46,9 +50,9 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
             }}
           >
             <option value="">none</option>
-            {cards.map(({ id }) => (
+            {cards.map(({ id, kind }) => (
               <option key={id} value={id}>
-                card {id}
+                {SHEET_NAMES[kind]} {id}
               </option>
             ))}
           </select>
@@ -77,48 +81,55 @@ function WhatItIs({ photo, edits }: { photo: CardPhoto; edits: CardEdits }) {
       {edits.cardId === null && (
         <p className="leading-snug">
           {number === 0
-            ? "This is the cut-out frame: say which paint is in which row."
-            : "The card's number can't be made out: choose the card, or say which paint is in which row."}
+            ? "This is the cut-out frame: say which paint is where."
+            : "The sheet's number can't be made out: choose the sheet, or say which paint is where."}
         </p>
       )}
-      <ul aria-label="Rows" className="flex flex-wrap gap-1.5">
-        {edits.paints.map((id, row) => {
-          const paint = paints.find((one) => one.id === id);
-          const set = (paintId: string | null): void =>
-            edit(photo.key, { paints: edits.paints.map((one, i) => (i === row ? paintId : one)) });
-          return (
-            <li key={row} className="flex items-center rounded-field border border-(--hairline)">
-              <PaintPicker
-                title={`Which paint is in row ${row + 1}?`}
-                paints={pickable}
-                paper={paper}
-                closeOnPick
-                className="btn btn-ghost btn-xs max-w-36"
-                onPick={set}
-              >
-                <span className="quiet">{row + 1}</span>{" "}
-                {paint ? (
-                  <span className="truncate">{paint.name}</span>
-                ) : (
-                  <>
-                    <Plus size={12} /> paint
-                  </>
-                )}
-              </PaintPicker>
-              {paint && (
-                <button
-                  type="button"
-                  className="btn btn-square btn-ghost btn-xs"
-                  aria-label={`Row ${row + 1} is empty`}
-                  onClick={() => set(null)}
+      <details open={edits.kind !== "box" || edits.cardId === null}>
+        <summary className="label-line cursor-pointer py-1">
+          {edits.kind === "box" ? "Which paint is where, along the lines" : "Which paint is in which row"}
+        </summary>
+        <ul aria-label="Rows" className="flex flex-wrap gap-1.5">
+          {edits.paints.map((id, row) => {
+            const paint = paints.find((one) => one.id === id);
+            const set = (paintId: string | null): void =>
+              edit(photo.key, { paints: edits.paints.map((one, i) => (i === row ? paintId : one)) });
+            return (
+              <li key={row} className="flex items-center rounded-field border border-(--hairline)">
+                <PaintPicker
+                  title={
+                    edits.kind === "box" ? `Which paint is at place ${row + 1}?` : `Which paint is in row ${row + 1}?`
+                  }
+                  paints={pickable}
+                  paper={paper}
+                  closeOnPick
+                  className="btn btn-ghost btn-xs max-w-36"
+                  onPick={set}
                 >
-                  <X size={12} />
-                </button>
-              )}
-            </li>
-          );
-        })}
-      </ul>
+                  <span className="quiet">{row + 1}</span>{" "}
+                  {paint ? (
+                    <span className="truncate">{paint.name}</span>
+                  ) : (
+                    <>
+                      <Plus size={12} /> paint
+                    </>
+                  )}
+                </PaintPicker>
+                {paint && (
+                  <button
+                    type="button"
+                    className="btn btn-square btn-ghost btn-xs"
+                    aria-label={edits.kind === "box" ? `Place ${row + 1} is empty` : `Row ${row + 1} is empty`}
+                    onClick={() => set(null)}
+                  >
+                    <X size={12} />
+                  </button>
+                )}
+              </li>
+            );
+          })}
+        </ul>
+      </details>
     </section>
   );
 }
@@ -228,20 +239,24 @@ export function CardPanel({
         Of each pair: left what was read, right what the fit makes of it, below it the difference in dE00. Press a pair
         to leave it out; drag the places in the photo.
       </p>
-      {rows.map(({ row, paint, patches }) => (
-        <RowPanel
-          key={`${row.row} ${paint.id}`}
-          photo={photo}
-          edits={edits}
-          row={row}
-          paint={paint}
-          patches={patches}
-          onToggle={onToggle}
-        />
-      ))}
+      {read.kind === "box" ? (
+        <BoxPanel photo={photo} edits={edits} rows={rows} onToggle={onToggle} />
+      ) : (
+        rows.map(({ row, paint, patches }) => (
+          <RowPanel
+            key={`${row.row} ${paint.id}`}
+            photo={photo}
+            edits={edits}
+            row={row}
+            paint={paint}
+            patches={patches}
+            onToggle={onToggle}
+          />
+        ))
+      )}
       <References photo={photo} edits={edits} />
       <p className="label-line px-4 pb-4">
-        Light {read.unevenness.toFixed(2)} : 1 over the card, cast {read.cast.toFixed(2)} : 1, blur{" "}
+        Light {read.unevenness.toFixed(2)} : 1 over the sheet, cast {read.cast.toFixed(2)} : 1, blur{" "}
         {read.blurMm.toFixed(2)} mm; all worked out from the bare paper. What the camera mixes of its colours is
         estimated from all washes together and taken out.
       </p>

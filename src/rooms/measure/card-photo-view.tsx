@@ -6,7 +6,7 @@ import {
   mapPoint,
   FIDUCIAL_CENTRES,
   placeKey,
-  WASH_NAMES,
+  SHEETS,
   type Box,
   type Homography,
 } from "@/core/calibration";
@@ -56,7 +56,10 @@ function placesOf(photo: CardPhoto, edits: CardEdits, nameOf: (row: number) => s
   const own = rows.flatMap(({ row, places }) =>
     places.map(({ place, box }, index): Place => {
       const key = placeKey(row, index);
-      const what = place.what === "wash" ? `wash ${place.swatch + 1}, ${WASH_NAMES[place.swatch]}` : place.what;
+      const what =
+        place.what === "wash"
+          ? `wash ${place.swatch + 1}, ${SHEETS[photo.read?.kind ?? "card"].washNames[place.swatch]}`
+          : place.what;
       return {
         key,
         label: `${nameOf(row)}, ${what}`,

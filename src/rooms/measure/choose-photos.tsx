@@ -19,7 +19,7 @@ export function ChoosePhotos({ words, className }: { words: string; className: s
         multiple
         accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff"
         className="hidden"
-        aria-label="Photos of cards"
+        aria-label="Photos of sheets"
         tabIndex={-1}
         onChange={(event) => {
           take([...(event.target.files ?? [])]);

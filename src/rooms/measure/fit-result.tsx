@@ -12,7 +12,7 @@ import { Strip } from "@/ui/strip";
 import { keepMeasurement, modelNow, modelWith, useRoom } from "./room";
 
 /** What the film model takes of a fit. */
-const opticsOf = ({ optics: { K, S }, miss, loads }: PaintFit, on: string, way: string): MeasuredOptics => ({
+export const opticsOf = ({ optics: { K, S }, miss, loads }: PaintFit, on: string, way: string): MeasuredOptics => ({
   K: [...K],
   S: [...S],
   miss,

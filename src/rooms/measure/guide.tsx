@@ -2,28 +2,38 @@
 
 import { FileDown, Plus, X } from "lucide-react";
 import { useMemo, useState, type ReactNode } from "react";
-import { ROWS } from "@/core/calibration";
+import { SHEETS, type SheetKind } from "@/core/calibration";
 import { paperById, PAPERS } from "@/core/optics";
 import { type Hazard, pigmentById } from "@/core/pigments";
 import { MIXABLE } from "@/model/paintbox";
-import type { CardPage, SwatchCard } from "@/model/measurement";
+import type { CardPage } from "@/model/measurement";
+import type { StockedPaint } from "@/storage/ports";
 import { Caution } from "@/ui/caution";
 import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
 import { PaperOptions } from "@/ui/paper-options";
-import { CardDrawing } from "./card-drawing";
+import { SheetDrawing } from "./sheet-drawing";
 import { ChoosePhotos } from "./choose-photos";
 import { useTakePhotos } from "./read-photos";
-import { codesOf, modelNow, useRoom } from "./room";
+import { codesOf, makeSheet, modelNow, useRoom } from "./room";
 
-/** Paints that a first card suggests itself for: at hand, not yet measured. */
-function firstToMeasure(paints: ReturnType<typeof useRoom>["paints"], start: string | null): string[] {
-  if (start && paints.some(({ id }) => id === start)) return [start];
+/** Paints that a first sheet suggests itself for: at hand, not yet measured. */
+function firstToMeasure(paints: readonly StockedPaint[], kind: SheetKind, start: string | null): string[] {
+  if (kind === "card" && start && paints.some(({ id }) => id === start)) return [start];
   return paints
     .filter(({ status, measured }) => MIXABLE.has(status) && !measured)
-    .slice(0, ROWS)
+    .slice(0, SHEETS[kind].paints)
     .map(({ id }) => id);
 }
+
+const KINDS: Readonly<Record<SheetKind, { readonly name: string; readonly words: string; readonly make: string }>> = {
+  box: { name: "The whole box", words: "up to 24 paints, two washes each: an hour", make: "Make the box sheet (PDF)" },
+  card: {
+    name: "Four paints",
+    words: "five swatches each: surer, and how opaque they are",
+    make: "Make the card (PDF)",
+  },
+};
 
 function Step({ number, title, children }: { number: number; title: string; children: ReactNode }) {
   return (
@@ -37,9 +47,54 @@ function Step({ number, title, children }: { number: number; title: string; chil
   );
 }
 
-function PrintCard({ start }: { start: string | null }) {
+/** Fills a box sheet in the order in which the paints lie somewhere. */
+function FillFrom({ onFill }: { onFill: (ids: string[]) => void }) {
+  const { paints, boxes } = useRoom();
+  const all = SHEETS.box.paints;
+  const atHand = paints.filter(({ status }) => MIXABLE.has(status));
+  const known = new Set(paints.map(({ id }) => id));
+  return (
+    <select
+      className="select select-sm w-full"
+      aria-label="Fill the sheet with"
+      value=""
+      onChange={(event) => {
+        const box = boxes.find(({ id }) => id === event.target.value);
+        if (box) onFill(box.wells.filter((id): id is string => id !== null && known.has(id)).slice(0, all));
+        else if (event.target.value === "unmeasured") onFill(firstToMeasure(paints, "box", null));
+        else onFill(atHand.slice(0, all).map(({ id }) => id));
+      }}
+    >
+      <option value="" disabled>
+        Fill it with …
+      </option>
+      <option value="unmeasured">what is not measured yet</option>
+      <option value="all">all that is at hand, in the paintbox&apos;s order</option>
+      {boxes.map(({ id, name }) => (
+        <option key={id} value={id}>
+          the box “{name}”, well by well
+        </option>
+      ))}
+    </select>
+  );
+}
+
+function PrintSheet({
+  kind,
+  setKind,
+  start,
+}: {
+  kind: SheetKind;
+  setKind: (kind: SheetKind) => void;
+  start: string | null;
+}) {
   const { paints, cards, addCard } = useRoom();
-  const [chosen, setChosen] = useState(() => firstToMeasure(paints, start));
+  const [all, setAll] = useState(() => ({
+    card: firstToMeasure(paints, "card", start),
+    box: firstToMeasure(paints, "box", start),
+  }));
+  const chosen = all[kind];
+  const setChosen = (ids: string[]): void => setAll({ ...all, [kind]: ids });
   const [paperId, setPaperId] = useState(PAPERS[0].id);
   const [page, setPage] = useState<CardPage>("a4");
   const [fault, setFault] = useState<string | null>(null);
@@ -59,39 +114,53 @@ function PrintCard({ start }: { start: string | null }) {
   const print = async (): Promise<void> => {
     setBusy(true);
     setFault(null);
-    try {
-      const response = await fetch("/api/cards", {
-        method: "POST",
-        keepalive: true,
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ paints: chosen, paperId }),
-      });
-      const body = (await response.json()) as SwatchCard & { message?: string };
-      if (!response.ok) return setFault(body.message ?? "The card could not be made.");
-      addCard(body);
-      window.open(`/api/cards/${body.id}?page=${page}`, "_blank");
-    } catch {
-      setFault("Abendrot doesn't answer. Is it still running? Try again.");
-    } finally {
-      setBusy(false);
-    }
+    const sheet = await makeSheet({ kind, paints: chosen, paperId });
+    setBusy(false);
+    if ("message" in sheet) return setFault(sheet.message);
+    addCard(sheet);
+    window.open(`/api/cards/${sheet.id}?page=${page}`, "_blank");
   };
   return (
-    <Step number={1} title="Print a card">
-      <p className="quiet">Up to {ROWS} paints on a sheet of your watercolour paper.</p>
-      <ul aria-label="Paints on the card" className="space-y-1.5">
-        {chosen.map((id) => {
+    <Step number={1} title="Print a sheet">
+      <fieldset className="space-y-1">
+        <legend className="sr-only">What to measure</legend>
+        {(["box", "card"] as const).map((one) => (
+          <label key={one} className="flex cursor-pointer items-baseline gap-2">
+            <input
+              type="radio"
+              name="sheet"
+              className="radio radio-sm translate-y-0.5"
+              checked={kind === one}
+              onChange={() => setKind(one)}
+            />
+            <span>
+              <strong className="font-semibold">{KINDS[one].name}</strong>{" "}
+              <span className="quiet">{KINDS[one].words}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      {kind === "box" && <FillFrom onFill={setChosen} />}
+      <ul
+        aria-label={kind === "box" ? "Paints on the box sheet" : "Paints on the card"}
+        className={kind === "box" ? "max-h-64 overflow-y-auto pr-1" : "space-y-1.5"}
+      >
+        {chosen.map((id, place) => {
           const paint = paints.find((one) => one.id === id);
           return (
             paint && (
-              <li key={id} className="flex items-center gap-2">
-                <Strip
-                  mix={[{ paint: modelNow(paint), parts: 1 }]}
-                  paper={paper}
-                  width={88}
-                  height={22}
-                  label={paint.name}
-                />
+              <li key={id} className="flex min-w-0 items-center gap-2">
+                {kind === "box" ? (
+                  <span className="label-line w-5 shrink-0 text-right">{place + 1}</span>
+                ) : (
+                  <Strip
+                    mix={[{ paint: modelNow(paint), parts: 1 }]}
+                    paper={paper}
+                    width={88}
+                    height={22}
+                    label={paint.name}
+                  />
+                )}
                 <span className="name-face min-w-0 flex-1 truncate">
                   {paint.name}{" "}
                   <span className="label-line">
@@ -102,7 +171,7 @@ function PrintCard({ start }: { start: string | null }) {
                 <button
                   type="button"
                   className="btn btn-square btn-ghost btn-xs"
-                  aria-label={`Take ${paint.name} off the card`}
+                  aria-label={`Take ${paint.name} off the ${kind === "box" ? "sheet" : "card"}`}
                   onClick={() => setChosen(chosen.filter((one) => one !== id))}
                 >
                   <X size={14} />
@@ -112,15 +181,15 @@ function PrintCard({ start }: { start: string | null }) {
           );
         })}
       </ul>
-      {chosen.length < ROWS && (
+      {chosen.length < SHEETS[kind].paints && (
         <PaintPicker
-          title="Which paint goes on the card?"
+          title="Which paint goes on the sheet?"
           paints={pickable}
           paper={paper}
-          taken={{ ids: chosen, words: "on the card" }}
-          closeOnPick
+          taken={{ ids: chosen, words: "on the sheet" }}
+          closeOnPick={kind === "card"}
           className="btn border-(--hairline) bg-base-100 btn-sm"
-          onPick={(id) => setChosen([...chosen, id])}
+          onPick={(id) => setChosen([...chosen, id].slice(0, SHEETS[kind].paints))}
         >
           <Plus size={14} /> a paint
         </PaintPicker>
@@ -154,7 +223,7 @@ function PrintCard({ start }: { start: string | null }) {
         disabled={busy || chosen.length === 0}
         onClick={() => void print()}
       >
-        <FileDown size={15} /> Make the card (PDF)
+        <FileDown size={15} /> {KINDS[kind].make}
       </button>
       {fault && (
         <p role="alert" className="text-error">
@@ -163,7 +232,12 @@ function PrintCard({ start }: { start: string | null }) {
       )}
       <p className="quiet text-[0.9rem]">
         The printer won&apos;t take watercolour paper? Print the{" "}
-        <a className="link" href={`/api/cards/frame?page=${page}`} target="_blank" rel="noreferrer">
+        <a
+          className="link"
+          href={`/api/cards/${kind === "box" ? "box-frame" : "frame"}?page=${page}`}
+          target="_blank"
+          rel="noreferrer"
+        >
           cut-out frame
         </a>{" "}
         on any paper and lay it over swatches painted on your own sheet.
@@ -175,7 +249,7 @@ function PrintCard({ start }: { start: string | null }) {
             <span key={card.id}>
               {i > 0 && ", "}
               <a className="link" href={`/api/cards/${card.id}?page=${page}`} target="_blank" rel="noreferrer">
-                card {card.id}
+                {card.kind === "box" ? "box sheet" : "card"} {card.id}
               </a>{" "}
               ({card.on})
             </span>
@@ -186,7 +260,7 @@ function PrintCard({ start }: { start: string | null }) {
   );
 }
 
-function PaintIt() {
+function PaintIt({ kind }: { kind: SheetKind }) {
   const { paints } = useRoom();
   const hazards = useMemo(
     () => [
@@ -200,13 +274,27 @@ function PaintIt() {
   );
   return (
     <Step number={2} title="Paint it">
-      <CardDrawing painted className="mx-auto h-64" />
+      <SheetDrawing kind={kind} className="mx-auto h-64" />
       <ol className="list-decimal space-y-1 pl-5">
-        <li>
-          Four washes in a row: neat, 2 paint : 3 water, 1 : 6, 1 : 20. Count drops or brushfuls; a tenth more or less
-          does no harm.
-        </li>
-        <li>The fifth from puddle 2, straight across the black line: it tells how opaque the paint is.</li>
+        {kind === "card" ? (
+          <>
+            <li>
+              Four washes in a row: neat, 2 paint : 3 water, 1 : 6, 1 : 20. Count drops or brushfuls; a tenth more or
+              less does no harm.
+            </li>
+            <li>The fifth from puddle 2, straight across the black line: it tells how opaque the paint is.</li>
+          </>
+        ) : (
+          <>
+            <li>
+              Two washes of each paint: left neat, right one brushful of it to six of water. Rinse before the next one.
+            </li>
+            <li>
+              Paints measured before may stand on it too: they tell whether the camera can be believed. A white needs a
+              card, with its black line.
+            </li>
+          </>
+        )}
         <li>
           Lay each wash once and leave it. Keep the paper between them bare: it is what everything is measured against.
         </li>
@@ -217,15 +305,16 @@ function PaintIt() {
   );
 }
 
-function Photograph() {
-  const { demoCard } = useRoom();
+function Photograph({ kind }: { kind: SheetKind }) {
+  const { demoSheets } = useRoom();
   const take = useTakePhotos();
   const [fault, setFault] = useState<string | null>(null);
   const tryDemo = async (): Promise<void> => {
     try {
-      const response = await fetch("/demo/swatch-card.jpg");
+      const name = kind === "box" ? "box-sheet.jpg" : "swatch-card.jpg";
+      const response = await fetch(`/demo/${name}`);
       if (!response.ok) throw new Error("no demo photo");
-      take([new File([await response.blob()], "swatch-card.jpg", { type: "image/jpeg" })]);
+      take([new File([await response.blob()], name, { type: "image/jpeg" })]);
     } catch {
       setFault("The demo's photo did not arrive. Is Abendrot still running? Try again.");
     }
@@ -241,17 +330,20 @@ function Photograph() {
         <li>Nothing glossy: turn the sheet until no wash shines.</li>
         <li>A grey card or a colour chart, if you own one, may lie beside it.</li>
       </ul>
-      <ChoosePhotos words="Photos of cards" className="btn btn-primary w-full" />
+      <ChoosePhotos words="Photos of sheets" className="btn btn-primary w-full" />
       <p className="quiet text-[0.9rem]">
-        One photo or ten: drop them anywhere on this page. Each card is known by its printed number.
+        One photo or ten: drop them anywhere on this page. Each sheet is known by its printed number.
       </p>
-      {demoCard !== null && (
+      {demoSheets[kind] !== null && (
         <p className="quiet text-[0.9rem]">
-          No card at hand?{" "}
+          {kind === "box" ? "No sheet" : "No card"} at hand?{" "}
           <button type="button" className="link" onClick={() => void tryDemo()}>
-            Read the demo&apos;s card {demoCard}
+            {kind === "box" ? `Read the demo's box sheet ${demoSheets.box}` : `Read the demo's card ${demoSheets.card}`}
           </button>
-          : a simulated photo of four paints of the demo box, bloom and all.
+          :{" "}
+          {kind === "box"
+            ? "a simulated photo of 24 paints of the demo box."
+            : "a simulated photo of four paints of the demo box, bloom and all."}
         </p>
       )}
       {fault && (
@@ -265,11 +357,12 @@ function Photograph() {
 
 /** From print to photo: what to do before there is anything to read. */
 export function Guide({ start }: { start: string | null }) {
+  const [kind, setKind] = useState<SheetKind>(start ? "card" : "box");
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-1 gap-x-10 gap-y-8 px-6 py-6 lg:grid-cols-3">
-      <PrintCard start={start} />
-      <PaintIt />
-      <Photograph />
+      <PrintSheet kind={kind} setKind={setKind} start={start} />
+      <PaintIt kind={kind} />
+      <Photograph kind={kind} />
     </div>
   );
 }

@@ -3,7 +3,7 @@
 import { createContext, useContext } from "react";
 import { temporal, type TemporalState } from "zundo";
 import { createStore, useStore, type StoreApi } from "zustand";
-import { ROWS, type Box, type CardRead } from "@/core/calibration";
+import { ROWS, type Box, type CardRead, type SheetKind } from "@/core/calibration";
 import { type Lab } from "@/core/colour";
 import { PAPERS } from "@/core/optics";
 
@@ -31,7 +31,9 @@ interface ReferencePatch {
 /** What the painter says of a photo; all of it can be undone. */
 export interface CardEdits {
   readonly cardId: number | null;
-  /** Paint of each row; null for none. */
+  /** Null until the sheet's own cells have told, or the painter. */
+  readonly kind: SheetKind | null;
+  /** Paint of each place; null for none. */
   readonly paints: readonly (string | null)[];
   readonly paperId: string;
   readonly on: string;
@@ -44,6 +46,7 @@ export interface CardEdits {
 
 export const newEdits = (today: string): CardEdits => ({
   cardId: null,
+  kind: null,
   paints: Array.from({ length: ROWS }, () => null),
   paperId: PAPERS[0].id,
   on: today,

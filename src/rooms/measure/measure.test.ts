@@ -4,7 +4,13 @@ import { createMeasureStore } from "./measure-store";
 import { cardOfNumber, editsOfCard, readingKey, rowsOf } from "./read-photos";
 import { placeWords, USUAL_PLACES } from "./swatch-places";
 
-const card = (id: number, paints: string[]): SwatchCard => ({ id, kind: "card", paints, paperId: "cotton-rough", on: "2026-10-03" });
+const card = (id: number, paints: string[]): SwatchCard => ({
+  id,
+  kind: "card",
+  paints,
+  paperId: "cotton-rough",
+  on: "2026-10-03",
+});
 
 describe("photos on their way through", () => {
   const started = () => {
@@ -53,10 +59,12 @@ describe("photos on their way through", () => {
 
 describe("which card a photo shows", () => {
   test("the last one printed with its number; the frame's number and none mean no card", () => {
-    const cards = [card(293, ["x"]), card(38, ["y"]), card(37, ["z"])];
-    expect(cardOfNumber(cards, 38)?.id).toBe(293);
-    expect(cardOfNumber(cards, 37)?.id).toBe(37);
-    for (const none of [0, null, 99]) expect(cardOfNumber(cards, none)).toBeNull();
+    const cards = [card(293, ["x"]), { ...card(292, ["w"]), kind: "box" as const }, card(38, ["y"]), card(37, ["z"])];
+    expect(cardOfNumber(cards, "card", 38)?.id).toBe(293);
+    expect(cardOfNumber(cards, "card", 37)?.id).toBe(37);
+    expect(cardOfNumber(cards, "box", 37)?.id).toBe(292);
+    expect(cardOfNumber(cards, "box", 38)).toBeNull();
+    for (const none of [0, null, 99]) expect(cardOfNumber(cards, "card", none)).toBeNull();
   });
 
   test("its paints stand in their rows, and only those are read", () => {
@@ -64,6 +72,10 @@ describe("which card a photo shows", () => {
     expect(edits.paints).toEqual(["x", "y", null, null]);
     expect(rowsOf(edits)).toEqual([0, 1]);
     expect(rowsOf({ paints: [null, null, null, null] })).toEqual([0, 1, 2, 3]);
+    const box = editsOfCard({ ...card(4, ["x"]), kind: "box" });
+    expect(box.kind).toBe("box");
+    expect(box.paints).toHaveLength(24);
+    expect(rowsOf(box)).toEqual([0]);
   });
 
   test("leaving a place out needs no new reading, dragging one does", () => {

@@ -20,14 +20,14 @@ interface MeasureProps {
   readonly paints: readonly StockedPaint[];
   readonly cards: readonly SwatchCard[];
   readonly recipes: readonly PaintingRecipe[];
-  /** The demo's card, whose painted photo comes with the program. */
-  readonly demoCard: number | null;
+  readonly boxes: MeasuringRoom["boxes"];
+  readonly demoSheets: MeasuringRoom["demoSheets"];
   /** Paint to begin with. */
   readonly start: string | null;
 }
 
 /** The measuring room: from swatches to a paint's own optics. */
-export function Measure({ paints: stored, cards: printed, recipes, demoCard, start }: MeasureProps) {
+export function Measure({ paints: stored, cards: printed, recipes, boxes, demoSheets, start }: MeasureProps) {
   const [store] = useState(createMeasureStore);
   const [reader] = useState(() => new CardReader());
   const [paints, setPaints] = useState(stored);
@@ -42,8 +42,8 @@ export function Measure({ paints: stored, cards: printed, recipes, demoCard, sta
     [],
   );
   const room = useMemo(
-    (): MeasuringRoom => ({ paints, cards, recipes, demoCard, reader, addCard, setMeasured }),
-    [paints, cards, recipes, demoCard, reader, addCard, setMeasured],
+    (): MeasuringRoom => ({ paints, cards, recipes, boxes, demoSheets, reader, addCard, setMeasured }),
+    [paints, cards, recipes, boxes, demoSheets, reader, addCard, setMeasured],
   );
   return (
     <RoomProvider value={room}>

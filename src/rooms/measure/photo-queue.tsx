@@ -34,9 +34,9 @@ export function PhotoQueue() {
   );
   const done = photos.filter(({ state }) => state === "read" || state === "refused").length;
   return (
-    <section aria-label="Photos of cards" className="flex min-h-0 flex-col gap-3 p-4">
+    <section aria-label="Photos of sheets" className="flex min-h-0 flex-col gap-3 p-4">
       <div className="flex items-baseline gap-2">
-        <h2 className="name-face text-xl">Cards</h2>
+        <h2 className="name-face text-xl">Sheets</h2>
         <span role="status" className="quiet">
           {done} of {photos.length} read
         </span>
@@ -71,7 +71,7 @@ export function PhotoQueue() {
                 )}
                 <span className="min-w-0">
                   <span className="name-face block truncate">
-                    {edits?.cardId ? `Card ${edits.cardId}` : photo.fileName}
+                    {edits?.cardId ? `${edits.kind === "box" ? "Box sheet" : "Card"} ${edits.cardId}` : photo.fileName}
                   </span>
                   <span className="label-line flex items-center gap-1">
                     {photo.state === "refused" && <CircleAlert size={12} />}

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback } from "react";
-import { MAX_CARD_NUMBER, ROWS } from "@/core/calibration";
+import { MAX_CARD_NUMBER, SHEETS, type SheetKind } from "@/core/calibration";
 import { localDay } from "@/model/day";
 import type { SwatchCard } from "@/model/measurement";
 import { uploadSwatches } from "@/ui/upload";
@@ -10,16 +10,27 @@ import type { CardReader } from "./card-reader";
 import { newEdits, useMeasureStore, type CardEdits, type CardPhoto } from "./measure-store";
 import { useRoom } from "./room";
 
-/** The card that a number in a photo means: the last one printed with it. */
-export const cardOfNumber = (cards: readonly SwatchCard[], number: number | null): SwatchCard | null =>
-  number ? (cards.find(({ id }) => ((id - 1) % MAX_CARD_NUMBER) + 1 === number) ?? null) : null;
+/** The sheet that a number in a photo means: the last one of its kind printed with it. */
+export const cardOfNumber = (
+  cards: readonly SwatchCard[],
+  kind: SheetKind,
+  number: number | null,
+): SwatchCard | null =>
+  number
+    ? (cards.find((card) => card.kind === kind && ((card.id - 1) % MAX_CARD_NUMBER) + 1 === number) ?? null)
+    : null;
 
-/** What is said of a photo when its card is known: paints row by row, and the paper. */
-export const editsOfCard = (card: SwatchCard): Pick<CardEdits, "cardId" | "paints" | "paperId"> => ({
+/** What is said of a photo when its sheet is known: paints place by place, and the paper. */
+export const editsOfCard = (card: SwatchCard): Pick<CardEdits, "cardId" | "kind" | "paints" | "paperId"> => ({
   cardId: card.id,
+  kind: card.kind,
   paperId: card.paperId,
-  paints: Array.from({ length: ROWS }, (_, row) => card.paints[row] ?? null),
+  paints: placesFor(card.kind, card.paints),
 });
+
+/** As many places as such a sheet has, with these paints in the first ones. */
+const placesFor = (kind: SheetKind, paints: readonly (string | null)[]): (string | null)[] =>
+  Array.from({ length: SHEETS[kind].paints }, (_, place) => paints[place] ?? null);
 
 /** Rows that are read: those with a paint, or all while no paint is named. */
 export function rowsOf(edits: Pick<CardEdits, "paints">): number[] {
@@ -29,7 +40,7 @@ export function rowsOf(edits: Pick<CardEdits, "paints">): number[] {
 
 /** All that a reading depends on, as one text. */
 export const readingKey = (edits: CardEdits): string =>
-  JSON.stringify([edits.paperId, rowsOf(edits), edits.moved, edits.references]);
+  JSON.stringify([edits.paperId, edits.kind, rowsOf(edits), edits.moved, edits.references]);
 
 /** Reads a stored photo as the painter says; the answer is what changes of the photo. */
 export async function readWith(
@@ -37,9 +48,10 @@ export async function readWith(
   photoId: string,
   edits: CardEdits,
 ): Promise<Partial<CardPhoto> & { readonly state: "read" | "refused" }> {
-  const { paperId, moved, references } = edits;
+  const { paperId, kind, moved, references } = edits;
   const read = await reader.read(photoId, {
     paperId,
+    kind: kind ?? undefined,
     rows: rowsOf(edits),
     moved: { ...moved },
     references: references.map(({ box, lab }) => ({ box, lab })),
@@ -79,10 +91,12 @@ export function useTakePhotos(): (files: readonly File[]) => void {
         setPhoto(key, { state: "reading", stored: sent });
         const plain = newEdits(today);
         const first = await readWith(reader, sent.id, plain);
-        const card = cardOfNumber(cards, first.read?.number ?? null);
-        if (!card) return setPhoto(key, first);
-        byItself(() => edit(key, editsOfCard(card)));
-        return setPhoto(key, await readWith(reader, sent.id, { ...plain, ...editsOfCard(card) }));
+        if (!first.read) return setPhoto(key, first);
+        const { kind, number } = first.read;
+        const card = cardOfNumber(cards, kind, number);
+        const told = card ? editsOfCard(card) : { kind, paints: placesFor(kind, []) };
+        byItself(() => edit(key, told));
+        return setPhoto(key, await readWith(reader, sent.id, { ...plain, ...told }));
       };
       void (async () => {
         for (const photo of named) {

@@ -3,7 +3,9 @@
 import { createContext, useContext } from "react";
 import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
 import { pigmentById } from "@/core/pigments";
-import type { NewMeasurement, SwatchCard } from "@/model/measurement";
+import type { SheetKind } from "@/core/calibration";
+import type { NewCard, NewMeasurement, SwatchCard } from "@/model/measurement";
+import type { TravelBox } from "@/model/paintbox";
 import type { StockedPaint, PaintingRecipe } from "@/storage/ports";
 import type { CardReader } from "./card-reader";
 
@@ -12,7 +14,10 @@ export interface MeasuringRoom {
   readonly paints: readonly StockedPaint[];
   readonly cards: readonly SwatchCard[];
   readonly recipes: readonly PaintingRecipe[];
-  readonly demoCard: number | null;
+  /** The painter's boxes, whose order a box sheet may follow. */
+  readonly boxes: readonly TravelBox[];
+  /** Sheets of the demo whose painted photos come with the program. */
+  readonly demoSheets: Readonly<Record<SheetKind, number | null>>;
   readonly reader: CardReader;
   /** A card was made. */
   readonly addCard: (card: SwatchCard) => void;
@@ -55,5 +60,21 @@ export async function keepMeasurement(
     return response.ok && body.id ? { id: body.id } : { message: body.message ?? "The measurement could not be kept." };
   } catch {
     return { message: "Not kept: Abendrot doesn't answer. Is it still running? Try again." };
+  }
+}
+
+/** Records a sheet to be printed; the answer is the sheet or words for the painter. */
+export async function makeSheet(sheet: NewCard): Promise<SwatchCard | { readonly message: string }> {
+  try {
+    const response = await fetch("/api/cards", {
+      method: "POST",
+      keepalive: true,
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(sheet),
+    });
+    const body = (await response.json()) as SwatchCard & { message?: string };
+    return response.ok ? body : { message: body.message ?? "The sheet could not be made." };
+  } catch {
+    return { message: "Abendrot doesn't answer. Is it still running? Try again." };
   }
 }

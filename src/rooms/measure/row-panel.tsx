@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { patchesOfRow, placeKey, type MeasuredPatch, type RowRead } from "@/core/calibration";
+import { patchesOfRow, placeKey, SHEETS, type MeasuredPatch, type RowRead } from "@/core/calibration";
 import type { NewMeasurement, StoredPatch } from "@/model/measurement";
 import type { StockedPaint } from "@/storage/ports";
 import { PatchPairs } from "@/ui/patch-pairs";
@@ -9,7 +9,7 @@ import { FitResult } from "./fit-result";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf } from "./room";
 import { doubtWords, refusalWords } from "@/model/reading-words";
-import { useFit } from "./use-row-fits";
+import { useFit, type CardRow } from "./use-row-fits";
 
 interface RowPanelProps {
   readonly photo: CardPhoto;
@@ -23,31 +23,38 @@ interface RowPanelProps {
 
 const NONE: readonly MeasuredPatch[] = [];
 
+/** A row as it is sent to be kept. */
+export const measurementOf = (
+  photo: CardPhoto,
+  edits: CardEdits,
+  { row, paint, patches }: CardRow,
+): NewMeasurement => ({
+  paintId: paint.id,
+  on: edits.on,
+  way: "photo",
+  paperId: edits.paperId,
+  photoId: photo.stored?.id ?? null,
+  cardId: edits.cardId,
+  patches: (patches ?? NONE).map((patch, index): StoredPatch => ({
+    ...patch,
+    cutOff: patch.cutOff && [...patch.cutOff],
+    reflectance: undefined,
+    box: row.places[index].box,
+    texture: row.places[index].reading.texture,
+  })),
+});
+
 /** One paint of a card: what was read, how the fit meets it, what it changes. */
 export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }: RowPanelProps) {
   const kept = useMeasure((s) => s.kept[`${photo.key} ${row.row}`]);
   const setKept = useMeasure((s) => s.setKept);
   const fit = useFit(row.refused ? null : paint, ready ?? NONE, edits.paperId);
-  const patches = ready ?? patchesOfRow(row);
+  const patches = ready ?? patchesOfRow(row, SHEETS[photo.read?.kind ?? "card"].water);
   const fitted = fit && !("refused" in fit) ? fit : null;
   const refused = row.refused ? refusalWords(row.refused) : fit && "refused" in fit ? fit.refused : null;
   const measurement = useMemo(
-    (): NewMeasurement => ({
-      paintId: paint.id,
-      on: edits.on,
-      way: "photo",
-      paperId: edits.paperId,
-      photoId: photo.stored?.id ?? null,
-      cardId: edits.cardId,
-      patches: (ready ?? NONE).map((patch, index): StoredPatch => ({
-        ...patch,
-        cutOff: patch.cutOff && [...patch.cutOff],
-        reflectance: undefined,
-        box: row.places[index].box,
-        texture: row.places[index].reading.texture,
-      })),
-    }),
-    [paint.id, edits, photo.stored, row, ready],
+    () => measurementOf(photo, edits, { row, paint, patches: ready }),
+    [photo, edits, row, paint, ready],
   );
   const rough = Math.max(
     ...row.places.filter(({ place }) => place.what === "wash").map(({ reading }) => reading.texture),

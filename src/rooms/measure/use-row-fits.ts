@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from "react";
 import {
-  CARD_WATER,
+  SHEETS,
   patchesOfRow,
   placeKey,
   type CardRead,
@@ -61,7 +61,7 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
     () =>
       (read?.rows ?? []).flatMap((row) => {
         const paint = paints.find(({ id }) => id === edits.paints[row.row]);
-        const patches = patchesOfRow(row, CARD_WATER).map((patch, index) =>
+        const patches = patchesOfRow(row, SHEETS[read!.kind].water).map((patch, index) =>
           leftOut[placeKey(row.row, index)] ? { ...patch, leftOut: true } : patch,
         );
         return paint ? [{ row, paint, patches }] : [];
@@ -87,7 +87,7 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
     reader
       .camera(
         paperId,
-        usable.map(({ paint, patches }) => ({ paint: messageOf({ ...paint, measured: null }), patches })),
+        usable.map(({ paint, patches }) => ({ paint: messageOf(paint), patches })),
       )
       .then(
         (patches) => !stale && setDone({ key, patches }),
@@ -105,6 +105,39 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
     patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i])] : null,
   }));
 }
+
+/** Fits the paints of all rows that can be, one after another; by row, what has come of them so far. */
+export function useFits(rows: readonly CardRow[], paperId: string): ReadonlyMap<number, NonNullable<Fitting>> {
+  const { reader } = useRoom();
+  const ready = rows.filter(({ row, patches }) => !row.refused && patches !== null);
+  const key = JSON.stringify([
+    paperId,
+    ready.map(({ row, paint, patches }) => [row.row, paint.id, paint.pigments, paint.tintingStrength, patches]),
+  ]);
+  const [done, setDone] = useState<{ key: string; fits: ReadonlyMap<number, NonNullable<Fitting>> }>({
+    key: "",
+    fits: new Map(),
+  });
+  useEffect(() => {
+    let stale = false;
+    const keep = (row: number, fit: NonNullable<Fitting>): void => {
+      if (!stale) setDone((before) => ({ key, fits: new Map(before.key === key ? before.fits : []).set(row, fit) }));
+    };
+    for (const { row, paint, patches } of ready)
+      reader.fit(paperId, messageOf({ ...paint, measured: null }), patches!).then(
+        (fit) => keep(row.row, "refused" in fit ? { refused: refusalWords(fit.refused) } : fit),
+        (error: Error) => keep(row.row, { refused: error.message }),
+      );
+    return () => {
+      stale = true;
+    };
+    // The key says all that the fits depend on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [reader, key]);
+  return done.key === key ? done.fits : NO_FITS;
+}
+
+const NO_FITS: ReadonlyMap<number, NonNullable<Fitting>> = new Map();
 
 /** Reads an open card anew whenever the painter has changed how it is to be read. */
 export function useRereading(

@@ -68,5 +68,8 @@ export const DEMO_PALETTE: readonly string[] = [
 /** The paints of the demo's swatch card, row by row. */
 export const DEMO_CARD: readonly string[] = ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"];
 
+/** The paints of the demo's box sheet, in the order of the box. */
+export const DEMO_BOX_SHEET: readonly string[] = DEMO_PAINTS.slice(0, 24).map(({ name }) => name);
+
 /** A paint that the demo's painter measured twice, with the simulated meter: two batches, as it were. */
-export const DEMO_MEASURED = { name: "Anthraquinone red", days: ["2026-04-12", "2026-10-03"] } as const;
+export const DEMO_MEASURED = { name: "Anthraquinone red", days: ["2026-04-12", "2026-10-03"], maker: 6 } as const;

@@ -27,7 +27,7 @@ import { readPhoto } from "../photo-import/read-photo";
 import { fitMeasurement } from "../fit-measurement";
 import { storePhoto } from "../photo-import/photo-store";
 import { DEMO_AREAS } from "./areas";
-import { DEMO_CARD, DEMO_MEASURED, DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
+import { DEMO_BOX_SHEET, DEMO_CARD, DEMO_MEASURED, DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
 
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
@@ -75,17 +75,25 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
   };
 }
 
-/** The demo's measuring so far: a card printed and painted, its photo still to be read; one paint measured twice with the simulated meter. */
+/** The demo's measuring so far: a card and a box sheet printed and painted, their photos still to be read; one paint measured twice with the simulated meter. */
 async function seedMeasured(
   { cards, settings, measurements }: Pick<Repositories, "cards" | "settings" | "measurements">,
   idOf: (name: string) => string,
 ): Promise<void> {
-  const card = await cards.add({ kind: "card", paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id }, DEMO_MEASURED.days[1]);
-  await settings.keepDemoCard(card.id);
+  const card = await cards.add(
+    { kind: "card", paints: DEMO_CARD.map(idOf), paperId: PAPERS[0].id },
+    DEMO_MEASURED.days[1],
+  );
+  await settings.keepDemoSheet("card", card.id);
+  const box = await cards.add(
+    { kind: "box", paints: DEMO_BOX_SHEET.map(idOf), paperId: PAPERS[0].id },
+    DEMO_MEASURED.days[1],
+  );
+  await settings.keepDemoSheet("box", box.id);
   const paint = DEMO_PAINTS.find(({ name }) => name === DEMO_MEASURED.name)!;
   const facts = { ...paint, id: idOf(paint.name) };
   for (const [i, on] of DEMO_MEASURED.days.entries()) {
-    const swatches = madeUpSwatches(paint.pigments, i + 5);
+    const swatches = madeUpSwatches(paint.pigments, DEMO_MEASURED.maker - 1 + i);
     const patches = CARD_WATER.slice(0, 4).map((waterParts, swatch): StoredPatch => {
       const { reflectance, ...patch } = patchOfSpectrum(
         "wash",

@@ -26,7 +26,7 @@ import { UnknownMeasured } from "../ports";
 import { openDatabase, type OpenDatabase } from "./open";
 import { listPaints, listStockedPaints, savePaintbox } from "./paintbox";
 import { newPaint } from "@/model/paintbox";
-import { demoCard, keepDemoCard } from "./settings";
+import { demoSheet, keepDemoSheet } from "./settings";
 
 let open: OpenDatabase;
 /** A save by a window of its own, made from a revision. */
@@ -156,7 +156,7 @@ test("cards are numbered as they are printed and name up to four paints of the b
   expect(sheet([blue, red, blue]).error?.issues[0].message).toContain("twice");
   const kept = await addCard(open.db, { kind: "box", paints: [blue, red], paperId: "cotton-rough" }, "2026-05-03");
   expect(await findCard(open.db, kept.id)).toEqual(kept);
-  expect(await demoCard(open.db)).toBeNull();
-  await keepDemoCard(open.db, first.id);
-  expect(await demoCard(open.db)).toBe(first.id);
+  expect(await demoSheet(open.db, "card")).toBeNull();
+  await keepDemoSheet(open.db, "card", first.id);
+  expect(await demoSheet(open.db, "card")).toBe(first.id);
 });

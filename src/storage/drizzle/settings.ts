@@ -1,12 +1,13 @@
 import { eq } from "drizzle-orm";
 import { z } from "zod";
+import type { SheetKind } from "@/core/calibration";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
 import type { Database } from "./database";
 import { approach } from "@/model/painting";
 import { settings } from "./schema";
 
 const OWN_APPROACH = "approach";
-const DEMO_CARD = "demo-card";
+const DEMO_SHEETS = { card: "demo-card", box: "demo-box-sheet" } as const;
 
 /** The approach that new paintings start with: the painter's own, or ours. What can't be read any more counts as none. */
 export async function ownApproach(db: Database): Promise<Approach> {
@@ -22,12 +23,12 @@ export async function keepApproach(db: Database, value: Approach): Promise<void>
     .onConflictDoUpdate({ target: settings.key, set: { value } });
 }
 
-/** The swatch card that the demo was laid out with, for which a painted photo is at hand; null for none. */
-export async function demoCard(db: Database): Promise<number | null> {
-  const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, DEMO_CARD));
+/** The sheet of a kind that the demo was laid out with, for which a painted photo is at hand; null for none. */
+export async function demoSheet(db: Database, kind: SheetKind): Promise<number | null> {
+  const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, DEMO_SHEETS[kind]));
   return z.int().positive().safeParse(row?.value).data ?? null;
 }
 
-export async function keepDemoCard(db: Database, id: number): Promise<void> {
-  await db.insert(settings).values({ key: DEMO_CARD, value: id });
+export async function keepDemoSheet(db: Database, kind: SheetKind, id: number): Promise<void> {
+  await db.insert(settings).values({ key: DEMO_SHEETS[kind], value: id });
 }

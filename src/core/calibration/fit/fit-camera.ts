@@ -29,7 +29,7 @@ const LIKELY = [...new Array<number>(CROSSTALK).fill(0.015), 0.1] as const;
 const greyOf = ([r, g, b]: readonly number[]): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
 
 /** The camera as a function of linear sRGB on this paper. */
-export function cameraOf(response: ArrayLike<number>, paper: Rgb): Camera {
+function cameraOf(response: ArrayLike<number>, paper: Rgb): Camera {
   return (light) => {
     const [r, g, b] = [light.r / paper.r, light.g / paper.g, light.b / paper.b];
     const mixed = [
@@ -43,11 +43,16 @@ export function cameraOf(response: ArrayLike<number>, paper: Rgb): Camera {
   };
 }
 
-export const lightOfPaper = (paper: Reflectance): Rgb => linearSrgbOfXyz(xyzOfReflectance(paper));
+/** A paint that was measured before is nearer to its base than a maker's to the handbook, by this share. From memory. */
+const KNOWN_SPREAD = 0.25;
+
+const lightOfPaper = (paper: Reflectance): Rgb => linearSrgbOfXyz(xyzOfReflectance(paper));
 
 /** One paint of a sheet with what was read of it. */
 export interface SheetPaint {
   readonly base: Pick<PaintModel, "optics" | "granulation">;
+  /** The base was measured before: it tells the more of the camera. */
+  readonly known?: boolean;
   readonly readings: readonly Reading[];
   readonly ground: Ground;
 }
@@ -59,8 +64,8 @@ export interface SheetPaint {
 export function fitCamera(paints: readonly SheetPaint[]): CameraResponse {
   if (paints.length === 0) return TRUE_CAMERA;
   const paper = lightOfPaper(paints[0].ground.paper);
-  const rows = paints.map(({ base, readings, ground }): SharedBlock => {
-    const { start, residuals } = rowFit(base, readings, ground);
+  const rows = paints.map(({ base, known, readings, ground }): SharedBlock => {
+    const { start, residuals } = rowFit(base, readings, ground, known ? KNOWN_SPREAD : 1);
     return { start, residuals: (own, response) => residuals(own, cameraOf(response, paper)) };
   });
   const expected: SharedBlock = {

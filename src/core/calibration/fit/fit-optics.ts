@@ -106,11 +106,16 @@ export interface RowFit {
   readonly colours: (at: Float64Array) => readonly Lab[];
 }
 
-/** Sets up the fit of a paint to its readings. Throws a RangeError without a reading, or for one over black without the bare black. */
+/**
+ * Sets up the fit of a paint to its readings.
+ * @param spread how far the paint may be from the base, as a share of how far makers' paints are from the handbook
+ * Throws a RangeError without a reading, or for one over black without the bare black.
+ */
 export function rowFit(
   base: Pick<PaintModel, "optics" | "granulation">,
   readings: readonly Reading[],
   ground: Ground,
+  spread = 1,
 ): RowFit {
   if (readings.length === 0) throw new RangeError("There is nothing to fit: no swatch was read.");
   const puddles = [...new Set(readings.map(({ puddle }) => puddle))];
@@ -138,7 +143,7 @@ export function rowFit(
       const chroma = unsure * (1 + 0.045 * Math.hypot(lab.a, lab.b));
       list.push((seen.L - lab.L) / unsure, (seen.a - lab.a) / chroma, (seen.b - lab.b) / chroma);
     });
-    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i] / LIKELY[i]);
+    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i] / (spread * LIKELY[i]));
     meant.forEach((load, i) => list.push((at[CORRECTIONS + i] - load) / LOAD_UNSURE));
     return list;
   };
