@@ -63,6 +63,7 @@ export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, 
       from,
       to,
       spread: drawn.spread,
+      rimGain: drawn.rimGain,
       grainPx: GRAIN_PX * density,
       seed: seedOf(key),
     });

@@ -6,6 +6,7 @@ import type { Lab } from "../colour/colour";
 import { labOfXyz, xyzOfLab } from "../colour/lab";
 import { xyzOfReflectance } from "../colour/xyz";
 import type { RowRead } from "./card/read-card";
+import { tinted } from "./tinted";
 import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
 import { fitCamera, withoutCameraOf } from "./fit/fit-camera";
 import type { FitRefusal } from "./refusal";
@@ -45,12 +46,10 @@ const BLACK_LINE = 45;
 const spectrumOf = ({ reflectance }: MeasuredPatch): Reflectance | undefined =>
   reflectance && Float64Array.from(reflectance);
 
-/** The bare sheet: its own spectrum if it was measured, else the paper's typical one, scaled where its colour was measured. */
+/** The bare sheet: its own spectrum if it was measured, the paper's typical one in the colour that was measured, or as it is. */
 function paperOf(patches: readonly MeasuredPatch[], paper: Paper): Reflectance {
   const bare = patches.find(({ what, leftOut }) => what === "bare paper" && !leftOut);
-  if (!bare) return paper.reflectance;
-  const scale = xyzOfLab(bare.lab).Y / xyzOfReflectance(paper.reflectance).Y;
-  return spectrumOf(bare) ?? paper.reflectance.map((r) => r * scale);
+  return bare ? (spectrumOf(bare) ?? tinted(paper.reflectance, bare.lab)) : paper.reflectance;
 }
 
 /** Sorts patches into readings and the ground that they were painted on. */

@@ -1,15 +1,14 @@
-import { BANDS } from "../colour/bands";
 import { screenColourOfLab } from "../colour/gamut";
 import { filmLab } from "../optics/film-colour";
 import type { Paper } from "../optics/paper";
 import { textureOf } from "../optics/texture";
 import { valueNoise } from "../optics/wash-pixels";
 import type { PaintModel } from "./paint";
-import { sorted, sortingOn } from "./separation";
+import { opticsAt, settle } from "./settling";
 
-/** Angles, heights in the paper's tooth and loads at which the ring's colours are computed; pixels lie between them. */
+/** Angles, heights in the paper's tooth (hollows first) and loads at which the ring's colours are computed; pixels lie between them. */
 const ANGLES = 240;
-const HEIGHTS = [-1, 0, 1] as const;
+const HEIGHTS = ["hollows", "level", "hills"] as const;
 const RING_LOADS = 14;
 const [THINNEST, STRONGEST] = [0.01, 1.2];
 /** How far a paint of no particular weight runs, as a share of the way to its neighbour; a light one runs farther. From memory. */
@@ -48,29 +47,14 @@ export function ringFlow(paints: readonly PaintModel[]): {
 /** Encoded sRGB bytes of the ring by angle, height and load. */
 function ringColours(paints: readonly PaintModel[], shares: Float64Array, paper: Paper): Uint8Array {
   const n = paints.length;
-  const K = new Float64Array(BANDS);
-  const S = new Float64Array(BANDS);
   const lab = new Float64Array(3);
   const rgb = new Uint8Array(3 * ANGLES * HEIGHTS.length * RING_LOADS);
   let at = 0;
   for (let i = 0; i < ANGLES; i++) {
     const mix = paints.map((paint, p) => ({ paint, parts: shares[i * n + p] }));
-    const heaviest = mix.reduce(
-      (most, part) => (part.parts > 0.02 && part.paint.weight > most.weight ? part.paint : most),
-      paints[0],
-    );
-    for (const height of HEIGHTS) {
-      // The heavy gathers in the hollows, the light stays on the hills.
-      const here = sorted(mix, -height * sortingOn(paper, heaviest.granulation));
-      const total = here.reduce((sum, { parts }) => sum + parts, 0);
-      K.fill(0);
-      S.fill(0);
-      for (const { paint, parts } of here) {
-        for (let band = 0; band < BANDS; band++) {
-          K[band] += (parts / total) * paint.optics.K[band];
-          S[band] += (parts / total) * paint.optics.S[band];
-        }
-      }
+    const settled = settle(mix, paper);
+    for (const place of HEIGHTS) {
+      const { K, S } = opticsAt(mix, settled[place]);
       for (let l = 0; l < RING_LOADS; l++, at += 3) {
         filmLab(K, S, THINNEST * (STRONGEST / THINNEST) ** (l / (RING_LOADS - 1)), paper, [1], [1], lab);
         const screen = screenColourOfLab({ L: lab[0], a: lab[1], b: lab[2] }).rgb;

@@ -224,7 +224,7 @@ describe("quiet colours and darks", () => {
       0.3,
       paper,
     );
-    expect(together).toMatchObject({ stays: null, travels: null, visible: 0, word: "keeps together" });
+    expect(together).toMatchObject({ stays: null, travels: null, word: "keeps together" });
   });
 
   test("mixed darks of ultramarine, a deep red and umber come within a few L* of ivory black", () => {

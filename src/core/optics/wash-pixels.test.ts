@@ -6,10 +6,19 @@ import { valueNoise, washPixels } from "./wash-pixels";
 
 const strip = (id: string, seed = 3, change: Partial<PaintModel> = {}) => {
   const paint = { ...paintModel(id, [{ pigmentId: id, share: 1 }]), ...change };
-  const { colours, spread } = drawnMix([{ paint, parts: 1 }], PAPERS[0]);
+  const { colours, spread, rimGain } = drawnMix([{ paint, parts: 1 }], PAPERS[0]);
   return {
     spread,
-    pixels: washPixels(colours, { widthPx: 240, heightPx: 48, from: 1, to: 0.012, spread, grainPx: 2.4, seed }),
+    pixels: washPixels(colours, {
+      widthPx: 240,
+      heightPx: 48,
+      from: 1,
+      to: 0.012,
+      spread,
+      rimGain,
+      grainPx: 2.4,
+      seed,
+    }),
   };
 };
 /** Mean and standard deviation of green over a column band of the strip. */

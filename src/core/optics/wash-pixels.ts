@@ -1,12 +1,18 @@
 /**
- * Colours of a wash by load, for drawing: encoded sRGB bytes at loads spaced evenly in the
- * logarithm from `minLoad` to `maxLoad`.
+ * Colours of what lies at four places of a dried wash (the paper's hills, level ground, hollows, and the wash's rim), by
+ * load, for drawing: encoded sRGB bytes, one row a place, at loads spaced evenly in the logarithm from `minLoad` to
+ * `maxLoad`.
  */
 export interface LoadColours {
   readonly rgb: Uint8Array;
   readonly minLoad: number;
   readonly maxLoad: number;
 }
+const ROWS = 4;
+const LEVEL_ROW = 1;
+const RIM_ROW = 3;
+/** Grain noise at which all is hollow, or hill. */
+const DEEP = 1.1;
 
 /** How a drawn wash runs over its length. */
 export interface WashShape {
@@ -17,13 +23,14 @@ export interface WashShape {
   readonly to: number;
   /** Relative spread of the load over the paper's texture. */
   readonly spread: number;
+  /** Load of the rim over that of the wash, less 1. */
+  readonly rimGain: number;
   /** Size of the paper's grain, pixels. */
   readonly grainPx: number;
   readonly seed: number;
 }
 
-/** Extra load in the rim where a drying wash leaves its pigment, and the rim's width in pixels. From memory. */
-const RIM_GAIN = 0.45;
+/** The rim's width, pixels. From memory. */
 const RIM_PX = 2.2;
 
 /** Pseudo-random number 0 to 1 of a lattice point: an integer hash with Murmur3's finaliser constants. */
@@ -52,9 +59,11 @@ export function valueNoise(x: number, y: number, seed: number): number {
  * grain, a ragged outline with a darker rim where the wash has dried, clear beyond it.
  */
 export function washPixels(colours: LoadColours, shape: WashShape): Uint8ClampedArray<ArrayBuffer> {
-  const { widthPx, heightPx, from, to, spread, grainPx, seed } = shape;
+  const { widthPx, heightPx, from, to, spread, rimGain, grainPx, seed } = shape;
   const pixels = new Uint8ClampedArray(widthPx * heightPx * 4);
-  const last = colours.rgb.length / 3 - 1;
+  const levels = colours.rgb.length / (3 * ROWS);
+  const last = levels - 1;
+  const { rgb } = colours;
   const logMin = Math.log(colours.minLoad);
   const scale = last / (Math.log(colours.maxLoad) - logMin);
   const logFrom = Math.log(from);
@@ -69,13 +78,19 @@ export function washPixels(colours: LoadColours, shape: WashShape): Uint8Clamped
         0.62 * valueNoise(x / grainPx, y / grainPx, seed + 4) +
         0.55 * valueNoise((2.1 * x) / grainPx, (2.1 * y) / grainPx, seed + 5) +
         0.4 * valueNoise(x / (4 * grainPx), y / (4 * grainPx), seed + 6);
-      const rim = RIM_GAIN * Math.exp(-Math.max(0, inside) / RIM_PX);
-      const logLoad = logFrom + (logTo - logFrom) * along + 1.7 * spread * grain + Math.log1p(rim);
+      const rim = Math.exp(-Math.max(0, inside) / RIM_PX);
+      const logLoad = logFrom + (logTo - logFrom) * along + 1.7 * spread * grain + Math.log1p(rimGain * rim);
       const index = Math.min(last, Math.max(0, Math.round((logLoad - logMin) * scale)));
+      // Between level ground and hollow or hill, then between that and what lies at the rim.
+      const depth = Math.min(1, Math.abs(grain) / DEEP);
+      const level = 3 * (LEVEL_ROW * levels + index);
+      const there = 3 * ((grain > 0 ? LEVEL_ROW + 1 : LEVEL_ROW - 1) * levels + index);
+      const edge = 3 * (RIM_ROW * levels + index);
       const at = 4 * (y * widthPx + x);
-      pixels[at] = colours.rgb[3 * index];
-      pixels[at + 1] = colours.rgb[3 * index + 1];
-      pixels[at + 2] = colours.rgb[3 * index + 2];
+      for (let c = 0; c < 3; c++) {
+        const inner = rgb[level + c] + depth * (rgb[there + c] - rgb[level + c]);
+        pixels[at + c] = inner + rim * (rgb[edge + c] - inner);
+      }
       pixels[at + 3] = 255 * Math.min(1, inside + 0.5);
     }
   }
