@@ -69,9 +69,13 @@ await shoot("paint", "/paintbox", (page) =>
     .getByRole("button", { name: /Anthraquinone/ })
     .click(),
 );
-await shoot("swatch-card", "/measure");
+await shoot("box-sheet", "/measure", async (page) => {
+  await page.getByRole("button", { name: /Read the demo's box sheet/ }).click();
+  await page.getByRole("button", { name: /^Keep all/ }).waitFor({ timeout: 60_000 });
+});
 await shoot("card-read", "/measure", async (page) => {
-  await page.getByRole("button", { name: /Read the demo/ }).click();
+  await page.getByRole("radio", { name: /Four paints/ }).check();
+  await page.getByRole("button", { name: /Read the demo's card/ }).click();
   await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 60_000 });
 });
 await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());

@@ -195,7 +195,7 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
           </p>
         )}
         <CameraCheck rows={rows} edits={edits} />
-        {waiting === 0 && <LeastSure fitted={fitted} paperId={edits.paperId} />}
+        {waiting === 0 && <LeastSure fitted={fitted.filter((one) => !isSurer(one))} paperId={edits.paperId} />}
       </section>
       <ul aria-label="Paints of the sheet">
         {fitted.map((one) => {

@@ -39,17 +39,18 @@ export function boxReadingPlaces(paint: number): readonly ReadingPlace[] {
   }));
 }
 
-/** Bare paper between a paint's two washes and to the right of them, each as an upper and a lower half. */
+const STRIP: Mm = 1.8;
+
+/** Bare paper right of a paint's washes (of its first alone at the sheet's right side), each as an upper and a lower half. */
 export function boxPaperPlaces(paint: number): readonly Box[] {
-  const width: Mm = 1.8;
-  return [0, 1].flatMap((wash) => {
-    const { x, y, width: painted, height } = boxWash(paint, wash);
+  const atSide = paint % BOX_COLUMNS === BOX_COLUMNS - 1;
+  return (atSide ? [0] : [0, 1]).flatMap((wash) => {
+    const { x, y, width, height } = boxWash(paint, wash);
     const gap = wash === 0 ? WASH.gap : 2 * MARGIN;
-    const last = wash === 1 && paint % BOX_COLUMNS === BOX_COLUMNS - 1;
-    const left = x + painted + (last ? MARGIN : gap) / 2 - width / 2;
+    const left = x + width + (gap - STRIP) / 2;
     return [
-      { x: left, y: y + 2, width, height: height / 2 - 3 },
-      { x: left, y: y + height / 2 + 1, width, height: height / 2 - 3 },
+      { x: left, y: y + 2, width: STRIP, height: height / 2 - 3 },
+      { x: left, y: y + height / 2 + 1, width: STRIP, height: height / 2 - 3 },
     ];
   });
 }
