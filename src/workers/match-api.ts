@@ -15,7 +15,7 @@ export interface MatchJob {
   readonly over: OverWash | null;
   readonly paints: readonly PaintMessage[];
   readonly options: MatchOptions;
-  readonly targets: readonly { readonly id: string; readonly lab: Lab }[];
+  readonly targets: readonly { readonly id: string; readonly lab: Lab; readonly areaCm2: number }[];
 }
 
 /** What the match worker offers. */

@@ -17,7 +17,7 @@ const job = (targets: number): MatchJob => ({
   over: null,
   paints,
   options: { ...DEFAULT_MATCH },
-  targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 } })),
+  targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 }, areaCm2: 0 })),
 });
 
 const worker = workerUnderTest<MatchApi>(() => import("./match.worker"));

@@ -11,6 +11,7 @@ import { roundMix } from "./parts";
 import { handErrors } from "./hand-errors";
 import { predict } from "./predict";
 import { buildReachTable, type ReachTable } from "./reach-table";
+import { heavyCost } from "./workable";
 import { pickWays, type Way, type WayKind } from "./ways";
 
 export interface MatchOptions extends CombinationRules {
@@ -72,8 +73,16 @@ export function prepareMatch(
   return buildReachTable(paints, paper, options, before);
 }
 
-/** Best different ways to mix `target` from the table's paints, closest first. Empty when there are no paints. */
-export function matchOver(target: Lab, table: ReachTable, options: MatchOptions = DEFAULT_MATCH): readonly Recipe[] {
+/**
+ * Best different ways to mix `target` from the table's paints, closest first. Empty when there are no paints.
+ * @param areaCm2 size of the wash, so that the calmest way is one that can be laid there; 0 where it is not known
+ */
+export function matchOver(
+  target: Lab,
+  table: ReachTable,
+  options: MatchOptions = DEFAULT_MATCH,
+  areaCm2 = 0,
+): readonly Recipe[] {
   const { paper } = table;
   const mixes = closestMixes(target, table, options.valueWeight);
   const smallBest = [1, 2].flatMap((size) => mixes.filter((mix) => mix.combination.length === size).slice(0, 4));
@@ -94,7 +103,7 @@ export function matchOver(target: Lab, table: ReachTable, options: MatchOptions 
       paintIds: paints.map(({ id }) => id),
       pigmentIds: [...new Set(paints.flatMap(({ pigmentIds }) => pigmentIds))],
       cost: rounded.cost,
-      inHand: Math.sqrt(rounded.cost ** 2 + weighed[i]) + effortOf(paints.length),
+      inHand: Math.sqrt(rounded.cost ** 2 + weighed[i]) + effortOf(paints.length) + heavyCost(laid[i].load, areaCm2),
     };
     return { ...way, paints, rounded, exactCost: mix.cost, scatter: plain[i] };
   });

@@ -4,7 +4,7 @@ export interface Way {
   readonly paintIds: readonly string[];
   /** Difference from the target after rounding, CIEDE2000 with the value weight. */
   readonly cost: number;
-  /** What it comes out off by in the painter's hand, likewise, and the effort of mixing it. */
+  /** What it comes out off by in the painter's hand, likewise, and the effort of mixing and laying it. */
   readonly inHand: number;
 }
 

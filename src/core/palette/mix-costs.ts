@@ -4,6 +4,7 @@ import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
 import { handErrors, mixAt } from "../mixing/hand-errors";
 import { refineMixes } from "../mixing/refine";
+import { heavyCost } from "../mixing/workable";
 import type { ReachTable } from "../mixing/reach-table";
 
 /** One area as the choice of a palette sees it. */
@@ -11,6 +12,8 @@ export interface PaletteTarget {
   readonly lab: Lab;
   /** How much its error counts. */
   readonly weight: number;
+  /** Size of the wash; heavy mixes over much of the sheet cost layers. Nothing where it is not known. */
+  readonly areaCm2?: number;
 }
 
 /** What each combination of paints can do for each target. */
@@ -66,7 +69,7 @@ export function mixCosts(
   const beside = table.combinations.map(
     (paints) => effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p], 0),
   );
-  const costs = targets.map(({ lab }, i) => {
+  const costs = targets.map(({ lab, areaCm2 = 0 }, i) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
     const colours = gridColour(table, ranking);
@@ -99,7 +102,10 @@ export function mixCosts(
     }
     onTarget(i + 1);
     inHand.push(cost.map(less));
-    return judge.hand ? inHand[i].map((error, c) => error + beside[c]) : inHand[i];
+    if (!judge.hand) return inHand[i];
+    const weighed = inHand[i].map((error, c) => error + beside[c]);
+    for (const c of refined) weighed[c] += heavyCost(Math.exp(at[3 * c]), areaCm2);
+    return weighed;
   });
   return {
     paints: table.paints.length,

@@ -87,9 +87,9 @@ test("first washes are mixed before what is laid over them, each over the recipe
     mixColours(
       new Matcher(desk),
       [
-        { id: "wall", lab: { L: 70, a: 0, b: 0 }, overId: null },
-        { id: "shade", lab: { L: 40, a: 0, b: 0 }, overId: "wall" },
-        { id: "moss", lab: { L: 30, a: 0, b: 0 }, overId: "roof" },
+        { id: "wall", lab: { L: 70, a: 0, b: 0 }, areaCm2: 0, overId: null },
+        { id: "shade", lab: { L: 40, a: 0, b: 0 }, areaCm2: 0, overId: "wall" },
+        { id: "moss", lab: { L: 30, a: 0, b: 0 }, areaCm2: 0, overId: "roof" },
       ],
       { paints: [], paperId: "cotton-rough", options: DEFAULT_MATCH },
       new Map([["roof", washOf(9)]]),

@@ -15,6 +15,8 @@ import type { KnownPaint, LaidWash } from "./paints";
 interface MatchTarget {
   readonly id: string;
   readonly lab: Lab;
+  /** Size of the wash, 0 where it is not known. */
+  readonly areaCm2: number;
 }
 
 /** What a match is asked with. */
@@ -202,19 +204,20 @@ export function useWays(
   lab: Lab,
   paints: readonly KnownPaint[],
   paperId: string,
+  areaCm2: number,
   over: LaidWash | null = null,
 ): WaysState {
   const matcher = useMatcher();
   const [answer, setAnswer] = useState<{ key: string; ways: WaysState } | null>(null);
   const options = useMatchOptions();
   const below = over && [over.parts.map(({ paint, parts }) => [paintKey(paint.model), parts]), over.waterParts];
-  const key = JSON.stringify([lab, paperId, options, paints.map(({ model }) => paintKey(model)), below]);
+  const key = JSON.stringify([lab, areaCm2, paperId, options, paints.map(({ model }) => paintKey(model)), below]);
   const latest = useRef({ paints, over });
   useEffect(() => {
     latest.current = { paints, over };
   }, [paints, over]);
   useEffect(() => {
-    const [target, paper, how] = JSON.parse(key) as [Lab, string, MatchOptions];
+    const [target, size, paper, how] = JSON.parse(key) as [Lab, number, string, MatchOptions];
     const settle = (ways: WaysState): void => setAnswer({ key, ways });
     const { paints: from, over: ground } = latest.current;
     if (from.length === 0) {
@@ -222,7 +225,13 @@ export function useWays(
       return;
     }
     matcher.ask(
-      { targets: [{ id: "one", lab: target }], paints: from, paperId: paper, options: how, over: ground },
+      {
+        targets: [{ id: "one", lab: target, areaCm2: size }],
+        paints: from,
+        paperId: paper,
+        options: how,
+        over: ground,
+      },
       {
         found: (_, recipes) => settle({ state: "found", recipes }),
         finished: () => {},

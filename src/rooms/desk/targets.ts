@@ -9,6 +9,7 @@ import { curveOf, targetColour, type CurveValues, type Wish } from "@/core/plann
 import { MIXABLE } from "@/model/paintbox";
 import type { PaintingArea, StoredRecipe, Study } from "@/model/painting";
 import { coloursOf, weightsOf } from "@/model/washes";
+import { useWashSizes } from "./uses";
 import { useDesk } from "./desk-store";
 import { namedParts, usePaints, usePaper } from "./paints";
 import { colourName } from "./wash-words";
@@ -97,6 +98,8 @@ export interface WantedColour {
   readonly name: string;
   readonly lab: Lab;
   readonly weight: number;
+  /** Size of its wash on the sheet, whole cm²; 0 until it is measured. */
+  readonly areaCm2: number;
   /** The colour whose dried wash it is laid over; null: the paper. */
   readonly overId: string | null;
   readonly recipe: StoredRecipe | null;
@@ -108,6 +111,7 @@ export function useWantedColours(): readonly WantedColour[] {
   const wish = useWish();
   const curve = useCurve();
   const paper = usePaper();
+  const sizes = useWashSizes();
   return useMemo(
     () =>
       areas.flatMap((area, number) => {
@@ -119,10 +123,11 @@ export function useWantedColours(): readonly WantedColour[] {
           name: colourName(area, i),
           lab: targetColour(lab, area.wish ?? wish, curve, paper),
           weight: weights[i],
+          areaCm2: sizes.get(id) ?? 0,
           overId: over ? area.id : null,
           recipe,
         }));
       }),
-    [areas, wish, curve, paper],
+    [areas, wish, curve, paper, sizes],
   );
 }

@@ -1,6 +1,35 @@
+import { useMemo } from "react";
 import type { AreasMeasured } from "@/core/areas";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
+import { useDesk } from "./desk-store";
+import { sheetOf, useMeasured, usePhoto } from "./photo-study";
+
+/** Of each colour of each wash the paper it covers, whole cm²; empty until the areas are measured. */
+export function useWashSizes(): ReadonlyMap<string, number> {
+  const areas = useDesk((s) => s.document.areas);
+  const study = useDesk((s) => s.document.study);
+  const { size } = usePhoto();
+  const measured = useMeasured();
+  return useMemo(() => {
+    const { widthCm, heightCm } = sheetOf(study, size);
+    return new Map(
+      areas.flatMap((area) =>
+        sharesOf(area, measured).map(({ id, share }) => [id, Math.round(share * widthCm * heightCm)] as const),
+      ),
+    );
+  }, [areas, study, size, measured]);
+}
+
+/** The share of the sheet that each colour of a wash covers. A layered wash's first one lies under all of it. */
+function sharesOf(area: PaintingArea, measured: AreasMeasured | null) {
+  const whole = measured?.areas.find(({ label }) => label === area.region)?.share ?? 0;
+  return coloursOf(area).map(({ id, recipe, share }, i) => ({
+    id,
+    recipe,
+    share: whole * (i === 0 && area.wash.kind === "layered" ? 1 : share),
+  }));
+}
 
 /** A recipe in use, and the share of the sheet that it covers. */
 interface RecipeUse {
@@ -9,10 +38,6 @@ interface RecipeUse {
   readonly share: number;
 }
 
-/** The recipes of an area's colours with the paper each covers. A layered wash's first one lies under all of it. */
-export function usesOf(area: PaintingArea, measured: AreasMeasured | null): readonly RecipeUse[] {
-  const whole = measured?.areas.find(({ label }) => label === area.region)?.share ?? 0;
-  return coloursOf(area).flatMap(({ id, recipe, share }, i) =>
-    recipe ? [{ id, recipe, share: whole * (i === 0 && area.wash.kind === "layered" ? 1 : share) }] : [],
-  );
-}
+/** The recipes of an area's colours with the share of the sheet that each covers. */
+export const usesOf = (area: PaintingArea, measured: AreasMeasured | null): readonly RecipeUse[] =>
+  sharesOf(area, measured).flatMap(({ id, recipe, share }) => (recipe ? [{ id, recipe, share }] : []));

@@ -31,7 +31,7 @@ export function useApplyPalette(): ApplyingPalette {
   const mixFor = (ids: readonly string[], targets: readonly Lab[]): void => {
     mixColours(
       matcher,
-      wanted.map(({ id, overId }, i) => ({ id, overId, lab: targets[i] })),
+      wanted.map(({ id, overId, areaCm2 }, i) => ({ id, overId, areaCm2, lab: targets[i] })),
       { paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options },
       new Map(),
       (recipe) => laidWash(recipe, known),

@@ -134,7 +134,7 @@ function useQuestion() {
         strongest: strongestLoad(approach, traits[i]),
         reluctance: reluctanceFor(approach, traits[i]),
       })),
-      targets: wanted.map(({ lab, weight }) => ({ lab, weight })),
+      targets: wanted.map(({ lab, weight, areaCm2 }) => ({ lab, weight, areaCm2 })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
     const must = indices(rules.must);

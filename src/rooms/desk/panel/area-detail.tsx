@@ -11,6 +11,7 @@ import { useDesk } from "../desk-store";
 import { useWays } from "../matcher";
 import { groundOf, laidWash, namedParts, usePaints, usePaper, useSourcePaints } from "../paints";
 import { useTargets } from "../targets";
+import { useWashSizes } from "../uses";
 import { placeName, WASH_WORDS } from "../wash-words";
 import { AreaName, AreaNav } from "./area-nav";
 import { ColourFacts } from "./colour-facts";
@@ -40,7 +41,8 @@ function Ways({ area, colour, target, ground }: ColourProps) {
   const paints = usePaints();
   const source = useSourcePaints();
   const over = colour.over && area.recipe ? laidWash(area.recipe, paints) : null;
-  const ways = useWays(target, source, paper.id, over);
+  const areaCm2 = useWashSizes().get(colour.id) ?? 0;
+  const ways = useWays(target, source, paper.id, areaCm2, over);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   if (ways.state === "looking")
     return (
@@ -71,6 +73,7 @@ function Ways({ area, colour, target, ground }: ColourProps) {
             recipe={recipe}
             target={target}
             paper={ground}
+            areaCm2={areaCm2}
             chosen={sameRecipe(colour.recipe, stored)}
             onChoose={() => chooseRecipes(new Map([[colour.id, stored]]))}
           />
@@ -156,6 +159,7 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
   const targets = useTargets();
   const paints = usePaints();
   const paper = usePaper();
+  const sizes = useWashSizes();
   const [shown, setShown] = useState(area.id);
   const index = areas.findIndex((a) => a.id === area.id);
   const colours = coloursOf(area);
@@ -198,7 +202,13 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
               <Undo2 size={13} /> no recipe
             </button>
           </div>
-          <RecipeEditor colourId={colour.id} recipe={colour.recipe} target={target} paper={ground} />
+          <RecipeEditor
+            colourId={colour.id}
+            recipe={colour.recipe}
+            target={target}
+            areaCm2={sizes.get(colour.id) ?? 0}
+            paper={ground}
+          />
         </div>
       )}
       <div className="border-t border-(--hairline) pt-4">

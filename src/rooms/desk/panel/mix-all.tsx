@@ -35,7 +35,7 @@ export function MixAll() {
     );
     mixColours(
       matcher,
-      wanted.map(({ id, lab, overId }) => ({ id, overId, lab: targets.get(id) ?? lab })),
+      wanted.map(({ id, lab, overId, areaCm2 }) => ({ id, overId, areaCm2, lab: targets.get(id) ?? lab })),
       { paints, paperId: paper.id, options },
       laid,
       (recipe) => laidWash(recipe, known),

@@ -7,6 +7,7 @@ import { loadOfWater, washStrengthOf, waterWords, type WaterParts } from "@/core
 import type { StoredRecipe } from "@/model/painting";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
+import { layersWords } from "./layers";
 import { namedParts, usePaints, usePaper } from "../paints";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
 import { useTargets, useWantedColours } from "../targets";
@@ -120,7 +121,7 @@ export function PuddleList() {
                       {nameOf(id)}
                     </button>
                     <span className="quiet">
-                      , {strengthWords(waterParts)}
+                      , {layersWords(waterParts, areaCm2) ?? strengthWords(waterParts)}
                       {areaCm2 >= 1 && `, ${Math.round(areaCm2)} cm²`}
                     </span>
                   </li>

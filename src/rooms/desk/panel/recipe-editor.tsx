@@ -9,6 +9,7 @@ import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints } from "../paints";
+import { Layers } from "./layers";
 import { OtherStrengths } from "./other-strengths";
 import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
@@ -49,11 +50,14 @@ export function RecipeEditor({
   colourId,
   recipe,
   target,
+  areaCm2,
   paper,
 }: {
   colourId: string;
   recipe: StoredRecipe;
   target: Lab;
+  /** Size of the wash, 0 where it is not known. */
+  areaCm2: number;
   /** What it is laid on. */
   paper: Paper;
 }) {
@@ -82,6 +86,7 @@ export function RecipeEditor({
       </div>
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
       <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
+      <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} />
       <OtherStrengths
         mix={parts}
         waterParts={recipe.waterParts}

@@ -8,6 +8,7 @@ import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, usePaints } from "../paints";
+import { Layers } from "./layers";
 import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
@@ -23,12 +24,14 @@ interface WayCardProps {
   readonly recipe: Recipe;
   readonly target: Lab;
   readonly paper: Paper;
+  /** Size of the wash, 0 where it is not known. */
+  readonly areaCm2: number;
   readonly chosen: boolean;
   readonly onChoose: () => void;
 }
 
 /** One way to mix an area's colour: pair, parts, strength, how far off and how sure. */
-export function WayCard({ recipe, target, paper, chosen, onChoose }: WayCardProps) {
+export function WayCard({ recipe, target, paper, areaCm2, chosen, onChoose }: WayCardProps) {
   const paints = usePaints();
   const hand = useDesk((s) => s.document.approach.hand);
   const parts = namedParts({ parts: [...recipe.parts], waterParts: recipe.waterParts }, paints);
@@ -56,6 +59,7 @@ export function WayCard({ recipe, target, paper, chosen, onChoose }: WayCardProp
           </p>
           <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
           <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
+          <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} />
           <DifferenceWords difference={recipe.difference} />
           <p
             className="leading-snug"
