@@ -164,6 +164,42 @@ test("everything from the keyboard: take, name, undo, redo, move and empty a wel
   expect(await names()).toEqual([first, second, ...rest]);
 });
 
+test("fewer puddles: each number says what it comes to, one press mixes all from so many, and one step undoes it", async ({
+  page,
+}) => {
+  await page.goto(paintingUrl);
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
+  const all = page.getByRole("region", { name: "All puddles" });
+  // Sizes are known: what was worked out without them is no longer shown.
+  await expect(all).toContainText("cm²");
+  const before = await all.getByRole("heading", { level: 3 }).innerText();
+  await expect(page.getByRole("region", { name: "Fewer puddles" })).toBeVisible();
+  const choices = page.getByRole("region", { name: "Fewer puddles" }).getByRole("button");
+  const names = await choices.evaluateAll((list) => list.map((one) => one.getAttribute("aria-label")!));
+  const figures = names.map((name) =>
+    name
+      .match(/Mix from (\d+) puddles?, off by (\d+\.\d)/)!
+      .slice(1)
+      .map(Number),
+  );
+  expect(figures.length).toBeGreaterThan(2);
+  figures.slice(1).forEach(([count], i) => expect(count).toBeGreaterThan(figures[i][0]));
+  expect(figures.at(-1)![1]).toBeLessThan(figures[0][1]);
+  const few = figures.findIndex(([count]) => count > 1 && count <= 7);
+  await choices.nth(few).click();
+  await expect(all.getByRole("heading", { level: 3 })).not.toHaveText(before);
+  const wells = Number(
+    /^(\d+) puddles for \d+ colours/.exec(await all.getByRole("heading", { level: 3 }).innerText())![1],
+  );
+  expect(wells).toBeLessThanOrEqual(figures[few][0]);
+  await expect(all).toContainText(/Then add .+ to some of it/);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(all.getByRole("heading", { level: 3 })).toHaveText(before);
+});
+
 test("all areas are mixed from the tray with progress, and undone in one step", async ({ page }) => {
   await page.goto(paintingUrl);
   const areas = page.getByRole("region", { name: "Mixes step" });

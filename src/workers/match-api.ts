@@ -1,5 +1,6 @@
 import type { Lab } from "@/core/colour";
-import type { MatchOptions, Recipe } from "@/core/mixing";
+import type { Hand, MatchOptions, Recipe } from "@/core/mixing";
+import type { PuddlePlan } from "@/core/planning";
 import type { PaintMessage } from "./paint-message";
 
 /** A wash that lies there already. */
@@ -18,8 +19,20 @@ export interface MatchJob {
   readonly targets: readonly { readonly id: string; readonly lab: Lab; readonly areaCm2: number }[];
 }
 
+/** Colours that few puddles are to serve, and from what. */
+export interface PuddleJob {
+  readonly paperId: string;
+  readonly paints: readonly PaintMessage[];
+  readonly targets: readonly { readonly lab: Lab; readonly weight: number; readonly areaCm2: number }[];
+  readonly valueWeight: number;
+  readonly hand: Hand;
+  readonly maxPaints: number;
+}
+
 /** What the match worker offers. */
 export interface MatchApi {
+  /** Plans from few to many puddles (see planning/puddle-plan.ts), paints and targets by their places in the job. */
+  puddles(job: PuddleJob): readonly PuddlePlan[];
   /**
    * Works on a job, side by side with others, target by target: `found` hears of each. The answer is
    * the time taken, ms, or null when the job was cancelled.

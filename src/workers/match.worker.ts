@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
 import { matchOver, paperUnder, prepareMatch } from "@/core/mixing";
+import { planPuddles } from "@/core/planning";
 import { loadOfWater, paperById, type Paper } from "@/core/optics";
 import type { MatchApi, MatchJob } from "./match-api";
 import { modelOf } from "./paint-message";
@@ -60,5 +61,6 @@ expose({
       live.delete(number);
     }
   },
+  puddles: ({ paperId, paints, targets, ...how }) => planPuddles(targets, paints.map(modelOf), paperById(paperId), how),
   cancel: (number) => void live.delete(number),
 } satisfies MatchApi);

@@ -7,11 +7,18 @@ export { paperUnder, predictGlaze } from "./glaze";
 export { chargePath } from "./charge";
 export { looksOf } from "./looks";
 export { ringPixels } from "./ring";
-export { nearestStrength, otherStrengths, puddlesOf, SHARING_MAY_COST, type PuddleUse } from "./puddles";
+export {
+  nearestStrength,
+  otherStrengths,
+  puddlesOf,
+  SHARING_MAY_COST,
+  type PuddleUse,
+  type SharedPuddle,
+} from "./puddles";
 export { farthestPointSample } from "./farthest-point-sample";
 export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
-export { HANDS } from "./hand";
+export { HANDS, type Hand } from "./hand";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";

@@ -21,6 +21,38 @@ export interface SharedPuddle {
   /** Weakest first: a puddle is thinned by adding water and never made stronger so. */
   readonly uses: readonly { readonly id: string; readonly waterParts: WaterParts; readonly areaCm2: number }[];
   readonly areaCm2: number;
+  /** It is what is left of an earlier puddle of the list with one paint added: that one's place; null for a well of its own. */
+  readonly from: number | null;
+}
+
+/** Whether a mix is another one with one paint added: the others keep their ratios. Paints by any key, in the parts' order. */
+export function addsOnePaint<Key>(
+  child: { readonly paints: readonly Key[]; readonly parts: readonly number[] },
+  parent: { readonly paints: readonly Key[]; readonly parts: readonly number[] },
+): boolean {
+  if (child.paints.length !== parent.paints.length + 1) return false;
+  const places = parent.paints.map((paint) => child.paints.indexOf(paint));
+  if (places.includes(-1)) return false;
+  const scale = child.parts[places[0]] / parent.parts[0];
+  return places.every((place, i) => Math.abs(child.parts[place] - scale * parent.parts[i]) < 1e-9);
+}
+
+/** Puts each mix that is an earlier one with a paint added behind it; of several it is the largest one's. */
+function inFamilies(puddles: readonly Omit<SharedPuddle, "from">[]): SharedPuddle[] {
+  const mixOf = ({ parts }: Pick<SharedPuddle, "parts">) => ({
+    paints: parts.map(({ paintId }) => paintId),
+    parts: parts.map(({ parts: amount }) => amount),
+  });
+  const ordered: SharedPuddle[] = [];
+  const place = (puddle: Omit<SharedPuddle, "from">, from: number | null): void => {
+    const own = ordered.push({ ...puddle, from }) - 1;
+    for (const other of puddles)
+      if (parentOf(other) === puddle && !ordered.some(({ parts }) => parts === other.parts)) place(other, own);
+  };
+  const parentOf = (puddle: Omit<SharedPuddle, "from">): Omit<SharedPuddle, "from"> | undefined =>
+    puddles.find((other) => addsOnePaint(mixOf(puddle), mixOf(other)));
+  for (const puddle of puddles) if (!parentOf(puddle)) place(puddle, null);
+  return ordered;
 }
 
 /** What makes two mixes the same: paints and proportions, not water. */
@@ -32,12 +64,12 @@ function mixKey(parts: PuddleUse["parts"]): string {
     .join("|");
 }
 
-/** All puddles of a painting, the largest area first; areas that share a mix share a puddle. */
+/** All puddles of a painting, the largest area first, each followed by what one paint more makes of it; areas that share a mix share a puddle. */
 export function puddlesOf(uses: readonly PuddleUse[]): readonly SharedPuddle[] {
   const byMix = new Map<string, PuddleUse[]>();
   for (const use of uses) byMix.set(mixKey(use.parts), [...(byMix.get(mixKey(use.parts)) ?? []), use]);
-  return [...byMix.values()]
-    .map((together): SharedPuddle => ({
+  const puddles = [...byMix.values()]
+    .map((together) => ({
       parts: [...together.reduce((few, use) => (sum(use.parts) < sum(few.parts) ? use : few)).parts].sort(
         (a, b) => b.parts - a.parts,
       ),
@@ -47,6 +79,7 @@ export function puddlesOf(uses: readonly PuddleUse[]): readonly SharedPuddle[] {
       areaCm2: together.reduce((total, { areaCm2 }) => total + areaCm2, 0),
     }))
     .sort((a, b) => b.areaCm2 - a.areaCm2);
+  return inFamilies(puddles);
 }
 
 const sum = (parts: PuddleUse["parts"]): number => parts.reduce((total, part) => total + part.parts, 0);

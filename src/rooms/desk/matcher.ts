@@ -5,7 +5,8 @@ import { type Lab } from "@/core/colour";
 import { DEFAULT_MATCH, HANDS, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
 import { paintsInMix } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
-import type { MatchApi } from "@/workers/match-api";
+import type { PuddlePlan } from "@/core/planning";
+import type { MatchApi, PuddleJob } from "@/workers/match-api";
 import { matchWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
@@ -82,6 +83,11 @@ export class MatchDesk {
 
   cancel(job: number): void {
     if (this.open.delete(job)) void this.worker.ask("cancel", job).catch(() => {});
+  }
+
+  /** Plans from few to many puddles. */
+  puddles(job: PuddleJob): Promise<readonly PuddlePlan[]> {
+    return this.worker.ask("puddles", job);
   }
 
   close(): void {
@@ -185,10 +191,16 @@ export function useMatchOptions(): MatchOptions {
   );
 }
 
-/** An asker of one's own for as long as a component is shown. */
-export function useMatcher(): Matcher {
+/** The desk's match worker. */
+export function useMatchDesk(): MatchDesk {
   const desk = useContext(MatchContext);
   if (!desk) throw new Error("Only usable on the desk.");
+  return desk;
+}
+
+/** An asker of one's own for as long as a component is shown. */
+export function useMatcher(): Matcher {
+  const desk = useMatchDesk();
   const [matcher] = useState(() => new Matcher(desk));
   useEffect(() => () => matcher.cancel(), [matcher]);
   return matcher;

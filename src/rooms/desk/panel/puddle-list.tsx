@@ -2,11 +2,19 @@
 
 import { useMemo } from "react";
 import { compareColours } from "@/core/colour";
-import { nearestStrength, puddlesOf, SHARING_MAY_COST, predict, type PuddleUse } from "@/core/mixing";
+import {
+  nearestStrength,
+  puddlesOf,
+  SHARING_MAY_COST,
+  predict,
+  type PuddleUse,
+  type SharedPuddle,
+} from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords, type WaterParts } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
+import { FewerPuddles } from "./fewer-puddles";
 import { layersWords } from "./layers";
 import { namedParts, usePaints, usePaper } from "../paints";
 import { sheetOf, useMeasured, usePhoto } from "../photo-study";
@@ -92,21 +100,38 @@ export function PuddleList() {
   const puddles = useMemo(() => puddlesOf(uses), [uses]);
   const wanted = useWantedColours();
   const colourOf = (id: string) => wanted.find((colour) => colour.id === id);
+  const addedName = (parts: SharedPuddle["parts"], before: SharedPuddle["parts"]): string => {
+    const added = parts.find(({ paintId }) => !before.some((part) => part.paintId === paintId));
+    return (added && paints.get(added.paintId)?.name) ?? "a paint";
+  };
   const nameOf = (id: string): string => colourOf(id)?.name ?? "";
   if (puddles.length === 0) return null;
+  const wells = puddles.filter(({ from }) => from === null).length;
   return (
     <section aria-label="All puddles" className="space-y-2">
       <h3 className="font-semibold">
-        {puddles.length === 1 ? "One puddle" : `${puddles.length} puddles`} for{" "}
+        {wells === 1 ? "One puddle" : `${wells} puddles`} for{" "}
         {uses.length === 1 ? "1 colour" : `${uses.length} colours`}
+        {puddles.length > wells && (
+          <span className="font-normal">, {puddles.length - wells} more by adding a paint to one</span>
+        )}
       </h3>
+      <FewerPuddles />
       <ol>
         {puddles.map((puddle) => {
           const parts = namedParts({ parts: [...puddle.parts], waterParts: 0 }, paints);
           return (
-            <li key={puddle.uses.map(({ id }) => id).join()} className="border-t border-(--hairline) py-2">
+            <li
+              key={puddle.uses.map(({ id }) => id).join()}
+              className={puddle.from === null ? "border-t border-(--hairline) py-2" : "py-2 pl-6"}
+            >
+              {puddle.from !== null && (
+                <p className="text-[0.9rem]">
+                  Then add {addedName(puddle.parts, puddles[puddle.from].parts)} to some of it:
+                </p>
+              )}
               {parts ? (
-                <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
+                <RecipeBar parts={parts} paper={paper} width={puddle.from === null ? BAR_WIDTH : BAR_WIDTH - 24} />
               ) : (
                 <p className="text-warning">A paint of this mix has left the box.</p>
               )}

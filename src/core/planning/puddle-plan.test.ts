@@ -1,0 +1,132 @@
+import { describe, expect, test } from "vitest";
+import { deltaE00 } from "../colour/difference";
+import { HANDS } from "../mixing/hand";
+import { paintModel } from "../mixing/paint";
+import { predict } from "../mixing/predict";
+import { addsOnePaint, puddlesOf } from "../mixing/puddles";
+import { loadOfWater } from "../optics/load";
+import { PAPERS } from "../optics/paper";
+import { planPuddles, type PuddleTarget } from "./puddle-plan";
+
+const [paper] = PAPERS;
+const ids = ["PB29", "PBr7-burnt-sienna", "PY43", "PV19-rose"];
+const paints = ids.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+const how = { valueWeight: 1.5, hand: HANDS.usual, maxPaints: 3 };
+const laid = (parts: readonly (readonly [number, number])[], waterParts: number) =>
+  predict(
+    parts.map(([p, amount]) => ({ paint: paints[p]!, parts: amount })),
+    loadOfWater(waterParts),
+    paper,
+  ).dry;
+const target = (parts: readonly (readonly [number, number])[], waterParts: number, areaCm2 = 20): PuddleTarget => ({
+  lab: laid(parts, waterParts),
+  weight: 1,
+  areaCm2,
+});
+const grey = [
+  [0, 2],
+  [1, 1],
+] as const;
+const many = [
+  target(grey, 3),
+  target(grey, 8),
+  target(grey, 20),
+  target([[2, 1]], 5),
+  target([...grey, [3, 1]], 4),
+  target([[0, 1]], 15),
+  target(
+    [
+      [2, 3],
+      [1, 1],
+    ],
+    2,
+  ),
+];
+
+describe("few puddles", () => {
+  const plans = planPuddles(many, paints, paper, how);
+
+  test("plans run from few to many, each serving every colour once; more puddles come out nearer", () => {
+    expect(plans.length).toBeGreaterThan(2);
+    plans.forEach(({ puddles, inHand, proven }, i) => {
+      expect(proven).toBe(true);
+      expect(puddles.flatMap(({ servings }) => servings.map((one) => one.target)).sort((a, b) => a - b)).toEqual([
+        ...many.keys(),
+      ]);
+      if (i === 0) return;
+      expect(puddles.length).toBeGreaterThan(plans[i - 1]!.puddles.length);
+      expect(inHand).toBeLessThan(plans[i - 1]!.inHand + 0.05);
+    });
+    // At most 60 % as many puddles as colours, at hardly more than many puddles come to.
+    const few = plans.find(({ puddles }) => puddles.length <= 0.6 * many.length)!;
+    expect(few.inHand).toBeLessThan(plans.at(-1)!.inHand + 2);
+  });
+
+  test("one grey at three strengths is one puddle thinned twice, and with one paint added a fourth colour", () => {
+    const four = planPuddles([many[0]!, many[1]!, many[2]!, many[4]!], paints, paper, how)[0]!;
+    expect(four.puddles).toHaveLength(1);
+    const [{ parts, servings }] = four.puddles;
+    const water = servings.map(({ waterParts }) => waterParts);
+    expect(water[0]!).toBeLessThan(water[1]!);
+    expect(water[1]!).toBeLessThan(water[2]!);
+    for (const { parts: used } of servings) {
+      const mix = (list: typeof used) => ({ paints: list.map(([p]) => p), parts: list.map(([, amount]) => amount) });
+      if (used.length !== parts.length) expect(addsOnePaint(mix(used), mix(parts))).toBe(true);
+    }
+  });
+
+  test("what is told of a serving is no less than its own difference", () => {
+    for (const { puddles } of plans)
+      for (const { servings } of puddles)
+        for (const { target: t, parts, waterParts, inHand } of servings)
+          expect(inHand).toBeGreaterThan(deltaE00(many[t]!.lab, laid(parts, waterParts)) / 1.6 - 0.3);
+  });
+
+  test("nothing to serve or to mix from is no plan", () => {
+    expect(planPuddles([], paints, paper, how)).toEqual([]);
+    expect(planPuddles(many, [], paper, how)).toEqual([]);
+  });
+});
+
+test("a puddle that is another with a paint added follows it in the list; the well is counted once", () => {
+  const use = (id: string, parts: readonly [string, number][], areaCm2: number) => ({
+    id,
+    waterParts: 4,
+    areaCm2,
+    parts: parts.map(([paintId, amount]) => ({ paintId, parts: amount })),
+  });
+  const list = puddlesOf([
+    use("rose", [["rose", 1]], 300),
+    use(
+      "grey",
+      [
+        ["blue", 2],
+        ["brown", 1],
+      ],
+      200,
+    ),
+    use(
+      "violet grey",
+      [
+        ["brown", 2],
+        ["rose", 1],
+        ["blue", 4],
+      ],
+      90,
+    ),
+    use(
+      "green",
+      [
+        ["blue", 1],
+        ["ochre", 3],
+      ],
+      20,
+    ),
+  ]);
+  expect(list.map(({ uses: [{ id }], from }) => [id, from])).toEqual([
+    ["rose", null],
+    ["grey", null],
+    ["violet grey", 1],
+    ["green", null],
+  ]);
+});

@@ -1,0 +1,108 @@
+"use client";
+
+import { useEffect, useMemo, useState } from "react";
+import { HANDS } from "@/core/mixing";
+import type { PuddlePlan } from "@/core/planning";
+import type { StoredRecipe } from "@/model/painting";
+import { troubleWith } from "@/ui/trouble";
+import { messageOf } from "@/workers/paint-message";
+import type { PuddleJob } from "@/workers/match-api";
+import { useDesk } from "../desk-store";
+import { useMatchDesk } from "../matcher";
+import { usePaints, usePaper } from "../paints";
+import { paintsInMix } from "@/core/palette";
+import { useTargets, useWantedColours } from "../targets";
+import { HAND_WORDS } from "../palette-step/words";
+
+/** Plans of the tray's paints for all colours that lie on the paper itself; null while they are being made. */
+function usePlans(): {
+  readonly plans: readonly PuddlePlan[] | null;
+  readonly ids: readonly string[];
+  readonly paintIds: readonly string[];
+} {
+  const desk = useMatchDesk();
+  const paints = usePaints();
+  const paper = usePaper();
+  const palette = useDesk((s) => s.document.palette);
+  const approach = useDesk((s) => s.document.approach);
+  const wanted = useWantedColours();
+  const targets = useTargets();
+  const asked = useMemo(() => {
+    const laid = wanted.filter(({ overId }) => overId === null);
+    const known = palette.flatMap((id) => paints.get(id) ?? []);
+    const job: PuddleJob = {
+      paperId: paper.id,
+      paints: known.map(messageOf),
+      targets: laid.map(({ id, lab, weight, areaCm2 }) => ({ lab: targets.get(id) ?? lab, weight, areaCm2 })),
+      valueWeight: approach.valueWeight,
+      hand: HANDS[approach.hand],
+      maxPaints: paintsInMix(approach),
+    };
+    return { key: JSON.stringify(job), ids: laid.map(({ id }) => id), paintIds: known.map(({ id }) => id) };
+  }, [wanted, palette, paints, paper, targets, approach]);
+  const [found, setFound] = useState<{ key: string; plans: readonly PuddlePlan[] } | null>(null);
+  useEffect(() => {
+    let stale = false;
+    desk
+      .puddles(JSON.parse(asked.key) as PuddleJob)
+      .then(
+        (plans) => !stale && setFound({ key: asked.key, plans }),
+        troubleWith("Fewer puddles could not be worked out"),
+      );
+    return () => {
+      stale = true;
+    };
+  }, [desk, asked.key]);
+  return { plans: found?.key === asked.key ? found.plans : null, ids: asked.ids, paintIds: asked.paintIds };
+}
+
+/** How few puddles could serve all colours, what each number comes to, and one press to mix so. */
+export function FewerPuddles() {
+  const { plans, ids, paintIds } = usePlans();
+  const hand = useDesk((s) => s.document.approach.hand);
+  const chooseRecipes = useDesk((s) => s.chooseRecipes);
+  if (ids.length < 3 || paintIds.length === 0) return null;
+  if (!plans)
+    return (
+      <p role="status" className="quiet text-[0.9rem]">
+        Looking for fewer puddles …
+      </p>
+    );
+  const apply = (plan: PuddlePlan): void =>
+    chooseRecipes(
+      new Map(
+        plan.puddles.flatMap(({ servings }) =>
+          servings.map(({ target, parts, waterParts }): readonly [string, StoredRecipe] => [
+            ids[target],
+            { parts: parts.map(([paint, amount]) => ({ paintId: paintIds[paint], parts: amount })), waterParts },
+          ]),
+        ),
+      ),
+    );
+  return (
+    <section aria-label="Fewer puddles" className="space-y-1.5 rounded-field border border-(--hairline) p-3">
+      <h4 className="font-semibold">How many puddles do you want to mix?</h4>
+      <p className="quiet text-[0.9rem] leading-snug">
+        Each colour from one of them, thinned, or with one paint added. What comes out is off by so much in the mean, in{" "}
+        {HAND_WORDS[hand]}.
+      </p>
+      <ul className="flex flex-wrap gap-1.5">
+        {plans.map((plan) => (
+          <li key={plan.puddles.length}>
+            <button
+              type="button"
+              className="btn btn-outline btn-sm"
+              title={
+                plan.proven ? "No other choice of these mixes does better." : "The best that was found in a moment."
+              }
+              aria-label={`Mix from ${plan.puddles.length} ${plan.puddles.length === 1 ? "puddle" : "puddles"}, off by ${plan.inHand.toFixed(1)}`}
+              onClick={() => apply(plan)}
+            >
+              <b>{plan.puddles.length}</b> <span className="font-normal">off by {plan.inHand.toFixed(1)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
