@@ -25,34 +25,71 @@ export interface SharedPuddle {
   readonly from: number | null;
 }
 
-/** Whether a mix is another one with one paint added: the others keep their ratios. Paints by any key, in the parts' order. */
+/**
+ * Whether a mix is another one, of two paints or more, with one paint added: the others keep their ratios. Paints by any
+ * key, in the parts' order. (One paint with another added is a new mix: the first comes from its own tube or well.)
+ */
 export function addsOnePaint<Key>(
   child: { readonly paints: readonly Key[]; readonly parts: readonly number[] },
   parent: { readonly paints: readonly Key[]; readonly parts: readonly number[] },
 ): boolean {
-  if (child.paints.length !== parent.paints.length + 1) return false;
+  if (parent.paints.length < 2 || child.paints.length !== parent.paints.length + 1) return false;
   const places = parent.paints.map((paint) => child.paints.indexOf(paint));
   if (places.includes(-1)) return false;
   const scale = child.parts[places[0]] / parent.parts[0];
   return places.every((place, i) => Math.abs(child.parts[place] - scale * parent.parts[i]) < 1e-9);
 }
 
-/** Puts each mix that is an earlier one with a paint added behind it; of several it is the largest one's. */
-function inFamilies(puddles: readonly Omit<SharedPuddle, "from">[]): SharedPuddle[] {
-  const mixOf = ({ parts }: Pick<SharedPuddle, "parts">) => ({
+type Unplaced = Omit<SharedPuddle, "from">;
+
+const addsTo = (child: Unplaced, parent: Unplaced): boolean => {
+  const [own, other] = [child, parent].map(({ parts }) => ({
     paints: parts.map(({ paintId }) => paintId),
     parts: parts.map(({ parts: amount }) => amount),
-  });
-  const ordered: SharedPuddle[] = [];
-  const place = (puddle: Omit<SharedPuddle, "from">, from: number | null): void => {
-    const own = ordered.push({ ...puddle, from }) - 1;
-    for (const other of puddles)
-      if (parentOf(other) === puddle && !ordered.some(({ parts }) => parts === other.parts)) place(other, own);
-  };
-  const parentOf = (puddle: Omit<SharedPuddle, "from">): Omit<SharedPuddle, "from"> | undefined =>
-    puddles.find((other) => addsOnePaint(mixOf(puddle), mixOf(other)));
-  for (const puddle of puddles) if (!parentOf(puddle)) place(puddle, null);
-  return ordered;
+  }));
+  return addsOnePaint(own, other);
+};
+
+/** The mix without one of its paints, as a puddle that serves nothing itself. */
+const without = ({ parts }: Unplaced, paintId: string): Unplaced => ({
+  parts: parts.filter((part) => part.paintId !== paintId),
+  uses: [],
+  areaCm2: 0,
+});
+
+/**
+ * Puts each mix that is another with a paint added behind it. Mixes of three that have two paints at one ratio in common
+ * get these as a puddle to begin from, though nothing is painted with it alone; the base of most comes first.
+ */
+function inFamilies(puddles: readonly Unplaced[]): SharedPuddle[] {
+  const orphans = new Set(puddles.filter((child) => !puddles.some((parent) => addsTo(child, parent))));
+  const families = new Map<Unplaced, Unplaced[]>();
+  for (const parent of puddles) if (orphans.has(parent)) families.set(parent, []);
+  for (const child of puddles) {
+    const parent = puddles.find((other) => orphans.has(other) && addsTo(child, other));
+    if (parent) families.get(parent)!.push(child);
+  }
+  for (let base: Unplaced | null = null, children: Unplaced[] = []; ;) {
+    const loose = [...families].flatMap(([one, own]) => (own.length === 0 && one.parts.length > 2 ? [one] : []));
+    [base, children] = [null, []];
+    for (const one of loose)
+      for (const { paintId } of one.parts) {
+        const shared = without(one, paintId);
+        const own = loose.filter((other) => addsTo(other, shared));
+        if (own.length > Math.max(1, children.length)) [base, children] = [shared, own];
+      }
+    if (!base) break;
+    for (const child of children) families.delete(child);
+    families.set(base, children);
+  }
+  const area = ([one, own]: [Unplaced, Unplaced[]]): number =>
+    own.reduce((sum, { areaCm2 }) => sum + areaCm2, one.areaCm2);
+  return [...families]
+    .sort((one, two) => area(two) - area(one))
+    .reduce<SharedPuddle[]>((list, [parent, own]) => {
+      const at = list.length;
+      return [...list, { ...parent, from: null }, ...own.map((child) => ({ ...child, from: at }))];
+    }, []);
 }
 
 /** What makes two mixes the same: paints and proportions, not water. */

@@ -129,4 +129,50 @@ test("a puddle that is another with a paint added follows it in the list; the we
     ["violet grey", 1],
     ["green", null],
   ]);
+  // Two mixes of three with blue and brown two to one in common begin from that, though nothing is painted with it.
+  const shared = puddlesOf([
+    use(
+      "roof",
+      [
+        ["blue", 2],
+        ["brown", 1],
+        ["rose", 1],
+      ],
+      10,
+    ),
+    use(
+      "bank",
+      [
+        ["blue", 4],
+        ["brown", 2],
+        ["ochre", 1],
+      ],
+      30,
+    ),
+    use("sky", [["blue", 1]], 20),
+  ]);
+  expect(shared.map(({ uses, from }) => [uses[0]?.id ?? "base", from])).toEqual([
+    ["base", null],
+    ["bank", 0],
+    ["roof", 0],
+    ["sky", null],
+  ]);
+  expect(new Set(shared[0]!.parts.map(({ paintId }) => paintId))).toEqual(new Set(["blue", "brown"]));
+});
+
+test("as many wells are shown as were asked for, or fewer", () => {
+  for (const { puddles } of planPuddles(many, paints, paper, how)) {
+    const shown = puddlesOf(
+      puddles.flatMap(({ servings }) =>
+        servings.map(({ target: t, parts, waterParts }) => ({
+          id: String(t),
+          waterParts,
+          areaCm2: 20,
+          parts: parts.map(([p, amount]) => ({ paintId: ids[p]!, parts: amount })),
+        })),
+      ),
+    );
+    expect(shown.filter(({ from }) => from === null).length).toBeLessThanOrEqual(puddles.length);
+    expect(shown.flatMap(({ uses }) => uses)).toHaveLength(many.length);
+  }
 });

@@ -122,7 +122,7 @@ export function PuddleList() {
           const parts = namedParts({ parts: [...puddle.parts], waterParts: 0 }, paints);
           return (
             <li
-              key={puddle.uses.map(({ id }) => id).join()}
+              key={JSON.stringify([puddle.from, puddle.parts])}
               className={puddle.from === null ? "border-t border-(--hairline) py-2" : "py-2 pl-6"}
             >
               {puddle.from !== null && (
