@@ -222,7 +222,8 @@ const rooms: readonly (readonly [
       [
         "a card read",
         async (page) => {
-          await page.getByRole("button", { name: /Read the demo/ }).click();
+          await page.getByRole("radio", { name: /Four paints/ }).check();
+          await page.getByRole("button", { name: /Read the demo's card/ }).click();
           await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 30_000 });
           await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
         },
@@ -233,6 +234,20 @@ const rooms: readonly (readonly [
         async (page) => {
           await page.getByRole("tab", { name: "By numbers" }).click();
           await page.getByRole("textbox").first().fill("x");
+        },
+      ],
+    ],
+  ],
+  [
+    "the measuring room with a whole box",
+    "/measure",
+    (page) => expect(page.locator("[inert]")).toHaveCount(0),
+    [
+      [
+        "a box sheet read",
+        async (page) => {
+          await page.getByRole("button", { name: /Read the demo's box sheet/ }).click();
+          await page.getByRole("button", { name: /^Keep all/ }).waitFor({ timeout: 60_000 });
         },
       ],
     ],
