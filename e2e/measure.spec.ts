@@ -211,12 +211,12 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
 }) => {
   await page.goto(`${server.url}/paintbox`);
   await page
-    .getByRole("button", { name: /Cerulean/ })
+    .getByRole("button", { name: /Light red/ })
     .first()
     .click();
   await page.getByRole("region", { name: "Measured" }).getByRole("link", { name: "Measure it" }).click();
   await page.getByRole("tab", { name: "By meter" }).click();
-  await expect(page.getByRole("region", { name: "Paint and paper" })).toContainText("Cerulean");
+  await expect(page.getByRole("region", { name: "Paint and paper" })).toContainText("Light red");
   await expect(page.getByRole("note")).toContainText("simulated");
   const places = page.getByRole("list", { name: "Places to read" });
   await expect(places.getByRole("button").first()).toBeDisabled();
@@ -234,11 +234,11 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
     }).toPass({ timeout: 20_000 });
   }
   const result = page.getByRole("region", { name: "What the fit makes of it" });
-  await result.getByRole("button", { name: "Keep for Cerulean" }).click();
+  await result.getByRole("button", { name: "Keep for Light red" }).click();
   await expect(result.getByRole("status")).toContainText("Kept");
   await page.goto(`${server.url}/paintbox`);
   await page
-    .getByRole("button", { name: /Cerulean/ })
+    .getByRole("button", { name: /Light red/ })
     .first()
     .click();
   const measured = page.getByRole("region", { name: "Measured" });
@@ -250,10 +250,10 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
   await expect(measured.getByRole("button", { name: "let it count" })).toBeVisible();
   await page.reload();
   await page
-    .getByRole("button", { name: /Cerulean/ })
+    .getByRole("button", { name: /Light red/ })
     .first()
     .click();
-  await expect(page.getByRole("article", { name: "Cerulean" })).toContainText("typical values");
+  await expect(page.getByRole("article", { name: "Light red" })).toContainText("typical values");
 });
 
 test("typed colours and files: wrong numbers are told at their line, a CGATS file is matched to the swatches", async ({

@@ -49,8 +49,8 @@ test("the best palettes of each size are found by themselves, one is laid out wi
       .allTextContents()
   ).map((words) => Number(words.replace("off by ", "")));
   expect(errors).toHaveLength(5);
-  // In their order effort counts too: a simpler palette may stand before one that comes out a little nearer.
-  errors.slice(1).forEach((error, i) => expect(error).toBeGreaterThan(errors[i] - 0.6));
+  // In their order effort and layers count too: a simpler palette may stand before one that comes out a little nearer.
+  errors.slice(1).forEach((error, i) => expect(error).toBeGreaterThan(errors[i] - 1.5));
   await expect(
     panel(page)
       .getByText(/\d\.\d paints a mix/)
