@@ -14,7 +14,7 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   workers: 2,
   // Two browsers and the unit tests share two cores: a test that was overtaken once is run again, and counted as flaky.
-  retries: process.env.CI ? 1 : 0,
+  // npm test asks for that (scripts/test.mjs); alone a test has one try.
   fullyParallel: false,
   reporter: [["list"], ["json"]],
   use: {

@@ -129,7 +129,7 @@ async function computed() {
 async function browsed() {
   if (!hasChromium()) return check("a Chromium for the browser tests (install it, or set CHROMIUM_PATH)", false);
   const report = join(scratch, "browser.json");
-  const ok = await run([tool("@playwright", "test", "cli.js"), "test"], {
+  const ok = await run([tool("@playwright", "test", "cli.js"), "test", "--retries=1"], {
     live: true,
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report },
   });
