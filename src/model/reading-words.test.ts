@@ -4,7 +4,7 @@ import { doubtWords, refusalWords } from "./reading-words";
 describe("why something can't be measured, in words", () => {
   test("figures are told, and what to do", () => {
     expect(refusalWords({ code: "not found", seen: 3 })).toMatch(/: 3 of its four round corner marks .* All four must/);
-    expect(refusalWords({ code: "uneven", times: 2.456 })).toMatch(/gets 2\.5 times as much .* Turn the card/);
+    expect(refusalWords({ code: "uneven", times: 2.456 })).toMatch(/gets 2\.5 times as much .* Turn it/);
     expect(refusalWords({ code: "cast", looks: "orange" })).toMatch(/the paper looks orange\. Take the photo in day/);
     expect(refusalWords({ code: "out of order", wash: 3 })).toMatch(/wash 3 is stronger than wash 2/);
     expect(refusalWords({ code: "bare wash", wash: 4 })).toMatch(/^Wash 4 is bare paper\. Paint it/);

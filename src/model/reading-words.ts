@@ -4,14 +4,14 @@ import type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "@/core/cali
 export function refusalWords(refusal: SheetRefusal | RowRefusal | FitRefusal): string {
   switch (refusal.code) {
     case "blurred":
-      return "The photo is blurred. Hold still, let the camera focus on the card, and take it again.";
+      return "The photo is blurred. Hold still, let the camera focus on the sheet, and take it again.";
     case "not found":
       return (
-        `The card was not found: ${refusal.seen} of its four round corner marks can be seen. ` +
+        `The sheet was not found: ${refusal.seen} of its four round corner marks can be seen. ` +
         "All four must be in the picture, uncovered and sharp."
       );
     case "too small":
-      return "The card is too small in the picture. Go nearer, until it nearly fills the frame.";
+      return "The sheet is too small in the picture. Go nearer, until it nearly fills the frame.";
     case "burnt out":
       return (
         "The paper is burnt out: it is brighter than the camera can tell. " +
@@ -19,7 +19,7 @@ export function refusalWords(refusal: SheetRefusal | RowRefusal | FitRefusal): s
       );
     case "no bare paper":
       return (
-        "Too little bare paper is left between the washes, or a shadow lies over the card. " +
+        "Too little bare paper is left between the washes, or a shadow lies over it. " +
         "The paper is what everything is measured against."
       );
     case "too dark":
@@ -31,8 +31,8 @@ export function refusalWords(refusal: SheetRefusal | RowRefusal | FitRefusal): s
       );
     case "uneven":
       return (
-        `The light is too uneven: one side of the card gets ${refusal.times.toFixed(1)} times as much as the other. ` +
-        "Turn the card to the window, or move out of a shadow."
+        `The light is too uneven: one side of the sheet gets ${refusal.times.toFixed(1)} times as much as the other. ` +
+        "Turn it to the window, or move out of a shadow."
       );
     case "bare row":
       return "This row is bare. Was it painted?";

@@ -1,10 +1,7 @@
 import { readCard, type CardRead } from "@/core/calibration/card/read-card";
 import { SHEETS } from "@/core/calibration/card/sheets";
 import { fitPatches, patchesOfRow, withoutCamera } from "@/core/calibration/patches";
-import { deltaE00 } from "@/core/colour/difference";
-import { likelyErrorOf } from "@/core/mixing/likely-error";
 import { paintModel, type PaintModel } from "@/core/mixing/paint";
-import { predict } from "@/core/mixing/predict";
 import { normalFrom } from "@/core/numeric/normal";
 import { seededRandom } from "@/core/numeric/random";
 import { loadOfWater } from "@/core/optics/load";
@@ -14,8 +11,8 @@ import { cameraOver, type PhotoTrouble } from "../card-photographs/camera";
 import { photographCard, type PaintedCard } from "../card-photographs/card-photo";
 import { throughJpeg } from "../card-photographs/develop";
 import { foreignPaint, type ForeignPaint } from "./foreign-paint";
-import { foreignColour, foreignReflectance, foreignSheet } from "./foreign-sheet";
-import { HABIT, HANDS, type Missed } from "./told-errors";
+import { foreignReflectance, foreignSheet } from "./foreign-sheet";
+import { HABIT, HANDS, tryMix, type Missed } from "./told-errors";
 
 const [WIDTH_PX, HEIGHT_PX] = [900, 1200];
 
@@ -85,25 +82,6 @@ export async function tryBoxSheet(
     const measured = { miss: fit.miss, loads: fit.loads, on: "2026-11-26", way: "bench" };
     known.push({ truth, label, model: { ...label, optics: fit.optics, measured } });
   });
-  const byLabel: number[] = [];
-  const missed = Array.from({ length: mixes }, (_, i): Missed => {
-    const chosen = new Set<number>();
-    while (chosen.size < 1 + (i % 3)) chosen.add(Math.floor(random() * known.length));
-    const parts = [...chosen].map((p) => ({ ...known[p]!, parts: 1 + Math.floor(5 * random()) }));
-    const total = parts.reduce((sum, part) => sum + part.parts, 0);
-    const load = Math.exp(Math.log(0.05) * random());
-    const truth = foreignColour(
-      parts.map((part) => ({ paint: part.truth, share: part.parts / total })),
-      load * habit,
-      sheet,
-    );
-    const mixOf = (which: "label" | "model") => parts.map((part) => ({ paint: part[which], parts: part.parts }));
-    byLabel.push(deltaE00(truth, predict(mixOf("label"), load, paper).dry));
-    return {
-      paints: chosen.size,
-      miss: deltaE00(truth, predict(mixOf("model"), load, paper).dry),
-      told: likelyErrorOf(mixOf("model"), load, paper),
-    };
-  });
-  return { read, missed, byLabel, told, refused };
+  const tried = Array.from({ length: mixes }, (_, i) => tryMix(1 + (i % 3), known, { random, sheet, habit }));
+  return { read, missed: tried.map((one) => one.missed), byLabel: tried.map((one) => one.byLabel), told, refused };
 }

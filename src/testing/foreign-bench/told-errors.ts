@@ -10,7 +10,7 @@ import { loadOfWater } from "@/core/optics/load";
 import { PAPERS } from "@/core/optics/paper";
 import { HANDBOOK } from "@/core/pigments/handbook";
 import { foreignPaint, type ForeignPaint } from "./foreign-paint";
-import { bareColour, foreignColour, foreignSheet } from "./foreign-sheet";
+import { bareColour, foreignColour, foreignSheet, type ForeignSheet } from "./foreign-sheet";
 
 /** How a painter's paints are known: by the label alone, by two washes, or by a whole row of a card. */
 export const KNOWN_BY = ["label", "two washes", "five patches"] as const;
@@ -76,33 +76,41 @@ export function tellErrors(
         measured: { miss: fit.miss, loads: fit.loads, on: "2026-11-26", way: "bench" },
       };
     };
-    const box: { truth: ForeignPaint; model: PaintModel }[] = [];
+    const box: { truth: ForeignPaint; label: PaintModel; model: PaintModel }[] = [];
     while (box.length < 8) {
       const { id } = HANDBOOK[Math.floor(random() * HANDBOOK.length)]!;
       const truth = foreignPaint(id, random);
       const label = paintModel(`${box.length} ${id}`, [{ pigmentId: id, share: 1 }]);
       const model = knownBy === "label" ? label : measured(truth, label);
-      if (model) box.push({ truth, model });
+      if (model) box.push({ truth, label, model });
     }
-    return Array.from({ length: mixes }, (_, i): Missed => {
-      const chosen = new Set<number>();
-      while (chosen.size < 1 + (i % 3)) chosen.add(Math.floor(random() * box.length));
-      const parts = [...chosen].map((p) => ({ ...box[p]!, parts: 1 + Math.floor(5 * random()) }));
-      const total = parts.reduce((sum, part) => sum + part.parts, 0);
-      const load = Math.exp(Math.log(0.05) * random());
-      const truth = foreignColour(
-        parts.map((part) => ({ paint: part.truth, share: part.parts / total })),
-        load * habit,
-        sheet,
-      );
-      const mix = parts.map(({ model, parts: n }) => ({ paint: model, parts: n }));
-      return {
-        paints: chosen.size,
-        miss: deltaE00(truth, predict(mix, load, paper).dry),
-        told: likelyErrorOf(mix, load, paper),
-      };
-    });
+    return Array.from({ length: mixes }, (_, i) => tryMix(1 + (i % 3), box, { random, sheet, habit }).missed);
   });
+}
+
+/** Mixes so many paints of a box at random and puts what is predicted to the truth; also by how much the labels alone miss it. */
+export function tryMix(
+  count: number,
+  box: readonly { readonly truth: ForeignPaint; readonly label: PaintModel; readonly model: PaintModel }[],
+  { random, sheet, habit }: { random: () => number; sheet: ForeignSheet; habit: number },
+): { readonly missed: Missed; readonly byLabel: number } {
+  const [paper] = PAPERS;
+  const chosen = new Set<number>();
+  while (chosen.size < count) chosen.add(Math.floor(random() * box.length));
+  const parts = [...chosen].map((p) => ({ ...box[p]!, parts: 1 + Math.floor(5 * random()) }));
+  const total = parts.reduce((sum, part) => sum + part.parts, 0);
+  const load = Math.exp(Math.log(0.05) * random());
+  const truth = foreignColour(
+    parts.map((part) => ({ paint: part.truth, share: part.parts / total })),
+    load * habit,
+    sheet,
+  );
+  const mixOf = (which: "label" | "model") => parts.map((part) => ({ paint: part[which], parts: part.parts }));
+  const missBy = (which: "label" | "model"): number => deltaE00(truth, predict(mixOf(which), load, paper!).dry);
+  return {
+    missed: { paints: count, miss: missBy("model"), told: likelyErrorOf(mixOf("model"), load, paper!) },
+    byLabel: missBy("label"),
+  };
 }
 
 /** Share of misses under what was told as the median, and as nine in ten. */

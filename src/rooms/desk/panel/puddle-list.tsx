@@ -12,14 +12,15 @@ import {
 } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords, type WaterParts } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
+import { coloursOf } from "@/model/washes";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { FewerPuddles } from "./fewer-puddles";
 import { layersWords } from "./layers";
 import { namedParts, usePaints, usePaper } from "../paints";
-import { sheetOf, useMeasured, usePhoto } from "../photo-study";
+import { useMeasured } from "../photo-study";
 import { useTargets, useWantedColours } from "../targets";
-import { usesOf } from "../uses";
+import { useWashSizes } from "../uses";
 
 /** An area that could take a neighbour's puddle. */
 interface Sharing {
@@ -34,20 +35,16 @@ const BAR_WIDTH = 330;
 /** The areas' recipes with the paper each covers, cm². */
 function useUses(): readonly PuddleUse[] {
   const areas = useDesk((s) => s.document.areas);
-  const study = useDesk((s) => s.document.study);
-  const { size } = usePhoto();
-  const measured = useMeasured();
-  return useMemo(() => {
-    const { widthCm, heightCm } = sheetOf(study, size);
-    return areas.flatMap((area) =>
-      usesOf(area, measured).map(({ id, recipe, share }) => ({
-        id,
-        parts: recipe.parts,
-        waterParts: recipe.waterParts,
-        areaCm2: share * widthCm * heightCm,
-      })),
-    );
-  }, [areas, study, size, measured]);
+  const sizes = useWashSizes();
+  return useMemo(
+    () =>
+      areas.flatMap((area) =>
+        coloursOf(area).flatMap(({ id, recipe }) =>
+          recipe ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2: sizes.get(id) ?? 0 }] : [],
+        ),
+      ),
+    [areas, sizes],
+  );
 }
 
 /** Areas that touch and could be painted from one puddle at two strengths, losing hardly anything. */
