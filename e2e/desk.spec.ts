@@ -75,7 +75,7 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
   expect(await ways.count()).toBeGreaterThan(2);
   await expect(ways.first()).toContainText(/dE00 \d/);
   await expect(ways.first()).toContainText(/paint : \d+ water|no water/);
-  await expect(ways.first()).toContainText(/give or take \d+(\.\d)?, seldom over \d+/);
+  await expect(ways.first()).toContainText(/comes out within \d+(\.\d)?, nine times in ten within \d+/);
 
   const chosen = (await ways.nth(2).getByRole("button").getAttribute("aria-label"))!.replace("Use ", "").split(", ");
   await ways.nth(2).getByRole("button").click();

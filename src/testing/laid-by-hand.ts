@@ -13,14 +13,14 @@ import { choosePalettes, mixCosts } from "@/core/palette";
 import { photograph } from "./photographs/photographs";
 
 /** A box of 25 single pigments such as landscape painters own. */
-const BOX =
+export const BOX =
   "PY3 PY154 PY150 PO49 PY43 PBr7-raw-sienna PBr7-burnt-sienna PBr7-burnt-umber PBr7-raw-umber PR101-light-red PR101-indian-red PO73 PR108 PR254 PV19-rose PR177 PR179 PV23 PB29 PB28 PB35 PB15-green-shade PB60 PG7 PG18".split(
     " ",
   );
 
 /** Photographs whose shapes are mixed. */
 export const PICTURES = ["mountain", "bridge", "sunset", "field", "dune", "harbour"] as const;
-type Picture = (typeof PICTURES)[number];
+export type Picture = (typeof PICTURES)[number];
 
 /** How palettes and recipes are judged: by exact mixes, or by what comes out in a usual hand. */
 export type Judge = "ideal" | "usual";
@@ -28,7 +28,7 @@ export type Judge = "ideal" | "usual";
 const labOfMean = (L: number, a: number, b: number): Lab => labOfXyz(xyzOfLinearSrgb(linearSrgbOfOklab({ L, a, b })));
 
 /** The mean colours of a photograph's shapes, each weighed by the root of its size. */
-async function coloursOf(name: Picture): Promise<{ lab: Lab; weight: number }[]> {
+export async function coloursOf(name: Picture): Promise<{ lab: Lab; weight: number }[]> {
   const { width, height, oklab, linear } = areaImageOf(await photograph(name));
   const { labels, shapes } = proposeShapes({ width, height, oklab, linear }, new Uint8Array(width * height).fill(1));
   const sums = Array.from({ length: shapes }, () => [0, 0, 0, 0]);

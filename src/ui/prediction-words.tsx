@@ -1,5 +1,5 @@
 import { type Difference } from "@/core/colour";
-import { type LikelyError } from "@/core/mixing";
+import { type ComesOut, type LikelyError } from "@/core/mixing";
 
 /** How far the dried mix is from the photo's colour, in words and as dE00. */
 export function DifferenceWords({ difference }: { difference: Difference }) {
@@ -17,16 +17,54 @@ export function DifferenceWords({ difference }: { difference: Difference }) {
   );
 }
 
+const daysOf = (measurements: LikelyError["measurements"]): string =>
+  measurements.map(({ on, way }) => `${on}${way === "simulated meter" ? ", simulated" : ""}`).join("; ");
+
+/** What predictions stand on. */
+const basisWords = ({ basis, measurements }: Pick<LikelyError, "basis" | "measurements">): string =>
+  ({
+    measured: `your own swatches of ${daysOf(measurements)}`,
+    mixed: `partly your own swatches of ${daysOf(measurements)}`,
+    typical: "typical paints",
+  })[basis];
+
+/** A figure of dE00 as exact as it is known. */
+const rough = (dE00: number): string => (dE00 < 2 ? dE00.toFixed(1) : dE00.toFixed(0));
+
+/** What a recipe comes out off by, how much of that is the hand and how much the paints, and the part to mind. */
+export function ComesOutWords({
+  comesOut: { median, p90, from, delicate, ...grounds },
+  hand,
+  nameOf,
+}: {
+  comesOut: ComesOut;
+  /** Whose hand, e.g. "a usual hand". */
+  hand: string;
+  nameOf: (paintId: string) => string;
+}) {
+  return (
+    <div className="space-y-0.5">
+      <p
+        className="leading-snug"
+        title={`dE00: half of such washes come out nearer than the first, nine in ten nearer than the second. The exact mix ${from.reach.toFixed(1)}, parts and water in ${hand} ${from.hand.toFixed(1)}, the paints ${from.paints.toFixed(1)} (added as squares).`}
+      >
+        comes out within <b>{rough(median)}</b>, nine times in ten within <b>{rough(p90)}</b>
+      </p>
+      <p className="label-line">
+        {hand} {rough(from.hand)}, the paints {rough(from.paints)} ({basisWords(grounds)})
+      </p>
+      {delicate && (
+        <p className="leading-snug">
+          <b>Watch the {delicate.paintId === null ? "strength" : nameOf(delicate.paintId)}:</b> a slip too much turns it{" "}
+          {delicate.words.map((word) => word.replace(/^(a little|much) /, "")).join(", ")}.
+        </p>
+      )}
+    </div>
+  );
+}
+
 /** How sure the prediction is, and what it stands on. */
 export function LikelyErrorWords({ error }: { error: LikelyError }) {
-  const days = error.measurements
-    .map(({ on, way }) => `${on}${way === "simulated meter" ? ", simulated" : ""}`)
-    .join("; ");
-  const basis = {
-    measured: `your own swatches of ${days}`,
-    mixed: `partly your own swatches of ${days}`,
-    typical: "typical paints",
-  }[error.basis];
   const { strength, hue, scattering } = error.from;
   const most = Math.max(strength, hue, scattering);
   const owed =
@@ -36,7 +74,7 @@ export function LikelyErrorWords({ error }: { error: LikelyError }) {
       className="label-line"
       title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}. Most of it is ${owed}; two washes of a paint, measured, tell.`}
     >
-      give or take {error.median}, seldom over {Math.round(error.p90)} ({basis}
+      give or take {error.median}, seldom over {Math.round(error.p90)} ({basisWords(error)}
       {error.basis === "typical" && `, most of it ${owed}`})
     </p>
   );

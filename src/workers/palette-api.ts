@@ -1,8 +1,10 @@
 import type { Lab } from "@/core/colour";
 import type { HANDS } from "@/core/mixing";
 import type {
+  Character,
   FoundSize,
   OnProgress,
+  OtherPalette,
   PaletteChoice,
   PaletteWorth,
   Saving,
@@ -27,6 +29,12 @@ export interface Opening {
   readonly targets: readonly { readonly lab: Lab; readonly weight: number }[];
 }
 
+/** A palette's figure in each character, and the palettes that are better in one. */
+export interface OtherPalettes {
+  readonly figures: Readonly<Record<Character, number>>;
+  readonly others: readonly OtherPalette[];
+}
+
 /** Paints by their place in what was opened. */
 type Palette = readonly number[];
 
@@ -35,6 +43,8 @@ export interface PaletteApi {
   open(opening: Opening, progress: OnProgress): void;
   choose(choice: PaletteChoice, progress: OnProgress): readonly FoundSize[];
   serve(palettes: readonly Palette[]): readonly ServedPalette[];
+  /** Palettes of a palette's size that are plainly better than it in something, and its own figures. */
+  others(palette: Palette, choice: PaletteChoice): OtherPalettes;
   weigh(palette: Palette, convenience: Palette): PaletteWorth & { readonly savings: readonly Saving[] };
   wish(atHand: Palette, targets: readonly number[], errors: readonly number[]): readonly Wished[];
   start(among: Palette): readonly StartingPoint[];

@@ -3,6 +3,8 @@ import { expose } from "comlink";
 import { HANDS } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import {
+  figuresOf,
+  otherPalettes,
   posePalette,
   savedMixing,
   servedPalette,
@@ -48,6 +50,10 @@ expose({
   },
   choose: (choice, progress) => solvePalette(problem(), choice, progress),
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),
+  others(paints, choice) {
+    const best = servedPalette(problem().costs, paints);
+    return { figures: figuresOf(problem(), best), others: otherPalettes(problem(), choice, best) };
+  },
   weigh: (palette, convenience) => ({
     ...worthOf(problem().costs, palette),
     savings: savedMixing(problem().costs, palette, convenience),

@@ -33,27 +33,37 @@ export const partDeviation = (share: number, hand: Hand): number =>
   Math.min(MOST_UNSURE, Math.hypot(hand.parts, hand.pickUp / (PARTS_IN_A_MIX * Math.max(share, 1e-6))));
 
 /**
- * Squared error that a hand adds to a mix, first order: how far its parts and water move the colour.
+ * How far more of each paint moves a mix's colour: squares of the judged differences by the logarithm of its part.
+ * More of one paint is more pigment, and another ratio: of the first paint, to all the others.
  * @param shares of the paints, summing to 1
  * @param slopes of the judged differences (three a row) by the logarithm of the load, then by that of each further
  *   paint's ratio to the first: 3 x shares.length numbers
+ * @param out one number for each paint
  */
-export function handSquares(shares: ArrayLike<number>, slopes: ArrayLike<number>, hand: Hand): number {
+export function movedSquares(shares: ArrayLike<number>, slopes: ArrayLike<number>, out: Float64Array): void {
   const n = shares.length;
-  let sum = 0;
-  for (let k = 0; k < 3; k++) sum += (hand.water * slopes[k]) ** 2;
-  if (n === 1) return sum;
   for (let i = 0; i < n; i++) {
-    const deviation = partDeviation(shares[i], hand);
     let square = 0;
     for (let k = 0; k < 3; k++) {
-      // More of one paint is more pigment, and another ratio: of the first paint, to all the others.
       let slope = shares[i] * slopes[k];
       if (i > 0) slope += slopes[3 * i + k];
       else for (let j = 1; j < n; j++) slope -= slopes[3 * j + k];
       square += slope * slope;
     }
-    sum += deviation * deviation * square;
+    out[i] = square;
   }
+}
+
+/** Squared error that a hand adds to a mix, first order; arguments as of {@link movedSquares}, and its result. */
+export function handSquares(
+  shares: ArrayLike<number>,
+  slopes: ArrayLike<number>,
+  moved: ArrayLike<number>,
+  hand: Hand,
+): number {
+  let sum = 0;
+  for (let k = 0; k < 3; k++) sum += (hand.water * slopes[k]) ** 2;
+  if (shares.length === 1) return sum;
+  for (let i = 0; i < shares.length; i++) sum += partDeviation(shares[i], hand) ** 2 * moved[i];
   return sum;
 }

@@ -18,6 +18,7 @@ export {
 export { farthestPointSample } from "./farthest-point-sample";
 export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
+export { comesOut, type ComesOut } from "./comes-out";
 export { HANDS, type Hand } from "./hand";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";

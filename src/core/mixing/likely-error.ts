@@ -33,13 +33,15 @@ interface ErrorPart {
  */
 const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
 /** What is left however well paints are known: another sheet, its texture, the model itself; root mean square, dE00. Set on the same bench. */
-const REMAINS = 1.1;
+export const REMAINS = 1.1;
 /** Median and nine in ten over the root mean square: typical paints, and measured ones. Set on the same bench. */
 const OF_RMS = { typical: { median: 0.72, p90: 1.45 }, measured: { median: 0.82, p90: 1.8 } } as const;
 /** Measured paints: one alone is known by its own washes, in a mix each brings what its washes didn't tell. Set on the same bench. */
 const BY_PAINTS = [0.88, 1.03, 1.12] as const;
 /** A strength far from any measured wash adds uncertainty: this much for each e-fold of load. From memory. */
 const PER_FOLD = 0.25;
+/** Doubt about an unmeasured tube for {@link tubeDoubt}. Set on the same bench. */
+const TUBE_DOUBT = 0.62;
 /** Strength at which a paint's own measured miss is compared with what is likely of an unmeasured one. */
 const COMPARED_LOAD: Load = 0.25;
 
@@ -86,6 +88,23 @@ function squaresOf(mix: readonly ErrorPart[], which: number, load: Load, paper: 
 
 const sumOf = ({ strength, hue, scattering }: Squares): number => strength + hue + scattering;
 
+/** Doubts that were reckoned before, by a paint's optics: the same tube is asked about for every colour. */
+const known = new WeakMap<Optics, { readonly paper: Paper; readonly doubt: number }>();
+
+/**
+ * How unsure a tube is, told as the logarithm of its strength, one standard deviation, hue and scattering counted in: the
+ * same for all unmeasured ones, less for a measured one. A mix is moved by it as by another part of the paint, so that
+ * the slopes of a hand's parts tell both; on the bench that goes with the true scatter by 0.87 (laid-by-hand.test.ts).
+ */
+export function tubeDoubt(paint: ErrorPart["paint"], paper: Paper): number {
+  if (!paint.measured) return TUBE_DOUBT;
+  const before = known.get(paint.optics);
+  if (before?.paper === paper) return before.doubt;
+  const doubt = TUBE_DOUBT * Math.sqrt(surer({ paint, parts: 1 }, COMPARED_LOAD, paper));
+  known.set(paint.optics, { paper, doubt });
+  return doubt;
+}
+
 /** How much surer a measured paint is than an unmeasured one: its own miss over what would be likely of it, squared; 1 for unmeasured. */
 function surer({ paint }: ErrorPart, load: Load, paper: Paper): number {
   if (!paint.measured) return 1;
@@ -93,6 +112,18 @@ function surer({ paint }: ErrorPart, load: Load, paper: Paper): number {
   const far = 1 + PER_FOLD * foldsOutside(load, paint.measured.loads);
   const own = (far * paint.measured.miss) / OF_RMS.measured.median;
   return Math.min(1, Math.max(0, own * own - REMAINS * REMAINS) / Math.max(unmeasured, 1e-6));
+}
+
+/** What predictions of a mix stand on: typical paints, measured ones or both, and the measurements without doubles, newest first. */
+export function groundsOf(
+  mix: readonly { readonly paint: Pick<PaintModel, "measured"> }[],
+): Pick<LikelyError, "basis" | "measurements"> {
+  const measured = mix.flatMap(({ paint }) => paint.measured ?? []);
+  const days = new Map(measured.map(({ on, way }) => [`${on} ${way}`, { on, way }]));
+  return {
+    basis: measured.length === 0 ? "typical" : measured.length === mix.length ? "measured" : "mixed",
+    measurements: [...days.values()].sort((a, b) => b.on.localeCompare(a.on)),
+  };
 }
 
 /**
@@ -108,20 +139,18 @@ export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Pape
     const own = squaresOf(mix, i, load, paper);
     for (const cause of ["strength", "hue", "scattering"] as const) all[cause] += left * own[cause];
   });
-  const measured = mix.flatMap(({ paint }) => paint.measured ?? []);
-  const basis = measured.length === 0 ? "typical" : measured.length === mix.length ? "measured" : "mixed";
+  const { basis, measurements } = groundsOf(mix);
   const of = OF_RMS[basis === "measured" ? "measured" : "typical"];
   const byPaints = basis === "measured" ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1] : 1;
   const rms = byPaints * Math.sqrt(sumOf(all) + REMAINS * REMAINS);
   const total = Math.max(sumOf(all), 1e-9);
   // A large error is not known to a tenth.
   const rounded = (x: number): number => (x < 5 ? Math.round(10 * x) / 10 : Math.round(x));
-  const days = new Map(measured.map(({ on, way }) => [`${on} ${way}`, { on, way }]));
   return {
     median: rounded(of.median * rms),
     p90: rounded(of.p90 * rms),
     basis,
-    measurements: [...days.values()].sort((a, b) => b.on.localeCompare(a.on)),
+    measurements,
     from: { strength: all.strength / total, hue: all.hue / total, scattering: all.scattering / total },
   };
 }

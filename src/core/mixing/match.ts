@@ -3,12 +3,13 @@ import { compareColours, type Difference } from "../colour/compare";
 import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { closestMixes } from "./closest";
+import { comesOut, type ComesOut } from "./comes-out";
 import type { CombinationRules } from "./combinations";
 import { effortOf, HANDS, type Hand } from "./hand";
-import { likelyErrorOf, type LikelyError } from "./likely-error";
+import { tubeDoubt } from "./likely-error";
 import type { PaintModel } from "./paint";
 import { roundMix } from "./parts";
-import { handErrors } from "./hand-errors";
+import { scatterOf, TUBES_DECIDE } from "./scatter";
 import { predict } from "./predict";
 import { buildReachTable, type ReachTable } from "./reach-table";
 import { heavyCost } from "./workable";
@@ -49,11 +50,10 @@ export interface Recipe {
   readonly wet: Lab;
   /** Predicted dry colour against the target. */
   readonly difference: Difference;
-  /** What it comes out off by in the hand that was asked for: the difference and the hand's scatter together, root mean square, dE00. */
-  readonly inHand: number;
+  /** What it comes out off by in the hand that was asked for. */
+  readonly comesOut: ComesOut;
   /** What rounding to countable parts and water costs, dE00 with the value weight; 0 or more. */
   readonly roundingCost: number;
-  readonly likelyError: LikelyError;
   readonly pigmentCount: number;
 }
 
@@ -93,9 +93,9 @@ export function matchOver(
     const shares = rounding[i].parts.map((part) => part / total);
     return { combination, shares, load: loadOfWater(rounding[i].waterParts) };
   });
-  const scatter = (valueWeight: number): Float64Array =>
-    handErrors(target, table, { valueWeight, freeHue: false }, options.hand, laid);
-  const [weighed, plain] = [scatter(options.valueWeight), scatter(1)];
+  const doubts = table.paints.map((paint) => tubeDoubt(paint, paper));
+  const { valueWeight, hand } = options;
+  const weighed = scatterOf(target, table, { valueWeight, freeHue: false }, hand, doubts, laid);
   const candidates = worthRounding.map((mix, i) => {
     const paints = mix.combination.map((index) => table.paints[index]);
     const rounded = rounding[i];
@@ -103,9 +103,12 @@ export function matchOver(
       paintIds: paints.map(({ id }) => id),
       pigmentIds: [...new Set(paints.flatMap(({ pigmentIds }) => pigmentIds))],
       cost: rounded.cost,
-      inHand: Math.sqrt(rounded.cost ** 2 + weighed[i]) + effortOf(paints.length) + heavyCost(laid[i].load, areaCm2),
+      inHand:
+        Math.sqrt(rounded.cost ** 2 + weighed.hand[i] + TUBES_DECIDE * weighed.tubes[i]) +
+        effortOf(paints.length) +
+        heavyCost(laid[i].load, areaCm2),
     };
-    return { ...way, paints, rounded, exactCost: mix.cost, scatter: plain[i] };
+    return { ...way, paints, rounded, exactCost: mix.cost };
   });
   return pickWays(candidates, options.ways).map(({ way, kind }) => {
     const { paints, rounded, exactCost, pigmentIds } = way;
@@ -121,9 +124,8 @@ export function matchOver(
       dry,
       wet,
       difference,
-      inHand: Math.sqrt(difference.dE00 ** 2 + way.scatter),
+      comesOut: comesOut(target, mix, load, paper, hand),
       roundingCost: Math.max(0, rounded.cost - exactCost),
-      likelyError: likelyErrorOf(mix, load, paper),
       pigmentCount: pigmentIds.length,
     };
   });

@@ -6,7 +6,9 @@ import type { MixCosts } from "./mix-costs";
 /** How a target is served by a palette: its error in the hand that was asked for (less what nobody sees), the combination, and the colour it makes. */
 export interface ServedTarget {
   readonly error: number;
-  /** The same in a hand that never errs. */
+  /** The same with what is not known of the paints. */
+  readonly expected: number;
+  /** As `error`, in a hand that never errs. */
   readonly ideal: number;
   readonly combination: readonly number[];
   readonly made: Lab | null;
@@ -41,7 +43,7 @@ function within(combinations: MixCosts["combinations"], palette: readonly number
 
 /** How each target is served by a palette of at least one paint. */
 export function servedBy(
-  { combinations, costs, inHand = costs, ideal = inHand, made }: MixCosts,
+  { combinations, costs, inHand = costs, expected = inHand, ideal = inHand, made }: MixCosts,
   palette: readonly number[],
 ): readonly ServedTarget[] {
   // Of mixes that do equally well the simplest serves.
@@ -51,6 +53,7 @@ export function servedBy(
     const colour = made?.[t].subarray(3 * best, 3 * best + 3);
     return {
       error: inHand[t][best],
+      expected: expected[t][best],
       ideal: ideal[t][best],
       combination: combinations[best],
       made: colour ? { L: colour[0], a: colour[1], b: colour[2] } : null,

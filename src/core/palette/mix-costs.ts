@@ -2,7 +2,8 @@ import type { Lab } from "../colour/colour";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
 import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
-import { handErrors, mixAt } from "../mixing/hand-errors";
+import { tubeDoubt } from "../mixing/likely-error";
+import { mixAt, scatterOf, TUBES_DECIDE } from "../mixing/scatter";
 import { refineMixes } from "../mixing/refine";
 import { heavyCost } from "../mixing/workable";
 import type { ReachTable } from "../mixing/reach-table";
@@ -21,11 +22,13 @@ export interface MixCosts {
   readonly paints: number;
   /** Paints of each combination, as indices; at most three. */
   readonly combinations: readonly (readonly number[])[];
-  /** What palettes are chosen by, combination after combination for each target: the error in the metric's hand, and the effort of mixing. */
+  /** What palettes are chosen by, combination after combination for each target: the error in the metric's hand, some of what is not known of its paints, and the effort of mixing. */
   readonly costs: readonly Float64Array[];
   /** What a mix comes out off by in that hand: CIEDE2000 with the value weight, less what nobody sees. */
   readonly inHand?: readonly Float64Array[];
-  /** The same in a hand that never errs. */
+  /** The same with what is not known of the paints. */
+  readonly expected?: readonly Float64Array[];
+  /** The same as in the hand, in a hand that never errs. */
   readonly ideal?: readonly Float64Array[];
   /** L, a, b of each combination's best mix for each target. */
   readonly made?: readonly Float32Array[];
@@ -46,6 +49,8 @@ const POLISHED = 48;
 
 /** Error squared that a hand is taken to add to a mix too far off to be refined: more than to most. From memory. */
 const HAND_OF_THE_FAR = 36;
+/** The same of what is not known of their paints. From memory. */
+const TUBES_OF_THE_FAR = 80;
 
 const less = (error: number): number => Math.max(0, error - UNSEEN);
 
@@ -63,12 +68,13 @@ export function mixCosts(
 ): MixCosts {
   const judge = typeof metric === "number" ? fullMetric(metric) : metric;
   const made: Float32Array[] = [];
-  const [ideal, inHand]: [Float64Array[], Float64Array[]] = [[], []];
+  const [ideal, inHand, expected]: Float64Array[][] = [[], [], []];
   // What decides between mixes beside what comes out: effort, and paints that are taken unwillingly.
   const reluctance = table.paints.map((paint) => judge.reluctance?.(paint) ?? 0);
   const beside = table.combinations.map(
     (paints) => effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p], 0),
   );
+  const doubts = table.paints.map((paint) => tubeDoubt(paint, table.paper));
   const costs = targets.map(({ lab, areaCm2 = 0 }, i) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
@@ -89,23 +95,31 @@ export function mixCosts(
     made.push(colours);
     ideal.push(cost.map(less));
     if (judge.hand) {
-      const added = handErrors(
+      const added = scatterOf(
         lab,
         table,
         judge,
         judge.hand,
+        doubts,
         refined.map((c) => mixAt(table.combinations[c], at, c)),
       );
       const squares = cost.map((error) => error * error + HAND_OF_THE_FAR);
-      refined.forEach((c, n) => (squares[c] = cost[c] * cost[c] + added[n]));
-      cost.set(squares.map(Math.sqrt));
+      refined.forEach((c, n) => (squares[c] = cost[c] * cost[c] + added.hand[n]));
+      const tubes = new Float64Array(cost.length).fill(TUBES_OF_THE_FAR);
+      refined.forEach((c, n) => (tubes[c] = added.tubes[n]));
+      const outcome = (share: number): Float64Array =>
+        squares.map((square, c) => less(Math.sqrt(square + share * tubes[c])));
+      inHand.push(outcome(0));
+      expected.push(outcome(1));
+      const weighed = outcome(TUBES_DECIDE).map((error, c) => error + beside[c]);
+      for (const c of refined) weighed[c] += heavyCost(Math.exp(at[3 * c]), areaCm2);
+      onTarget(i + 1);
+      return weighed;
     }
+    inHand.push(ideal[i]);
+    expected.push(ideal[i]);
     onTarget(i + 1);
-    inHand.push(cost.map(less));
-    if (!judge.hand) return inHand[i];
-    const weighed = inHand[i].map((error, c) => error + beside[c]);
-    for (const c of refined) weighed[c] += heavyCost(Math.exp(at[3 * c]), areaCm2);
-    return weighed;
+    return ideal[i];
   });
   return {
     paints: table.paints.length,
@@ -113,6 +127,7 @@ export function mixCosts(
     costs,
     ideal,
     inHand,
+    expected,
     made,
     weights: targets.map(({ weight }) => weight),
   };

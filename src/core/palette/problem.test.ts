@@ -59,7 +59,13 @@ describe("a palette problem", () => {
       // With a value weight of 1 the cost is CIEDE2000 itself, less what is not visible.
       expect(Math.max(0, deltaE00(question.targets[t].lab, made!) - UNSEEN)).toBeCloseTo(own, 2);
     });
-    expect(servedPalette(posed.costs, [])).toEqual({ paints: [], error: Infinity, ideal: Infinity, served: [] });
+    expect(servedPalette(posed.costs, [])).toEqual({
+      paints: [],
+      error: Infinity,
+      expected: Infinity,
+      ideal: Infinity,
+      served: [],
+    });
   });
 
   test("what must be near is near in every palette found, and what must be dark is as dark as its mixes can be laid", () => {

@@ -58,19 +58,21 @@ export interface ServedPalette {
   readonly paints: readonly number[];
   /** Mean over the targets by their weights, dE00; infinite for an empty palette. */
   readonly error: number;
-  /** The same mean in a hand that never errs. */
+  /** The same mean with what is not known of the paints. */
+  readonly expected: number;
+  /** As `error`, in a hand that never errs. */
   readonly ideal: number;
   readonly served: readonly ServedTarget[];
 }
 
 /** How a palette, given by its paints' places in the question, serves the targets. */
 export function servedPalette(costs: MixCosts, paints: readonly number[]): ServedPalette {
-  if (paints.length === 0) return { paints, error: Infinity, ideal: Infinity, served: [] };
+  if (paints.length === 0) return { paints, error: Infinity, expected: Infinity, ideal: Infinity, served: [] };
   const served = servedBy(costs, paints);
   const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
-  const mean = (of: "error" | "ideal"): number =>
+  const mean = (of: "error" | "expected" | "ideal"): number =>
     served.reduce((sum, target, t) => sum + costs.weights[t] * target[of], 0) / total;
-  return { paints, served, error: mean("error"), ideal: mean("ideal") };
+  return { paints, served, error: mean("error"), expected: mean("expected"), ideal: mean("ideal") };
 }
 
 /** What a palette is chosen under: its sizes, the rules, the darkest value it must reach and areas that it must come near. */
@@ -84,14 +86,9 @@ export interface PaletteChoice extends PaletteRules {
 
 export type FoundSize = Omit<SizeChoice, "best"> & { readonly best: readonly ServedPalette[] };
 
-/** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
-export function solvePalette(
-  { costs, prepared, table }: PaletteProblem,
-  { sizes, must, never, kinds, darkest, within }: PaletteChoice,
-  onProgress: OnProgress,
-): FoundSize[] {
-  // A target that must be met is met by a mix that does it, not by a calmer one.
-  const bound: MixCosts = {
+/** The costs with what must be reached: a target that must be met is met by a mix that does it, not by a calmer one. */
+export function boundCosts({ costs, table }: PaletteProblem, { darkest, within }: PaletteChoice): MixCosts {
+  return {
     ...costs,
     costs: within.reduce<readonly Float64Array[]>((all, { target, most }) => {
       const demand = withinDemand(costs, target, most);
@@ -99,15 +96,21 @@ export function solvePalette(
     }, costs.costs),
     demands: darkest === null ? [] : [darkDemand(table, darkest)],
   };
-  const ready = within.length === 0 && darkest === null ? prepared : prepareChoice(bound);
+}
+
+/** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
+export function solvePalette(problem: PaletteProblem, choice: PaletteChoice, onProgress: OnProgress): FoundSize[] {
+  const { sizes, must, never, kinds, darkest, within } = choice;
+  const bound = boundCosts(problem, choice);
+  const ready = within.length === 0 && darkest === null ? problem.prepared : prepareChoice(bound);
   const found: FoundSize[] = [];
   let starts: readonly (readonly number[])[] = [];
   for (const [i, size] of sizes.entries()) {
     onProgress(size, i / sizes.length);
-    const [choice] = choosePrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, () => false, starts);
-    if (!choice) continue;
-    starts = choice.best.map(({ paints }) => paints);
-    found.push({ ...choice, best: starts.map((paints) => servedPalette(bound, paints)) });
+    const [chosen] = choosePrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, () => false, starts);
+    if (!chosen) continue;
+    starts = chosen.best.map(({ paints }) => paints);
+    found.push({ ...chosen, best: starts.map((paints) => servedPalette(bound, paints)) });
   }
   return found;
 }

@@ -4,7 +4,7 @@ import { filmComputer, type FilmComputer } from "../optics/kernel/film-kernel";
 import { COUNTABLE_WATER, loadOfWater, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { effortOf, type Hand } from "../mixing/hand";
-import { handErrors } from "../mixing/hand-errors";
+import { scatterOf } from "../mixing/scatter";
 import type { PaintModel } from "../mixing/paint";
 import { addsOnePaint } from "../mixing/puddles";
 import { heavyCost } from "../mixing/workable";
@@ -166,6 +166,8 @@ export function planPuddles(
   const candidates = looked.kept.map((c) => all[c]);
   const mean = targets.reduce((sum, { weight }) => sum + weight, 0) / targets.length || 1;
   const metric = { valueWeight, freeHue: false };
+  // All plans mix from the same tubes: how sure those are decides nothing here.
+  const doubts = new Float64Array(paints.length);
   const water = targets.map((_, t) => looked.kept.map((c) => looked.water[t][c]));
   const inHand = targets.map(({ lab }, t) => {
     const errors = new Float64Array(candidates.length).fill(FAR);
@@ -178,8 +180,8 @@ export function planPuddles(
         load: loads[water[t][c]],
       };
     });
-    const added = handErrors(lab, { computer }, metric, hand, mixes);
-    near.forEach((c, n) => (errors[c] = Math.sqrt(looked.off[t][looked.kept[c]] ** 2 + added[n])));
+    const added = scatterOf(lab, { computer }, metric, hand, doubts, mixes);
+    near.forEach((c, n) => (errors[c] = Math.sqrt(looked.off[t][looked.kept[c]] ** 2 + added.hand[n])));
     return errors;
   });
   const own = targets.map(({ weight, areaCm2 }, t) =>

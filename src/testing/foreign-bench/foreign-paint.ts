@@ -43,7 +43,7 @@ function relativesOf(id: string): readonly string[] {
 }
 
 /** A value of a spectrum by 10 nm at any wavelength, in a straight line between its bands. */
-function between(spectrum: Float64Array, nm: number): number {
+export function between(spectrum: Float64Array, nm: number): number {
   const x = Math.min(BANDS - 1.001, Math.max(0, (nm - 380) / 10));
   const i = Math.floor(x);
   return spectrum[i]! + (x - i) * (spectrum[i + 1]! - spectrum[i]!);

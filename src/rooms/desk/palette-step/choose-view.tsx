@@ -1,12 +1,10 @@
 "use client";
 
-import { Ban, Pin, X } from "lucide-react";
+import { X } from "lucide-react";
 import { useState } from "react";
 import { recommendedSize, SIZE_RANGE, UNSEEN } from "@/core/palette";
-import { Strip } from "@/ui/strip";
-import type { FoundSize } from "@/core/palette";
 import { useDesk } from "../desk-store";
-import { usePaints, usePaper, type KnownPaint } from "../paints";
+import { usePaints } from "../paints";
 import { ApproachPanel } from "./approach-panel";
 import { useWeighing } from "./weighing";
 import { Classics } from "./classics";
@@ -14,108 +12,9 @@ import { GainChart } from "./gain-chart";
 import { KindRules } from "./kind-rules";
 import { useApplyPalette } from "./apply-palette";
 import { MustReach } from "./must-reach";
-import { areasWord, FAIR, gainWords, GOOD, HAND_WORDS, listed, paintsWord } from "./words";
-
-const STRIP_PX = 84;
-
-/** One palette of the answer: its paints, how it serves the areas, and laying it out. */
-function PaletteRow({
-  palette,
-  place,
-  busy,
-  onLayOut,
-  onRule,
-}: {
-  palette: FoundSize["best"][number];
-  place: number;
-  busy: boolean;
-  onLayOut: () => void;
-  onRule: (which: "must" | "never", id: string) => void;
-}) {
-  const { paints, areaNames } = useWeighing();
-  const paper = usePaper();
-  const laid = useDesk((s) => s.document.palette);
-  const own = palette.paints.map((p) => paints[p]);
-  const isLaid = own.length === laid.length && own.every(({ id }) => laid.includes(id));
-  const poor = palette.served
-    .map(({ ideal }, i) => ({ name: areaNames[i], error: ideal }))
-    .filter(({ error }) => error >= FAIR)
-    .sort((a, b) => b.error - a.error);
-  const uses = (paint: KnownPaint): number =>
-    palette.served.filter(({ combination }) => combination.some((p) => paints[p] === paint)).length;
-  // As long as every wash is flat, colours and areas are the same.
-  const things = useDesk((s) => s.document.areas.length) === palette.served.length ? "areas" : "colours";
-  const mixed =
-    palette.served.reduce((sum, { combination }) => sum + combination.length, 0) / Math.max(1, palette.served.length);
-  const good = palette.served.filter(({ ideal }) => ideal < GOOD).length;
-  return (
-    <li className="space-y-1.5 border-t border-(--hairline) py-3">
-      <div className="flex items-baseline gap-3">
-        <span className="font-semibold">{place === 0 ? "The best" : `No. ${place + 1}`}</span>
-        <span title={`Off by ${palette.ideal.toFixed(1)} if every part and all water were exact.`}>
-          off by {palette.error.toFixed(1)}
-        </span>
-        <button
-          type="button"
-          className={`btn btn-xs ml-auto ${place === 0 && !isLaid ? "btn-primary" : "btn-outline"}`}
-          disabled={isLaid || busy}
-          title="Into the tray, with a recipe for every area"
-          onClick={onLayOut}
-        >
-          {isLaid ? "In the tray" : "Lay it out"}
-        </button>
-      </div>
-      <p className="quiet leading-snug">
-        {good} of {palette.served.length} {things} in reach, {mixed.toFixed(1)} paints a mix
-      </p>
-      <ul className="flex flex-wrap gap-x-2 gap-y-1.5">
-        {own.map((paint) => (
-          <li key={paint.id} style={{ width: STRIP_PX }}>
-            <Strip
-              mix={[{ paint: paint.model, parts: 1 }]}
-              paper={paper}
-              width={STRIP_PX}
-              height={18}
-              label={paint.name}
-            />
-            <p className="name-face truncate text-[0.87rem] leading-tight" title={paint.name}>
-              {paint.name}
-            </p>
-            <p className="label-line flex items-center leading-tight">
-              <span className="whitespace-nowrap" title={`${uses(paint)} of the ${things} use it`}>
-                {uses(paint) === 0 ? <em>unused</em> : `for ${uses(paint)}`}
-              </span>
-              <button
-                type="button"
-                className="-my-1.5 ml-auto grid w-6 place-items-center"
-                aria-label={`${paint.name} must be in it`}
-                title="Must be in it"
-                onClick={() => onRule("must", paint.id)}
-              >
-                <Pin size={14} />
-              </button>
-              <button
-                type="button"
-                className="-my-1.5 grid w-6 place-items-center"
-                aria-label={`Never ${paint.name}`}
-                title="Never this one"
-                onClick={() => onRule("never", paint.id)}
-              >
-                <Ban size={14} />
-              </button>
-            </p>
-          </li>
-        ))}
-      </ul>
-      {poor.length > 0 && (
-        <p className="text-[0.9rem] leading-snug text-warning">
-          Not reached: {listed(poor.slice(0, 4).map(({ name, error }) => `${name} (off by ${error.toFixed(0)})`))}
-          {poor.length > 4 && ` and ${poor.length - 4} more`}.
-        </p>
-      )}
-    </li>
-  );
-}
+import { NearCopies, OtherPalettes } from "./other-palettes";
+import { PaletteCard, type PaletteActs } from "./palette-card";
+import { areasWord, gainWords, HAND_WORDS, listed, paintsWord } from "./words";
 
 /** Paints that must be in it and paints that must not, to be dropped again. */
 function Rules({ onDrop }: { onDrop: (id: string) => void }) {
@@ -171,6 +70,11 @@ export function ChooseView() {
   };
   const drop = (id: string): void =>
     changeRules({ must: rules.must.filter((one) => one !== id), never: rules.never.filter((one) => one !== id) });
+  const acts: PaletteActs = {
+    busy,
+    onLayOut: (palette) => applyPalette(weighing.idsOf(palette.paints)),
+    onRule: rule,
+  };
   const impossible = sizes.filter(({ best }) => best.length === 0).map((choice) => choice.size);
 
   return (
@@ -225,48 +129,67 @@ export function ChooseView() {
         </p>
       )}
       {sizes.length > 0 && (
-        <div className={state === "working" ? "opacity-60" : ""}>
-          <div role="radiogroup" aria-label="How many paints" className="flex flex-wrap items-center gap-1">
-            {sizes.map((choice) => (
-              <button
-                key={choice.size}
-                type="button"
-                role="radio"
-                aria-checked={choice.size === shown?.size}
-                aria-label={paintsWord(choice.size)}
-                className={`btn btn-xs w-7 px-0 ${choice.size === shown?.size ? "btn-neutral" : "btn-outline"}`}
-                onClick={() => setSize(choice.size)}
-              >
-                {choice.size}
-              </button>
-            ))}
-          </div>
-          {recommended > 0 && (
-            <p className="mt-1.5 text-[0.9rem] leading-snug">
-              <button
-                type="button"
-                className="cursor-pointer underline underline-offset-2"
-                onClick={() => setSize(null)}
-              >
-                {paintsWord(recommended)}
-              </button>{" "}
-              {recommended === 1 ? "is" : "are"} recommended:{" "}
-              {enough < recommended
-                ? `${paintsWord(enough)} would do, but the approach asks for ${range.from} or more`
-                : enough > recommended
-                  ? `more would help, but the approach stops at ${range.to}`
-                  : "after that one more hardly helps"}
-              .
-            </p>
-          )}
-          {impossible.length > 0 && (
-            <p className="mt-1.5 text-[0.9rem] leading-snug text-warning">
-              No palette of {listed(impossible.map(String))} does what must be reached.
-            </p>
-          )}
+        <div className={state === "working" ? "space-y-3 opacity-60" : "space-y-3"}>
           {shown && shown.best.length > 0 && (
-            <div className="mt-3">
-              <p className="text-[0.92rem] leading-snug">
+            <section aria-label="The answer" className="space-y-1.5">
+              <PaletteCard
+                {...acts}
+                answer
+                palette={shown.best[0]}
+                heading={
+                  <h3 className="name-face text-xl leading-tight">
+                    {shown.size === recommended ? "These" : "Of"} {paintsWord(shown.size)}
+                    {shown.size !== recommended && ", these"}
+                  </h3>
+                }
+              />
+            </section>
+          )}
+          <div>
+            <div role="radiogroup" aria-label="How many paints" className="flex flex-wrap items-center gap-1">
+              {sizes.map((choice) => (
+                <button
+                  key={choice.size}
+                  type="button"
+                  role="radio"
+                  aria-checked={choice.size === shown?.size}
+                  aria-label={paintsWord(choice.size)}
+                  className={`btn btn-xs w-7 px-0 ${choice.size === shown?.size ? "btn-neutral" : "btn-outline"}`}
+                  onClick={() => setSize(choice.size)}
+                >
+                  {choice.size}
+                </button>
+              ))}
+            </div>
+            {recommended > 0 && (
+              <p className="mt-1.5 text-[0.9rem] leading-snug">
+                <button
+                  type="button"
+                  className="cursor-pointer underline underline-offset-2"
+                  onClick={() => setSize(null)}
+                >
+                  {paintsWord(recommended)}
+                </button>{" "}
+                {recommended === 1 ? "is" : "are"} recommended:{" "}
+                {enough < recommended
+                  ? `${paintsWord(enough)} would do, but the approach asks for ${range.from} or more`
+                  : enough > recommended
+                    ? `more would help, but the approach stops at ${range.to}`
+                    : "after that one more hardly helps"}
+                .
+              </p>
+            )}
+            {impossible.length > 0 && (
+              <p className="mt-1.5 text-[0.9rem] leading-snug text-warning">
+                No palette of {listed(impossible.map(String))} does what must be reached.
+              </p>
+            )}
+          </div>
+          {shown && shown.best.length > 0 && (
+            <>
+              <OtherPalettes best={shown.best[0]} {...acts} />
+              <NearCopies palettes={shown.best.slice(1)} {...acts} />
+              <p className="text-[0.9rem] leading-snug">
                 The best of all {shown.outOf.toLocaleString("en")} palettes of {paintsWord(shown.size)}.{" "}
                 {gainWords(
                   shown,
@@ -275,26 +198,14 @@ export function ChooseView() {
                   areaNames,
                 )}
               </p>
-              <ol className="mt-1">
-                {shown.best.map((palette, place) => (
-                  <PaletteRow
-                    key={palette.paints.join()}
-                    palette={palette}
-                    place={place}
-                    busy={busy}
-                    onLayOut={() => applyPalette(weighing.idsOf(palette.paints))}
-                    onRule={rule}
-                  />
-                ))}
-              </ol>
-              <p className="quiet mt-1 text-[0.87rem] leading-snug">
-                Off by: what the mixes come out off by in {HAND_WORDS[hand]}, weighted mean dE00, less the {UNSEEN} that
-                nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths. Simpler
-                mixes stand before others that are hardly nearer.
-              </p>
-            </div>
+            </>
           )}
           <GainChart sizes={sizes.filter(({ best }) => best.length > 0)} chosen={shown?.size ?? recommended} />
+          <p className="quiet text-[0.87rem] leading-snug">
+            Off by: what the mixes come out off by in {HAND_WORDS[hand]}, weighted mean dE00, less the {UNSEEN} that
+            nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths. Simpler mixes,
+            and paints that you have measured, stand before others that are hardly nearer.
+          </p>
         </div>
       )}
       <section aria-label="What it is chosen by" className="space-y-3 border-t border-(--hairline) pt-3">

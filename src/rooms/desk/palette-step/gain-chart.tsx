@@ -1,53 +1,83 @@
 "use client";
 
-import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { Area, AreaChart, CartesianGrid, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { FoundSize } from "@/core/palette";
 
-/** Error against the number of paints: where the line flattens, one more paint hardly helps. */
+/** What makes up the expected error of a palette, from below, and how it is drawn. */
+const PARTS = [
+  { key: "reach", name: "what no exact mix reaches", fill: "var(--color-base-content)", opacity: 0.75 },
+  { key: "hand", name: "the hand", fill: "var(--color-base-content)", opacity: 0.42 },
+  { key: "paints", name: "what is not known of the paints", fill: "var(--color-base-content)", opacity: 0.16 },
+] as const;
+
+/** Expected error against the number of paints, by what it comes of: where it flattens, one more paint hardly helps. */
 export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chosen: number }) {
-  const data = sizes.map(({ size, best }) => ({ size, error: best[0].error }));
-  const now = data.find(({ size }) => size === chosen);
+  const data = sizes.map(({ size, best: [{ ideal, error, expected }] }) => ({
+    size,
+    reach: ideal,
+    hand: error - ideal,
+    paints: expected - error,
+    error,
+  }));
   return (
     <figure
       aria-label={`Mean error by number of paints: ${data.map(({ size, error }) => `${size}: ${error.toFixed(1)}`).join(", ")}`}
-      className="h-40"
     >
-      <ResponsiveContainer width="100%" height="100%">
-        <LineChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
-          <CartesianGrid stroke="var(--hairline)" vertical={false} />
-          <XAxis
-            dataKey="size"
-            type="number"
-            domain={[1, 12]}
-            ticks={[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]}
-            stroke="currentColor"
-            tick={{ fontSize: 13 }}
-            label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 13, fill: "currentColor" }}
-          />
-          <YAxis
-            stroke="currentColor"
-            width={40}
-            tick={{ fontSize: 13 }}
-            domain={[0, "auto"]}
-            label={{
-              value: "off by, dE00",
-              angle: -90,
-              position: "insideLeft",
-              fontSize: 13,
-              fill: "currentColor",
-              dy: 34,
-            }}
-          />
-          <Line
-            dataKey="error"
-            stroke="currentColor"
-            strokeWidth={2}
-            dot={{ r: 3, fill: "currentColor" }}
-            isAnimationActive={false}
-          />
-          {now && <ReferenceDot x={now.size} y={now.error} r={6} fill="var(--color-primary)" stroke="none" />}
-        </LineChart>
-      </ResponsiveContainer>
+      <div className="h-40">
+        <ResponsiveContainer width="100%" height="100%">
+          <AreaChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
+            <CartesianGrid stroke="var(--hairline)" vertical={false} />
+            <XAxis
+              dataKey="size"
+              type="number"
+              domain={[1, 12]}
+              ticks={[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]}
+              stroke="currentColor"
+              tick={{ fontSize: 13 }}
+              label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 13, fill: "currentColor" }}
+            />
+            <YAxis
+              stroke="currentColor"
+              width={40}
+              tick={{ fontSize: 13 }}
+              domain={[0, "auto"]}
+              label={{
+                value: "off by, dE00",
+                angle: -90,
+                position: "insideLeft",
+                fontSize: 13,
+                fill: "currentColor",
+                dy: 34,
+              }}
+            />
+            <Tooltip
+              formatter={(value, name) => [Number(value).toFixed(1), name]}
+              labelFormatter={(size: React.ReactNode) => <>{size} paints</>}
+              contentStyle={{ background: "var(--color-base-100)", borderColor: "var(--hairline)" }}
+            />
+            {PARTS.map(({ key, name, fill, opacity }) => (
+              <Area
+                key={key}
+                dataKey={key}
+                name={name}
+                stackId="parts"
+                stroke="none"
+                fill={fill}
+                fillOpacity={opacity}
+                isAnimationActive={false}
+              />
+            ))}
+            <ReferenceLine x={chosen} stroke="var(--color-primary)" strokeWidth={2} />
+          </AreaChart>
+        </ResponsiveContainer>
+      </div>
+      <figcaption className="flex flex-wrap gap-x-3 text-[0.87rem]">
+        {PARTS.map(({ key, name, fill, opacity }) => (
+          <span key={key} className="flex items-center gap-1.5">
+            <span aria-hidden className="inline-block size-3" style={{ background: fill, opacity }} /> {name}
+          </span>
+        ))}
+      </figcaption>
     </figure>
   );
 }

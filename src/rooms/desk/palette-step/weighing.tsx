@@ -45,6 +45,8 @@ export interface PaletteWeighing {
   /** The paints, in the order by which answers name them. */
   readonly paints: readonly KnownPaint[];
   readonly traits: readonly PaintTraits[];
+  /** What palettes are chosen under. */
+  readonly choice: PaletteChoice;
   /** Those that may be chosen. */
   readonly choosable: readonly number[];
   readonly leftOut: readonly LeftOut[];
@@ -190,7 +192,8 @@ interface Found {
 
 /** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
 export function WeighingProvider({ children }: { children: ReactNode }) {
-  const { opening, choice, ...weighed } = useQuestion();
+  const { opening, ...weighed } = useQuestion();
+  const { choice } = weighed;
   const wanted = useDesk((s) => s.paletteSeen);
   const [found, setFound] = useState<Found>({
     state: "working",

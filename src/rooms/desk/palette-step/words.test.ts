@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import type { FoundSize, ServedPalette } from "@/core/palette";
 import type { KnownPaint } from "../paints";
+import { characterWords } from "./character-words";
 import { changeOf, changeWords, firstOf, gainWords, listed } from "./words";
 
 const paints = ["Ochre", "Blue", "Rose"].map((name) => ({ name }) as KnownPaint);
@@ -8,8 +9,9 @@ const areas = ["sky", "brick", "reeds"];
 const served = (own: readonly number[], errors: readonly number[]): ServedPalette => ({
   paints: own,
   error: errors.reduce((a, b) => a + b) / errors.length,
+  expected: 0,
   ideal: 0,
-  served: errors.map((error) => ({ error, ideal: error, combination: [], made: null })),
+  served: errors.map((error) => ({ error, expected: error, ideal: error, combination: [], made: null })),
 });
 const size = (own: readonly number[], errors: readonly number[]): FoundSize => ({
   size: own.length,
@@ -49,4 +51,10 @@ test("a change of palette says first what is lost, and passes over what hardly m
   expect(changeWords(changeOf(served([0], [5, 1, 2]), served([], [Infinity, Infinity, Infinity]), areas))).toContain(
     "by everything",
   );
+});
+
+test("each character names its figure beside the best palette's", () => {
+  expect(characterWords("simplest", 1.6, 2.4)).toEqual({ name: "Simplest mixes", figure: "of 1.6 for 2.4 paints" });
+  expect(characterWords("textured", 0.438, 0.21).figure).toBe("44 % for 21 % of granulation");
+  expect(characterWords("darkest", 2.1, 2.6).figure).toBe("down to value 2.1 for 2.6");
 });

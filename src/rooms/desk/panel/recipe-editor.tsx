@@ -2,16 +2,17 @@
 
 import { Minus, Plus } from "lucide-react";
 import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
-import { likelyErrorOf, predict, TOUCH } from "@/core/mixing";
+import { comesOut, HANDS, predict, TOUCH } from "@/core/mixing";
 import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
+import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, usePaints } from "../paints";
 import { Layers } from "./layers";
 import { OtherStrengths } from "./other-strengths";
-import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
+import { ComesOutWords, DifferenceWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
 const MAX_PARTS = 12;
@@ -63,6 +64,7 @@ export function RecipeEditor({
 }) {
   const paints = usePaints();
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
+  const hand = useDesk((s) => s.document.approach.hand);
   const parts = namedParts(recipe, paints);
   if (!parts) {
     return <p className="text-warning">A paint of this recipe has left the paintbox. Choose another way below.</p>;
@@ -81,9 +83,13 @@ export function RecipeEditor({
             <span aria-hidden className="inline-block size-4" style={{ background: screenColourOfLab(wet).hex }} />
             <span className="quiet">while still wet</span>
           </p>
-          <LikelyErrorWords error={likelyErrorOf(parts, loadOfWater(recipe.waterParts), paper)} />
         </div>
       </div>
+      <ComesOutWords
+        comesOut={comesOut(target, parts, loadOfWater(recipe.waterParts), paper, HANDS[hand])}
+        hand={HAND_WORDS[hand]}
+        nameOf={(paintId) => paints.get(paintId)?.name ?? "paint"}
+      />
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
       <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
       <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} />

@@ -9,7 +9,7 @@ import { useDesk } from "../desk-store";
 import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, usePaints } from "../paints";
 import { Layers } from "./layers";
-import { DifferenceWords, LikelyErrorWords } from "@/ui/prediction-words";
+import { ComesOutWords, DifferenceWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
 const KIND_WORDS = {
@@ -61,13 +61,11 @@ export function WayCard({ recipe, target, paper, areaCm2, chosen, onChoose }: Wa
           <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
           <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} />
           <DifferenceWords difference={recipe.difference} />
-          <p
-            className="leading-snug"
-            title="The difference and the scatter of parts and water together (root mean square)."
-          >
-            about <b>{recipe.inHand.toFixed(1)}</b> in {HAND_WORDS[hand]}
-          </p>
-          <LikelyErrorWords error={recipe.likelyError} />
+          <ComesOutWords
+            comesOut={recipe.comesOut}
+            hand={HAND_WORDS[hand]}
+            nameOf={(paintId) => paints.get(paintId)?.name ?? "paint"}
+          />
         </div>
       </div>
     </li>

@@ -1,6 +1,6 @@
 import type { Lab } from "../colour/colour";
 import type { Load } from "../optics/load";
-import { handSquares, type Hand } from "./hand";
+import { handSquares, movedSquares, type Hand } from "./hand";
 import { residuals, type MixMetric } from "./metric";
 import type { ReachTable } from "./reach-table";
 import { SLOPE } from "./refine";
@@ -19,17 +19,35 @@ export function mixAt(combination: readonly number[], at: Float64Array, c: numbe
   return { combination, shares: ratios.map((ratio) => ratio / total), load: Math.exp(at[3 * c]) };
 }
 
-/** Squared error that a hand adds to each of some mixes (see hand.ts), many at a time by the film model's slopes. */
-export function handErrors(
+/**
+ * Share of the tubes' squares that decides between mixes and palettes. On the bench (docs/judging.md), with ten of 25
+ * paints measured, palettes chosen so come out nearer by a third. A quarter would gain more there, but where no paint is
+ * measured all mixes are so doubtful that calm and shaky hands would hardly count beside it, and a painter puts a tube's
+ * strength right on scrap.
+ */
+export const TUBES_DECIDE = 0.1;
+
+/** Squared errors that are added to mixes, dE00 squared as judged: by the hand, and by how unsure their paints are. */
+export interface Scatter {
+  readonly hand: Float64Array;
+  readonly tubes: Float64Array;
+}
+
+/**
+ * What a hand and unsure paints add to each of some mixes (see hand.ts), many at a time by the film model's slopes.
+ * @param doubts of each paint of the computer, see tubeDoubt: what is not known of a tube moves a mix as another part would
+ */
+export function scatterOf(
   target: Lab,
   { computer }: Pick<ReachTable, "computer">,
   metric: Omit<MixMetric, "strongest">,
   hand: Hand,
+  doubts: ArrayLike<number>,
   mixes: readonly SharedMix[],
-): Float64Array {
+): Scatter {
   const batch = Math.floor(computer.capacity / 4);
-  const squares = new Float64Array(mixes.length);
-  const [residual, slopes] = [new Float64Array(12), new Float64Array(9)];
+  const scatter: Scatter = { hand: new Float64Array(mixes.length), tubes: new Float64Array(mixes.length) };
+  const [residual, slopes, moved] = [new Float64Array(12), new Float64Array(9), new Float64Array(3)];
   const more = Math.exp(SLOPE);
   for (let from = 0; from < mixes.length; from += batch) {
     const chunk = mixes.slice(from, from + batch);
@@ -51,7 +69,7 @@ export function handErrors(
       }
     });
     const lab = computer.run(4 * chunk.length);
-    chunk.forEach(({ shares }, slot) => {
+    chunk.forEach(({ combination, shares }, slot) => {
       const first = 12 * slot;
       for (let shift = 0; shift < 4; shift++) {
         const place = first + 3 * shift;
@@ -60,8 +78,10 @@ export function handErrors(
       for (let j = 0; j < shares.length; j++)
         for (let k = 0; k < 3; k++)
           slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
-      squares[from + slot] = handSquares(shares, slopes, hand);
+      movedSquares(shares, slopes, moved);
+      scatter.hand[from + slot] = handSquares(shares, slopes, moved, hand);
+      for (let j = 0; j < shares.length; j++) scatter.tubes[from + slot] += doubts[combination[j]] ** 2 * moved[j];
     });
   }
-  return squares;
+  return scatter;
 }
