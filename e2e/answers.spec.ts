@@ -78,7 +78,8 @@ test("areas are opened one after another with one mixing worker, and no small pi
   page.on("worker", (worker) => workers.push(worker.url()));
   page.on("request", (request) => request.url().includes("copy=small") && pictures++);
   await page.goto(server.url);
-  const areas = page.getByRole("region", { name: "Mixes step" }).getByRole("listitem");
+  await page.getByRole("radio", { name: "By area" }).click();
+  const areas = page.getByRole("list", { name: "Areas and their mixes" }).getByRole("listitem");
   const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
   await areas.nth(0).getByRole("button").click();
   await expect(ways.first()).toBeVisible({ timeout: 30_000 });

@@ -172,6 +172,7 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
     .getByRole("navigation", { name: "Steps" })
     .getByRole("button", { name: /Mixes$/ })
     .click();
+  await page.getByRole("radio", { name: "By puddle" }).click();
   const all = page.getByRole("region", { name: "All puddles" });
   // Sizes are known: what was worked out without them is no longer shown.
   await expect(all).toContainText("cm²");

@@ -136,7 +136,8 @@ test("two windows that change different things: both are kept, without asking", 
   const [one, two] = await twoWindows(context);
   await title(one).fill("Titled in the first");
   await saved(one);
-  await two.getByRole("region", { name: "Mixes step" }).getByRole("listitem").first().getByRole("button").click();
+  await two.getByRole("radio", { name: "By area" }).click();
+  await two.getByRole("list", { name: "Areas and their mixes" }).getByRole("button").first().click();
   await two.getByRole("textbox", { name: "Name of the area" }).fill("Named in the second");
   await saved(two);
   await expect(title(two)).toHaveValue("Titled in the first");

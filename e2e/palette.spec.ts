@@ -278,6 +278,57 @@ test("the hand is a setting: a loose one comes out further off and mixes more si
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 });
 
+test("a recipe that is kept stays when another palette is laid out and few puddles are mixed; the palette holds its paints", async ({
+  page,
+}) => {
+  await openStep(page);
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
+  await page.getByRole("button", { name: /^Area 5:/ }).click();
+  const area = page.getByRole("article", { name: /^Area 5:/ });
+  await expect(area.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first()).toBeVisible({
+    timeout: 30_000,
+  });
+  const more = area.getByRole("region", { name: "Recipe in use" }).getByRole("button", { name: /^More / });
+  const paints = await more.evaluateAll((all) =>
+    all.map((one) => one.getAttribute("aria-label")!.replace("More ", "")),
+  );
+  await area.getByRole("button", { name: "keep it" }).click();
+  await expect(area.getByRole("button", { name: "kept" })).toHaveAttribute("aria-pressed", "true");
+  const recipe = await area.getByRole("region", { name: "Recipe in use" }).textContent();
+
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Palette$/ })
+    .click();
+  await found(page);
+  await size(page, "4 paints");
+  await expect(panel(page).getByText(/^Found in/)).toBeVisible();
+  await answer(page).getByRole("button", { name: "Lay it out" }).click();
+  await expect(tray(page)).toHaveCount(4);
+  const laid = await wells(page);
+  for (const paint of paints.filter((name) => name !== "water")) expect(laid).toContain(paint);
+
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
+  await page.getByRole("button", { name: "All areas" }).click();
+  await page
+    .getByRole("region", { name: "Fewer puddles" })
+    .getByRole("button", { name: /^Mix from/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: /^Area 5:/ }).click();
+  await expect(area.getByRole("button", { name: "kept" })).toBeVisible();
+  await expect(area.getByRole("region", { name: "Recipe in use" })).toHaveText(recipe!);
+  await area.getByRole("button", { name: "kept" }).click();
+  await expect(area.getByRole("button", { name: "keep it" })).toBeVisible();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+});
+
 test("rules and the approach are kept with the painting and answered at once; a default of one's own starts the next painting", async ({
   page,
 }) => {

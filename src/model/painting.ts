@@ -35,6 +35,8 @@ export const storedRecipe = z.object({
       "A paint stands in a recipe once.",
     ),
   waterParts: finite.gte(0).lte(LIMITS.waterParts),
+  /** The painter keeps it: palettes are laid out and puddles planned around it. */
+  pinned: z.boolean().optional(),
 });
 export type StoredRecipe = z.infer<typeof storedRecipe>;
 

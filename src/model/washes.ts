@@ -34,6 +34,10 @@ export function weightsOf(area: PaintingArea): readonly number[] {
 }
 
 /** An area with other recipes for some of its colours, by their ids. */
+/** Whether a colour's recipe stays when others are chosen anew: the painter keeps it, and all its paints are there. */
+export const staysFor = (recipe: StoredRecipe | null, paintIds: ReadonlySet<string>): recipe is StoredRecipe =>
+  recipe?.pinned === true && recipe.parts.every(({ paintId }) => paintIds.has(paintId));
+
 export function withRecipes(area: PaintingArea, recipes: ReadonlyMap<string, StoredRecipe | null>): PaintingArea {
   const choose = <T extends { readonly id: string; readonly recipe: StoredRecipe | null }>(colour: T): T =>
     recipes.has(colour.id) ? { ...colour, recipe: recipes.get(colour.id) ?? null } : colour;

@@ -1,6 +1,6 @@
 import type { Lab } from "@/core/colour";
 import type { Hand, MatchOptions, Recipe } from "@/core/mixing";
-import type { PuddlePlan } from "@/core/planning";
+import type { PuddlePlan, StandingPuddle } from "@/core/planning";
 import type { PaintMessage } from "./paint-message";
 
 /** A wash that lies there already. */
@@ -27,6 +27,8 @@ export interface PuddleJob {
   readonly valueWeight: number;
   readonly hand: Hand;
   readonly maxPaints: number;
+  /** Puddles that are mixed in any case. */
+  readonly standing: readonly StandingPuddle[];
 }
 
 /** What the match worker offers. */

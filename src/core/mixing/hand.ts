@@ -19,7 +19,7 @@ export const HANDS = {
  * What mixing is worth being spared, dE00, by how many paints are in a mix: one paint straight from the well, a second, a third. From memory: a painter
  * takes the simpler mix where the other is hardly nearer.
  */
-const EFFORT = [0, 0.4, 1] as const;
+const EFFORT = [0, 0.5, 1.5] as const;
 /** The effort of a mix of so many paints, dE00. */
 export const effortOf = (paints: number): number => EFFORT[Math.min(paints, EFFORT.length) - 1];
 

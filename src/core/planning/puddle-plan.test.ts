@@ -11,7 +11,7 @@ import { planPuddles, type PuddleTarget } from "./puddle-plan";
 const [paper] = PAPERS;
 const ids = ["PB29", "PBr7-burnt-sienna", "PY43", "PV19-rose"];
 const paints = ids.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
-const how = { valueWeight: 1.5, hand: HANDS.usual, maxPaints: 3 };
+const how = { valueWeight: 1.5, hand: HANDS.usual, maxPaints: 3, standing: [] };
 const laid = (parts: readonly (readonly [number, number])[], waterParts: number) =>
   predict(
     parts.map(([p, amount]) => ({ paint: paints[p]!, parts: amount })),
@@ -175,4 +175,17 @@ test("as many wells are shown as were asked for, or fewer", () => {
     expect(shown.filter(({ from }) => from === null).length).toBeLessThanOrEqual(puddles.length);
     expect(shown.flatMap(({ uses }) => uses)).toHaveLength(many.length);
   }
+});
+
+test("a puddle that is mixed in any case costs no well: it is in every plan, and serves what it can", () => {
+  const plans = planPuddles(many, paints, paper, { ...how, standing: [grey] });
+  const key = (parts: readonly (readonly [number, number])[]): string => JSON.stringify([...parts].sort());
+  for (const { puddles, inHand } of plans) {
+    expect(puddles.some(({ parts }) => key(parts) === key(grey))).toBe(true);
+    const without = planPuddles(many, paints, paper, how).filter((plan) => plan.puddles.length < puddles.length);
+    // One well more than the best plan with fewer: it is never further off than that one by more than a price's step.
+    for (const plan of without) expect(inHand).toBeLessThan(plan.inHand + 0.6);
+  }
+  const fewest = plans[0]!;
+  expect(fewest.puddles.find(({ parts }) => key(parts) === key(grey))!.servings.length).toBeGreaterThan(0);
 });

@@ -92,7 +92,7 @@ function candidatesOf(paints: number, maxPaints: number): readonly Candidate[] {
 }
 
 /** What a well more, and adding a paint to what is left in one, are worth being spared, dE00 over a colour of usual weight. From memory. */
-const ADDING = 0.4;
+const ADDING = 1;
 /** Further off than this by every strength is as far as can be, dE00. */
 const FAR = 18;
 /** Mixes that are looked at: of each colour so many of the nearest, and every single paint. */
@@ -102,6 +102,9 @@ const MOST_NODES = 40;
 /** Costs of a well tried to trace the curve of few to many puddles, dE00. */
 const WELL_COSTS = [0.15, 0.3, 0.5, 0.8, 1.2, 1.8, 2.6, 3.8, 5.5, 8, 12] as const;
 
+/** A puddle that stands already, however few others are mixed: paints by their places, and parts. */
+export type StandingPuddle = readonly (readonly [paint: number, parts: number])[];
+
 /** Of each candidate for each target the strength that suits it best and how far off it is there, and which are near any. */
 function lookedAt(
   all: readonly Candidate[],
@@ -109,6 +112,7 @@ function lookedAt(
   computer: FilmComputer,
   loads: readonly number[],
   valueWeight: number,
+  standing: number,
 ): { readonly water: readonly Uint8Array[]; readonly off: readonly Float64Array[]; readonly kept: readonly number[] } {
   const perRun = Math.floor(computer.capacity / loads.length);
   const colours = new Float64Array(3 * loads.length * all.length);
@@ -121,7 +125,9 @@ function lookedAt(
     const count = chunk.length * loads.length;
     colours.set(computer.run(count).subarray(0, 3 * count), 3 * loads.length * from);
   }
-  const kept = new Set(all.flatMap(({ paints: { length } }, c) => (length === 1 ? [c] : [])));
+  const kept = new Set(
+    all.flatMap(({ paints: { length } }, c) => (length === 1 || c >= all.length - standing ? [c] : [])),
+  );
   const [water, off]: [Uint8Array[], Float64Array[]] = [[], []];
   for (const { lab, areaCm2 } of targets) {
     const heavy = loads.map((load) => heavyCost(load, areaCm2));
@@ -151,18 +157,33 @@ function lookedAt(
  * paint added, that serve all colours at the least expected error in the hand plus effort (a facility location problem,
  * solved exactly over the mixes at countable ratios that are near any colour). One plan for each number of puddles, fewest first.
  * @param paints of the palette; none: no plan
+ * @param standing puddles that cost no well, since they are mixed in any case; each is in every plan
  */
 export function planPuddles(
   targets: readonly PuddleTarget[],
   paints: readonly PaintModel[],
   paper: Paper,
-  { valueWeight, hand, maxPaints }: { readonly valueWeight: number; readonly hand: Hand; readonly maxPaints: number },
+  {
+    valueWeight,
+    hand,
+    maxPaints,
+    standing,
+  }: {
+    readonly valueWeight: number;
+    readonly hand: Hand;
+    readonly maxPaints: number;
+    readonly standing: readonly StandingPuddle[];
+  },
 ): readonly PuddlePlan[] {
   if (targets.length === 0 || paints.length === 0) return [];
   const computer = filmComputer(paints, paper);
   const loads = COUNTABLE_WATER.map(loadOfWater);
-  const all = candidatesOf(paints.length, Math.min(3, maxPaints));
-  const looked = lookedAt(all, targets, computer, loads, valueWeight);
+  const all = [
+    ...candidatesOf(paints.length, Math.min(3, maxPaints)),
+    ...standing.map((parts) => ({ paints: parts.map(([paint]) => paint), parts: parts.map(([, part]) => part) })),
+  ];
+  const looked = lookedAt(all, targets, computer, loads, valueWeight, standing.length);
+  const stands = looked.kept.map((c) => c >= all.length - standing.length);
   const candidates = looked.kept.map((c) => all[c]);
   const mean = targets.reduce((sum, { weight }) => sum + weight, 0) / targets.length || 1;
   const metric = { valueWeight, freeHue: false };
@@ -207,14 +228,17 @@ export function planPuddles(
       .sort((one, two) => two[1] - one[1]);
   const plans = new Map<number, PuddlePlan>();
   for (const well of WELL_COSTS) {
-    const opening = Float64Array.from(candidates, ({ paints: mixed }) => well * (1 + 0.5 * effortOf(mixed.length)));
+    const opening = Float64Array.from(candidates, ({ paints: mixed }, c) =>
+      stands[c] ? 0 : well * (1 + 0.5 * effortOf(mixed.length)),
+    );
     const { open, servedBy, cost, bound } = locateFacilities({ serving, opening }, MOST_NODES);
     const error =
       targets.reduce((sum, { weight }, t) => sum + weight * inHand[t][from[t][servedBy[t]]], 0) /
       (mean * targets.length);
-    if (plans.has(open.length) && plans.get(open.length)!.inHand <= error) continue;
-    plans.set(open.length, {
-      puddles: open.map((c) => ({
+    const mixed = [...candidates.keys()].filter((c) => stands[c] || open.includes(c));
+    if (plans.has(mixed.length) && plans.get(mixed.length)!.inHand <= error) continue;
+    plans.set(mixed.length, {
+      puddles: mixed.map((c) => ({
         parts: partsOf(c),
         servings: targets.flatMap((_, t) => {
           if (servedBy[t] !== c) return [];

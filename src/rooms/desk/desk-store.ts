@@ -38,6 +38,9 @@ export type Step = (typeof DESK_STEPS)[number];
 export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
 
+/** How the mixes are laid out. */
+export type MixesView = "puddles" | "areas";
+
 /** What a press on the photo does. */
 type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
 
@@ -79,6 +82,8 @@ export interface DeskState {
   /** Where the split between the photo and its repainting stands, as a share of the view; 0 shows the repainting alone. */
   readonly split: number;
   readonly paletteView: PaletteView;
+  /** Null: by puddles once every colour is mixed. */
+  readonly mixesView: MixesView | null;
   /** Whether the palette step has been shown: from then on palettes are weighed. */
   readonly paletteSeen: boolean;
   /** A palette that is being tried in thought, in place of the tray's; null when none is. */
@@ -97,6 +102,7 @@ export interface DeskState {
   readonly toggle: (which: "outlines" | "marks") => void;
   readonly setSplit: (split: number) => void;
   readonly showPalette: (view: PaletteView) => void;
+  readonly showMixes: (view: MixesView) => void;
   readonly tryPalette: (paintIds: readonly string[] | null) => void;
   readonly propose: (proposal: Proposal | null) => void;
   readonly setLasso: (use: LassoUse) => void;
@@ -214,6 +220,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         split: 0.5,
         paletteView: "choose",
         paletteSeen: false,
+        mixesView: null,
         tried: null,
         proposal: null,
         lasso: "new",
@@ -237,6 +244,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         toggle: (which) => set((s) => ({ [which]: !s[which] })),
         setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
         showPalette: (paletteView) => set({ paletteView, tried: null }),
+        showMixes: (mixesView) => set({ mixesView }),
         tryPalette: (tried) => set({ tried }),
         propose: (proposal) => set({ proposal }),
         setLasso: (lasso) => set({ lasso, tool: "lasso" }),

@@ -16,7 +16,7 @@ import { knownPaint, PaintsProvider } from "./paints";
 import { AreaSheet } from "./areas-step/area-sheet";
 import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
-import { AreaList } from "./panel/area-list";
+import { MixesStep } from "./panel/mixes-step";
 import { SampleCard } from "./panel/sample-card";
 import { WeighingProvider } from "./palette-step/weighing";
 import { MatchProvider } from "./matcher";
@@ -52,7 +52,7 @@ function Panel() {
   if (step === "photo") return <PhotoStep />;
   if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
   if (step === "palette") return <PaletteStep />;
-  return area ? <AreaDetail key={area.id} area={area} /> : <AreaList />;
+  return area ? <AreaDetail key={area.id} area={area} /> : <MixesStep />;
 }
 
 /** Escape goes back to all areas. */

@@ -7,6 +7,7 @@ import { mixColours, useMatcher, useMatchOptions } from "../matcher";
 import { laidWash, usePaints, usePaper } from "../paints";
 import { useWantedColours, withHueOf } from "../targets";
 import { useWeighing } from "./weighing";
+import { staysFor } from "@/model/washes";
 
 /** Laying a palette out: under way, why the last one was not, and how to begin. */
 export interface ApplyingPalette {
@@ -29,11 +30,21 @@ export function useApplyPalette(): ApplyingPalette {
   const [fault, setFault] = useState<string | null>(null);
 
   const mixFor = (ids: readonly string[], targets: readonly Lab[]): void => {
+    const own = new Set(ids);
+    const pinned = wanted.filter(({ recipe }) => staysFor(recipe, own));
+    const standing = new Map(
+      pinned.flatMap(({ id, recipe }) => {
+        const wash = recipe && laidWash(recipe, known);
+        return wash ? [[id, wash] as const] : [];
+      }),
+    );
     mixColours(
       matcher,
-      wanted.map(({ id, overId, areaCm2 }, i) => ({ id, overId, areaCm2, lab: targets[i] })),
+      wanted
+        .map(({ id, overId, areaCm2 }, i) => ({ id, overId, areaCm2, lab: targets[i] }))
+        .filter((_, i) => !pinned.includes(wanted[i])),
       { paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options },
-      new Map(),
+      standing,
       (recipe) => laidWash(recipe, known),
       {
         progress: () => {},

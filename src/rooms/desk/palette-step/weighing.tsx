@@ -139,7 +139,9 @@ function useQuestion() {
       targets: wanted.map(({ lab, weight, areaCm2 }) => ({ lab, weight, areaCm2 })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
-    const must = indices(rules.must);
+    // What the painter keeps is mixed in any case: its paints lie in every palette.
+    const kept = wanted.flatMap(({ recipe }) => (recipe?.pinned ? recipe.parts.map(({ paintId }) => paintId) : []));
+    const must = indices([...rules.must, ...kept]);
     const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
     const never = [...paints.keys()].filter(
       (i) =>

@@ -1,6 +1,6 @@
 "use client";
 
-import { Undo2 } from "lucide-react";
+import { Pin, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { screenColourOfLab, type Lab } from "@/core/colour";
 import { chargePath } from "@/core/mixing";
@@ -196,7 +196,19 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
             <h3 className="font-semibold">Mix it like this</h3>
             <button
               type="button"
-              className="btn btn-ghost btn-xs ml-auto"
+              className={`btn btn-xs mr-1 ml-auto ${colour.recipe.pinned ? "btn-neutral" : "btn-ghost"}`}
+              aria-pressed={colour.recipe.pinned === true}
+              title="Palettes are chosen and puddles planned around it"
+              onClick={() =>
+                colour.recipe &&
+                chooseRecipes(new Map([[colour.id, { ...colour.recipe, pinned: !colour.recipe.pinned }]]))
+              }
+            >
+              <Pin size={13} /> {colour.recipe.pinned ? "kept" : "keep it"}
+            </button>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs"
               onClick={() => chooseRecipes(new Map([[colour.id, null]]))}
             >
               <Undo2 size={13} /> no recipe

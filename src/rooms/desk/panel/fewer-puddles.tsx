@@ -1,9 +1,10 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
-import { HANDS } from "@/core/mixing";
+import { HANDS, puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
+import { staysFor } from "@/model/washes";
 import { troubleWith } from "@/ui/trouble";
 import { messageOf } from "@/workers/paint-message";
 import type { PuddleJob } from "@/workers/match-api";
@@ -28,8 +29,15 @@ function usePlans(): {
   const wanted = useWantedColours();
   const targets = useTargets();
   const asked = useMemo(() => {
-    const laid = wanted.filter(({ overId }) => overId === null);
     const known = palette.flatMap((id) => paints.get(id) ?? []);
+    const tray = new Set(known.map(({ id }) => id));
+    const laid = wanted.filter(({ overId, recipe }) => overId === null && !staysFor(recipe, tray));
+    const pinned = wanted.flatMap(({ recipe }) => (staysFor(recipe, tray) ? [recipe] : []));
+    const standing = puddlesOf(pinned.map(({ parts }, i) => ({ id: String(i), parts, waterParts: 0, areaCm2: 0 })))
+      .filter(({ uses }) => uses.length > 0)
+      .map(({ parts }) =>
+        parts.map(({ paintId, parts: amount }) => [known.findIndex(({ id }) => id === paintId), amount] as const),
+      );
     const job: PuddleJob = {
       paperId: paper.id,
       paints: known.map(messageOf),
@@ -37,6 +45,7 @@ function usePlans(): {
       valueWeight: approach.valueWeight,
       hand: HANDS[approach.hand],
       maxPaints: paintsInMix(approach),
+      standing,
     };
     return { key: JSON.stringify(job), ids: laid.map(({ id }) => id), paintIds: known.map(({ id }) => id) };
   }, [wanted, palette, paints, paper, targets, approach]);

@@ -23,7 +23,7 @@ export function MixAll() {
   const colours = useWantedColours();
   const options = useMatchOptions();
   const unmixed = colours.filter(({ recipe }) => recipe === null);
-  const wanted = unmixed.length > 0 ? unmixed : colours;
+  const wanted = unmixed.length > 0 ? unmixed : colours.filter(({ recipe }) => !recipe?.pinned);
 
   const start = (): void => {
     setRun({ state: "running", done: 0, of: wanted.length });
@@ -78,7 +78,7 @@ export function MixAll() {
         <button
           type="button"
           className="btn btn-primary btn-sm"
-          disabled={colours.length === 0 || paints.length === 0}
+          disabled={wanted.length === 0 || paints.length === 0}
           onClick={start}
         >
           {unmixed.length === colours.length || unmixed.length === 0

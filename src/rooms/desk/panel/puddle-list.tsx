@@ -1,25 +1,27 @@
 "use client";
 
 import { useMemo } from "react";
-import { compareColours } from "@/core/colour";
+import { compareColours, type Lab } from "@/core/colour";
 import {
   nearestStrength,
   puddlesOf,
   SHARING_MAY_COST,
   predict,
+  type MixPart,
   type PuddleUse,
   type SharedPuddle,
 } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords, type WaterParts } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
+import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { FewerPuddles } from "./fewer-puddles";
 import { layersWords } from "./layers";
-import { namedParts, usePaints, usePaper } from "../paints";
+import { groundOf, namedParts, usePaints, usePaper } from "../paints";
 import { useMeasured } from "../photo-study";
-import { useTargets, useWantedColours } from "../targets";
+import { useTargets, useWantedColours, type WantedColour } from "../targets";
 import { useWashSizes } from "../uses";
 
 /** An area that could take a neighbour's puddle. */
@@ -86,13 +88,65 @@ function useSharings(): readonly Sharing[] {
 const strengthWords = (waterParts: WaterParts): string =>
   `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
 
+/** A colour that a puddle serves: what it is for, how strong, and how near it comes. */
+function Use({
+  colour,
+  parts,
+  waterParts,
+  areaCm2,
+  target,
+}: {
+  colour: WantedColour | undefined;
+  parts: readonly MixPart[] | null;
+  waterParts: WaterParts;
+  areaCm2: number;
+  target: Lab | undefined;
+}) {
+  const select = useDesk((s) => s.select);
+  const paints = usePaints();
+  const paper = usePaper();
+  const areas = useDesk((s) => s.document.areas);
+  if (!colour) return null;
+  const first = areas.find(({ id }) => id === colour.overId)?.recipe ?? null;
+  const ground = groundOf(first, paper, paints);
+  return (
+    <li>
+      <button
+        type="button"
+        className="group flex w-full cursor-pointer items-center gap-3 py-1 text-left"
+        aria-label={colour.name}
+        onClick={() => select(colour.areaId)}
+      >
+        {parts && (
+          <JudgingPair
+            wanted={target ?? colour.lab}
+            mix={predict(parts, loadOfWater(waterParts), ground).dry}
+            className="h-8 w-16 shrink-0"
+          />
+        )}
+        <span className="min-w-0 leading-snug">
+          <span className="underline-offset-2 group-hover:underline">
+            <span className="quiet mr-1.5 text-[0.87rem]">{colour.mark}</span>
+            {colour.name}
+          </span>
+          <span className="quiet block text-[0.9rem]">
+            {layersWords(waterParts, areaCm2) ?? strengthWords(waterParts)}
+            {areaCm2 >= 1 && `, ${Math.round(areaCm2)} cm²`}
+            {colour.recipe?.pinned && ", kept"}
+          </span>
+        </span>
+      </button>
+    </li>
+  );
+}
+
 /** Everything to have ready in the wells: one entry for each mix, however many colours it serves. */
 export function PuddleList() {
-  const select = useDesk((s) => s.select);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const paints = usePaints();
   const paper = usePaper();
   const uses = useUses();
+  const targets = useTargets();
   const sharings = useSharings();
   const puddles = useMemo(() => puddlesOf(uses), [uses]);
   const wanted = useWantedColours();
@@ -132,21 +186,16 @@ export function PuddleList() {
               ) : (
                 <p className="text-warning">A paint of this mix has left the box.</p>
               )}
-              <ul className="mt-1 text-[0.9rem] leading-snug">
+              <ul className="mt-1">
                 {puddle.uses.map(({ id, waterParts, areaCm2 }) => (
-                  <li key={id}>
-                    <button
-                      type="button"
-                      className="cursor-pointer text-left underline-offset-2 hover:underline"
-                      onClick={() => select(colourOf(id)?.areaId ?? id)}
-                    >
-                      {nameOf(id)}
-                    </button>
-                    <span className="quiet">
-                      , {layersWords(waterParts, areaCm2) ?? strengthWords(waterParts)}
-                      {areaCm2 >= 1 && `, ${Math.round(areaCm2)} cm²`}
-                    </span>
-                  </li>
+                  <Use
+                    key={id}
+                    colour={colourOf(id)}
+                    parts={parts}
+                    waterParts={waterParts}
+                    areaCm2={areaCm2}
+                    target={targets.get(id)}
+                  />
                 ))}
               </ul>
             </li>

@@ -78,16 +78,42 @@ function ColourRow({
   );
 }
 
-/** All areas with their recipes at a glance, the paper, and mixing them all at once. */
-export function AreaList() {
+const VIEWS = [
+  { view: "puddles", name: "By puddle", title: "What to mix in which well, and what it is for" },
+  { view: "areas", name: "By area", title: "Each area with its mix" },
+] as const;
+
+/** All colours with their recipes: by the puddles to mix, or area by area; the paper, and mixing them all at once. */
+export function MixesStep() {
   const areas = useDesk((s) => s.document.areas);
   const setPaper = useDesk((s) => s.setPaper);
+  const chosen = useDesk((s) => s.mixesView);
+  const showMixes = useDesk((s) => s.showMixes);
   const paper = usePaper();
+  const colours = areas.flatMap(coloursOf);
+  const someMixed = colours.some(({ recipe }) => recipe !== null);
+  const view = someMixed ? (chosen ?? (colours.every(({ recipe }) => recipe !== null) ? "puddles" : "areas")) : "areas";
   return (
     <section aria-label="Mixes step" className="py-4">
-      <div className="flex items-baseline px-6">
+      <div className="flex items-baseline gap-3 px-6">
         <h2 className="name-face text-2xl">Mixes</h2>
-        {areas.length > 0 && <span className="label-line ml-auto">to paint | mix, dry · dE00</span>}
+        {someMixed && (
+          <div role="radiogroup" aria-label="Mixes shown" className="ml-auto flex gap-0.5 text-[0.95rem]">
+            {VIEWS.map((one) => (
+              <button
+                key={one.view}
+                type="button"
+                role="radio"
+                aria-checked={one.view === view}
+                title={one.title}
+                onClick={() => showMixes(one.view)}
+                className={`cursor-pointer rounded-field px-2.5 py-1 leading-tight ${one.view === view ? "bg-neutral text-neutral-content" : "hover:bg-base-200"}`}
+              >
+                {one.name}
+              </button>
+            ))}
+          </div>
+        )}
       </div>
       {areas.length === 0 ? (
         <div className="px-6 py-3">
@@ -97,18 +123,24 @@ export function AreaList() {
             lightest light, the darkest dark, the colour it is all about. Name each colour, and its mixes appear here.
           </p>
         </div>
+      ) : view === "areas" ? (
+        <>
+          <p className="label-line px-6 pt-2 text-right">to paint | mix, dry · dE00</p>
+          <ul aria-label="Areas and their mixes" className="mt-1 border-b border-(--hairline)">
+            {areas.flatMap((area, i) =>
+              coloursOf(area).map(({ id }, index) => (
+                <ColourRow key={id} area={area} index={index} number={i + 1} paper={paper} />
+              )),
+            )}
+          </ul>
+        </>
       ) : (
-        <ul className="mt-2 border-b border-(--hairline)">
-          {areas.flatMap((area, i) =>
-            coloursOf(area).map(({ id }, index) => (
-              <ColourRow key={id} area={area} index={index} number={i + 1} paper={paper} />
-            )),
-          )}
-        </ul>
+        <div className="px-6 pt-3">
+          <PuddleList />
+        </div>
       )}
       <div className="space-y-4 px-6 pt-4">
         {areas.length > 0 && <MixAll />}
-        <PuddleList />
         <label className="block">
           <span className="label-line block">Paper</span>
           <select className="select w-full" value={paper.id} onChange={(event) => setPaper(event.target.value)}>

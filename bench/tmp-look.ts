@@ -1,0 +1,14 @@
+import { chromium } from "@playwright/test";
+import { freshFolder, startServer } from "../e2e/server";
+const out = "/tmp/look"; 
+const server = await startServer(freshFolder());
+const browser = await chromium.launch({ executablePath: "/usr/bin/chromium-headless-shell", args: ["--no-sandbox","--use-gl=angle","--use-angle=swiftshader","--enable-unsafe-swiftshader","--disable-gpu-compositing","--disable-gpu-rasterization"]});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on("console", m => { if (m.type()==="error") console.log("console:", m.text()); });
+await page.goto(server.url);
+await page.waitForTimeout(7000);
+await page.screenshot({ path: `${out}/puddles.png` });
+await page.getByRole("button", { name: /^Mix from 5/ }).click().catch(() => page.getByRole("button", { name: /^Mix from/ }).nth(2).click());
+await page.waitForTimeout(2000);
+await page.screenshot({ path: `${out}/puddles2.png` });
+await browser.close(); await server.stop("SIGTERM"); process.exit(0);
