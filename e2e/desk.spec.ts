@@ -228,6 +228,7 @@ test("a paint is looked up in the paintbox and laid in the tray", async ({ page 
 
 test("one's own photo: measured truly, kept through kill -9 and a new start", async ({ page }) => {
   await page.goto(paintingUrl);
+  await photo(page).waitFor();
   // A grey card of L* 50 (Munsell value 4.95) turned on its side by the camera, as a JPEG.
   const card = await sharp({ create: { width: 900, height: 600, channels: 3, background: "#777777" } })
     .withMetadata({ orientation: 6 })

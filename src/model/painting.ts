@@ -196,6 +196,8 @@ export const approach = z.object({
   lasting: z.enum(APPROACH_CHOICES.lasting),
   mixing: z.enum(APPROACH_CHOICES.mixing),
   hand: z.enum(APPROACH_CHOICES.hand).default(DEFAULT_APPROACH.hand),
+  near: z.enum(APPROACH_CHOICES.near).default(DEFAULT_APPROACH.near),
+  effort: z.enum(APPROACH_CHOICES.effort).default(DEFAULT_APPROACH.effort),
   valueWeight: finite.gte(1).lte(4),
   maxPigments: z.int().gte(1).lte(6),
   single: z.boolean(),

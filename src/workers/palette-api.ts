@@ -2,7 +2,9 @@ import type { Lab } from "@/core/colour";
 import type { HANDS } from "@/core/mixing";
 import type {
   Character,
+  EFFORT_COUNTS,
   FoundSize,
+  NEAR_ENOUGH,
   OnProgress,
   OtherPalette,
   PaletteChoice,
@@ -21,6 +23,8 @@ export const MOST_CHOSEN_FROM = 80;
 export interface Opening {
   readonly paperId: string;
   readonly hand: keyof typeof HANDS;
+  readonly near: keyof typeof NEAR_ENOUGH;
+  readonly effort: keyof typeof EFFORT_COUNTS;
   readonly valueWeight: number;
   readonly freeHue: boolean;
   readonly maxPigments: number;

@@ -9,6 +9,8 @@ const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "
 const opening: Opening = {
   paperId: "cotton-rough",
   hand: "usual",
+  near: "usual",
+  effort: "usual",
   valueWeight: 1.5,
   freeHue: false,
   maxPigments: 3,

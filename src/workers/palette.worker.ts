@@ -3,7 +3,9 @@ import { expose } from "comlink";
 import { HANDS } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import {
+  EFFORT_COUNTS,
   figuresOf,
+  NEAR_ENOUGH,
   otherPalettes,
   posePalette,
   savedMixing,
@@ -27,7 +29,7 @@ function problem(): PaletteProblem {
 }
 
 expose({
-  open({ paperId, hand, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
+  open({ paperId, hand, near, effort, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
     const of = new Map(paints.map((paint) => [paint.id, paint]));
     posed = posePalette(
       {
@@ -41,6 +43,8 @@ expose({
           freeHue,
           strongest: ({ id }) => of.get(id)?.strongest ?? 1,
           hand: HANDS[hand],
+          nearEnough: NEAR_ENOUGH[near],
+          effort: EFFORT_COUNTS[effort],
           reluctance: ({ id }) => of.get(id)?.reluctance ?? 0,
         },
       },

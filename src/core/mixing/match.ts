@@ -20,6 +20,8 @@ export interface MatchOptions extends CombinationRules {
   readonly valueWeight: number;
   /** The hand that mixes: what comes out in it is what ways are judged by. */
   readonly hand: Hand;
+  /** How much the effort of mixing counts when the calmest way is chosen; 1 is usual. */
+  readonly effort: number;
   /** Most ways to return. */
   readonly ways: number;
 }
@@ -30,6 +32,7 @@ export const DEFAULT_MATCH: MatchOptions = {
   maxPigments: 3,
   valueWeight: 1.5,
   hand: HANDS.usual,
+  effort: 1,
   ways: 5,
 };
 
@@ -105,7 +108,7 @@ export function matchOver(
       cost: rounded.cost,
       inHand:
         Math.sqrt(rounded.cost ** 2 + weighed.hand[i] + TUBES_DECIDE * weighed.tubes[i]) +
-        effortOf(paints.length) +
+        options.effort * effortOf(paints.length) +
         heavyCost(laid[i].load, areaCm2),
     };
     return { ...way, paints, rounded, exactCost: mix.cost };

@@ -15,6 +15,10 @@ export interface MixMetric {
   readonly strongest: (paint: PaintModel) => Load;
   /** The hand that mixes it, whose scatter is part of the error; left out for one that never errs. */
   readonly hand?: Hand;
+  /** How near is near enough, dE00: what is well below it hardly counts when palettes are chosen; left out, everything does. */
+  readonly nearEnough?: number;
+  /** How much the effort of mixing counts; 1 where left out. */
+  readonly effort?: number;
   /** What it is worth, dE00, to leave a paint out of a mix: 0 unless the painter's school frowns on it. */
   readonly reluctance?: (paint: PaintModel) => number;
 }

@@ -16,6 +16,8 @@ export const APPROACH_CHOICES = {
   lasting: ["lasting", "sketchbook"],
   mixing: ["well", "paper"],
   hand: ["usual", "careful", "loose"],
+  near: ["usual", "close", "free"],
+  effort: ["usual", "few", "gladly"],
 } as const;
 export type ApproachKey = keyof typeof APPROACH_CHOICES;
 type ApproachChoices = { readonly [K in ApproachKey]: (typeof APPROACH_CHOICES)[K][number] };
@@ -44,11 +46,18 @@ export const DEFAULT_APPROACH: Approach = {
   lasting: "lasting",
   mixing: "well",
   hand: "usual",
+  near: "usual",
+  effort: "usual",
   valueWeight: 1.5,
   maxPigments: 3,
   single: false,
   darkest: null,
 };
+
+/** How near is near enough under an approach, dE00; see softened. From memory. */
+export const NEAR_ENOUGH = { close: 0.5, usual: 2, free: 6 } as const;
+/** How much the effort of mixing counts under an approach. From memory. */
+export const EFFORT_COUNTS = { gladly: 0.4, usual: 1, few: 2 } as const;
 
 /** What a bright and a muted approach make of chroma where nothing else is wished. From memory. */
 const CHROMA_BY = { photo: 1, bright: 1.25, muted: 0.75 } as const;

@@ -19,6 +19,8 @@ export {
   APPROACH_CHOICES,
   approachRules,
   DEFAULT_APPROACH,
+  EFFORT_COUNTS,
+  NEAR_ENOUGH,
   leftOutBecause,
   paintsInMix,
   SIZE_RANGE,

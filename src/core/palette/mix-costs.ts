@@ -52,6 +52,13 @@ const HAND_OF_THE_FAR = 36;
 /** The same of what is not known of their paints. From memory. */
 const TUBES_OF_THE_FAR = 80;
 
+/**
+ * What an error counts for when palettes are chosen: hardly anything far below what is near enough, all but that much far
+ * above, and no corner between.
+ */
+export const softened = (error: number, nearEnough: number): number =>
+  Math.sqrt(error * error + nearEnough * nearEnough) - nearEnough;
+
 const less = (error: number): number => Math.max(0, error - UNSEEN);
 
 /**
@@ -72,7 +79,7 @@ export function mixCosts(
   // What decides between mixes beside what comes out: effort, and paints that are taken unwillingly.
   const reluctance = table.paints.map((paint) => judge.reluctance?.(paint) ?? 0);
   const beside = table.combinations.map(
-    (paints) => effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p], 0),
+    (paints) => (judge.effort ?? 1) * effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p], 0),
   );
   const doubts = table.paints.map((paint) => tubeDoubt(paint, table.paper));
   const costs = targets.map(({ lab, areaCm2 = 0 }, i) => {
@@ -111,7 +118,9 @@ export function mixCosts(
         squares.map((square, c) => less(Math.sqrt(square + share * tubes[c])));
       inHand.push(outcome(0));
       expected.push(outcome(1));
-      const weighed = outcome(TUBES_DECIDE).map((error, c) => error + beside[c]);
+      const weighed = squares.map(
+        (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]), judge.nearEnough ?? 0) + beside[c],
+      );
       for (const c of refined) weighed[c] += heavyCost(Math.exp(at[3 * c]), areaCm2);
       onTarget(i + 1);
       return weighed;

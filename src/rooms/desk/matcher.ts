@@ -3,7 +3,7 @@
 import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { type Lab } from "@/core/colour";
 import { DEFAULT_MATCH, HANDS, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
-import { paintsInMix } from "@/core/palette";
+import { EFFORT_COUNTS, paintsInMix } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
 import type { PuddlePlan } from "@/core/planning";
 import type { MatchApi, PuddleJob } from "@/workers/match-api";
@@ -184,6 +184,7 @@ export function useMatchOptions(): MatchOptions {
       ...DEFAULT_MATCH,
       valueWeight: approach.valueWeight,
       hand: HANDS[approach.hand],
+      effort: EFFORT_COUNTS[approach.effort],
       maxPigments: approach.maxPigments,
       maxPaints: paintsInMix(approach),
     }),

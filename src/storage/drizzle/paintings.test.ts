@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { eq } from "drizzle-orm";
 import type { SaveStamp } from "@/model/revision";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { packMap } from "@/core/areas";
@@ -11,6 +12,7 @@ import { newArea, newPainting, paintingDocument, type PaintingArea, type Paintin
 import { createPainting, findPainting, listPaintings, removePainting, savePainting } from "./paintings";
 import { keepApproach, ownApproach } from "./settings";
 import { addPhoto, findPhoto } from "./photos";
+import { paintings } from "./schema";
 
 let open: OpenDatabase;
 /** A save by a window of its own, made from a revision. */
@@ -301,6 +303,16 @@ describe("paintings", () => {
     // What a later version can't read any more counts as none.
     await keepApproach(open.db, { ...own, primaries: "squares" } as unknown as typeof own);
     expect(await ownApproach(open.db)).toEqual(DEFAULT_APPROACH);
+  });
+
+  test("an approach from before a setting was known opens with that setting as it suits most", async () => {
+    const { hand: _hand, near: _near, effort: _effort, ...before } = { ...DEFAULT_APPROACH, size: "wide" as const };
+    const id = await createPainting(open.db, photoId, newPainting("Of before", "cotton-rough"));
+    await open.db
+      .update(paintings)
+      .set({ approach: before as unknown as typeof DEFAULT_APPROACH })
+      .where(eq(paintings.id, id));
+    expect((await findPainting(open.db, id))?.document.approach).toEqual({ ...DEFAULT_APPROACH, size: "wide" });
   });
 
   test("its study and its areas' shapes come back as they were saved; a painting from before has an empty study", async () => {

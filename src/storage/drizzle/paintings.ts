@@ -3,6 +3,7 @@ import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredP
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
 import type { PaintingArea, PaintingDocument } from "@/model/painting";
+import { DEFAULT_APPROACH } from "@/core/palette";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
 import { judgeSave } from "./revision";
@@ -52,7 +53,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
       })),
       palette: wells.map((well) => well.paintId),
       study: row.painting.study,
-      approach: row.painting.approach,
+      approach: { ...DEFAULT_APPROACH, ...row.painting.approach },
       rules: row.painting.rules,
       palettes: row.painting.palettes,
     }),

@@ -107,6 +107,22 @@ const WORDS: Words = {
       loose: ["loose", "By eye and quickly: off by a third; the calmest mixes win."],
     },
   },
+  near: {
+    name: "Near enough",
+    choices: {
+      usual: ["usual", "What hardly shows beside the photo counts little."],
+      close: ["close", "Small differences count too: for flowers, cloth, portraits."],
+      free: ["free", "Only plain differences count: the photo is a beginning."],
+    },
+  },
+  effort: {
+    name: "Effort",
+    choices: {
+      usual: ["usual", "A simpler mix is taken where another is hardly nearer."],
+      few: ["few mixes", "Single paints and mixes of two, even where a third would come nearer."],
+      gladly: ["gladly mixed", "A second and third paint are mixed wherever they help."],
+    },
+  },
 };
 
 const WHY: Readonly<Record<LeftOut["why"], string>> = {

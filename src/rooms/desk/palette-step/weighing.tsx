@@ -127,6 +127,8 @@ function useQuestion() {
     const opening: Opening = {
       paperId: paper.id,
       hand: approach.hand,
+      near: approach.near,
+      effort: approach.effort,
       valueWeight: approach.valueWeight,
       freeHue: approach.hues === "free",
       maxPigments: approach.maxPigments,
