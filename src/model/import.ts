@@ -42,6 +42,8 @@ export function entriesOfJson(text: string): readonly PaintEntry[] | null {
   const ids = new Map(read.data.paints.map(({ id }) => [id, crypto.randomUUID()]));
   return read.data.paints.map((paint) => ({
     ...paint,
+    // Whoever brings paints in owns them.
+    demo: false,
     id: ids.get(paint.id)!,
     sameAs: (paint.sameAs && ids.get(paint.sameAs)) || null,
   }));

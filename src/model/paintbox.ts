@@ -16,7 +16,7 @@ const amount = (most: number, words: string) =>
 const LEFT = "What is left lies between 0 and 100 %.";
 
 /** Where a paint stands: those owned or low can be mixed from. */
-export const paintStatus = z.enum(["owned", "low", "dried out", "used up", "wished for", "never again"]);
+export const paintStatus = z.enum(["owned", "low", "dried out", "used up", "wished for", "never again", "put away"]);
 export type PaintStatus = z.infer<typeof paintStatus>;
 export const MIXABLE: ReadonlySet<PaintStatus> = new Set(["owned", "low"]);
 
@@ -65,6 +65,8 @@ export const paintEntry = z.object({
   }),
   notes: text(LETTERS.notes),
   favourite: z.boolean(),
+  /** One of the demo's, not the painter's own. */
+  demo: z.boolean().default(false),
 });
 export type PaintEntry = z.infer<typeof paintEntry>;
 
@@ -143,6 +145,7 @@ export function newPaint(facts: Pick<PaintEntry, "id" | "name" | "pigments"> & P
     label: { transparency: "", staining: "", granulation: "", lightfastness: "" },
     notes: "",
     favourite: false,
+    demo: false,
     ...facts,
   };
 }

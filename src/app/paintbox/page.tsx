@@ -5,11 +5,12 @@ import { PAINTBOX_URL } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
-async function OpenedPaintbox() {
+async function OpenedPaintbox({ asked }: { asked: PaintboxPageProps["searchParams"] }) {
+  const begin = "begin" in (await asked);
   return opened(async (store) => {
     const [stored, measurements] = await Promise.all([store.paintbox.find(), store.measurements.list()]);
     return {
-      room: <Paintbox stored={stored} measurements={measurements} />,
+      room: <Paintbox stored={stored} measurements={measurements} begin={begin} />,
       revisions: { [PAINTBOX_URL]: stored.revision },
       own: PAINTBOX_URL,
     };
@@ -18,11 +19,15 @@ async function OpenedPaintbox() {
 
 export const metadata: Metadata = { title: "Paintbox" };
 
-/** The paints one owns. */
-export default function PaintboxPage() {
+interface PaintboxPageProps {
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+/** The paints one owns; with "?begin" the list to tick them off lies open. */
+export default function PaintboxPage({ searchParams }: PaintboxPageProps) {
   return (
     <Suspense fallback={<Opening />}>
-      <OpenedPaintbox />
+      <OpenedPaintbox asked={searchParams} />
     </Suspense>
   );
 }

@@ -18,6 +18,7 @@ import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
 import { MixesStep } from "./panel/mixes-step";
 import { SampleCard } from "./panel/sample-card";
+import { ApplyingProvider } from "./palette-step/apply-palette";
 import { WeighingProvider } from "./palette-step/weighing";
 import { MatchProvider } from "./matcher";
 import { PaletteStep } from "./palette-step/palette-step";
@@ -78,7 +79,9 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
           <MatchProvider>
             <ReachProvider>
               <WeighingProvider>
-                <WellDragging>{children}</WellDragging>
+                <ApplyingProvider>
+                  <WellDragging>{children}</WellDragging>
+                </ApplyingProvider>
               </WeighingProvider>
             </ReachProvider>
           </MatchProvider>

@@ -14,6 +14,8 @@ import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
 import { useDesk, useDeskStore } from "./desk-store";
 import { NewPainting } from "./new-painting";
+import { MIXABLE } from "@/model/paintbox";
+import { usePaints } from "./paints";
 
 function Title() {
   const title = useDesk((s) => s.document.title);
@@ -112,6 +114,22 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   );
 }
 
+/** The way out of the demo: shown while all paints at hand are the demo's. */
+function OwnBeginning() {
+  const paints = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status));
+  if (paints.length > 0 && paints.some(({ demo }) => !demo)) return null;
+  return (
+    <Link
+      prefetch={false}
+      href="/paintbox?begin"
+      className="btn btn-outline btn-sm shrink-0"
+      title="This is the demo: look around as you like. Your own paints are ticked off in a few minutes."
+    >
+      Begin with my own paints
+    </Link>
+  );
+}
+
 /** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
 export function Header({ id, titles, save }: { id: string; titles: readonly PaintingTitle[]; save: SaveState }) {
   const { temporal } = useDeskStore();
@@ -121,6 +139,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
       <div className="flex h-13 items-center gap-4 px-5">
         <Wordmark />
         <Title />
+        <OwnBeginning />
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />

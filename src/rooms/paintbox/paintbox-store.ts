@@ -27,13 +27,19 @@ export interface PaintboxState {
   readonly endTyping: () => void;
   /** Adds a paint at the front and opens it. */
   readonly add: (paint: PaintEntry) => void;
-  /** Adds many at the end, as one step. */
-  readonly addMany: (paints: readonly PaintEntry[]) => void;
+  /** Adds many at the end and puts others away, as one step. */
+  readonly addMany: (paints: readonly PaintEntry[], away?: ReadonlySet<string>) => void;
   readonly change: (id: string, change: Partial<Omit<PaintEntry, "id">>) => void;
   /** Changes one field as it is typed: one step to undo for all that is typed. */
   readonly type: (id: string, field: keyof PaintEntry, change: Partial<Omit<PaintEntry, "id">>) => void;
   /** Takes a paint out, of every box too. */
   readonly remove: (id: string) => void;
+  /** Changes many at once, as one step. */
+  readonly changeMany: (ids: ReadonlySet<string>, change: Partial<Omit<PaintEntry, "id">>) => void;
+  /** Takes many out, of every box too, as one step. */
+  readonly removeMany: (ids: ReadonlySet<string>) => void;
+  /** Lays many into a box's empty wells, in the paintbox's order; those without a well stay out. */
+  readonly fillBox: (boxId: string, ids: ReadonlySet<string>) => void;
   readonly addBox: (box: TravelBox) => void;
   readonly changeBox: (id: string, change: Partial<Omit<TravelBox, "id">>) => void;
   readonly nameBox: (id: string, name: string) => void;
@@ -60,6 +66,17 @@ export function createPaintboxStore(document: PaintboxDocument): PaintboxStore {
         );
       const changeBox = (id: string, part: Partial<TravelBox>, run: string | null): void =>
         change((d) => ({ ...d, boxes: d.boxes.map((box) => (box.id === id ? { ...box, ...part } : box)) }), {}, run);
+      const removeMany = (ids: ReadonlySet<string>): void =>
+        change(
+          (d) => ({
+            paints: d.paints.filter(({ id }) => !ids.has(id)),
+            boxes: d.boxes.map((box) => ({
+              ...box,
+              wells: box.wells.map((well) => (well !== null && ids.has(well) ? null : well)),
+            })),
+          }),
+          { openId: null },
+        );
       return {
         document,
         refused: null,
@@ -71,17 +88,32 @@ export function createPaintboxStore(document: PaintboxDocument): PaintboxStore {
         },
         endTyping: () => inRun(null),
         add: (paint) => change((d) => ({ ...d, paints: [paint, ...d.paints] }), { openId: paint.id }),
-        addMany: (more) => change((d) => ({ ...d, paints: [...d.paints, ...more] })),
+        addMany: (more, away = new Set()) =>
+          change((d) => ({
+            ...d,
+            paints: [
+              ...d.paints.map((paint) => (away.has(paint.id) ? { ...paint, status: "put away" as const } : paint)),
+              ...more,
+            ],
+          })),
         change: (id, part) => changePaint(id, part, null),
         type: (id, field, part) => changePaint(id, part, `${id} ${field}`),
-        remove: (id) =>
-          change(
-            (d) => ({
-              paints: d.paints.filter((paint) => paint.id !== id),
-              boxes: d.boxes.map((box) => ({ ...box, wells: box.wells.map((well) => (well === id ? null : well)) })),
+        remove: (id) => removeMany(new Set([id])),
+        changeMany: (ids, part) =>
+          change((d) => ({
+            ...d,
+            paints: d.paints.map((paint) => (ids.has(paint.id) ? { ...paint, ...part } : paint)),
+          })),
+        removeMany,
+        fillBox: (boxId, ids) =>
+          change((d) => ({
+            ...d,
+            boxes: d.boxes.map((box) => {
+              if (box.id !== boxId) return box;
+              const coming = d.paints.flatMap(({ id }) => (ids.has(id) && !box.wells.includes(id) ? [id] : []));
+              return { ...box, wells: box.wells.map((well) => well ?? coming.shift() ?? null) };
             }),
-            { openId: null },
-          ),
+          })),
         addBox: (box) => change((d) => ({ ...d, boxes: [...d.boxes, box] })),
         changeBox: (id, part) => changeBox(id, part, null),
         nameBox: (id, name) => changeBox(id, { name }, `box ${id}`),

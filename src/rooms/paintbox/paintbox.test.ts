@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from "vitest";
 import { readPaintRows, readTable, guessColumns } from "@/core/formats";
 import { labelContradictions, pigmentById } from "@/core/pigments";
-import { newPaint, type PaintEntry } from "@/model/paintbox";
+import { MIXABLE, newPaint, type PaintEntry } from "@/model/paintbox";
 import { entriesOfJson, entryOfRow } from "@/model/import";
 import { createPaintboxStore, type PaintboxStore } from "./paintbox-store";
 import { chosenPaints, QUESTIONS } from "./questions";
@@ -109,5 +109,40 @@ describe("the box's store", () => {
     expect(store.getState().document.paints).toHaveLength(8);
     for (let i = 0; i < 4; i++) store.temporal.getState().undo();
     expect(store.getState().document.paints).toEqual(box);
+  });
+
+  test("many are changed, removed and laid into a box at once, each as one step; what was taken out leaves its wells", () => {
+    const now = () => store.getState().document;
+    const two = new Set([box[0].id, box[2].id]);
+    store.getState().changeMany(two, { maker: "Ottermoor", status: "low" });
+    expect(now().paints.filter(({ maker }) => maker === "Ottermoor")).toHaveLength(3);
+    const small = {
+      id: crypto.randomUUID(),
+      name: "Small",
+      rows: 1,
+      columns: 3,
+      pan: "half pan" as const,
+      rowPans: [],
+    };
+    store.getState().addBox({ ...small, wells: [null, box[1].id, null] });
+    store.getState().fillBox(small.id, new Set(box.slice(0, 4).map(({ id }) => id)));
+    expect(now().boxes[0].wells).toEqual([box[0].id, box[1].id, box[2].id]);
+    store.getState().removeMany(two);
+    expect(now().boxes[0].wells).toEqual([null, box[1].id, null]);
+    expect(now().paints).toHaveLength(4);
+    for (let i = 0; i < 4; i++) store.temporal.getState().undo();
+    expect(now()).toEqual({ paints: box, boxes: [] });
+  });
+
+  test("one's own paints come and the demo's are put away in one step; put away they answer to no question but their own", () => {
+    const demo = box.map((one) => ({ ...one, demo: true }));
+    store = createPaintboxStore({ paints: demo, boxes: [] });
+    store.getState().addMany([paint("Mine", ["PG18"])], new Set(demo.map(({ id }) => id)));
+    const { paints } = store.getState().document;
+    expect(chosenPaints(paints, "all").map(({ name }) => name)).toEqual(["Mine"]);
+    expect(chosenPaints(paints, "put away")).toHaveLength(6);
+    expect(paints.filter(({ status }) => MIXABLE.has(status)).map(({ name }) => name)).toEqual(["Mine"]);
+    store.temporal.getState().undo();
+    expect(store.getState().document.paints).toEqual(demo);
   });
 });

@@ -18,6 +18,7 @@ import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/saving/save-words";
 import { Strip } from "@/ui/strip";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
+import { AddMany } from "./add-many";
 import { AddPaintLine } from "./add-paint-line";
 import { createPaintboxStore, PaintboxProvider, usePaintbox, usePaintboxStore } from "./paintbox-store";
 import { exportCsv, exportGimpPalette, exportJson } from "./exchange";
@@ -26,8 +27,10 @@ import { Gaps } from "./gaps";
 import { ImportDialog } from "./import-dialog";
 import { Lists } from "./lists";
 import { MeasuredProvider, useModelOf } from "./measured";
+import { DemoPaints } from "./demo-paints";
 import { PaintSheet } from "./paint-sheet";
 import { chosenPaints, QUESTIONS } from "./questions";
+import { SelectBar } from "./select-bar";
 
 const ORDERS = ["by hue", "by pigment", "by name", "as added"] as const;
 type Order = (typeof ORDERS)[number];
@@ -126,7 +129,7 @@ function Twins({ list }: { list: readonly Shown[] }) {
 
 const titleOf = (): string => "the paintbox";
 
-function Room({ revision }: { revision: number }) {
+function Room({ revision, begin }: { revision: number; begin: boolean }) {
   const store = usePaintboxStore();
   const saving = useAutosave<PaintboxDocument>({
     url: PAINTBOX_URL,
@@ -144,6 +147,9 @@ function Room({ revision }: { revision: number }) {
   const [view, setView] = useState<"paints" | "boxes">("paints");
   const [choice, setChoice] = useState("all");
   const [order, setOrder] = useState<Order>("by hue");
+  /** Ids of the selected paints, and the last one pressed; null while paints are opened, not selected. */
+  const [selected, setSelected] = useState<ReadonlySet<string> | null>(null);
+  const [lastPressed, setLastPressed] = useState<string | null>(null);
 
   useUndoKeys(store.temporal);
   const modelOf = useModelOf();
@@ -161,12 +167,24 @@ function Room({ revision }: { revision: number }) {
     );
   }, [all, document.paints, words, choice, order]);
   const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
-  const opened = document.paints.find(({ id }) => id === openId);
+  const opened = selected ? undefined : document.paints.find(({ id }) => id === openId);
+  const mine = all.filter(({ paint }) => paint.status !== "put away");
+  /** A press on a paint while several are selected; with Shift all from the last one pressed to this. */
+  const pick = (id: string, range: boolean): void => {
+    const inOrder = shown.map(({ paint }) => paint.id);
+    const [from, to] = [inOrder.indexOf(lastPressed ?? id), inOrder.indexOf(id)].sort((a, b) => a - b);
+    const now = new Set(selected);
+    if (range && from >= 0) for (const one of inOrder.slice(from, to + 1)) now.add(one);
+    else if (!now.delete(id)) now.add(id);
+    setSelected(now);
+    setLastPressed(id);
+  };
 
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       <RoomHeader room="Paintbox">
         <AddPaintLine />
+        <AddMany begin={begin} />
         <span className="flex items-center gap-1">
           <UndoButtons history={store.temporal} />
           <SaveWords state={saving.state} refused={refused} />
@@ -229,8 +247,16 @@ function Room({ revision }: { revision: number }) {
                 ))}
               </select>
               <span role="status" className="quiet">
-                {shown.length} of {all.length}
+                {shown.length} of {choice === "put away" ? all.length : mine.length}
               </span>
+              <button
+                type="button"
+                className={`btn btn-sm ${selected ? "btn-neutral" : "btn-ghost"}`}
+                aria-pressed={selected !== null}
+                onClick={() => setSelected(selected ? null : new Set())}
+              >
+                Select several
+              </button>
               <span className="ml-auto flex gap-1">
                 <ImportDialog />
                 <button type="button" className="btn btn-ghost btn-sm" onClick={() => exportCsv(document)}>
@@ -249,12 +275,21 @@ function Room({ revision }: { revision: number }) {
                 </button>
               </span>
             </search>
-            {all.length === 0 && (
+            <DemoPaints />
+            {selected && (
+              <SelectBar
+                selected={selected}
+                shown={shown.map(({ paint }) => paint.id)}
+                onSelect={setSelected}
+                onEnd={() => setSelected(null)}
+              />
+            )}
+            {mine.length === 0 && choice === "all" && (
               <p className="name-face py-8 text-xl">
                 The box is empty. Type what stands on a tube, like PB29 or burnt sienna, and press Enter.
               </p>
             )}
-            {all.length > 0 && shown.length === 0 && (
+            {(mine.length > 0 || choice !== "all") && shown.length === 0 && (
               <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>
             )}
             <ul
@@ -265,9 +300,9 @@ function Room({ revision }: { revision: number }) {
                 <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
                   <button
                     type="button"
-                    aria-pressed={paint.id === openId}
-                    className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${paint.id === openId ? "bg-base-300" : ""}`}
-                    onClick={() => open(paint.id)}
+                    aria-pressed={selected ? selected.has(paint.id) : paint.id === openId}
+                    className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${(selected ? selected.has(paint.id) : paint.id === openId) ? "bg-base-300 outline-2 -outline-offset-2 outline-primary" : ""}`}
+                    onClick={(event) => (selected ? pick(paint.id, event.shiftKey) : open(paint.id))}
                   >
                     <Strip
                       mix={[{ paint: model, parts: 1 }]}
@@ -285,6 +320,7 @@ function Room({ revision }: { revision: number }) {
                       {codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}
                       {paint.status !== "owned" && ` · ${paint.status}`}
                       {model.measured && " · measured"}
+                      {paint.demo && " · demo"}
                     </span>
                   </button>
                 </li>
@@ -309,12 +345,21 @@ function Room({ revision }: { revision: number }) {
 }
 
 /** The paintbox: every paint as its strip; one opens as a sheet; adding one takes a code and Enter. */
-export function Paintbox({ stored, measurements }: { stored: StoredPaintbox; measurements: readonly Measurement[] }) {
+export function Paintbox({
+  stored,
+  measurements,
+  begin,
+}: {
+  stored: StoredPaintbox;
+  measurements: readonly Measurement[];
+  /** Whether the painter comes to begin with their own paints. */
+  begin: boolean;
+}) {
   const [store] = useState(() => createPaintboxStore(stored.document));
   return (
     <PaintboxProvider value={store}>
       <MeasuredProvider stored={measurements}>
-        <Room revision={stored.revision} />
+        <Room revision={stored.revision} begin={begin} />
       </MeasuredProvider>
     </PaintboxProvider>
   );

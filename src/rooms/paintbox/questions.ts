@@ -48,8 +48,9 @@ export const QUESTIONS: readonly Question[] = [
   },
 ];
 
-/** Paints that stand so, or that answer to a question; "all" is every one. */
+/** Paints that stand so, or that answer to a question; "all" is every one that has not been put away. */
 export function chosenPaints(all: readonly PaintEntry[], choice: string): readonly PaintEntry[] {
+  if (choice === "all") return all.filter(({ status }) => status !== "put away");
   const status = paintStatus.safeParse(choice);
   if (status.success) return all.filter((paint) => paint.status === (status.data satisfies PaintStatus));
   const question = QUESTIONS.find(({ words }) => words === choice);

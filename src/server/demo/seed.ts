@@ -147,7 +147,7 @@ export async function seedDemo(store: Store): Promise<void> {
     };
     await paintbox.save(
       { revision, writer: randomUUID(), step: 0 },
-      { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint })), boxes: [travel] },
+      { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint, demo: true })), boxes: [travel] },
     );
     const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
     const palette = DEMO_PALETTE.map(idOf);

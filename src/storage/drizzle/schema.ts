@@ -59,6 +59,7 @@ export const paints = pgTable(
       .default({ transparency: "", staining: "", granulation: "", lightfastness: "" }),
     notes: text("notes").notNull().default(""),
     favourite: boolean("favourite").notNull().default(false),
+    demo: boolean("demo").notNull().default(false),
   },
   (t) => [check("tinting_strength_positive", sql`${t.tintingStrength} > 0`)],
 );

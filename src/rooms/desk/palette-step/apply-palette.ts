@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { createContext, createElement, useContext, useState, type ReactNode } from "react";
 import type { Lab } from "@/core/colour";
 import { useDesk } from "../desk-store";
 import { mixColours, useMatcher, useMatchOptions } from "../matcher";
@@ -16,8 +16,22 @@ export interface ApplyingPalette {
   readonly applyPalette: (ids: readonly string[]) => void;
 }
 
-/** Lays a palette in the tray and mixes every colour of every wash from it, as one step that can be undone; if the mixing fails, nothing is changed. */
+const ApplyingContext = createContext<ApplyingPalette | null>(null);
+
+/** Lays palettes out for the whole desk: what is under way goes on while another step is looked at. */
+export function ApplyingProvider({ children }: { children: ReactNode }) {
+  return createElement(ApplyingContext.Provider, { value: useApplying() }, children);
+}
+
+/** Laying a palette out on this desk. */
 export function useApplyPalette(): ApplyingPalette {
+  const applying = useContext(ApplyingContext);
+  if (!applying) throw new Error("Only usable on the desk.");
+  return applying;
+}
+
+/** Lays a palette in the tray and mixes every colour of every wash from it, as one step that can be undone; if the mixing fails, nothing is changed. */
+function useApplying(): ApplyingPalette {
   const matcher = useMatcher();
   const options = useMatchOptions();
   const known = usePaints();

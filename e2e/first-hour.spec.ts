@@ -1,0 +1,159 @@
+import { expect, test, type Page } from "@playwright/test";
+import { bring, photo, step } from "./photo-page";
+import { startServer, type RunningServer } from "./server";
+import sharp from "sharp";
+
+test.describe.configure({ mode: "serial" });
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+
+const dialog = (page: Page) => page.getByRole("dialog", { name: "Your paints" });
+const paints = (page: Page) => page.getByRole("list", { name: "Paints" }).getByRole("button");
+const demo = (page: Page) => page.getByRole("note", { name: "The demo's paints" });
+const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+
+/** A dusk of four flat bands. */
+function dusk(): Promise<Buffer> {
+  const bands = [
+    [150, 170, 205],
+    [235, 200, 160],
+    [70, 60, 60],
+    [120, 110, 70],
+  ];
+  const data = Buffer.alloc(3 * 480 * 320);
+  for (let y = 0; y < 320; y++) for (let x = 0; x < 480; x++) data.set(bands[Math.floor(y / 80)], 3 * (y * 480 + x));
+  return sharp(data, { raw: { width: 480, height: 320, channels: 3 } })
+    .png()
+    .toBuffer();
+}
+
+test("from the demo to one's own: paints ticked off by the keyboard alone, the demo's put away in the same step", async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
+  await page.getByRole("link", { name: "Begin with my own paints" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(dialog(page)).toBeVisible();
+  let presses = 0;
+  const press = async (key: string): Promise<void> => {
+    presses++;
+    await page.keyboard.press(key);
+  };
+  // The first rows of what most boxes hold: a space ticks, an arrow goes on.
+  await dialog(page).locator("[data-tick]").first().focus();
+  for (let i = 0; i < 24; i++) {
+    await press("Space");
+    if (i < 23) await press("ArrowRight");
+  }
+  await expect(dialog(page).getByRole("button", { name: "Add 24 paints" })).toBeVisible();
+  await press("ArrowDown");
+  await press("Space");
+  await expect(dialog(page).getByRole("button", { name: "Add 25 paints" })).toBeVisible();
+  expect(presses / 25).toBeLessThanOrEqual(4);
+  await expect(dialog(page).getByRole("checkbox", { name: /Put the demo's 28 paints away/ })).toBeChecked();
+  await dialog(page).getByRole("button", { name: "Add 25 paints" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(paints(page)).toHaveCount(25);
+  await expect(demo(page)).toContainText("28 paints are put away");
+  await saved(page);
+  await page.keyboard.press("Control+z");
+  await expect(paints(page)).toHaveCount(28);
+  await page.keyboard.press("Control+Shift+z");
+  await expect(paints(page)).toHaveCount(25);
+  await saved(page);
+});
+
+test("a pasted list is read line by line: what is sure is taken, what is not is asked, nonsense is told", async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("button", { name: "Many at once" }).click();
+  await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
+  await dialog(page)
+    .getByLabel("Your list")
+    .fill("PY53; quin gold\nqqxx, PB999\nPR108\nsap green PG36 PY150\n<b>PB74</b>");
+  const read = dialog(page).getByRole("list", { name: "What was read" }).getByRole("listitem");
+  await expect(read.filter({ hasText: "the handbook knows nothing like it" })).toHaveCount(2);
+  const unsure = dialog(page).getByRole("combobox", { name: "What is “PR108”?" });
+  await expect(unsure).toHaveValue("-1");
+  const before = Number(
+    /\d+/.exec(
+      (await dialog(page)
+        .getByRole("button", { name: /^Add \d+ paint/ })
+        .textContent())!,
+    )![0],
+  );
+  await unsure.selectOption({ index: 1 });
+  await expect(dialog(page).getByRole("button", { name: `Add ${before + 1} paints` })).toBeVisible();
+  await dialog(page).getByRole("button", { name: /^Add/ }).click();
+  await expect(paints(page)).toHaveCount(25 + before + 1);
+  await expect(paints(page).filter({ hasText: "Sap green" })).toContainText("PG36 PY150");
+  await saved(page);
+});
+
+test("400 paints are selected and changed at once, by Shift and by all that are shown, each undone in one step", async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("button", { name: "Many at once" }).click();
+  await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
+  await dialog(page)
+    .getByLabel("Your list")
+    .fill(Array.from({ length: 400 }, () => "PB29").join("\n"));
+  await dialog(page).getByRole("button", { name: "Add 400 paints" }).click();
+  await page.getByRole("button", { name: "Select several" }).click();
+  const bar = page.getByRole("toolbar", { name: "Selected paints" });
+  await bar.getByRole("button", { name: /^All \d+ shown/ }).click();
+  await expect(bar.getByRole("status")).toContainText(/4\d\d selected/);
+  await bar.getByLabel("Maker of all selected").fill("Ottermoor");
+  await bar.getByRole("button", { name: "Set maker" }).click();
+  await expect(paints(page).filter({ hasText: "Ottermoor" }).nth(300)).toBeAttached();
+  await bar.getByRole("button", { name: "None" }).click();
+  await expect(bar.getByRole("button", { name: "Remove" })).toBeDisabled();
+  await paints(page).nth(2).click();
+  await paints(page)
+    .nth(6)
+    .click({ modifiers: ["Shift"] });
+  await expect(bar.getByRole("status")).toHaveText("5 selected");
+  await bar.getByLabel("All selected are").selectOption("used up");
+  await expect(paints(page).filter({ hasText: "used up" })).toHaveCount(5);
+  await bar.getByRole("button", { name: "Remove" }).click();
+  await expect(paints(page).filter({ hasText: "used up" })).toHaveCount(0);
+  // Removed, used up, maker, added: four steps.
+  await bar.getByRole("button", { name: "Done" }).click();
+  for (let i = 0; i < 4; i++) await page.getByRole("button", { name: "Undo" }).click();
+  await expect(paints(page)).toHaveCount(30, { timeout: 30_000 });
+  await saved(page);
+});
+
+test("one's own photo is planned from one's own paints alone; the demo comes back and goes without touching them", async ({
+  page,
+}) => {
+  await bring(page, server.url, "own.png", await dusk());
+  await expect(page.getByRole("link", { name: "Begin with my own paints" })).toHaveCount(0);
+  await step(page, "Areas");
+  await page.getByRole("button", { name: /^Take all \d+ as areas/ }).click();
+  await step(page, "Palette");
+  const panel = page.getByRole("region", { name: "Palette step" });
+  await expect(panel.getByText(/^Found in/)).toBeVisible({ timeout: 60_000 });
+  await expect(panel).toContainText(/Of 2\d paints/);
+  await panel.getByRole("region", { name: "The answer" }).getByRole("button", { name: "Lay it out" }).click();
+  await step(page, "Mixes");
+  await expect(page.getByRole("region", { name: "All puddles" })).toContainText(/for \d colours/);
+  await saved(page);
+
+  await page.goto(`${server.url}/paintbox`);
+  await demo(page).getByRole("button", { name: "Bring them back" }).click();
+  await expect(paints(page)).toHaveCount(58);
+  await expect(paints(page).filter({ hasText: "demo" })).toHaveCount(28);
+  await demo(page).getByRole("button", { name: "Put the demo's paints away" }).click();
+  await expect(paints(page)).toHaveCount(30);
+  await saved(page);
+  await page.reload();
+  await expect(paints(page)).toHaveCount(30);
+});

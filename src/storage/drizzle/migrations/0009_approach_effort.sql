@@ -1,1 +1,0 @@
-ALTER TABLE "paintings" ALTER COLUMN "approach" SET DEFAULT '{"size":"lean","primaries":"free","darks":"free","hues":"photo","chroma":"photo","granulation":"allow","opacity":"free","greys":"free","lasting":"lasting","mixing":"well","hand":"usual","near":"usual","effort":"usual","valueWeight":1.5,"maxPigments":3,"single":false,"darkest":null}'::jsonb;
