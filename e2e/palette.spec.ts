@@ -329,6 +329,29 @@ test("a recipe that is kept stays when another palette is laid out and few puddl
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 });
 
+test("what is taken along: the box alone is planned from, kept with the painting, and all paints come back", async ({
+  page,
+}) => {
+  await openStep(page);
+  const along = panel(page).getByLabel("With me");
+  await along.selectOption({ label: "the box “For the canal”, 8 paints" });
+  await found(page);
+  await expect(panel(page)).toContainText("Of 8 paints, the few that serve");
+  await expect(panel(page).getByRole("radiogroup", { name: "How many paints" }).getByRole("radio")).toHaveCount(8);
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.reload();
+  await page.getByRole("application").waitFor();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
+  await expect(page.getByRole("region", { name: "Mixes step" })).toContainText("all 8 paints");
+  await openStep(page);
+  await along.selectOption({ index: 0 });
+  await expect(panel(page)).toContainText("Of 25 paints");
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+});
+
 test("rules and the approach are kept with the painting and answered at once; a default of one's own starts the next painting", async ({
   page,
 }) => {

@@ -27,6 +27,7 @@ export function mendedPainting(document: PaintingDocument): PaintingDocument {
     })),
     palette: unique(document.palette),
     rules: {
+      ...rules,
       must: unique(rules.must),
       never: unique(rules.never).filter((id) => !rules.must.includes(id)),
       kinds: rules.kinds.filter(({ least, most }) => least <= most),

@@ -223,10 +223,18 @@ const paletteRules = z
       .max(20),
     /** Areas that must be reached within so much, dE00. */
     reach: z.object({ areaIds: once(z.uuid()).max(LIMITS.areas), within: finite.gte(1).lte(20) }),
+    /** The box that is taken along: its paints alone are planned from; null: all at hand. */
+    boxId: z.uuid().nullable().default(null),
   })
   .refine(({ must, never }) => !must.some((id) => never.includes(id)), "A paint can't be a must and a never.");
 export type StoredRules = z.infer<typeof paletteRules>;
-export const NO_RULES: StoredRules = { must: [], never: [], kinds: [], reach: { areaIds: [], within: 4 } };
+export const NO_RULES: StoredRules = {
+  must: [],
+  never: [],
+  kinds: [],
+  reach: { areaIds: [], within: 4 },
+  boxId: null,
+};
 
 /** A palette kept under a name, beside the one in the tray. */
 export const keptPalette = z.object({

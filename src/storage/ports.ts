@@ -2,7 +2,7 @@ import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
 import type { SheetKind } from "@/core/calibration";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
-import type { PaintboxDocument, PaintEntry } from "@/model/paintbox";
+import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
 import type { SaveStamp } from "@/model/revision";
 import { NamedError } from "./named-error";
@@ -77,6 +77,8 @@ interface Paintbox {
   find(): Promise<StoredPaintbox>;
   /** The revision alone: it rises with every save. */
   revision(): Promise<number>;
+  /** The boxes alone. */
+  boxes(): Promise<TravelBox[]>;
   /** All paints in paintbox order. */
   paints(): Promise<PaintEntry[]>;
   /** All paints as they are mixed from: with their own measured optics where there are any. */

@@ -1,6 +1,13 @@
 import type { Database } from "./drizzle/database";
 import { addCard, addMeasurement, findCard, listCards, listMeasurements, setCounts } from "./drizzle/measurements";
-import { findPaintbox, listPaints, listStockedPaints, paintboxRevision, savePaintbox } from "./drizzle/paintbox";
+import {
+  findPaintbox,
+  listBoxes,
+  listPaints,
+  listStockedPaints,
+  paintboxRevision,
+  savePaintbox,
+} from "./drizzle/paintbox";
 import {
   createPainting,
   findPainting,
@@ -28,6 +35,7 @@ function repositoriesOn(db: Database): Repositories {
     paintbox: {
       find: () => findPaintbox(db),
       revision: () => paintboxRevision(db),
+      boxes: () => listBoxes(db),
       paints: () => listPaints(db),
       stockedPaints: () => listStockedPaints(db),
       save: (stamp, document) => savePaintbox(db, stamp, document),

@@ -12,7 +12,7 @@ import { useAreaEdits } from "./area-edits";
 import { createDeskStore, DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
 import { EditsProvider } from "./edits-context";
 import { Header } from "./header";
-import { knownPaint, PaintsProvider } from "./paints";
+import { BoxesProvider, knownPaint, PaintsProvider, type KnownBox } from "./paints";
 import { AreaSheet } from "./areas-step/area-sheet";
 import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
@@ -42,6 +42,7 @@ import { WellDragging } from "./tray/well-dragging";
 interface DeskProps {
   readonly painting: StoredPainting;
   readonly paints: readonly StockedPaint[];
+  readonly boxes: readonly KnownBox[];
   readonly titles: readonly PaintingTitle[];
 }
 
@@ -93,7 +94,7 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
 
 const titleOf = ({ title }: PaintingDocument): string => title;
 
-function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { store: DeskStore }) {
+function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes"> & { store: DeskStore }) {
   const saving = useAutosave<PaintingDocument>({
     url: paintingUrl(painting.id),
     revision: painting.revision,
@@ -132,13 +133,15 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints"> & { sto
 }
 
 /** The desk: photo left, present step right, tray along the bottom. */
-export function Desk({ painting, paints, titles }: DeskProps) {
+export function Desk({ painting, paints, boxes, titles }: DeskProps) {
   const [store] = useState(() => createDeskStore(painting.document));
   const known = useMemo(() => new Map(paints.map((paint) => [paint.id, knownPaint(paint)])), [paints]);
   return (
     <DeskProvider value={store}>
       <PaintsProvider value={known}>
-        <OpenDesk painting={painting} titles={titles} store={store} />
+        <BoxesProvider value={boxes}>
+          <OpenDesk painting={painting} titles={titles} store={store} />
+        </BoxesProvider>
       </PaintsProvider>
     </DeskProvider>
   );

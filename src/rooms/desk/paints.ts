@@ -33,6 +33,32 @@ export function usePaints(): ReadonlyMap<string, KnownPaint> {
   return useContext(PaintsContext);
 }
 
+/** A box of the paintbox, as far as a painting needs to know it. */
+export interface KnownBox {
+  readonly id: string;
+  readonly name: string;
+  readonly wells: readonly (string | null)[];
+}
+
+const BoxesContext = createContext<readonly KnownBox[]>([]);
+export const BoxesProvider = BoxesContext.Provider;
+
+/** The boxes of the paintbox. */
+export function useBoxes(): readonly KnownBox[] {
+  return useContext(BoxesContext);
+}
+
+/** The paints that this painting is planned from: all that can be mixed from, or those of the box that is taken along. A box that is gone is passed over. */
+export function useAtHand(): readonly KnownPaint[] {
+  const paints = usePaints();
+  const boxes = useBoxes();
+  const boxId = useDesk((s) => s.document.rules.boxId);
+  return useMemo(() => {
+    const box = boxes.find(({ id }) => id === boxId);
+    return [...paints.values()].filter(({ id, status }) => MIXABLE.has(status) && (!box || box.wells.includes(id)));
+  }, [paints, boxes, boxId]);
+}
+
 /** The paper the painting is planned on. */
 export function usePaper(): Paper {
   const paperId = useDesk((s) => s.document.paperId);
@@ -48,9 +74,9 @@ export function useSourcePaints(): readonly KnownPaint[] {
   const paper = usePaper();
   const source = useDesk((s) => s.source);
   const palette = useDesk((s) => s.document.palette);
+  const atHand = useAtHand();
   return useMemo(() => {
     if (source === "tray") return palette.flatMap((id) => paints.get(id) ?? []);
-    const atHand = [...paints.values()].filter(({ status }) => MIXABLE.has(status));
     const kept = new Set(
       farthestPointSample(
         atHand.map(({ model }) => model),
@@ -59,7 +85,7 @@ export function useSourcePaints(): readonly KnownPaint[] {
       ),
     );
     return atHand.filter(({ model }) => kept.has(model));
-  }, [paints, paper, source, palette]);
+  }, [paints, atHand, paper, source, palette]);
 }
 
 /** A wash that lies on the paper already. */

@@ -6,25 +6,24 @@ import { predict, valueRange, type ValueRange } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
 import { wishUnder } from "@/core/palette";
 import { curveOf, targetColour, type CurveValues, type Wish } from "@/core/planning";
-import { MIXABLE } from "@/model/paintbox";
 import type { PaintingArea, StoredRecipe, Study } from "@/model/painting";
 import { coloursOf, weightsOf } from "@/model/washes";
 import { useWashSizes } from "./uses";
 import { useDesk } from "./desk-store";
-import { namedParts, usePaints, usePaper } from "./paints";
+import { namedParts, useAtHand, usePaints, usePaper } from "./paints";
 import { colourName } from "./wash-words";
 
 /** The values that paper and paintbox can do; targets don't wait for a palette. */
 export function useBoxRange(): ValueRange {
-  const paints = usePaints();
+  const atHand = useAtHand();
   const paper = usePaper();
   return useMemo(
     () =>
       valueRange(
-        [...paints.values()].filter(({ status }) => MIXABLE.has(status)).map(({ model }) => model),
+        atHand.map(({ model }) => model),
         paper,
       ),
-    [paints, paper],
+    [atHand, paper],
   );
 }
 

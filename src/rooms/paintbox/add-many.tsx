@@ -228,11 +228,7 @@ export function AddMany({ begin }: { begin: boolean }) {
   }, [begin]);
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-sm"
-        onClick={open}
-      >
+      <button type="button" className="btn btn-sm" onClick={open}>
         <ListPlus size={15} /> Many at once
       </button>
       <dialog ref={dialog} className="modal" aria-label="Your paints">

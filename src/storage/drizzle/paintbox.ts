@@ -3,7 +3,7 @@ import type { StockedPaint, StoredPaintbox } from "../ports";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
 import { mendedPaintbox } from "@/model/mended";
-import type { PaintEntry, PaintboxDocument } from "@/model/paintbox";
+import type { PaintEntry, PaintboxDocument, TravelBox } from "@/model/paintbox";
 import { paintbox, paintPigments, paints } from "./schema";
 import type { SaveStamp } from "@/model/revision";
 import { judgeSave } from "./revision";
@@ -30,6 +30,11 @@ export async function listStockedPaints(db: Database): Promise<StockedPaint[]> {
 /** The paintbox's revision alone: it rises with every save. */
 export async function paintboxRevision(db: Database): Promise<number> {
   return (await db.select({ revision: paintbox.revision }).from(paintbox))[0]?.revision ?? 0;
+}
+
+/** The boxes alone. */
+export async function listBoxes(db: Database): Promise<TravelBox[]> {
+  return (await db.select({ boxes: paintbox.boxes }).from(paintbox))[0]?.boxes ?? [];
 }
 
 /** The paintbox and its revision. */

@@ -289,6 +289,7 @@ describe("paintings", () => {
         never: [paintIds[1]],
         kinds: [{ kind: "granulating", least: 0, most: 1 }],
         reach: { areaIds: [], within: 2 },
+        boxId: randomUUID(),
       },
       palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }],
     });

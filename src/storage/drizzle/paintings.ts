@@ -2,7 +2,7 @@ import { asc, desc, eq, inArray, sql } from "drizzle-orm";
 import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
-import type { PaintingArea, PaintingDocument } from "@/model/painting";
+import { NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
@@ -54,7 +54,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
       palette: wells.map((well) => well.paintId),
       study: row.painting.study,
       approach: { ...DEFAULT_APPROACH, ...row.painting.approach },
-      rules: row.painting.rules,
+      rules: { ...NO_RULES, ...row.painting.rules },
       palettes: row.painting.palettes,
     }),
   };

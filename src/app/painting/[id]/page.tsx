@@ -9,17 +9,18 @@ import { opened } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
   return opened(async (store) => {
-    const [painting, paints, titles, boxRevision] = await Promise.all([
+    const [painting, paints, titles, boxRevision, boxes] = await Promise.all([
       store.paintings.find(id),
       store.paintbox.stockedPaints(),
       store.paintings.list(),
       store.paintbox.revision(),
+      store.paintbox.boxes(),
     ]);
     if (!painting) notFound();
     // The first look at the photo comes while the desk is still being set up.
     preload(viewCopyUrl(painting.photo.id), { as: "fetch", crossOrigin: "anonymous" });
     return {
-      room: <Desk key={painting.id} painting={painting} paints={paints} titles={titles} />,
+      room: <Desk key={painting.id} painting={painting} paints={paints} boxes={boxes} titles={titles} />,
       revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },
       own: paintingUrl(id),
     };

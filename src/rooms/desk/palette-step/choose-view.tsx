@@ -12,6 +12,7 @@ import { GainChart } from "./gain-chart";
 import { KindRules } from "./kind-rules";
 import { useApplyPalette } from "./apply-palette";
 import { MustReach } from "./must-reach";
+import { TakenAlong } from "./taken-along";
 import { NearCopies, OtherPalettes } from "./other-palettes";
 import { PaletteCard, type PaletteActs } from "./palette-card";
 import { areasWord, gainWords, HAND_WORDS, listed, paintsWord } from "./words";
@@ -213,6 +214,7 @@ export function ChooseView() {
           Of {paintsWord(choosable.length)}, the few that serve the {areasWord(areas.length)} best, each by its weight
           and by value first. Every palette of a size is weighed or shown to be worse.
         </p>
+        <TakenAlong />
         <ApproachPanel />
         <Rules onDrop={drop} />
         <KindRules />

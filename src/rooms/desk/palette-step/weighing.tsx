@@ -17,14 +17,13 @@ import {
   type PaletteStage,
   type ServedPalette,
 } from "@/core/palette";
-import { MIXABLE } from "@/model/paintbox";
 import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palette-api";
 import { messageOf } from "@/workers/paint-message";
 import { paletteWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
-import { usePaints, usePaper, type KnownPaint } from "../paints";
+import { useAtHand, usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
 import { stageWords } from "./words";
 
@@ -82,6 +81,7 @@ export function useWeighing(): PaletteWeighing {
 /** The paints to weigh: at hand (of very many the most different), in the tray, kept and wanted. */
 function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly atHand: ReadonlySet<string> } {
   const all = usePaints();
+  const mixable = useAtHand();
   const paper = usePaper();
   const palette = useDesk((s) => s.document.palette);
   const palettes = useDesk((s) => s.document.palettes);
@@ -91,7 +91,6 @@ function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly 
     [palette, palettes, must],
   );
   return useMemo(() => {
-    const mixable = [...all.values()].filter(({ status }) => MIXABLE.has(status));
     const kept = new Set(
       farthestPointSample(
         mixable.map(({ model }) => model),
@@ -105,7 +104,7 @@ function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly 
     const chosen = new Set([...wanted, ...atHand].slice(0, MOST_WEIGHED));
     const paints = [...all.values()].filter(({ id }) => chosen.has(id));
     return { paints, atHand: new Set(atHand.filter((id) => chosen.has(id))) };
-  }, [all, paper, needed]);
+  }, [all, mixable, paper, needed]);
 }
 
 /** What to weigh and what to choose under the painting's approach and rules. */
@@ -184,6 +183,9 @@ function useQuestion() {
   }, [paints, traits, paper, approach, rules, wanted, atHand]);
 }
 
+const idsOfPaints = (paints: readonly { readonly id: string }[]): string => paints.map(({ id }) => id).join();
+const NONE_FOUND: readonly FoundSize[] = [];
+
 interface Found {
   readonly state: PaletteWeighing["state"];
   readonly words: string;
@@ -192,6 +194,8 @@ interface Found {
   readonly opened: number;
   /** What the worker was opened with. */
   readonly openedFor: string;
+  /** Ids of the paints that `sizes` names by their places. */
+  readonly sizesOf: string;
 }
 
 /** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
@@ -206,6 +210,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
     sizes: [],
     opened: 0,
     openedFor: "",
+    sizesOf: "",
   });
   const [attempt, setAttempt] = useState(0);
   const worker = useRef<PaletteWorker | null>(null);
@@ -244,7 +249,15 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
         if (stale) return;
         const sizes = await own.ask("choose", JSON.parse(choiceKey) as PaletteChoice, progress);
         const seconds = ((performance.now() - start) / 1000).toFixed(1);
-        if (!stale) setFound((now) => ({ ...now, state: "done", words: `${seconds} s`, share: 1, sizes }));
+        if (!stale)
+          setFound((now) => ({
+            ...now,
+            state: "done",
+            words: `${seconds} s`,
+            share: 1,
+            sizes,
+            sizesOf: idsOfPaints(question.paints),
+          }));
       };
       run().catch((error: unknown) => {
         openedWith.current = "";
@@ -272,6 +285,8 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
   }, [wanted, openingKey, choiceKey, attempt]);
 
   const { paints } = weighed;
+  // What was found for another list of paints names other paints by the same places.
+  const sizes = found.sizesOf === idsOfPaints(paints) ? found.sizes : NONE_FOUND;
   const ask = useCallback<PaletteWorker["ask"]>(
     (kind, ...args) => worker.current?.ask(kind, ...args) ?? Promise.reject(new WorkerStopped()),
     [],
@@ -292,6 +307,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
       value={{
         ...weighed,
         ...found,
+        sizes,
         ready: found.openedFor === openingKey && found.opened > 0,
         ask,
         stop,

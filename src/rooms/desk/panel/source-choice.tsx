@@ -1,15 +1,14 @@
 "use client";
 
-import { MIXABLE } from "@/model/paintbox";
 import { useDesk, type MatchSource } from "../desk-store";
-import { MOST_MIXED, usePaints } from "../paints";
+import { MOST_MIXED, useAtHand } from "../paints";
 
 /** Whether mixes may use the whole paintbox or only the palette in the tray. */
 export function SourceChoice() {
   const source = useDesk((s) => s.source);
   const setSource = useDesk((s) => s.setSource);
   const palette = useDesk((s) => s.document.palette);
-  const owned = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status)).length;
+  const owned = useAtHand().length;
   const choices: readonly { value: MatchSource; words: string }[] = [
     {
       value: "paintbox",
