@@ -1,6 +1,6 @@
 /** Which few paints serve a painting, and what each is worth. What the rest of the program may use of it. */
 export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
-export { CHARACTERS, figuresOf, otherPalettes, type Character, type OtherPalette } from "./characters";
+export { figuresOf, otherPalettes, type Character, type OtherPalette } from "./characters";
 export {
   posePalette,
   servedPalette,

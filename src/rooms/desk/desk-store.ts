@@ -39,7 +39,7 @@ export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as co
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
 
 /** How the mixes are laid out. */
-export type MixesView = "puddles" | "areas";
+type MixesView = "puddles" | "areas";
 
 /** What a press on the photo does. */
 type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";

@@ -81,7 +81,7 @@ function useThings(palette: ServedPalette): string {
 }
 
 /** What a palette comes to, in a line. */
-export function PaletteFigures({ palette }: { palette: ServedPalette }) {
+function PaletteFigures({ palette }: { palette: ServedPalette }) {
   const hand = useDesk((s) => s.document.approach.hand);
   const mixed =
     palette.served.reduce((sum, { combination }) => sum + combination.length, 0) / Math.max(1, palette.served.length);

@@ -107,6 +107,9 @@ function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly 
   }, [all, mixable, paper, needed]);
 }
 
+/** What names a list of paints whose places stand for them. */
+const idsOfPaints = (paints: readonly { readonly id: string }[]): string => paints.map(({ id }) => id).join();
+
 /** What to weigh and what to choose under the painting's approach and rules. */
 function useQuestion() {
   const { paints, atHand } = useWeighedPaints();
@@ -171,6 +174,7 @@ function useQuestion() {
     return {
       opening,
       choice,
+      paintsKey: idsOfPaints(paints),
       paints,
       traits,
       choosable,
@@ -183,7 +187,6 @@ function useQuestion() {
   }, [paints, traits, paper, approach, rules, wanted, atHand]);
 }
 
-const idsOfPaints = (paints: readonly { readonly id: string }[]): string => paints.map(({ id }) => id).join();
 const NONE_FOUND: readonly FoundSize[] = [];
 
 interface Found {
@@ -200,7 +203,7 @@ interface Found {
 
 /** Weighs the painting's paints from when the palette step is first shown, and anew whenever something changes. */
 export function WeighingProvider({ children }: { children: ReactNode }) {
-  const { opening, ...weighed } = useQuestion();
+  const { opening, paintsKey, ...weighed } = useQuestion();
   const { choice } = weighed;
   const wanted = useDesk((s) => s.paletteSeen);
   const [found, setFound] = useState<Found>({
@@ -286,7 +289,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
 
   const { paints } = weighed;
   // What was found for another list of paints names other paints by the same places.
-  const sizes = found.sizesOf === idsOfPaints(paints) ? found.sizes : NONE_FOUND;
+  const sizes = found.sizesOf === paintsKey ? found.sizes : NONE_FOUND;
   const ask = useCallback<PaletteWorker["ask"]>(
     (kind, ...args) => worker.current?.ask(kind, ...args) ?? Promise.reject(new WorkerStopped()),
     [],
