@@ -68,6 +68,24 @@ test("from the demo to one's own: paints ticked off by the keyboard alone, the d
   await saved(page);
 });
 
+test("keys and words are there on “?”, and a word explains itself where it stands", async ({ page }) => {
+  await page.goto(server.url);
+  await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
+  await page.keyboard.press("?");
+  const help = page.getByRole("dialog", { name: "Keys and words" });
+  await expect(help).toContainText("outlines on or off");
+  await expect(help.getByRole("region", { name: "Words" })).toContainText(/chroma · How far a colour is from grey/);
+  await page.keyboard.press("Escape");
+  await expect(help).toBeHidden();
+  await page.getByRole("button", { name: /^Area 5:/ }).click();
+  await page.getByRole("button", { name: "chroma", exact: true }).press("Enter");
+  await expect(page.getByText("chroma: How far a colour is from grey")).toBeVisible();
+  // A question mark that is typed is no question.
+  await page.getByRole("textbox", { name: "Name of the area" }).fill("Roof?");
+  await expect(help).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+});
+
 test("a pasted list is read line by line: what is sure is taken, what is not is asked, nonsense is told", async ({
   page,
 }) => {

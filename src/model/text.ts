@@ -41,3 +41,6 @@ export const text = (most: number, tooLong = `At most ${most} letters.`) =>
       "There is a character in it that can't be kept. Type it anew.",
     )
     .refine((t) => !isLonger(t, most), tooLong);
+
+/** The same with a capital at its front. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

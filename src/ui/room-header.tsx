@@ -1,5 +1,6 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { Help } from "./help/help";
 import { Wordmark } from "./wordmark";
 
 const ROOMS = [
@@ -24,6 +25,7 @@ export function RoomHeader({ room, children }: { room: (typeof ROOMS)[number]["n
               {name}
             </Link>
           ))}
+          <Help />
         </nav>
       </div>
       <div aria-hidden className="h-[3px]" style={{ background: "var(--afterglow)" }} />

@@ -1,7 +1,6 @@
 import { describeColour, lchOfLab, type Lab } from "@/core/colour";
 import type { Point } from "@/core/image";
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+import { capital } from "@/model/text";
 
 /** Colours by the one word that a painter would say: bounds from memory. */
 export function plainHue(lab: Lab): string {

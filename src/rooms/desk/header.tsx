@@ -9,6 +9,7 @@ import { faultIn } from "@/model/fault";
 import { paintingDocument } from "@/model/painting";
 import { SaveWords } from "@/ui/saving/save-words";
 import type { SaveState } from "@/ui/saving/autosave-queue";
+import { Help } from "@/ui/help/help";
 import { TypedText } from "@/ui/typed-text";
 import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
@@ -114,7 +115,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   );
 }
 
-/** The way out of the demo: shown while all paints at hand are the demo's. */
+/** The way out of the demo: shown while all paints at hand are the demo's, where there is room; the paintbox has it too. */
 function OwnBeginning() {
   const paints = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status));
   if (paints.length > 0 && paints.some(({ demo }) => !demo)) return null;
@@ -122,7 +123,7 @@ function OwnBeginning() {
     <Link
       prefetch={false}
       href="/paintbox?begin"
-      className="btn btn-outline btn-sm shrink-0"
+      className="btn btn-outline btn-sm shrink-0 max-xl:hidden"
       title="This is the demo: look around as you like. Your own paints are ticked off in a few minutes."
     >
       Begin with my own paints
@@ -157,6 +158,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
           </Link>
           <PaintingsMenu id={id} titles={titles} />
           <NewPainting />
+          <Help />
           <button
             type="button"
             className="btn btn-square btn-ghost btn-sm"

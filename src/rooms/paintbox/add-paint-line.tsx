@@ -7,9 +7,9 @@ import { searchPigments, type FoundPigment } from "@/core/pigments";
 import { newPaint } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
 import { usePaintbox } from "./paintbox-store";
+import { capital } from "@/model/text";
 
 const SHOWN = 7;
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Adds a paint in seconds: a code or a name, Enter, and the handbook fills in the rest. */
 export function AddPaintLine() {
@@ -39,7 +39,7 @@ export function AddPaintLine() {
   };
 
   return (
-    <div className="relative w-72">
+    <div className="relative w-72 max-xl:w-52">
       <input
         role="combobox"
         aria-label="Add a paint"

@@ -10,8 +10,8 @@ import { useEdits } from "../edits-context";
 import { PhotoAndTarget } from "../panel/photo-and-target";
 import { useTargets } from "../targets";
 import { placeName, WASH_WORDS, washReason } from "../wash-words";
+import { capital } from "@/model/text";
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** Differences from which a wash has several colours, dE00. */
 const BOTHERS = [2.5, 4, 6, 9];
 

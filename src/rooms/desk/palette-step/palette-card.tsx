@@ -95,8 +95,7 @@ function PaletteFigures({ palette }: { palette: ServedPalette }) {
       </span>
       <span className="quiet">
         {" "}
-        in {HAND_WORDS[hand]}; {good} of {palette.served.length} {useThings(palette)} in reach, {mixed.toFixed(1)}{" "}
-        paints a mix
+        in {HAND_WORDS[hand]}; {good} of {palette.served.length} in reach, {mixed.toFixed(1)} paints a mix
       </span>
     </p>
   );

@@ -19,8 +19,7 @@ import { PhotoAndTarget } from "./photo-and-target";
 import { RecipeEditor } from "./recipe-editor";
 import { SourceChoice } from "./source-choice";
 import { WayCard } from "./way-card";
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+import { capital } from "@/model/text";
 
 const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
   one !== null &&

@@ -6,8 +6,8 @@ import { LIMITS } from "@/model/limits";
 import { newArea, paintingArea } from "@/model/painting";
 import { useDesk, type TakenSample } from "../desk-store";
 import { ColourFacts } from "./colour-facts";
+import { capital } from "@/model/text";
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const nameRule = paintingArea.shape.name;
 
 /** A colour just taken from the photo: what it is, and the name that makes it an area. */
