@@ -154,7 +154,7 @@ test("targets: wishes and the value curve change what is to be painted, by area 
     Number(
       (await sheet
         .getByText(/^chroma$/)
-        .locator("xpath=following-sibling::dd")
+        .locator("xpath=ancestor-or-self::dt/following-sibling::dd")
         .textContent())!,
     );
   const value = async (): Promise<number> =>
@@ -162,7 +162,7 @@ test("targets: wishes and the value curve change what is to be painted, by area 
       (await sheet
         .getByText(/^value$/)
         .first()
-        .locator("xpath=following-sibling::dd")
+        .locator("xpath=ancestor-or-self::dt/following-sibling::dd")
         .textContent())!,
     );
   const before = { chroma: await chroma(), value: await value() };

@@ -147,5 +147,5 @@ test("every colour of a wash is mixed: two puddles that meet for a run, a glaze 
 
   // The palette step weighs colours, not areas.
   await step(page, "Palette");
-  await expect(page.getByText(/of [4-6] colours in reach/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/of [4-6] in reach/).first()).toBeVisible({ timeout: 60_000 });
 });
