@@ -9,6 +9,7 @@ import { capital } from "@/model/text";
 import { usePaintbox } from "./paintbox-store";
 import { PastedList } from "./pasted-list";
 import { GROUPS, TickList } from "./tick-list";
+import { ViewChoice } from "@/ui/view-choice";
 
 const entryOf = ({ name, pigments }: Pick<FoundPigment, "name" | "pigments">): PaintEntry =>
   newPaint({
@@ -18,14 +19,14 @@ const entryOf = ({ name, pigments }: Pick<FoundPigment, "name" | "pigments">): P
   });
 
 const WAYS = [
-  { way: "tick", name: "Tick them off" },
-  { way: "paste", name: "Paste a list" },
+  { view: "tick", name: "Tick them off" },
+  { view: "paste", name: "Paste a list" },
 ] as const;
 
 /** Many paints in a few minutes: ticked off the handbook or read from a list, added as one step; the demo's can be put away with it. */
 export function AddMany({ begin }: { begin: boolean }) {
   const dialog = useRef<HTMLDialogElement>(null);
-  const [way, setWay] = useState<(typeof WAYS)[number]["way"]>("tick");
+  const [way, setWay] = useState<(typeof WAYS)[number]["view"]>("tick");
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [text, setText] = useState("");
   const [chosen, setChosen] = useState<ReadonlyMap<number, number>>(new Map());
@@ -69,20 +70,7 @@ export function AddMany({ begin }: { begin: boolean }) {
         <div className="modal-box max-w-5xl space-y-4">
           <div className="flex items-center gap-5">
             <h2 className="name-face text-2xl">Your paints</h2>
-            <div role="radiogroup" aria-label="How to add them" className="flex gap-0.5">
-              {WAYS.map((one) => (
-                <button
-                  key={one.way}
-                  type="button"
-                  role="radio"
-                  aria-checked={one.way === way}
-                  className={`cursor-pointer rounded-field px-2.5 py-1 ${one.way === way ? "bg-neutral text-neutral-content" : "hover:bg-base-200"}`}
-                  onClick={() => setWay(one.way)}
-                >
-                  {one.name}
-                </button>
-              ))}
-            </div>
+            <ViewChoice label="How to add them" views={WAYS} shown={way} onShow={setWay} />
             <button
               type="button"
               className="btn btn-square btn-ghost btn-sm ml-auto"

@@ -6,6 +6,7 @@ import { CompareView } from "./compare-view";
 import { ReachView } from "./reach-view";
 import { TryView } from "./try-view";
 import { WashView } from "./wash-view";
+import { ViewChoice } from "@/ui/view-choice";
 
 const VIEWS: Readonly<Record<PaletteView, { name: string; title: string; View: () => React.ReactNode }>> = {
   choose: { name: "Choose", title: "The best palettes of each size", View: ChooseView },
@@ -29,21 +30,12 @@ export function PaletteStep() {
           On to the mixes
         </button>
       </div>
-      <div role="radiogroup" aria-label="Ways to look at the palette" className="flex gap-0.5 text-[0.95rem]">
-        {PALETTE_VIEWS.map((one) => (
-          <button
-            key={one}
-            type="button"
-            role="radio"
-            aria-checked={one === view}
-            title={VIEWS[one].title}
-            onClick={() => showPalette(one)}
-            className={`cursor-pointer rounded-field px-2.5 py-1 leading-tight whitespace-nowrap ${one === view ? "bg-neutral text-neutral-content" : "hover:bg-base-200"}`}
-          >
-            {VIEWS[one].name}
-          </button>
-        ))}
-      </div>
+      <ViewChoice
+        label="Ways to look at the palette"
+        views={PALETTE_VIEWS.map((one) => ({ view: one, ...VIEWS[one] }))}
+        shown={view}
+        onShow={showPalette}
+      />
       <View />
     </section>
   );

@@ -14,6 +14,7 @@ import { useTargets } from "../targets";
 import { placeName } from "../wash-words";
 import { MixAll } from "./mix-all";
 import { PuddleList } from "./puddle-list";
+import { ViewChoice } from "@/ui/view-choice";
 
 /** One colour of an area: what is to be painted, the mix in use, and how near it comes. */
 function ColourRow({
@@ -98,21 +99,7 @@ export function MixesStep() {
       <div className="flex items-baseline gap-3 px-6">
         <h2 className="name-face text-2xl">Mixes</h2>
         {someMixed && (
-          <div role="radiogroup" aria-label="Mixes shown" className="ml-auto flex gap-0.5 text-[0.95rem]">
-            {VIEWS.map((one) => (
-              <button
-                key={one.view}
-                type="button"
-                role="radio"
-                aria-checked={one.view === view}
-                title={one.title}
-                onClick={() => showMixes(one.view)}
-                className={`cursor-pointer rounded-field px-2.5 py-1 leading-tight ${one.view === view ? "bg-neutral text-neutral-content" : "hover:bg-base-200"}`}
-              >
-                {one.name}
-              </button>
-            ))}
-          </div>
+          <ViewChoice label="Mixes shown" views={VIEWS} shown={view} onShow={showMixes} className="ml-auto" />
         )}
       </div>
       {areas.length === 0 ? (
