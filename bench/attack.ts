@@ -281,7 +281,7 @@ const PATHS = [
   `/painting/${randomUUID()}`,
 ];
 const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE", "PROPFIND"];
-const pick = <T>(list: readonly T[]): T => list[randomInt(list.length)];
+const pick = <T>(list: readonly T[]): T => list[randomInt(list.length)]!;
 
 /** A thousand requests of random ways, addresses, headers and bodies: none may be a fault of the server's, and it has to stand afterwards. */
 async function requests(count = 1000): Promise<void> {

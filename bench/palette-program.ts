@@ -7,14 +7,14 @@ import type { MixCosts } from "@/core/palette";
 export function paletteProgram({ combinations, costs, weights, paints }: MixCosts, size: number): string {
   const x = (t: number, c: number): string => `x${t}_${c}`;
   const each = costs.flatMap((cost, t) =>
-    [...combinations.keys()].map((c) => ({ t, c, weighted: weights[t] * cost[c] })),
+    [...combinations.keys()].map((c) => ({ t, c, weighted: weights[t]! * cost[c]! })),
   );
   return [
     "Minimize",
     ` obj: ${each.map(({ t, c, weighted }) => `${weighted.toFixed(9)} ${x(t, c)}`).join("\n + ")}`,
     "Subject To",
     ...costs.map((_, t) => ` one${t}: ${[...combinations.keys()].map((c) => x(t, c)).join("\n + ")} = 1`),
-    ...each.flatMap(({ t, c }) => combinations[c].map((p) => ` n${t}_${c}_${p}: ${x(t, c)} - y${p} <= 0`)),
+    ...each.flatMap(({ t, c }) => combinations[c]!.map((p) => ` n${t}_${c}_${p}: ${x(t, c)} - y${p} <= 0`)),
     ` size: ${Array.from({ length: paints }, (_, p) => `y${p}`).join(" + ")} = ${size}`,
     "Binary",
     ` ${Array.from({ length: paints }, (_, p) => `y${p}`).join(" ")}`,

@@ -37,7 +37,7 @@ function median(run: () => void, times = 7): number {
     run();
     return performance.now() - start;
   });
-  return spans.sort((a, b) => a - b)[Math.floor(times / 2)];
+  return spans.sort((a, b) => a - b)[Math.floor(times / 2)]!;
 }
 
 const row = (name: string, text: string): void => console.log(`${name.padEnd(58)} ${text}`);
@@ -77,7 +77,7 @@ const inputs = Array.from({ length: MIXES }, (_, i) => {
 });
 function runAll(computer: FilmComputer, count: number): void {
   for (let i = 0; i < count; i++) {
-    const m = inputs[i];
+    const m = inputs[i]!;
     computer.put(i, m.p0, m.p1, m.p2, m.c0, m.c1, m.c2, m.load);
   }
   computer.run(count);
@@ -89,8 +89,8 @@ const slow = median(() => runAll(plain, 4000));
 const [red, yellow, blue] = ["#c0283a", "#f2c500", "#2b3fa8"].map((hex) => new spectral.Color(hex));
 const reference = median(() => {
   for (let i = 0; i < MIXES; i++) {
-    const { c0: a, c1: b, c2: c } = inputs[i];
-    void spectral.mix([red, a], [yellow, b], [blue, c]).OKLab;
+    const { c0: a, c1: b, c2: c } = inputs[i]!;
+    void spectral.mix([red!, a], [yellow!, b], [blue!, c]).OKLab;
   }
 });
 row("full film model, three paints", `${Math.round(MIXES / film)} thousand mixes a second`);
@@ -121,13 +121,13 @@ const fortyTable = prepareMatch(forty, paper);
 row("table for 40 paints (goal 4000 ms)", `${fortyTime.toFixed(0)} ms`);
 row(
   "the same after one paint has changed",
-  `${median(() => void prepareMatch([...forty.slice(0, 39), models[1]], paper, undefined, fortyTable), 3).toFixed(0)} ms`,
+  `${median(() => void prepareMatch([...forty.slice(0, 39), models[1]!], paper, undefined, fortyTable), 3).toFixed(0)} ms`,
 );
 row("one area over it (goal 20 ms)", `${median(() => void matchOver(target, fortyTable), 9).toFixed(0)} ms`);
 row("12 areas from nothing (goal 2000 ms)", `${(tableTime + twelveTime).toFixed(0)} ms`);
 
 const few = models.filter((_, i) => i % 8 === 3).slice(0, 12);
-const wanted = twelve.slice(0, 6).map((lab6, i) => ({ lab: lab6, weight: [1, 4, 2, 1, 1, 0.5][i] }));
+const wanted = twelve.slice(0, 6).map((lab6, i) => ({ lab: lab6, weight: [1, 4, 2, 1, 1, 0.5][i]! }));
 const fewCosts = mixCosts(wanted, prepareMatch(few, paper), 1.5);
 const solver = await highs();
 const fourTime = median(() => void choosePalettes(fewCosts, [4], undefined, 1), 5);
@@ -142,7 +142,7 @@ function choiceTimes(count: number): { whole: number; rule: number } {
   const own = count > 60 ? models.slice(0, count) : models.filter((_, i) => i % 2 === 0).slice(0, count);
   const start = performance.now();
   const costs = mixCosts(
-    twelve.map((lab, i) => ({ lab, weight: [1, 4, 2, 0.5][i % 4] })),
+    twelve.map((lab, i) => ({ lab, weight: [1, 4, 2, 0.5][i % 4]! })),
     prepareMatch(own, paper),
     1.5,
   );
@@ -151,7 +151,7 @@ function choiceTimes(count: number): { whole: number; rule: number } {
   const [, , three] = choosePrepared(prepared, sizes);
   const whole = performance.now() - start;
   const from = performance.now();
-  choosePrepared(prepared, sizes, { must: [], never: [three.best[0].paints[0]] });
+  choosePrepared(prepared, sizes, { must: [], never: [three!.best[0]!.paints[0]!] });
   return { whole, rule: performance.now() - from };
 }
 choiceTimes(20);
@@ -159,7 +159,7 @@ for (const [count, goal] of [
   [40, 3],
   [80, 15],
 ]) {
-  const { whole, rule } = choiceTimes(count);
+  const { whole, rule } = choiceTimes(count!);
   row(`${count} paints, 12 areas, sizes 1 to 8 from nothing (goal ${goal} s)`, `${(whole / 1000).toFixed(1)} s`);
   row(`the same after a rule has changed${count === 40 ? " (goal 300 ms)" : ""}`, `${rule.toFixed(0)} ms`);
 }

@@ -12,7 +12,7 @@ const LEVELS = [
 ] as const;
 
 const at = (list: readonly number[], share: number): string =>
-  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))].toFixed(2);
+  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))]!.toFixed(2);
 
 /** How near unseen mixes are predicted from one photo of each card on the simulated bench, handbook alone beside it. */
 export async function swatchBench(row: (name: string, text: string) => void): Promise<void> {

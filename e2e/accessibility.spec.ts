@@ -302,7 +302,7 @@ test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 76
       [1280, 800],
       [1024, 768],
     ]) {
-      await page.setViewportSize({ width, height });
+      await page.setViewportSize({ width: width!, height: height! });
       const overflow = await page.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       );

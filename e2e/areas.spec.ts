@@ -78,10 +78,10 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
     [0.49, 0.48],
     [0.34, 0.48],
   ];
-  const places = await Promise.all(rough.map(([x, y]) => spot(page, { x, y })));
-  await page.mouse.move(places[0].x, places[0].y);
+  const places = await Promise.all(rough.map(([x, y]) => spot(page, { x: x!, y: y! })));
+  await page.mouse.move(places[0]!.x, places[0]!.y);
   await page.mouse.down();
-  for (const place of [...places.slice(1), places[0]]) await page.mouse.move(place.x, place.y, { steps: 12 });
+  for (const place of [...places.slice(1), places[0]]) await page.mouse.move(place!.x, place!.y, { steps: 12 });
   await page.mouse.up();
   const made = page.getByRole("article", { name: /^Area 1:/ });
   await expect(made).toContainText(/8\.[1-5] % of the sheet/);
@@ -124,16 +124,16 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
       [0.16, 0.48],
       [0.008, 0.48],
       [0.008, 0.04],
-    ].map(([x, y]) => spot(page, { x, y })),
+    ].map(([x, y]) => spot(page, { x: x!, y: y! })),
   );
   await areas.getByRole("button", { name: "Draw one yourself" }).click();
-  await touch("touchStart", [around[0]]);
+  await touch("touchStart", [around[0]!]);
   for (let k = 1; k < around.length; k++)
     for (let i = 1; i <= 8; i++)
       await touch("touchMove", [
         {
-          x: around[k - 1].x + ((around[k].x - around[k - 1].x) * i) / 8,
-          y: around[k - 1].y + ((around[k].y - around[k - 1].y) * i) / 8,
+          x: around[k - 1]!.x + ((around[k]!.x - around[k - 1]!.x) * i) / 8,
+          y: around[k - 1]!.y + ((around[k]!.y - around[k - 1]!.y) * i) / 8,
         },
       ]);
   await touch("touchEnd", []);
@@ -192,7 +192,7 @@ test("targets: wishes and the value curve change what is to be painted, by area 
   // Flat: the middle of a patch and a place near its corner show one colour, and it is the swatch's.
   await expect(async () => {
     const [centre, corner] = await screenAt(page, { x: 0.4167, y: 0.36 }, { x: 0.35, y: 0.1 });
-    expect(Math.max(...centre.map((x, c) => Math.abs(x - corner[c])))).toBeLessThan(3);
+    expect(Math.max(...centre!.map((x, c) => Math.abs(x - corner![c]!)))).toBeLessThan(3);
   }).toPass({ timeout: 10_000 });
   // The relations say something about the areas as they are.
   await expect(areas.getByRole("region", { name: "Relations" })).toContainText(/Lightest is .* darkest is/);

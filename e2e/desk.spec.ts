@@ -1,3 +1,4 @@
+import { tripleOf } from "../src/core/numeric/tuples";
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { startServer, type RunningServer } from "./server";
@@ -85,7 +86,7 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
 
   await page.reload();
   await page.getByRole("button", { name: "Area 13: Green door" }).click();
-  await expect(page.getByRole("region", { name: "Recipe in use" })).toContainText(chosen[0]);
+  await expect(page.getByRole("region", { name: "Recipe in use" })).toContainText(chosen[0]!);
 });
 
 test("more water makes the predicted colour lighter at once", async ({ page }) => {
@@ -98,7 +99,7 @@ test("more water makes the predicted colour lighter at once", async ({ page }) =
       .locator("span")
       .nth(1)
       .evaluate((side) => {
-        const [r, g, b] = getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number);
+        const [r, g, b] = tripleOf(getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number));
         return 0.2126 * r + 0.7152 * g + 0.0722 * b;
       });
   const before = await light();
@@ -151,7 +152,7 @@ test("everything from the keyboard: take, name, undo, redo, move and empty a wel
 
   const wells = tray(page).getByRole("listitem").getByRole("group");
   const names = async (): Promise<string[]> =>
-    wells.evaluateAll((all) => all.map((well) => well.getAttribute("aria-label")!.split(",")[0]));
+    wells.evaluateAll((all) => all.map((well) => well.getAttribute("aria-label")!.split(",")[0]!));
   const [first, second, ...rest] = await names();
   await wells.first().focus();
   await page.keyboard.press("ArrowRight");
@@ -187,15 +188,15 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
       .map(Number),
   );
   expect(figures.length).toBeGreaterThan(2);
-  figures.slice(1).forEach(([count], i) => expect(count).toBeGreaterThan(figures[i][0]));
-  expect(figures.at(-1)![1]).toBeLessThan(figures[0][1]);
-  const few = figures.findIndex(([count]) => count > 1 && count <= 7);
+  figures.slice(1).forEach(([count], i) => expect(count).toBeGreaterThan(figures[i]![0]!));
+  expect(figures.at(-1)![1]).toBeLessThan(figures[0]![1]!);
+  const few = figures.findIndex(([count]) => count! > 1 && count! <= 7);
   await choices.nth(few).click();
   await expect(all.getByRole("heading", { level: 3 })).not.toHaveText(before);
   const wells = Number(
     /^(\d+) puddles for \d+ colours/.exec(await all.getByRole("heading", { level: 3 }).innerText())![1],
   );
-  expect(wells).toBeLessThanOrEqual(figures[few][0]);
+  expect(wells).toBeLessThanOrEqual(figures[few]![0]!);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(all.getByRole("heading", { level: 3 })).toHaveText(before);
 });

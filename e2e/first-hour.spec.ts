@@ -25,7 +25,7 @@ function dusk(): Promise<Buffer> {
     [120, 110, 70],
   ];
   const data = Buffer.alloc(3 * 480 * 320);
-  for (let y = 0; y < 320; y++) for (let x = 0; x < 480; x++) data.set(bands[Math.floor(y / 80)], 3 * (y * 480 + x));
+  for (let y = 0; y < 320; y++) for (let x = 0; x < 480; x++) data.set(bands[Math.floor(y / 80)]!, 3 * (y * 480 + x));
   return sharp(data, { raw: { width: 480, height: 320, channels: 3 } })
     .png()
     .toBuffer();

@@ -277,7 +277,7 @@ test("typed colours and files: wrong numbers are told at their line, a CGATS fil
     ["a", "-7"],
     ["b", "24"],
   ])
-    await cell(pale, axis).fill(value);
+    await cell(pale, axis!).fill(value!);
   await expect(result.getByRole("button", { name: "Keep for Lemon yellow" })).toBeVisible();
   await page
     .getByLabel("File of measured colours")

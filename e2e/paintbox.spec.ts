@@ -241,7 +241,7 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
           w
             .getAttribute("aria-label")!
             .replace(/^[^:]*: /, "")
-            .split(".")[0],
+            .split(".")[0]!,
       ),
     );
   const before = await names();

@@ -54,7 +54,7 @@ test("the best palettes of each size are found by themselves, one is laid out wi
     .map((words) => Number(words.replace("off by ", "")));
   expect(errors).toHaveLength(5);
   // In their order effort and layers count too: a simpler palette may stand before one that comes out a little nearer.
-  errors.slice(1).forEach((error, i) => expect(error).toBeGreaterThan(errors[i] - 1.5));
+  errors.slice(1).forEach((error, i) => expect(error).toBeGreaterThan(errors[i]! - 1.5));
   await expect(
     panel(page)
       .getByText(/\d\.\d paints a mix/)
@@ -110,9 +110,9 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
   const [one, two] = await Promise.all(
     [0, 1].map(async (i) => (await page.locator(`[data-well="${held[i]}"]`).boundingBox())!),
   );
-  await page.mouse.move(one.x + 40, one.y + 15);
+  await page.mouse.move(one!.x + 40, one!.y + 15);
   await page.mouse.down();
-  await page.mouse.move(two.x + 40, two.y + 15, { steps: 8 });
+  await page.mouse.move(two!.x + 40, two!.y + 15, { steps: 8 });
   await page.mouse.up();
   await expect.poll(() => wells(page)).toEqual([held[1], held[0], comes]);
   await panel(page)
@@ -359,8 +359,8 @@ test("rules and the approach are kept with the painting and answered at once; a 
   await size(page, "4 paints");
   const best = answer(page);
   const [first, second] = (await best.getByRole("button", { name: /^Never / }).all()).slice(0, 2);
-  const never = (await first.getAttribute("aria-label"))!.replace("Never ", "");
-  const must = (await second.getAttribute("aria-label"))!.replace("Never ", "");
+  const never = (await first!.getAttribute("aria-label"))!.replace("Never ", "");
+  const must = (await second!.getAttribute("aria-label"))!.replace("Never ", "");
   await best.getByRole("button", { name: `Never ${never}` }).click();
   await panel(page)
     .getByRole("button", { name: `${must} must be in it` })

@@ -32,7 +32,7 @@ export const PATCHES = [
 export async function chart(): Promise<Buffer> {
   const data = Buffer.alloc(600 * 200 * 3);
   for (let y = 0; y < 200; y++)
-    for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)], 3 * (y * 600 + x));
+    for (let x = 0; x < 600; x++) data.set(PATCHES[6 * Math.floor(y / 100) + Math.floor(x / 100)]!, 3 * (y * 600 + x));
   return sharp(data, { raw: { width: 600, height: 200, channels: 3 } })
     .png()
     .toBuffer();

@@ -1,3 +1,4 @@
+import { tripleOf } from "../src/core/numeric/tuples";
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { srgbOfLinear } from "@/core/colour";
@@ -40,7 +41,7 @@ async function expectPatches(
     patches.forEach((patch, i) => {
       const wanted = expected(patch);
       expect(
-        Math.max(...shown[i].map((x, c) => Math.abs(x - wanted[c]))),
+        Math.max(...shown[i]!.map((x, c) => Math.abs(x - wanted[c]!))),
         `${words}, patch ${patch}: ${shown[i]} for ${wanted}`,
       ).toBeLessThan(within);
     });
@@ -52,7 +53,7 @@ const ALL_PATCHES = [0, 1, 2, 3, 4, 5, 6, 8, 10];
 
 /** What a way of seeing makes of an encoded colour, by the computation, encoded in 255 levels. */
 function seenAs(bytes: readonly number[], kind: ViewKind): number[] {
-  const [r, g, b] = bytes.map((byte) => LINEAR[byte]);
+  const [r, g, b] = tripleOf(bytes.map((byte) => LINEAR[byte]!));
   const seen = viewing.seen({ r, g, b }, { kind, steps: 5 });
   return [seen.r, seen.g, seen.b].map((x) => 255 * Math.min(1, Math.max(0, srgbOfLinear(x))));
 }
@@ -93,12 +94,12 @@ test("a new photo opens at the first step; each way of seeing shows what the com
   for (const [key, kind] of keys) {
     await page.keyboard.press(key);
     await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", kind);
-    await expectPatches(page, ALL_PATCHES, (i) => seenAs(working[i], kind), 4, kind);
+    await expectPatches(page, ALL_PATCHES, (i) => seenAs(working[i]!, kind), 4, kind);
   }
   // The value shares: of twelve equal patches each is a twelfth.
   await page.getByRole("button", { name: "2 values" }).click();
   const dark = working.filter(
-    (bytes) => labOfLinear({ r: LINEAR[bytes[0]], g: LINEAR[bytes[1]], b: LINEAR[bytes[2]] }).L < 51,
+    (bytes) => labOfLinear({ r: LINEAR[bytes[0]!]!, g: LINEAR[bytes[1]!]!, b: LINEAR[bytes[2]!]! }).L < 51,
   ).length;
   await expect(page.getByRole("img", { name: /Shares of 2 values/ })).toHaveAttribute(
     "aria-label",
@@ -115,7 +116,7 @@ test("a new photo opens at the first step; each way of seeing shows what the com
       } = await sharp(await page.screenshot({ clip: { x: x - 10, y: y - 10, width: 20, height: 20 } }))
         .greyscale()
         .stats();
-      return grey.max - grey.min;
+      return grey!.max - grey!.min;
     })
     .toBeGreaterThan(200);
 });
@@ -151,8 +152,8 @@ test("in paint: each patch shows the nearest colour that the tray makes, as the 
       for (let corner = 0; corner < 8; corner++) {
         const on = [corner & 1, (corner >> 1) & 1, corner >> 2];
         const weight = at.reduce((w, x, axis) => w * (on[axis] ? x % 1 : 1 - (x % 1)), 1);
-        const [r, g, b] = at.map((x, axis) => Math.floor(x) + on[axis]);
-        sum += weight * rgba[4 * (r + side * (g + side * b)) + channel];
+        const [r, g, b] = tripleOf(at.map((x, axis) => Math.floor(x) + on[axis]!));
+        sum += weight * rgba[4 * (r + side * (g + side * b)) + channel]!;
       }
       return sum;
     });
@@ -160,9 +161,9 @@ test("in paint: each patch shows the nearest colour that the tray makes, as the 
   const working = await workingColours(page);
   const line = page.getByLabel("Line between the photo and its repainting");
   await line.fill("0");
-  await expectPatches(page, ALL_PATCHES, (i) => through(working[i].map((byte) => byte / 255)), 5, "in paint");
+  await expectPatches(page, ALL_PATCHES, (i) => through(working[i]!.map((byte) => byte / 255)), 5, "in paint");
   await line.fill("1");
-  await expectPatches(page, [1, 4], (i) => seenAs(working[i], "plain"), 4, "beside it");
+  await expectPatches(page, [1, 4], (i) => seenAs(working[i]!, "plain"), 4, "beside it");
 });
 
 test("the white: a neutral is picked, the areas' colours follow, and it is taken back", async ({ page }) => {
@@ -186,7 +187,7 @@ test("the white: a neutral is picked, the areas' colours follow, and it is taken
   await white.getByRole("button", { name: "Pick another neutral" }).click();
   await click(page, middle(0));
   await expect(async () => {
-    const [shown] = await screenAt(page, middle(0));
+    const shown = (await screenAt(page, middle(0)))[0]!;
     expect(Math.max(...shown) - Math.min(...shown)).toBeLessThan(3);
   }).toPass({ timeout: 10_000 });
   await expect(white.getByRole("img", { name: "The neutral before and after" })).toBeVisible();
@@ -197,8 +198,8 @@ test("the white: a neutral is picked, the areas' colours follow, and it is taken
   await white.getByRole("button", { name: "As it is" }).click();
   await expect
     .poll(async () => {
-      const [[r, , b]] = await screenAt(page, middle(0));
-      return r - b;
+      const seen = (await screenAt(page, middle(0)))[0]!;
+      return seen[0]! - seen[2]!;
     })
     .toBeGreaterThan(25);
   await undo(page);

@@ -100,8 +100,8 @@ test("each shape is laid as the photo suggests; kinds, colours and the run can b
       { x: 0.3, y: (14 * 28 + 18) / HEIGHT - 0.14 },
       { x: 0.3, y: (14 * 28 + 5) / HEIGHT - 0.14 },
     );
-    expect(low[0] - high[0]).toBeGreaterThan(60);
-    expect(light[0] - dark[0]).toBeGreaterThan(40);
+    expect(low![0]! - high![0]!).toBeGreaterThan(60);
+    expect(light![0]! - dark![0]!).toBeGreaterThan(40);
   }).toPass({ timeout: 10_000 });
 });
 

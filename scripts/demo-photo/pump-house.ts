@@ -40,7 +40,7 @@ export class Body {
     let far = Infinity;
     let face = -1;
     for (let i = 0; i < this.planes.length; i++) {
-      const [nx, ny, nz, limit] = this.planes[i];
+      const [nx, ny, nz, limit] = this.planes[i]!;
       const speed = nx * d[0] + ny * d[1] + nz * d[2];
       const room = limit - (nx * o[0] + ny * o[1] + nz * o[2]);
       if (Math.abs(speed) < 1e-9) {
@@ -57,7 +57,7 @@ export class Body {
       if (near > far) return null;
     }
     if (face < 0) return null;
-    const [nx, ny, nz] = this.planes[face];
+    const [nx, ny, nz] = this.planes[face]!;
     return { t: near, normal: [this.cos * nx + this.sin * nz, ny, -this.sin * nx + this.cos * nz], face };
   }
 }

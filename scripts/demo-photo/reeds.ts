@@ -17,7 +17,7 @@ export function paintReeds({ width, height, data }: LinearImage): void {
         const a = cover * Math.min(1, Math.max(0, radius + 0.5 - Math.hypot(i - x, j - y)));
         for (let c = 0; c < 3; c++) {
           const at = 3 * (j * width + i) + c;
-          data[at] += (colour[c] - data[at]) * a;
+          data[at]! += (colour[c]! - data[at]!) * a;
         }
       }
     }

@@ -32,7 +32,7 @@ for (let y = 0; y < height; y++) {
       const v = (0.5 - (y + dy) / height) * 2 * halfView * (height / width);
       const light = trace(eye, unit([u + 0.02, v + tilt, 1]), 2);
       // A sensor's highlights saturate in each sample before they are averaged.
-      for (let c = 0; c < 3; c++) linear[at + c] += Math.min(2.2, light[c]) / SAMPLES.length;
+      for (let c = 0; c < 3; c++) linear[at + c]! += Math.min(2.2, light[c]!) / SAMPLES.length;
     }
   }
   if (y % 100 === 0) console.log(`row ${y} of ${height}`);
@@ -63,10 +63,10 @@ for (let y = 0; y < height; y++) {
     const vignette = 1 - 0.16 * r2;
     const shared = normal();
     const first = 3 * (y * width + x);
-    const grey = 0.2126 * linear[first] + 0.7152 * linear[first + 1] + 0.0722 * linear[first + 2];
+    const grey = 0.2126 * linear[first]! + 0.7152 * linear[first + 1]! + 0.0722 * linear[first + 2]!;
     for (let c = 0; c < 3; c++) {
       const at = first + c;
-      const encoded = tone(Math.max(0, grey + SATURATION * (linear[at] - grey)) * vignette);
+      const encoded = tone(Math.max(0, grey + SATURATION * (linear[at]! - grey)) * vignette);
       const grain = (0.011 * shared + 0.007 * normal()) * (1.15 - 0.7 * encoded);
       bytes[at] = Math.max(0, Math.min(255, Math.round(255 * (encoded + grain))));
     }

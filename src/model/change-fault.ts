@@ -27,10 +27,10 @@ export function changeFault<D extends object>(
         if (fault) return fault;
       }
       // The list's own rules (how many) don't look into items: stand-ins that pass serve.
-      const counted = list.length > known.size ? countFault(document.shape[key], list) : null;
+      const counted = list.length > known.size ? countFault(document.shape[key]!, list) : null;
       if (counted) return counted;
     } else {
-      const fault = faultIn(document.shape[key], after[key]);
+      const fault = faultIn(document.shape[key]!, after[key]);
       if (fault) return fault;
     }
   }

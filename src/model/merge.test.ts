@@ -3,13 +3,14 @@ import { mergePaintboxes, mergePaintings } from "./merge";
 import { newPaint, type PaintboxDocument, type PaintEntry } from "./paintbox";
 import { newArea, newPainting, type PaintingDocument } from "./painting";
 
-const ids = Array.from({ length: 6 }, () => crypto.randomUUID());
+const id = (): string => crypto.randomUUID();
+const ids = [id(), id(), id(), id(), id(), id()] as const;
 const area = (i: number, name: string) =>
-  newArea({ id: ids[i], name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
+  newArea({ id: ids[i]!, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
 const base: PaintingDocument = {
   ...newPainting("Canal", "cotton-rough"),
   areas: [area(0, "Sky"), area(1, "Water"), area(2, "Bank")],
-  palette: [ids[0], ids[1]],
+  palette: [ids[0]!, ids[1]!],
 };
 const named = (document: PaintingDocument): string[] => document.areas.map(({ name }) => name);
 const merged = (mine: Partial<PaintingDocument>, theirs: Partial<PaintingDocument>) =>
@@ -22,12 +23,12 @@ const document = (result: ReturnType<typeof merged>): PaintingDocument => {
 describe("two changes of a painting", () => {
   test("of different areas, paints and settings are one painting", () => {
     const mine = {
-      areas: [area(0, "High sky"), base.areas[1], base.areas[2], area(3, "Door")],
+      areas: [area(0, "High sky"), base.areas[1]!, base.areas[2]!, area(3, "Door")],
       palette: [ids[0], ids[1], ids[2]],
       study: { ...base.study, wish: { way: "heighten" as const, by: 1.2 } },
     };
     const theirs = {
-      areas: [base.areas[0], area(2, "Far bank"), area(4, "Dyke")],
+      areas: [base.areas[0]!, area(2, "Far bank"), area(4, "Dyke")],
       title: "Evening",
       palette: [ids[1]],
       study: { ...base.study, curve: { kind: "even" as const } },
@@ -42,7 +43,7 @@ describe("two changes of a painting", () => {
   });
 
   test("the order of whoever moved things is kept", () => {
-    const moved = [base.areas[2], base.areas[0], base.areas[1]];
+    const moved = [base.areas[2]!, base.areas[0]!, base.areas[1]!];
     expect(named(document(merged({ areas: moved }, { title: "T" })))).toEqual(["Bank", "Sky", "Water"]);
     expect(named(document(merged({ areas: [...base.areas, area(3, "Door")] }, { areas: moved })))).toEqual([
       "Bank",
@@ -53,7 +54,7 @@ describe("two changes of a painting", () => {
   });
 
   test("alike in both are no clash, and the order of keys in what came from the store is none either", () => {
-    const { sample, ...rest } = base.areas[0];
+    const { sample, ...rest } = base.areas[0]!;
     expect(
       document(merged({ title: "T" }, { title: "T", areas: [{ sample, ...rest }, ...base.areas.slice(1)] })),
     ).toEqual({ ...base, title: "T" });
@@ -74,7 +75,7 @@ describe("two changes of a painting", () => {
   });
 
   test("that are good each by itself but not together clash with the store's own words", () => {
-    const tray = (from: number) => Array.from({ length: 25 }, (_, i) => ids[0].replace(/..$/, String(from + i)));
+    const tray = (from: number) => Array.from({ length: 25 }, (_, i) => ids[0]!.replace(/..$/, String(from + i)));
     expect(merged({ palette: [...base.palette, ...tray(10)] }, { palette: [...base.palette, ...tray(40)] })).toEqual({
       clashes: [expect.stringMatching(/at most 40 paints/)],
     });
@@ -83,7 +84,7 @@ describe("two changes of a painting", () => {
 
 test("two changes of the paintbox: a paint added here, one taken out there, and its well emptied", () => {
   const paint = (i: number, part: Partial<PaintEntry> = {}) =>
-    newPaint({ id: ids[i], name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }], ...part });
+    newPaint({ id: ids[i]!, name: `Paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }], ...part });
   const box = {
     id: ids[5],
     name: "Tin",

@@ -31,15 +31,15 @@ function mergeList<T>(
 ): T[] {
   const [from, ours, others] = [base, mine, theirs].map((list) => new Map(list.map((item) => [keyOf(item), item])));
   const merged = new Map<string, T>();
-  for (const key of new Set([...ours.keys(), ...others.keys()])) {
-    const sides = { base: from.get(key), mine: ours.get(key), theirs: others.get(key) };
+  for (const key of new Set([...ours!.keys(), ...others!.keys()])) {
+    const sides = { base: from!.get(key), mine: ours!.get(key), theirs: others!.get(key) };
     const item = mergeValue(sides, wordsOf((sides.mine ?? sides.theirs)!), clash);
     if (item !== undefined) merged.set(key, item);
   }
   const order = (list: readonly T[]): string[] => list.map(keyOf);
   const moved = !isEqual(
-    order(mine).filter((key) => from.has(key)),
-    order(base).filter((key) => ours.has(key)),
+    order(mine).filter((key) => from!.has(key)),
+    order(base).filter((key) => ours!.has(key)),
   );
   const [first, second] = moved ? [mine, theirs] : [theirs, mine];
   // What the side that kept the order added comes after the item that it was put behind.

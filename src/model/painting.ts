@@ -131,7 +131,7 @@ export const newArea = (
 const curveValues = z
   .tuple([finite, finite, finite, finite, finite])
   .refine(
-    (v) => v.every((value, i) => value >= 0 && value <= 10 && (i === 0 || value >= v[i - 1])),
+    (v) => v.every((value, i) => value >= 0 && value <= 10 && (i === 0 || value >= v[i - 1]!)),
     "A value curve never falls.",
   );
 

@@ -30,8 +30,8 @@ describe("the colours of a wash", () => {
 
   test("they share their area's weight, and an accent counts a tenth of it", () => {
     const weights = weightsOf({ ...layered, weight: 2 });
-    expect(weights[0] + weights[1]).toBeCloseTo(2, 9);
-    expect(weights[0] / weights[1]).toBeCloseTo(0.5 / 0.45, 9);
+    expect(weights[0]! + weights[1]!).toBeCloseTo(2, 9);
+    expect(weights[0]! / weights[1]!).toBeCloseTo(0.5 / 0.45, 9);
     expect(weights[2]).toBeCloseTo(0.2, 9);
   });
 
@@ -56,7 +56,7 @@ describe("the colours of a wash", () => {
   });
 
   test("no door takes a flat wash of two colours, a run without a direction, or two colours of one id", () => {
-    const words = (area: PaintingArea): string | undefined => stored(area).error?.issues[0].message;
+    const words = (area: PaintingArea): string | undefined => stored(area).error?.issues[0]!.message;
     expect(words(laid({ ...FLAT_WASH, more: [colour(2, 0.5)] }))).toMatch(/flat wash has one colour/);
     expect(words(laid({ kind: "graded", share: 0.5, more: [colour(2, 0.5)], run: null }))).toMatch(
       /runs in a direction/,
@@ -68,7 +68,7 @@ describe("the colours of a wash", () => {
     const { wash: _, ...before } = laid(FLAT_WASH);
     const { bother: __, ...study } = newPainting("P", "cotton-rough").study;
     const read = paintingDocument.parse({ ...newPainting("P", "cotton-rough"), areas: [before], study });
-    expect(read.areas[0].wash).toEqual(FLAT_WASH);
+    expect(read.areas[0]!.wash).toEqual(FLAT_WASH);
     expect(read.study.bother).toBe(4);
   });
 });

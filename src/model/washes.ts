@@ -15,7 +15,7 @@ export interface AreaColour {
 }
 
 /** All colours of an area's wash in their order, its own first, what is dropped in last. */
-export function coloursOf(area: PaintingArea): readonly AreaColour[] {
+export function coloursOf(area: PaintingArea): readonly [AreaColour, ...AreaColour[]] {
   const { id, lab, sample, recipe, wash } = area;
   const own: AreaColour = { id, lab, at: sample, share: wash.share, recipe, drop: false, over: false };
   const laid = wash.more.filter(({ drop }) => !drop).map((one) => ({ ...one, over: wash.kind === "layered" }));

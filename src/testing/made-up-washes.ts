@@ -37,7 +37,7 @@ function smoothField(random: () => number, wavelength: number): Float64Array {
     let high = 100;
     while (high - low > 1) {
       const middle = (low + high) >> 1;
-      if (limits[middle] <= value) low = middle;
+      if (limits[middle]! <= value) low = middle;
       else high = middle;
     }
     return low / 100;
@@ -74,7 +74,7 @@ function someColours(kind: WashKind, random: () => number): readonly [Lab, Lab] 
     if (deltaE00(one, two) < 12) continue;
     if (kind !== "layered") return [one, two];
     const [light, dark] = [one, two].map((lab) => linearP3OfXyz(xyzOfLab(lab)));
-    if (dark.r < light.r && dark.g < light.g && dark.b < light.b) return [one, two];
+    if (dark!.r < light!.r && dark!.g < light!.g && dark!.b < light!.b) return [one, two];
   }
 }
 
@@ -99,8 +99,9 @@ export async function madeUpWash(kind: WashKind, seed: number): Promise<MadeUpWa
   const ends = along.filter((_, i) => inside[i] === 1).sort();
   const t = (i: number): number => {
     if (kind === "flat") return 0;
-    if (kind === "graded") return Math.min(1, Math.max(0, (along[i] - ends[0]) / (ends[ends.length - 1] - ends[0])));
-    return kind === "varied" ? smoothstep(share - 0.15, share + 0.15, field[i]) : field[i] > share ? 1 : 0;
+    if (kind === "graded")
+      return Math.min(1, Math.max(0, (along[i]! - ends[0]!) / (ends[ends.length - 1]! - ends[0]!)));
+    return kind === "varied" ? smoothstep(share - 0.15, share + 0.15, field[i]!) : field[i]! > share ? 1 : 0;
   };
   const encoded = (linear: number): number =>
     255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
@@ -108,8 +109,8 @@ export async function madeUpWash(kind: WashKind, seed: number): Promise<MadeUpWa
   const rgb = new Uint8ClampedArray(3 * WIDTH * HEIGHT);
   for (let i = 0; i < WIDTH * HEIGHT; i++) {
     const part = t(i);
-    const light = inside[i] ? [0, 1, 2].map((c) => mixed(from, to, part, c)) : [0.2, 0.2, 0.2];
-    for (let c = 0; c < 3; c++) rgb[3 * i + c] = encoded(light[c]) + 255 * noise * gauss();
+    const light = inside[i] ? [0, 1, 2].map((c) => mixed(from!, to!, part, c)) : [0.2, 0.2, 0.2];
+    for (let c = 0; c < 3; c++) rgb[3 * i + c] = encoded(light[c]!) + 255 * noise * gauss();
   }
   const jpeg = await sharp(Buffer.from(rgb), { raw: { width: WIDTH, height: HEIGHT, channels: 3 } })
     .jpeg({ quality: 75 + Math.floor(20 * random()) })
@@ -130,6 +131,6 @@ function mixed(
   part: number,
   channel: number,
 ): number {
-  const key = (["r", "g", "b"] as const)[channel];
+  const key = (["r", "g", "b"] as const)[channel]!;
   return from[key] + part * (to[key] - from[key]);
 }

@@ -36,7 +36,7 @@ export function RecipeBar({ parts, paper, width }: RecipeBarProps) {
             key={part.paint.id}
             mix={[part]}
             paper={paper}
-            width={Math.round(raw[i] * scale)}
+            width={Math.round(raw[i]! * scale)}
             height={20}
             from={0.9}
             to={0.25}

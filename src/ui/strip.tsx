@@ -1,8 +1,9 @@
 "use client";
 
-import { useEffect, useRef, useState, type RefObject } from "react";
+import { useEffect, useRef, useState } from "react";
 import { paintKey, drawnMix, type MixPart } from "@/core/mixing";
 import { washPixels, type Paper } from "@/core/optics";
+import { useSeen } from "./use-seen";
 
 interface StripProps {
   /** What is brushed out: one paint or a whole mix. */
@@ -22,20 +23,6 @@ interface StripProps {
 const GRAIN_PX = 2.4;
 
 const seedOf = (text: string): number => [...text].reduce((h, c) => (Math.imul(h, 31) + c.charCodeAt(0)) | 0, 7);
-
-/** True once an element has come near the window: a box of 500 paints draws only what is looked at. */
-function useSeen(element: RefObject<HTMLElement | null>): boolean {
-  const [seen, setSeen] = useState(false);
-  useEffect(() => {
-    if (!element.current || seen) return;
-    const observer = new IntersectionObserver(([entry]) => entry.isIntersecting && setSeen(true), {
-      rootMargin: "300px",
-    });
-    observer.observe(element.current);
-    return () => observer.disconnect();
-  }, [element, seen]);
-  return seen;
-}
 
 /** The signature: a wash from masstone to tint, computed by the film model, with its texture and a real wash's edge. */
 export function Strip({ mix, paper, width, height, from = 1, to = 0.012, label, className }: StripProps) {

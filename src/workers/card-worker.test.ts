@@ -8,7 +8,7 @@ const worker = workerUnderTest<CardApi>(() => import("./card.worker"));
 
 const swatches = madeUpSwatches([{ pigmentId: "PB28", share: 1 }], 3);
 const patches = [0, 1, 2, 3].map((swatch) =>
-  patchOfSpectrum("wash", swatch, CARD_WATER[swatch], swatches("wash", swatch, CARD_WATER[swatch])),
+  patchOfSpectrum("wash", swatch, CARD_WATER[swatch]!, swatches("wash", swatch, CARD_WATER[swatch]!)),
 );
 const paint = { id: "own", pigments: [{ pigmentId: "PB28", share: 1 }], tintingStrength: 1, measured: null };
 
@@ -32,8 +32,8 @@ test("takes the camera's part out of a card's patches, paint by paint", async ()
     { paint, patches },
     { paint: { ...paint, id: "b" }, patches: patches.slice(0, 2) },
   ]);
-  expect([own.length, other.length]).toEqual([4, 2]);
-  expect(own[1]).toMatchObject({ what: "wash", swatch: 1 });
+  expect([own!.length, other!.length]).toEqual([4, 2]);
+  expect(own![1]).toMatchObject({ what: "wash", swatch: 1 });
 });
 
 test("a photo is opened before it is read; one without a card is refused with the reason", async () => {

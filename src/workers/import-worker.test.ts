@@ -46,7 +46,7 @@ test("a line more, no table, foreign JSON and rows before any file are refused i
   const paint = newPaint({ id: a, name: "Blue", pigments: [{ pigmentId: "PB29", share: 1 }] });
   const found = await open(JSON.stringify({ paints: [paint, { ...paint, id: b, sameAs: a }], boxes: [] }));
   if (found.is !== "paints") throw new Error(found.is);
-  expect(found.entries[1].sameAs).toBe(found.entries[0].id);
+  expect(found.entries[1]!.sameAs).toBe(found.entries[0]!.id);
   expect(found.entries.map(({ id }) => id)).not.toContain(a);
   await expect(
     worker.ask(

@@ -36,7 +36,7 @@ describe("the match worker", () => {
       ["t1", 2],
       ["t2", 3],
     ]);
-    expect(found[0][2]).toEqual(expect.arrayContaining([expect.objectContaining({ kind: "closest" })]));
+    expect(found[0]![2]).toEqual(expect.arrayContaining([expect.objectContaining({ kind: "closest" })]));
     expect(milliseconds).toBeGreaterThan(0);
   });
 

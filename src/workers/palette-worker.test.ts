@@ -47,12 +47,12 @@ describe("the palette worker", () => {
     ]);
     await vi.waitFor(() => expect(told).toEqual(expect.arrayContaining(["mixes", "costs", 1, 3])));
     for (const { best } of sizes) {
-      expect(best[0].served).toHaveLength(2);
-      for (const { combination, made } of best[0].served) {
-        expect(combination.every((p) => best[0].paints.includes(p))).toBe(true);
+      expect(best[0]!.served).toHaveLength(2);
+      for (const { combination, made } of best[0]!.served) {
+        expect(combination.every((p) => best[0]!.paints.includes(p))).toBe(true);
         expect(made).not.toBeNull();
       }
-      expect(best[0].error).toBeCloseTo((best[0].served[0].error + 4 * best[0].served[1].error) / 5, 9);
+      expect(best[0]!.error).toBeCloseTo((best[0]!.served[0]!.error + 4 * best[0]!.served[1]!.error) / 5, 9);
     }
   });
 
@@ -65,7 +65,7 @@ describe("the palette worker", () => {
       { ...choice, sizes: [2], must: [6], never: [0, 1] },
       heard((stage: PaletteStage) => void later.push(stage)),
     );
-    for (const { paints } of sizes[0].best)
+    for (const { paints } of sizes[0]!.best)
       expect(paints.includes(6) && !paints.includes(0) && !paints.includes(1)).toBe(true);
     await vi.waitFor(() => expect(later).toEqual([2]));
     const within = await worker.ask(
@@ -80,27 +80,27 @@ describe("the palette worker", () => {
       },
       progress,
     );
-    expect(within[0].best).toEqual([]);
-    for (const { served } of within[1].best)
+    expect(within[0]!.best).toEqual([]);
+    for (const { served } of within[1]!.best)
       expect(Math.max(...served.map(({ ideal }) => ideal))).toBeLessThanOrEqual(2);
     expect(
-      (await worker.ask("choose", { ...choice, sizes: [2], darkest: 3 }, progress))[0].best.length,
+      (await worker.ask("choose", { ...choice, sizes: [2], darkest: 3 }, progress))[0]!.best.length,
     ).toBeGreaterThan(0);
   });
 
   test("palettes are served, weighed and begun, and what none reaches is wished for", async () => {
     await open({ ...opening, targets: [...opening.targets, { lab: { L: 3, a: 0, b: 0 }, weight: 1 }] });
     const [three, none] = await worker.ask("serve", [[0, 1, 2], []]);
-    expect(three.served).toHaveLength(3);
-    expect(none.error).toBe(Infinity);
+    expect(three!.served).toHaveLength(3);
+    expect(none!.error).toBe(Infinity);
     const weighed = await worker.ask("weigh", [0, 1, 2], []);
     expect(weighed.paints.map(({ paint }) => paint)).toEqual([0, 1, 2]);
     expect(weighed.savings).toEqual([]);
     const points = await worker.ask("start", [0, 1, 2, 3]);
     for (const { paints } of points) expect(paints.every((p) => p < 4)).toBe(true);
-    const wishes = await worker.ask("wish", [0, 1, 2, 3], [2], [three.served[2].error]);
+    const wishes = await worker.ask("wish", [0, 1, 2, 3], [2], [three!.served[2]!.error]);
     expect(wishes).toHaveLength(1);
-    expect(wishes[0].pigmentId === null || HANDBOOK.some(({ id }) => id === wishes[0].pigmentId)).toBe(true);
+    expect(wishes[0]!.pigmentId === null || HANDBOOK.some(({ id }) => id === wishes[0]!.pigmentId)).toBe(true);
   });
 
   test("what comes too early is answered with words", () =>

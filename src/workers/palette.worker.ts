@@ -68,9 +68,9 @@ expose({
       table,
     } = problem();
     return wishFor(
-      targets.map((t) => all[t].lab),
+      targets.map((t) => all[t]!.lab),
       errors,
-      atHand.map((p) => table.paints[p]),
+      atHand.map((p) => table.paints[p]!),
       paper,
       metric,
     );
@@ -80,10 +80,10 @@ expose({
       question: { paper },
       table,
     } = problem();
-    const models = among.map((p) => table.paints[p]);
+    const models = among.map((p) => table.paints[p]!);
     return startingPoints(models, traitsOf(models, paper), paper).map((point) => ({
       ...point,
-      paints: point.paints.map((p) => among[p]),
+      paints: point.paints.map((p) => among[p]!),
     }));
   },
 } satisfies PaletteApi);

@@ -136,7 +136,7 @@ expose({
     const seen = under(look);
     const drawn = fillPolygon(points, seen.image.width, seen.image.height);
     const shape = snap ? snapToEdges(drawn, seen.pieces(), seen.features()) : drawn;
-    return shape.map((inside, i) => inside & seen.mask[i]);
+    return shape.map((inside, i) => inside & seen.mask[i]!);
   },
   split(look, labels, label) {
     const seen = under(look);

@@ -50,7 +50,7 @@ test("a stop or a broken worker rejects what is waiting; the next question start
   worker.stop();
   await expect(left).rejects.toThrow(WorkerStopped);
   const later = worker.ask("never");
-  started[1].dispatchEvent(new Event("error"));
+  started[1]!.dispatchEvent(new Event("error"));
   await expect(later).rejects.toThrow("Load the page again");
   expect(
     await worker.ask(

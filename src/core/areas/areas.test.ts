@@ -68,7 +68,7 @@ describe("the areas' map", () => {
     expect(labelAt(disc, 0.5, 0.5)).toBe(2);
     expect(labelAt(disc, 1, 1)).toBe(1);
     expect(labelAt(disc, -0.1, 0.5)).toBe(0);
-    expect(countLabels(disc)[2] / (Math.PI * 2500)).toBeCloseTo(1, 2);
+    expect(countLabels(disc)[2]! / (Math.PI * 2500)).toBeCloseTo(1, 2);
   });
 
   test("a number stands well inside: the middle of a disc, never in a ring's hole", () => {
@@ -86,7 +86,7 @@ describe("outlines", () => {
     let sum = 0;
     for (let i = 0; i < points.length; i += 2) {
       const j = (i + 2) % points.length;
-      sum += points[i] * points[j + 1] - points[j] * points[i + 1];
+      sum += points[i]! * points[j + 1]! - points[j]! * points[i + 1]!;
     }
     return Math.abs(sum) / 2;
   };
@@ -224,7 +224,7 @@ describe("measuring areas", () => {
       everywhere(disc),
       200,
     ).areas;
-    expect(measured.accent!.a).toBeGreaterThan(30);
+    expect(measured!.accent!.a).toBeGreaterThan(30);
     expect(areas.find(({ label }) => label === 1)!.accent).toBeNull();
   });
 
@@ -236,7 +236,7 @@ describe("measuring areas", () => {
       const t = Math.min(1, Math.max(0, (Math.hypot(x + 0.5 - 100, y + 0.5 - 80) - 38) / 24));
       return [0.6 - 0.5 * t, 0.5 - 0.4 * t, 0.4 - 0.2 * t];
     });
-    expect(measureAreas(disc, blurred, everywhere(disc), 200).borders[0].hardness).toBeLessThan(0.4);
+    expect(measureAreas(disc, blurred, everywhere(disc), 200).borders[0]!.hardness).toBeLessThan(0.4);
   });
 
   test("what lies beyond the sheet is not counted", () => {

@@ -18,15 +18,15 @@ describe("the cues by which shapes are kept apart", () => {
     const row = 60 * WIDTH;
     expect(crisp[row + 110]).toBeGreaterThan(0.1);
     expect(broad[row + 110]).toBeGreaterThan(0.1);
-    expect(Math.max(crisp[row + 40], broad[row + 40], crisp[row + 180], broad[row + 180])).toBeLessThan(1e-6);
+    expect(Math.max(crisp[row + 40]!, broad[row + 40]!, crisp[row + 180]!, broad[row + 180]!)).toBeLessThan(1e-6);
     const slow = cuesOf(imageOf((x) => [0.4 + (0.2 * x) / WIDTH, 0, 0]));
     expect(Math.max(...slow.crisp)).toBeLessThan(0.01);
   });
 
   test("a step in hue alone counts more than one of the same size in lightness", () => {
     const at = 60 * WIDTH + 110;
-    const light = cuesOf(imageOf((x) => [x < 110 ? 0.5 : 0.56, 0, 0])).crisp[at];
-    const hue = cuesOf(imageOf((x) => [0.5, 0, x < 110 ? 0 : 0.06])).crisp[at];
+    const light = cuesOf(imageOf((x) => [x < 110 ? 0.5 : 0.56, 0, 0])).crisp[at]!;
+    const hue = cuesOf(imageOf((x) => [0.5, 0, x < 110 ? 0 : 0.06])).crisp[at]!;
     expect(hue / light).toBeCloseTo(2, 3);
   });
 
@@ -43,7 +43,7 @@ describe("the cues by which shapes are kept apart", () => {
   test("what an area takes away does not make its neighbours look surrounded", () => {
     // Four squares in a row of different greys; with the first taken the other three stay three.
     const side = 55;
-    const image = imageOf((x) => [[0.3, 0.45, 0.5, 0.8][Math.floor(x / side)], 0, 0]);
+    const image = imageOf((x) => [[0.3, 0.45, 0.5, 0.8][Math.floor(x / side)]!, 0, 0]);
     const labels = Int32Array.from(
       { length: WIDTH * HEIGHT },
       (_, i) =>

@@ -28,21 +28,21 @@ export function boxMean(values: Float32Array, width: number, height: number, rea
   for (let y = 0; y < height; y++) {
     const row = y * width;
     let sum = 0;
-    for (let x = 0; x < Math.min(reach, width); x++) sum += values[row + x];
+    for (let x = 0; x < Math.min(reach, width); x++) sum += values[row + x]!;
     for (let x = 0; x < width; x++) {
-      if (x + reach < width) sum += values[row + x + reach];
-      if (x - reach - 1 >= 0) sum -= values[row + x - reach - 1];
+      if (x + reach < width) sum += values[row + x + reach]!;
+      if (x - reach - 1 >= 0) sum -= values[row + x - reach - 1]!;
       across[row + x] = sum / (Math.min(width - 1, x + reach) - Math.max(0, x - reach) + 1);
     }
   }
   const sums = new Float64Array(width);
-  for (let y = 0; y < Math.min(reach, height); y++) for (let x = 0; x < width; x++) sums[x] += across[y * width + x];
+  for (let y = 0; y < Math.min(reach, height); y++) for (let x = 0; x < width; x++) sums[x]! += across[y * width + x]!;
   for (let y = 0; y < height; y++) {
     const n = Math.min(height - 1, y + reach) - Math.max(0, y - reach) + 1;
     for (let x = 0; x < width; x++) {
-      if (y + reach < height) sums[x] += across[(y + reach) * width + x];
-      if (y - reach - 1 >= 0) sums[x] -= across[(y - reach - 1) * width + x];
-      out[y * width + x] = sums[x] / n;
+      if (y + reach < height) sums[x]! += across[(y + reach) * width + x]!;
+      if (y - reach - 1 >= 0) sums[x]! -= across[(y - reach - 1) * width + x]!;
+      out[y * width + x] = sums[x]! / n;
     }
   }
   return out;
@@ -65,8 +65,8 @@ function steps(channels: readonly Float32Array[], width: number, height: number,
       let yy = 0;
       let xy = 0;
       for (const channel of channels) {
-        const dx = channel[right] - channel[left];
-        const dy = channel[below + x] - channel[above + x];
+        const dx = channel[right]! - channel[left]!;
+        const dy = channel[below + x]! - channel[above + x]!;
         xx += dx * dx;
         yy += dy * dy;
         xy += dx * dy;
@@ -87,7 +87,7 @@ export function cuesOf({ width, height, oklab }: AreaImage): Cues {
   const channels = [0, 1, 2].map((c) => {
     const plane = new Float32Array(n);
     const weight = c === 0 ? 1 : HUE_WEIGHT;
-    for (let i = 0; i < n; i++) plane[i] = weight * oklab[3 * i + c];
+    for (let i = 0; i < n; i++) plane[i] = weight * oklab[3 * i + c]!;
     return plane;
   });
   const near = channels.map((plane) => boxMean(plane, width, height, 1));
@@ -95,9 +95,9 @@ export function cuesOf({ width, height, oklab }: AreaImage): Cues {
   const far = channels.map((plane) => smooth(plane, width, height, reach));
   const colour = new Float32Array(3 * n);
   for (let i = 0; i < n; i++) {
-    colour[3 * i] = near[0][i];
-    colour[3 * i + 1] = near[1][i] / HUE_WEIGHT;
-    colour[3 * i + 2] = near[2][i] / HUE_WEIGHT;
+    colour[3 * i] = near[0]![i]!;
+    colour[3 * i + 1] = near[1]![i]! / HUE_WEIGHT;
+    colour[3 * i + 2] = near[2]![i]! / HUE_WEIGHT;
   }
   return {
     width,

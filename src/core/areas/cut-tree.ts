@@ -11,7 +11,7 @@ export function cutTree(
   let parts = 0;
   for (let k = 0; k < tree.pieces; k++) if (takesPart(k)) parts++;
   const steps = Math.max(0, Math.min(tree.merges.length / 2, parts - shapes));
-  for (let i = 0; i < steps; i++) sets.union(tree.merges[2 * i], tree.merges[2 * i + 1]);
+  for (let i = 0; i < steps; i++) sets.union(tree.merges[2 * i]!, tree.merges[2 * i + 1]!);
   const numbers = new Map<number, number>();
   const shapeOf = new Int32Array(tree.pieces).fill(-1);
   for (let k = 0; k < tree.pieces; k++) {

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import type { Lab } from "../colour/colour";
 import { labOfLinear, type AreaImage } from "../image/pixels";
 import type { LabelMap } from "./label-map";
@@ -22,24 +23,24 @@ const WORTH_A_WORD = 0.05;
 export function detailsOf(map: LabelMap, image: AreaImage, calm: Float32Array): ReadonlyMap<number, AreaDetail> {
   const sums = new Map<number, { all: number; lost: number; light: [number, number, number] }>();
   for (let i = 0; i < map.labels.length; i++) {
-    const label = map.labels[i];
+    const label = map.labels[i]!;
     if (label === 0) continue;
     let sum = sums.get(label);
     if (!sum) sums.set(label, (sum = { all: 0, lost: 0, light: [0, 0, 0] }));
     sum.all++;
     const away = Math.hypot(
-      image.oklab[3 * i] - calm[3 * i],
-      image.oklab[3 * i + 1] - calm[3 * i + 1],
-      image.oklab[3 * i + 2] - calm[3 * i + 2],
+      image.oklab[3 * i]! - calm[3 * i]!,
+      image.oklab[3 * i + 1]! - calm[3 * i + 1]!,
+      image.oklab[3 * i + 2]! - calm[3 * i + 2]!,
     );
     if (away < LOST) continue;
     sum.lost++;
-    for (let c = 0; c < 3; c++) sum.light[c] += image.linear[3 * i + c];
+    for (let c = 0; c < 3; c++) sum.light[c]! += image.linear[3 * i + c]!;
   }
   const found = new Map<number, AreaDetail>();
   for (const [label, { all, lost, light }] of sums) {
     if (lost / all < WORTH_A_WORD) continue;
-    const [r, g, b] = light.map((value) => value / lost);
+    const [r, g, b] = tripleOf(light.map((value) => value / lost));
     found.set(label, { share: lost / all, lab: labOfLinear({ r, g, b }) });
   }
   return found;

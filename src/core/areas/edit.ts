@@ -12,13 +12,13 @@ export function fillPolygon(points: readonly Point[], width: number, height: num
     const y = (row + 0.5) / height;
     const crossings: number[] = [];
     points.forEach((a, i) => {
-      const b = points[(i + 1) % points.length];
+      const b = points[(i + 1) % points.length]!;
       if (a.y <= y !== b.y <= y) crossings.push((a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) * width);
     });
     crossings.sort((a, b) => a - b);
     for (let i = 0; i + 1 < crossings.length; i += 2) {
-      const from = Math.max(0, Math.ceil(crossings[i] - 0.5));
-      const to = Math.min(width - 1, Math.ceil(crossings[i + 1] - 0.5) - 1);
+      const from = Math.max(0, Math.ceil(crossings[i]! - 0.5));
+      const to = Math.min(width - 1, Math.ceil(crossings[i + 1]! - 0.5) - 1);
       for (let x = from; x <= to; x++) mask[row * width + x] = 1;
     }
   }
@@ -30,12 +30,12 @@ function pieceColours({ labels, count }: Superpixels, features: Float32Array): F
   const means = new Float64Array(3 * count);
   const sizes = new Uint32Array(count);
   for (let i = 0; i < labels.length; i++) {
-    const k = labels[i];
+    const k = labels[i]!;
     if (k < 0) continue;
-    sizes[k]++;
-    for (let c = 0; c < 3; c++) means[3 * k + c] += features[3 * i + c];
+    sizes[k]!++;
+    for (let c = 0; c < 3; c++) means[3 * k + c]! += features[3 * i + c]!;
   }
-  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) means[3 * k + c] /= sizes[k];
+  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) means[3 * k + c]! /= sizes[k]!;
   return means;
 }
 
@@ -44,12 +44,12 @@ function pieceNeighbours({ width, height, labels, count }: Superpixels): Set<num
   const neighbours: Set<number>[] = Array.from({ length: count }, () => new Set());
   const touch = (a: number, b: number): void => {
     if (a === b || a < 0 || b < 0) return;
-    neighbours[a].add(b);
-    neighbours[b].add(a);
+    neighbours[a]!.add(b);
+    neighbours[b]!.add(a);
   };
   for (let i = 0; i < labels.length; i++) {
-    if (i % width < width - 1) touch(labels[i], labels[i + 1]);
-    if (i < width * (height - 1)) touch(labels[i], labels[i + width]);
+    if (i % width < width - 1) touch(labels[i]!, labels[i + 1]!);
+    if (i < width * (height - 1)) touch(labels[i]!, labels[i + width]!);
   }
   return neighbours;
 }
@@ -68,8 +68,8 @@ function nearTheLine(mask: Uint8Array, { width, height, labels, count }: Superpi
   const covered = boxMean(Float32Array.from(mask), width, height, reach);
   const close = new Uint32Array(count);
   for (let i = 0; i < labels.length; i++)
-    if (labels[i] >= 0 && covered[i] > 1e-4 && covered[i] < 1 - 1e-4) close[labels[i]]++;
-  return Uint8Array.from(close, (n, k) => (2 * n > all[k] ? 1 : 0));
+    if (labels[i]! >= 0 && covered[i]! > 1e-4 && covered[i]! < 1 - 1e-4) close[labels[i]!]!++;
+  return Uint8Array.from(close, (n, k) => (2 * n > all[k]! ? 1 : 0));
 }
 
 /**
@@ -83,27 +83,27 @@ export function snapToEdges(mask: Uint8Array, pieces: Superpixels, features: Flo
   const inside = new Uint32Array(count);
   const all = new Uint32Array(count);
   for (let i = 0; i < labels.length; i++) {
-    if (labels[i] < 0) continue;
-    all[labels[i]]++;
-    if (mask[i]) inside[labels[i]]++;
+    if (labels[i]! < 0) continue;
+    all[labels[i]!]!++;
+    if (mask[i]) inside[labels[i]!]!++;
   }
-  const share = Float64Array.from(inside, (n, k) => n / all[k]);
+  const share = Float64Array.from(inside, (n, k) => n / all[k]!);
   const near = nearTheLine(mask, pieces, all);
   if (!share.some((part) => part > 1 - SURE)) return mask;
   const colours = pieceColours(pieces, features);
   const neighbours = pieceNeighbours(pieces);
   const apart = (a: number, b: number): number =>
     Math.hypot(
-      colours[3 * a] - colours[3 * b],
-      colours[3 * a + 1] - colours[3 * b + 1],
-      colours[3 * a + 2] - colours[3 * b + 2],
+      colours[3 * a]! - colours[3 * b]!,
+      colours[3 * a + 1]! - colours[3 * b + 1]!,
+      colours[3 * a + 2]! - colours[3 * b + 2]!,
     );
   /** Least difference to a sure piece of one side among the pieces up to three steps away. */
   const nearest = (piece: number, isSure: (part: number, k: number) => boolean): number => {
     let least = Infinity;
-    for (const beside of neighbours[piece]) {
-      for (const k of [beside, ...neighbours[beside]].flatMap((one) => [one, ...neighbours[one]]))
-        if (k !== piece && isSure(share[k], k)) least = Math.min(least, apart(piece, k));
+    for (const beside of neighbours[piece]!) {
+      for (const k of [beside, ...neighbours[beside]!].flatMap((one) => [one, ...neighbours[one]!]))
+        if (k !== piece && isSure(share[k]!, k)) least = Math.min(least, apart(piece, k));
     }
     return least;
   };
@@ -118,7 +118,7 @@ export function snapToEdges(mask: Uint8Array, pieces: Superpixels, features: Flo
       return part > 0.5 ? 1 : 0;
     return within < without ? 1 : 0;
   });
-  return mask.map((_, i) => (labels[i] >= 0 ? taken[labels[i]] : 0));
+  return mask.map((_, i) => (labels[i]! >= 0 ? taken[labels[i]!]! : 0));
 }
 
 /** Smallest share of an area that splitting it may yield. */
@@ -140,21 +140,21 @@ export function splitArea(
   const mine = new Uint32Array(pieces.count);
   const all = new Uint32Array(pieces.count);
   for (let i = 0; i < map.labels.length; i++) {
-    const k = pieces.labels[i];
+    const k = pieces.labels[i]!;
     if (k < 0) continue;
-    all[k]++;
-    if (map.labels[i] === label) mine[k]++;
+    all[k]!++;
+    if (map.labels[i] === label) mine[k]!++;
   }
-  const within = Uint8Array.from(mine, (count, k) => (2 * count > all[k] ? 1 : 0));
+  const within = Uint8Array.from(mine, (count, k) => (2 * count > all[k]! ? 1 : 0));
   const tree = grow(within, SMALLEST_SPLIT);
   const { shapeOf, shapes } = cutTree(tree, 2, (k) => within[k] === 1);
   if (shapes < 2) return null;
   const sizes = new Array<number>(shapes).fill(0);
-  shapeOf.forEach((shape, k) => shape >= 0 && (sizes[shape] += mine[k]));
-  const second = [...sizes.keys()].sort((a, b) => sizes[b] - sizes[a])[1];
+  shapeOf.forEach((shape, k) => shape >= 0 && (sizes[shape]! += mine[k]!));
+  const second = [...sizes.keys()].sort((a, b) => sizes[b]! - sizes[a]!)[1];
   const mask = new Uint8Array(map.labels.length);
   for (let i = 0; i < mask.length; i++) {
-    const k = pieces.labels[i];
+    const k = pieces.labels[i]!;
     if (map.labels[i] === label && k >= 0 && shapeOf[k] === second) mask[i] = 1;
   }
   return mask;

@@ -17,7 +17,7 @@ export const emptyMap = (width: number, height: number): LabelMap => ({
 /** Label at a point given as shares of the photo; 0 outside it. */
 export function labelAt({ width, height, labels }: LabelMap, x: number, y: number): number {
   if (!(x >= 0 && y >= 0 && x <= 1 && y <= 1)) return 0;
-  return labels[Math.min(height - 1, Math.floor(y * height)) * width + Math.min(width - 1, Math.floor(x * width))];
+  return labels[Math.min(height - 1, Math.floor(y * height)) * width + Math.min(width - 1, Math.floor(x * width))]!;
 }
 
 /** A map with some pixels given to a label. */
@@ -30,7 +30,7 @@ export function withLabel(map: LabelMap, label: number, takes: (index: number) =
 /** Pixels of each label, by label. */
 export function countLabels({ labels }: LabelMap): Uint32Array {
   const counts = new Uint32Array(MAX_LABEL + 1);
-  for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
+  for (let i = 0; i < labels.length; i++) counts[labels[i]!]!++;
   return counts;
 }
 
@@ -43,18 +43,18 @@ export function pointWithin({ width, height, labels }: LabelMap, label: number):
   const depth = new Uint16Array(labels.length);
   for (let i = 0; i < labels.length; i++) {
     if (labels[i] !== label) continue;
-    depth[i] = 1 + Math.min(i % width > 0 ? depth[i - 1] : 0, i >= width ? depth[i - width] : 0);
+    depth[i] = 1 + Math.min(i % width > 0 ? depth[i - 1]! : 0, i >= width ? depth[i - width]! : 0);
   }
   let best = -1;
   let deepest = 0;
   for (let i = labels.length - 1; i >= 0; i--) {
     if (labels[i] !== label) continue;
     depth[i] = Math.min(
-      depth[i],
-      1 + Math.min(i % width < width - 1 ? depth[i + 1] : 0, i < labels.length - width ? depth[i + width] : 0),
+      depth[i]!,
+      1 + Math.min(i % width < width - 1 ? depth[i + 1]! : 0, i < labels.length - width ? depth[i + width]! : 0),
     );
-    if (depth[i] >= deepest) {
-      deepest = depth[i];
+    if (depth[i]! >= deepest) {
+      deepest = depth[i]!;
       best = i;
     }
   }
@@ -70,7 +70,7 @@ export function packMap({ labels }: LabelMap): string {
   for (let start = 0; start < labels.length;) {
     let end = start + 1;
     while (end < labels.length && labels[end] === labels[start]) end++;
-    bytes.push(labels[start]);
+    bytes.push(labels[start]!);
     let length = end - start;
     while (length >= 128) {
       bytes.push((length & 127) | 128);

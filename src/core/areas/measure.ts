@@ -1,3 +1,4 @@
+import { pairOf } from "../numeric/tuples";
 import type { Lab, Rgb } from "../colour/colour";
 import { deltaE00 } from "../colour/difference";
 import { labOfLinear, type AreaImage } from "../image/pixels";
@@ -45,27 +46,27 @@ class Binned {
   private readonly sums = new Float64Array(4 * BINS);
   add(bin: number, linear: Float32Array, at: number): void {
     const to = 4 * Math.min(BINS - 1, Math.max(0, Math.floor(bin)));
-    this.sums[to] += linear[at];
-    this.sums[to + 1] += linear[at + 1];
-    this.sums[to + 2] += linear[at + 2];
-    this.sums[to + 3]++;
+    this.sums[to]! += linear[at]!;
+    this.sums[to + 1]! += linear[at + 1]!;
+    this.sums[to + 2]! += linear[at + 2]!;
+    this.sums[to + 3]!++;
   }
   /** Mean light of the first `share` of pixels, from the low bins or from the high ones. */
   mean(share: number, fromHigh: boolean): Rgb {
     let all = 0;
-    for (let i = 0; i < BINS; i++) all += this.sums[4 * i + 3];
+    for (let i = 0; i < BINS; i++) all += this.sums[4 * i + 3]!;
     let left = share * all;
     const light = [0, 0, 0];
     for (let i = 0; i < BINS && left > 0; i++) {
       const at = 4 * (fromHigh ? BINS - 1 - i : i);
-      const count = this.sums[at + 3];
+      const count = this.sums[at + 3]!;
       if (count === 0) continue;
       const taken = Math.min(1, left / count);
-      for (let c = 0; c < 3; c++) light[c] += taken * this.sums[at + c];
+      for (let c = 0; c < 3; c++) light[c]! += taken * this.sums[at + c]!;
       left -= taken * count;
     }
     const n = share * all;
-    return { r: light[0] / n, g: light[1] / n, b: light[2] / n };
+    return { r: light[0]! / n, g: light[1]! / n, b: light[2]! / n };
   }
 }
 
@@ -76,9 +77,13 @@ const FAR_PX = 6;
 function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sheetWidthPx: number): AreaBorder[] {
   const found = new Map<number, { length: number; near: number; far: number }>();
   const apart = (i: number, j: number): number =>
-    Math.hypot(oklab[3 * i] - oklab[3 * j], oklab[3 * i + 1] - oklab[3 * j + 1], oklab[3 * i + 2] - oklab[3 * j + 2]);
+    Math.hypot(
+      oklab[3 * i]! - oklab[3 * j]!,
+      oklab[3 * i + 1]! - oklab[3 * j + 1]!,
+      oklab[3 * i + 2]! - oklab[3 * j + 2]!,
+    );
   const touch = (i: number, j: number, at: number, limit: number, stride: number): void => {
-    const [a, b] = labels[i] < labels[j] ? [labels[i], labels[j]] : [labels[j], labels[i]];
+    const [a, b] = pairOf(labels[i]! < labels[j]! ? [labels[i]!, labels[j]!] : [labels[j]!, labels[i]!]);
     if (a === b || a === 0) return;
     const border = found.get(256 * a + b) ?? { length: 0, near: 0, far: 0 };
     found.set(256 * a + b, border);
@@ -118,7 +123,7 @@ export function measureAreas(map: LabelMap, image: AreaImage, mask: Uint8Array, 
   for (let i = 0; i < visible.length; i++) {
     if (mask[i] === 0) continue;
     sheet++;
-    const label = visible[i];
+    const label = visible[i]!;
     if (label === 0) {
       uncovered++;
       continue;
@@ -130,11 +135,11 @@ export function measureAreas(map: LabelMap, image: AreaImage, mask: Uint8Array, 
         (sum = { light: [0, 0, 0], middle: [0, 0, 0], count: 0, values: new Binned(), strange: new Binned() }),
       );
     for (let c = 0; c < 3; c++) {
-      sum.light[c] += image.linear[3 * i + c];
-      sum.middle[c] += image.oklab[3 * i + c];
+      sum.light[c]! += image.linear[3 * i + c]!;
+      sum.middle[c]! += image.oklab[3 * i + c]!;
     }
     sum.count++;
-    sum.values.add(image.oklab[3 * i] * BINS, image.linear, 3 * i);
+    sum.values.add(image.oklab[3 * i]! * BINS, image.linear, 3 * i);
   }
   const means = new Map(
     [...sums].map(
@@ -144,17 +149,17 @@ export function measureAreas(map: LabelMap, image: AreaImage, mask: Uint8Array, 
           light: [r, g, b],
           count,
         },
-      ]) => [label, { r: r / count, g: g / count, b: b / count }],
+      ]) => [label, { r: r! / count, g: g! / count, b: b! / count }],
     ),
   );
   for (let i = 0; i < visible.length; i++) {
-    const label = visible[i];
+    const label = visible[i]!;
     if (label === 0) continue;
     const { middle, count, strange } = sums.get(label)!;
     const away = Math.hypot(
-      image.oklab[3 * i] - middle[0] / count,
-      image.oklab[3 * i + 1] - middle[1] / count,
-      image.oklab[3 * i + 2] - middle[2] / count,
+      image.oklab[3 * i]! - middle[0]! / count,
+      image.oklab[3 * i + 1]! - middle[1]! / count,
+      image.oklab[3 * i + 2]! - middle[2]! / count,
     );
     strange.add(away * 2 * BINS, image.linear, 3 * i);
   }

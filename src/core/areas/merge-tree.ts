@@ -1,3 +1,4 @@
+import { pairOf, tripleOf } from "../numeric/tuples";
 import TinyQueue from "tinyqueue";
 import type { Cues } from "./cues";
 import type { Superpixels } from "./superpixels";
@@ -84,35 +85,35 @@ function shapesOf({ labels, count }: Superpixels, { colour }: Cues, inside: (pie
   const mean = new Float64Array(3 * count);
   const variance = new Float64Array(2 * count);
   for (let i = 0; i < labels.length; i++) {
-    const k = labels[i];
+    const k = labels[i]!;
     if (!inside(k)) continue;
-    size[k]++;
-    const [L, a, b] = [colour[3 * i], colour[3 * i + 1], colour[3 * i + 2]];
-    mean[3 * k] += L;
-    mean[3 * k + 1] += a;
-    mean[3 * k + 2] += b;
-    variance[2 * k] += L * L;
-    variance[2 * k + 1] += a * a + b * b;
+    size[k]!++;
+    const [L, a, b] = tripleOf([colour[3 * i]!, colour[3 * i + 1]!, colour[3 * i + 2]!]);
+    mean[3 * k]! += L;
+    mean[3 * k + 1]! += a;
+    mean[3 * k + 2]! += b;
+    variance[2 * k]! += L * L;
+    variance[2 * k + 1]! += a * a + b * b;
   }
   for (let k = 0; k < count; k++) {
     if (size[k] === 0) continue;
-    for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
-    variance[2 * k] = Math.max(0, variance[2 * k] / size[k] - mean[3 * k] ** 2);
-    variance[2 * k + 1] = Math.max(0, variance[2 * k + 1] / size[k] - mean[3 * k + 1] ** 2 - mean[3 * k + 2] ** 2);
+    for (let c = 0; c < 3; c++) mean[3 * k + c]! /= size[k]!;
+    variance[2 * k] = Math.max(0, variance[2 * k]! / size[k]! - mean[3 * k]! ** 2);
+    variance[2 * k + 1] = Math.max(0, variance[2 * k + 1]! / size[k]! - mean[3 * k + 1]! ** 2 - mean[3 * k + 2]! ** 2);
   }
   return { size, outline: new Float64Array(count), mean, variance };
 }
 
 /** Pours b's pixels into a; variances by the parallel-axis rule. */
 function pour({ size, mean, variance }: Shapes, a: number, b: number): void {
-  const n = size[a] + size[b];
-  const [p, q] = [size[a] / n, size[b] / n];
-  const dL = mean[3 * a] - mean[3 * b];
-  const da = mean[3 * a + 1] - mean[3 * b + 1];
-  const db = mean[3 * a + 2] - mean[3 * b + 2];
-  variance[2 * a] = p * variance[2 * a] + q * variance[2 * b] + p * q * dL * dL;
-  variance[2 * a + 1] = p * variance[2 * a + 1] + q * variance[2 * b + 1] + p * q * (da * da + db * db);
-  for (let c = 0; c < 3; c++) mean[3 * a + c] = p * mean[3 * a + c] + q * mean[3 * b + c];
+  const n = size[a]! + size[b]!;
+  const [p, q] = [size[a]! / n, size[b]! / n];
+  const dL = mean[3 * a]! - mean[3 * b]!;
+  const da = mean[3 * a + 1]! - mean[3 * b + 1]!;
+  const db = mean[3 * a + 2]! - mean[3 * b + 2]!;
+  variance[2 * a] = p * variance[2 * a]! + q * variance[2 * b]! + p * q * dL * dL;
+  variance[2 * a + 1] = p * variance[2 * a + 1]! + q * variance[2 * b + 1]! + p * q * (da * da + db * db);
+  for (let c = 0; c < 3; c++) mean[3 * a + c] = p * mean[3 * a + c]! + q * mean[3 * b + c]!;
   size[a] = n;
 }
 
@@ -125,19 +126,19 @@ function bordersOf(
   outline: Float64Array,
 ): Map<number, Border>[] {
   const neighbours: Map<number, Border>[] = Array.from({ length: count }, () => new Map<number, Border>());
-  const stepAt = (i: number): number => broad * cues.broad[i] + (1 - broad) * cues.crisp[i];
+  const stepAt = (i: number): number => broad * cues.broad[i]! + (1 - broad) * cues.crisp[i]!;
   const touch = (i: number, j: number): void => {
-    const [a, b] = [labels[i], labels[j]];
+    const [a, b] = pairOf([labels[i]!, labels[j]!]);
     if (a === b) return;
     // A border to what takes no part is outline all the same: a shape beside an area is not surrounded by the rest.
-    if (inside(a)) outline[a]++;
-    if (inside(b)) outline[b]++;
+    if (inside(a)) outline[a]!++;
+    if (inside(b)) outline[b]!++;
     if (!inside(a) || !inside(b)) return;
-    let border = neighbours[a].get(b);
+    let border = neighbours[a]!.get(b);
     if (!border) {
       border = { length: 0, step: 0 };
-      neighbours[a].set(b, border);
-      neighbours[b].set(a, border);
+      neighbours[a]!.set(b, border);
+      neighbours[b]!.set(a, border);
     }
     border.length++;
     border.step += Math.max(stepAt(i), stepAt(j));
@@ -175,43 +176,43 @@ function joinAcross(
 ): void {
   const place = new Float64Array(2 * count);
   for (let i = 0; i < labels.length; i++) {
-    const k = labels[i];
+    const k = labels[i]!;
     if (k < 0 || size[k] === 0) continue;
-    place[2 * k] += (i % width) / size[k];
-    place[2 * k + 1] += Math.floor(i / width) / size[k];
+    place[2 * k]! += (i % width) / size[k]!;
+    place[2 * k + 1]! += Math.floor(i / width) / size[k]!;
   }
   const reach = ACROSS_SHARE * Math.max(width, height);
   const apart = (a: number, b: number): number => {
-    const dL = mean[3 * a] - mean[3 * b];
-    const da = mean[3 * a + 1] - mean[3 * b + 1];
-    const db = mean[3 * a + 2] - mean[3 * b + 2];
+    const dL = mean[3 * a]! - mean[3 * b]!;
+    const da = mean[3 * a + 1]! - mean[3 * b + 1]!;
+    const db = mean[3 * a + 2]! - mean[3 * b + 2]!;
     return Math.sqrt(dL * dL + hue2 * (da * da + db * db));
   };
   /** Whether something of quite another colour lies on the straight way from one to the other. */
   const parted = (a: number, b: number): boolean => {
     for (let n = 1; n < ON_THE_WAY; n++) {
       const t = n / ON_THE_WAY;
-      const x = Math.round(place[2 * a] + t * (place[2 * b] - place[2 * a]));
-      const y = Math.round(place[2 * a + 1] + t * (place[2 * b + 1] - place[2 * a + 1]));
-      const k = labels[y * width + x];
+      const x = Math.round(place[2 * a]! + t * (place[2 * b]! - place[2 * a]!));
+      const y = Math.round(place[2 * a + 1]! + t * (place[2 * b + 1]! - place[2 * a + 1]!));
+      const k = labels[y * width + x]!;
       if (k >= 0 && k !== a && k !== b && apart(k, a) > PARTS && apart(k, b) > PARTS) return true;
     }
     return false;
   };
   const byPlace = Array.from(size.keys())
-    .filter((k) => size[k] > 0)
-    .sort((a, b) => place[2 * a] - place[2 * b]);
+    .filter((k) => size[k]! > 0)
+    .sort((a, b) => place[2 * a]! - place[2 * b]!);
   byPlace.forEach((a, i) => {
     for (let j = i + 1; j < byPlace.length; j++) {
-      const b = byPlace[j];
-      const dx = place[2 * b] - place[2 * a];
+      const b = byPlace[j]!;
+      const dx = place[2 * b]! - place[2 * a]!;
       if (dx > reach) break;
-      if (Math.hypot(dx, place[2 * b + 1] - place[2 * a + 1]) > reach || neighbours[a].has(b)) continue;
+      if (Math.hypot(dx, place[2 * b + 1]! - place[2 * a + 1]!) > reach || neighbours[a]!.has(b)) continue;
       const unlike = apart(a, b);
       if (unlike > ACROSS_UNLIKE || !parted(a, b)) continue;
       const border = { length: ACROSS_LENGTH, step: ACROSS_LENGTH * unlike };
-      neighbours[a].set(b, border);
-      neighbours[b].set(a, border);
+      neighbours[a]!.set(b, border);
+      neighbours[b]!.set(a, border);
     }
   });
 }
@@ -236,35 +237,38 @@ export function mergeTree(
   const neighbours = bordersOf(pieces, cues, inside, weights.broad, outline);
   joinAcross(pieces, shapes, neighbours, weights.hue ** 2);
   let all = 0;
-  for (let k = 0; k < count; k++) all += size[k];
+  for (let k = 0; k < count; k++) all += size[k]!;
   const side = Math.max(pieces.width, pieces.height);
   const smallest = smallestShare * all;
   const hue2 = weights.hue ** 2;
 
   const apart = (a: number, b: number): number => {
-    const dL = mean[3 * a] - mean[3 * b];
-    const da = mean[3 * a + 1] - mean[3 * b + 1];
-    const db = mean[3 * a + 2] - mean[3 * b + 2];
-    const within = Math.min(variance[2 * a] + hue2 * variance[2 * a + 1], variance[2 * b] + hue2 * variance[2 * b + 1]);
+    const dL = mean[3 * a]! - mean[3 * b]!;
+    const da = mean[3 * a + 1]! - mean[3 * b + 1]!;
+    const db = mean[3 * a + 2]! - mean[3 * b + 2]!;
+    const within = Math.min(
+      variance[2 * a]! + hue2 * variance[2 * a + 1]!,
+      variance[2 * b]! + hue2 * variance[2 * b + 1]!,
+    );
     return Math.sqrt(dL * dL + hue2 * (da * da + db * db)) / (EVEN + weights.spread * Math.sqrt(within));
   };
-  const tooSmall = (k: number): boolean => size[k] < smallest || 2 * size[k] < SLIVER_SHARE * side * outline[k];
+  const tooSmall = (k: number): boolean => size[k]! < smallest || 2 * size[k]! < SLIVER_SHARE * side * outline[k]!;
 
   const stamps = new Int32Array(count);
   const queue = new TinyQueue<Candidate>([], (one, two) => one.cost - two.cost);
   const consider = (a: number, b: number, border: Border): void => {
-    const joint = (size[a] * size[b]) / (size[a] + size[b]) / all;
-    const surrounded = border.length / Math.max(1, Math.min(outline[a], outline[b]));
+    const joint = (size[a]! * size[b]!) / (size[a]! + size[b]!) / all;
+    const surrounded = border.length / Math.max(1, Math.min(outline[a]!, outline[b]!));
     const cost =
       apart(a, b) ** weights.difference *
       (border.step / border.length) ** weights.border *
       joint ** weights.size *
       (1 - weights.enclosed * Math.min(1, surrounded)) *
       (tooSmall(a) || tooSmall(b) ? FIRST : 1);
-    queue.push({ cost, a, b, stamp: stamps[a] + stamps[b] });
+    queue.push({ cost, a, b, stamp: stamps[a]! + stamps[b]! });
   };
   for (let a = 0; a < count; a++) {
-    for (const [b, border] of neighbours[a]) if (a < b) consider(a, b, border);
+    for (const [b, border] of neighbours[a]!) if (a < b) consider(a, b, border);
   }
   const gone = new Uint8Array(count);
   const merges: number[] = [];
@@ -272,29 +276,29 @@ export function mergeTree(
   let highest = 0;
   for (let next = queue.pop(); next; next = queue.pop()) {
     const { a, b, stamp, cost } = next;
-    if (gone[a] || gone[b] || stamp !== stamps[a] + stamps[b]) continue;
-    outline[a] += outline[b] - 2 * neighbours[a].get(b)!.length;
+    if (gone[a] || gone[b] || stamp !== stamps[a]! + stamps[b]!) continue;
+    outline[a]! += outline[b]! - 2 * neighbours[a]!.get(b)!.length;
     pour(shapes, a, b);
     gone[b] = 1;
-    stamps[a] += stamps[b] + 1;
+    stamps[a]! += stamps[b]! + 1;
     merges.push(a, b);
     highest = Math.max(highest, cost);
     heights.push(highest);
-    neighbours[a].delete(b);
-    for (const [other, border] of neighbours[b]) {
+    neighbours[a]!.delete(b);
+    for (const [other, border] of neighbours[b]!) {
       if (other === a) continue;
-      neighbours[other].delete(b);
-      const mine = neighbours[a].get(other);
+      neighbours[other]!.delete(b);
+      const mine = neighbours[a]!.get(other);
       if (mine) {
         mine.length += border.length;
         mine.step += border.step;
       } else {
-        neighbours[a].set(other, border);
-        neighbours[other].set(a, border);
+        neighbours[a]!.set(other, border);
+        neighbours[other]!.set(a, border);
       }
     }
-    neighbours[b].clear();
-    for (const [other, border] of neighbours[a]) consider(a, other, border);
+    neighbours[b]!.clear();
+    for (const [other, border] of neighbours[a]!) consider(a, other, border);
   }
   return { pieces: count, merges: Int32Array.from(merges), heights: Float64Array.from(heights) };
 }

@@ -1,3 +1,4 @@
+import { pairOf } from "../numeric/tuples";
 import type { LabelMap } from "./label-map";
 
 /** A line between two labels, drawn once and shared by both. */
@@ -21,13 +22,13 @@ function thin(points: Float64Array): Float32Array {
   const stack: [number, number][] = [[0, n - 1]];
   while (stack.length > 0) {
     const [from, to] = stack.pop()!;
-    const [ax, ay] = [points[2 * from], points[2 * from + 1]];
-    const [dx, dy] = [points[2 * to] - ax, points[2 * to + 1] - ay];
+    const [ax, ay] = pairOf([points[2 * from]!, points[2 * from + 1]!]);
+    const [dx, dy] = [points[2 * to]! - ax, points[2 * to + 1]! - ay];
     const length = Math.hypot(dx, dy);
     let farthest = -1;
     let most = TOLERANCE_PX;
     for (let i = from + 1; i < to; i++) {
-      const [px, py] = [points[2 * i] - ax, points[2 * i + 1] - ay];
+      const [px, py] = [points[2 * i]! - ax, points[2 * i + 1]! - ay];
       const away = length === 0 ? Math.hypot(px, py) : Math.abs(px * dy - py * dx) / length;
       if (away > most) {
         most = away;
@@ -40,7 +41,7 @@ function thin(points: Float64Array): Float32Array {
     }
   }
   const out: number[] = [];
-  for (let i = 0; i < n; i++) if (keep[i]) out.push(points[2 * i], points[2 * i + 1]);
+  for (let i = 0; i < n; i++) if (keep[i]) out.push(points[2 * i]!, points[2 * i + 1]!);
   return Float32Array.from(out);
 }
 
@@ -54,8 +55,8 @@ function smooth(chain: readonly number[], closed: boolean): Float64Array {
     let y = 0;
     for (let j = i - reach; j <= i + reach; j++) {
       const k = closed ? (j + n - 1) % (n - 1) : j;
-      x += chain[2 * k];
-      y += chain[2 * k + 1];
+      x += chain[2 * k]!;
+      y += chain[2 * k + 1]!;
     }
     out[2 * i] = x / (2 * reach + 1);
     out[2 * i + 1] = y / (2 * reach + 1);
@@ -71,24 +72,26 @@ function smooth(chain: readonly number[], closed: boolean): Float64Array {
 export function outlinesOf({ width, height, labels }: LabelMap): Outline[] {
   const across = width + 1;
   const label = (x: number, y: number): number =>
-    x < 0 || y < 0 || x >= width || y >= height ? -1 : labels[y * width + x];
+    x < 0 || y < 0 || x >= width || y >= height ? -1 : labels[y * width + x]!;
   // Cracks: `right` runs from vertex (x, y) to (x + 1, y), `down` to (x, y + 1).
   const right = new Uint8Array(across * (height + 1));
   const down = new Uint8Array(across * (height + 1));
   const degree = new Uint8Array(across * (height + 1));
-  for (let y = 0; y <= height; y++) {
-    for (let x = 0; x <= width; x++) {
-      const v = y * across + x;
-      if (x < width && label(x, y - 1) !== label(x, y)) {
-        right[v] = 1;
-        degree[v]++;
-        degree[v + 1]++;
-      }
-      if (y < height && label(x - 1, y) !== label(x, y)) {
-        down[v] = 1;
-        degree[v]++;
-        degree[v + across]++;
-      }
+  /** Marks the crack from vertex v to the vertex `next` further on. */
+  const crack = (cracks: Uint8Array, v: number, next: number): void => {
+    cracks[v] = 1;
+    degree[v]!++;
+    degree[v + next]!++;
+  };
+  // The map's own edge is a crack all along; within, a pixel is held against those above it and to its left.
+  for (let x = 0; x < width; x++) for (const y of [0, height]) crack(right, y * across + x, 1);
+  for (let y = 0; y < height; y++) for (const x of [0, width]) crack(down, y * across + x, across);
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    for (let x = 0; x < width; x++) {
+      const own = labels[row + x]!;
+      if (y > 0 && labels[row + x - width] !== own) crack(right, y * across + x, 1);
+      if (x > 0 && labels[row + x - 1] !== own) crack(down, y * across + x, across);
     }
   }
   /** Takes an unused crack at a vertex and gives the vertex at its other end, or -1. */
@@ -119,7 +122,7 @@ export function outlinesOf({ width, height, labels }: LabelMap): Outline[] {
     outlines.push({ sides, closed, points: thin(smooth(chain, closed && degree[start] === 2)) });
     return true;
   };
-  for (let v = 0; v < degree.length; v++) if (degree[v] > 2) while (follow(v));
+  for (let v = 0; v < degree.length; v++) if (degree[v]! > 2) while (follow(v));
   for (let v = 0; v < degree.length; v++) if (degree[v] === 2) while (follow(v));
   return outlines;
 }

@@ -31,11 +31,11 @@ function render(
     const [x, y] = [(i % width) / width, Math.floor(i / width) / height];
     truth[i] = shapeAt(x, y);
     const grain = 1 + noise * (random() + random() + random() - 1.5);
-    light(truth[i], x, y).forEach(
+    light(truth[i]!, x, y).forEach(
       (v, c) => (linear[3 * i + c] = Math.max(0, v * grain + 0.3 * noise * v * (random() - 0.5))),
     );
     const { L, a, b } = oklabOfLinearSrgb(
-      linearSrgbOfLinearP3({ r: linear[3 * i], g: linear[3 * i + 1], b: linear[3 * i + 2] }),
+      linearSrgbOfLinearP3({ r: linear[3 * i]!, g: linear[3 * i + 1]!, b: linear[3 * i + 2]! }),
     );
     oklab.set([L, a, b], 3 * i);
   }
@@ -52,15 +52,15 @@ function overlaps(truth: Uint8Array, found: Int32Array): number[] {
   const both = new Float64Array(shapes * proposed);
   const [sizes, ours] = [new Float64Array(shapes), new Float64Array(proposed)];
   truth.forEach((shape, i) => {
-    both[shape * proposed + found[i]]++;
-    sizes[shape]++;
-    ours[found[i]]++;
+    both[shape * proposed + found[i]!]!++;
+    sizes[shape]!++;
+    ours[found[i]!]!++;
   });
   return Array.from({ length: shapes }, (_, s) =>
     Math.max(
       ...Array.from(
         { length: proposed },
-        (_, p) => both[s * proposed + p] / (sizes[s] + ours[p] - both[s * proposed + p]),
+        (_, p) => both[s * proposed + p]! / (sizes[s]! + ours[p]! - both[s * proposed + p]!),
       ),
     ),
   );
@@ -121,7 +121,7 @@ describe("shapes proposed on made-up scenes", () => {
     const { image, truth } = render(CANAL, 0);
     const found = propose(image, 6);
     const sky = new Set(
-      truth.reduce<number[]>((labels, shape, i) => (shape === 0 ? [...labels.slice(-40), found[i]] : labels), []),
+      truth.reduce<number[]>((labels, shape, i) => (shape === 0 ? [...labels.slice(-40), found[i]!] : labels), []),
     );
     expect(sky.size).toBeLessThan(3);
   });
@@ -159,13 +159,13 @@ describe("shapes proposed on made-up scenes", () => {
     const [width, height, reeds] = [480, 320, 20];
     const scene: Scene = {
       shapeAt: (x, y) => (y > 0.75 || (y > 0.2 && Math.abs(((x * reeds) % 1) - 0.5) < 0.2) ? 2 : y > 0.45 ? 1 : 0),
-      light: (shape) => [[0.42, 0.5, 0.66] as const, [0.16, 0.36, 0.6] as const, [0.42, 0.26, 0.05] as const][shape],
+      light: (shape) => [[0.42, 0.5, 0.66] as const, [0.16, 0.36, 0.6] as const, [0.42, 0.26, 0.05] as const][shape]!,
     };
     const { image } = render(scene, 0.03, 4, width, height);
     const { labels } = proposeShapes(image, new Uint8Array(width * height).fill(1), 3);
     const gaps = Array.from({ length: reeds - 1 }, (_, i) => Math.round(((i + 1) * width) / reeds));
     const [sky, sea] = [0.1, 0.6].map((y) => new Set(gaps.map((x) => labels[Math.round(y * height) * width + x])));
-    expect([sky.size, sea.size]).toEqual([1, 1]);
+    expect([sky!.size, sea!.size]).toEqual([1, 1]);
     expect(sky).not.toEqual(sea);
   });
 
@@ -184,7 +184,7 @@ describe("shapes proposed on made-up scenes", () => {
     const { image } = render(CANAL, 0.05, 7);
     const [few, many] = [propose(image, 4), propose(image, 12)];
     const parents = new Map<number, Set<number>>();
-    many.forEach((label, i) => parents.set(label, (parents.get(label) ?? new Set()).add(few[i])));
+    many.forEach((label, i) => parents.set(label, (parents.get(label) ?? new Set()).add(few[i]!)));
     for (const over of parents.values()) expect(over.size).toBe(1);
   });
 

@@ -23,6 +23,6 @@ export function proposeShapes(
   const pieces = superpixels(featuresOf(calm), small.width, small.height, resized(mask, image, small));
   const tree = mergeTree(pieces, cuesOf(calm));
   const cut = cutTree(tree, shapes ?? proposedCount(tree));
-  const labels = pieces.labels.map((piece) => (piece < 0 ? -1 : cut.shapeOf[piece]));
+  const labels = pieces.labels.map((piece) => (piece < 0 ? -1 : cut.shapeOf[piece]!));
   return { labels: resized(labels, small, image), shapes: cut.shapes };
 }

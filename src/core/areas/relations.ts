@@ -182,8 +182,8 @@ export function relationsOf(areas: readonly RelatedArea[], borders: readonly Are
   const byValue = [...areas].sort((a, b) => b.colour.L - a.colour.L);
   const [lightest, darkest] = [byValue[0], byValue[byValue.length - 1]];
   return [
-    { id: "range" as const, holds: null, lightest: valued(lightest), darkest: valued(darkest) },
-    meeting(lightest, darkest, areas, borders),
+    { id: "range" as const, holds: null, lightest: valued(lightest!), darkest: valued(darkest!) },
+    meeting(lightest!, darkest!, areas, borders),
     depth(areas),
     subject(areas, borders),
     light(areas),

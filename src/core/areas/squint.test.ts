@@ -15,7 +15,7 @@ const plane = Float32Array.from({ length: WIDTH * HEIGHT }, () => random());
 function around(values: Float32Array, x: number, y: number, reach: number): number[] {
   const out: number[] = [];
   for (let j = Math.max(0, y - reach); j <= Math.min(HEIGHT - 1, y + reach); j++)
-    for (let i = Math.max(0, x - reach); i <= Math.min(WIDTH - 1, x + reach); i++) out.push(values[j * WIDTH + i]);
+    for (let i = Math.max(0, x - reach); i <= Math.min(WIDTH - 1, x + reach); i++) out.push(values[j * WIDTH + i]!);
   return out.sort((a, b) => a - b);
 }
 
@@ -26,7 +26,7 @@ describe("looking with half-closed eyes", () => {
       for (let x = 0; x < WIDTH; x++) {
         const window = around(plane, x, y, reach);
         expect(means[y * WIDTH + x]).toBeCloseTo(window.reduce((sum, v) => sum + v) / window.length, 5);
-        expect(Math.abs(medians[y * WIDTH + x] - window[window.length >> 1])).toBeLessThanOrEqual(1 / 255);
+        expect(Math.abs(medians[y * WIDTH + x]! - window[window.length >> 1]!)).toBeLessThanOrEqual(1 / 255);
       }
     }
   });
@@ -71,7 +71,7 @@ describe("looking with half-closed eyes", () => {
         [128, 0.5],
         [200, 0.5],
       ])
-        expect(calm[3 * (y * width + x)]).toBeCloseTo(L, 2);
+        expect(calm[3 * (y! * width + x)]).toBeCloseTo(L!, 2);
     }
   });
 });

@@ -17,7 +17,7 @@ export function boxMedian(values: Float32Array, width: number, height: number, r
   }
   const step = (high - low) / (BINS - 1) || 1;
   const bins = new Uint8Array(values.length);
-  for (let i = 0; i < values.length; i++) bins[i] = Math.round((values[i] - low) / step);
+  for (let i = 0; i < values.length; i++) bins[i] = Math.round((values[i]! - low) / step);
   const out = new Float32Array(values.length);
   const counts = new Int32Array(BINS);
   // Down each column: what comes in and goes out are short stretches of a row, which lie together in memory.
@@ -33,8 +33,8 @@ export function boxMedian(values: Float32Array, width: number, height: number, r
       if (y + reach < height) {
         const row = (y + reach) * width;
         for (let i = row + left; i <= row + right; i++) {
-          const bin = bins[i];
-          counts[bin]++;
+          const bin = bins[i]!;
+          counts[bin]!++;
           if (bin < middle) below++;
         }
         rows++;
@@ -42,16 +42,16 @@ export function boxMedian(values: Float32Array, width: number, height: number, r
       if (y - reach - 1 >= 0) {
         const row = (y - reach - 1) * width;
         for (let i = row + left; i <= row + right; i++) {
-          const bin = bins[i];
-          counts[bin]--;
+          const bin = bins[i]!;
+          counts[bin]!--;
           if (bin < middle) below--;
         }
         rows--;
       }
       if (y < 0) continue;
       const half = (columns * rows) >> 1;
-      while (below > half) below -= counts[--middle];
-      while (below + counts[middle] <= half) below += counts[middle++];
+      while (below > half) below -= counts[--middle]!;
+      while (below + counts[middle]! <= half) below += counts[middle++]!;
       out[y * width + x] = low + step * middle;
     }
   }
@@ -64,9 +64,9 @@ export function squinted({ width, height, oklab }: AreaImage): Float32Array {
   const out = new Float32Array(oklab.length);
   const plane = new Float32Array(width * height);
   for (let c = 0; c < 3; c++) {
-    for (let i = 0; i < plane.length; i++) plane[i] = oklab[3 * i + c];
+    for (let i = 0; i < plane.length; i++) plane[i] = oklab[3 * i + c]!;
     const median = boxMedian(plane, width, height, reach);
-    for (let i = 0; i < plane.length; i++) out[3 * i + c] = median[i];
+    for (let i = 0; i < plane.length; i++) out[3 * i + c] = median[i]!;
   }
   return out;
 }

@@ -14,8 +14,8 @@ function stretches({ heights }: MergeTree): Float64Array {
   const out = new Float64Array(MOST_TOLD + 1);
   // After all merges one shape is left (or as many as don't touch), so cut k stands before the last k - 1 merges.
   for (let k = 2; k <= MOST_TOLD && k - 1 <= heights.length; k++) {
-    const ends = heights[heights.length - (k - 1)];
-    const begins = k <= heights.length ? heights[heights.length - k] : 0;
+    const ends = heights[heights.length - (k - 1)]!;
+    const begins = k <= heights.length ? heights[heights.length - k]! : 0;
     out[k] = begins > 0 ? Math.log(ends / begins) : 0;
   }
   return out;
@@ -35,7 +35,7 @@ function merit(stretch: number, shapes: number): number {
 export function proposedCount(tree: MergeTree): number {
   const found = stretches(tree);
   let best = FEWEST_PROPOSED;
-  for (let k = FEWEST_PROPOSED; k <= MOST_PROPOSED; k++) if (merit(found[k], k) > merit(found[best], best)) best = k;
+  for (let k = FEWEST_PROPOSED; k <= MOST_PROPOSED; k++) if (merit(found[k]!, k) > merit(found[best]!, best)) best = k;
   return best;
 }
 
@@ -44,11 +44,15 @@ export function stableCounts(tree: MergeTree): readonly number[] {
   const found = stretches(tree);
   // Stretches shorten as shapes grow many: weighed by the root of the number they are alike.
   const weighed = found.map((stretch, k) => stretch * Math.sqrt(k));
-  const typical = weighed.slice(2).sort()[Math.floor(0.6 * (MOST_TOLD - 1))];
+  const typical = weighed.slice(2).sort()[Math.floor(0.6 * (MOST_TOLD - 1))]!;
   return [...weighed.keys()]
     .filter(
       (k) =>
-        k >= 2 && k < MOST_TOLD && weighed[k] > typical && weighed[k] >= weighed[k - 1] && weighed[k] > weighed[k + 1],
+        k >= 2 &&
+        k < MOST_TOLD &&
+        weighed[k]! > typical &&
+        weighed[k]! >= weighed[k - 1]! &&
+        weighed[k]! > weighed[k + 1]!,
     )
-    .sort((a, b) => weighed[b] - weighed[a]);
+    .sort((a, b) => weighed[b]! - weighed[a]!);
 }

@@ -34,7 +34,7 @@ export function featuresOf({ width, height, oklab }: AreaImage): Float32Array {
       const at = 3 * (y * width + x);
       const left = x > 0 ? at - 3 : at;
       const right = x < width - 1 ? at + 3 : at;
-      for (let c = 0; c < 3; c++) across[at + c] = (oklab[left + c] + 2 * oklab[at + c] + oklab[right + c]) / 4;
+      for (let c = 0; c < 3; c++) across[at + c] = (oklab[left + c]! + 2 * oklab[at + c]! + oklab[right + c]!) / 4;
     }
   }
   const row = 3 * width;
@@ -44,7 +44,7 @@ export function featuresOf({ width, height, oklab }: AreaImage): Float32Array {
       const above = y > 0 ? at - row : at;
       const below = y < height - 1 ? at + row : at;
       for (let c = 0; c < 3; c++) {
-        const mean = (across[above + c] + 2 * across[at + c] + across[below + c]) / 4;
+        const mean = (across[above + c]! + 2 * across[at + c]! + across[below + c]!) / 4;
         out[at + c] = c === 0 ? VALUE_WEIGHT * mean : mean;
       }
     }
@@ -66,7 +66,7 @@ function firstCentres(features: Float32Array, width: number, height: number, mas
   for (let y = spacing / 2; y < height; y += spacing) {
     for (let x = spacing / 2; x < width; x += spacing) {
       const at = Math.floor(y) * width + Math.floor(x);
-      if (mask[at]) data.push(features[3 * at], features[3 * at + 1], features[3 * at + 2], x, y);
+      if (mask[at]) data.push(features[3 * at]!, features[3 * at + 1]!, features[3 * at + 2]!, x, y);
     }
   }
   return { count: data.length / 5, spacing, data: Float32Array.from(data) };
@@ -86,20 +86,20 @@ function assign(
   for (let k = 0; k < count; k++) {
     const at = 5 * k;
     const [L, a, b, cx, cy] = [data[at], data[at + 1], data[at + 2], data[at + 3], data[at + 4]];
-    const top = Math.max(0, Math.ceil(cy - spacing));
-    const bottom = Math.min(height - 1, Math.floor(cy + spacing));
-    const left = Math.max(0, Math.ceil(cx - spacing));
-    const right = Math.min(width - 1, Math.floor(cx + spacing));
+    const top = Math.max(0, Math.ceil(cy! - spacing));
+    const bottom = Math.min(height - 1, Math.floor(cy! + spacing));
+    const left = Math.max(0, Math.ceil(cx! - spacing));
+    const right = Math.min(width - 1, Math.floor(cx! + spacing));
     for (let y = top; y <= bottom; y++) {
-      const dy = (y - cy) * (y - cy) * nearness;
+      const dy = (y - cy!) * (y - cy!) * nearness;
       for (let x = left; x <= right; x++) {
         const i = y * width + x;
         if (mask[i] === 0) continue;
-        const dL = features[3 * i] - L;
-        const da = features[3 * i + 1] - a;
-        const db = features[3 * i + 2] - b;
-        const d = dL * dL + da * da + db * db + dy + (x - cx) * (x - cx) * nearness;
-        if (d < distance[i]) {
+        const dL = features[3 * i]! - L!;
+        const da = features[3 * i + 1]! - a!;
+        const db = features[3 * i + 2]! - b!;
+        const d = dL * dL + da * da + db * db + dy + (x - cx!) * (x - cx!) * nearness;
+        if (d < distance[i]!) {
           distance[i] = d;
           labels[i] = k;
         }
@@ -111,19 +111,19 @@ function assign(
 function recentre(features: Float32Array, width: number, { count, data }: Centres, labels: Int32Array): void {
   const sums = new Float64Array(6 * count);
   for (let i = 0; i < labels.length; i++) {
-    const k = labels[i];
+    const k = labels[i]!;
     if (k < 0) continue;
     const at = 6 * k;
-    sums[at] += features[3 * i];
-    sums[at + 1] += features[3 * i + 1];
-    sums[at + 2] += features[3 * i + 2];
-    sums[at + 3] += i % width;
-    sums[at + 4] += Math.floor(i / width);
-    sums[at + 5]++;
+    sums[at]! += features[3 * i]!;
+    sums[at + 1]! += features[3 * i + 1]!;
+    sums[at + 2]! += features[3 * i + 2]!;
+    sums[at + 3]! += i % width;
+    sums[at + 4]! += Math.floor(i / width);
+    sums[at + 5]!++;
   }
   for (let k = 0; k < count; k++) {
-    const n = sums[6 * k + 5];
-    if (n > 0) for (let c = 0; c < 5; c++) data[5 * k + c] = sums[6 * k + c] / n;
+    const n = sums[6 * k + 5]!;
+    if (n > 0) for (let c = 0; c < 5; c++) data[5 * k + c] = sums[6 * k + c]! / n;
   }
 }
 
@@ -134,7 +134,7 @@ function connectedPatches(width: number, labels: Int32Array): { patches: Int32Ar
   let count = 0;
   for (let start = 0; start < labels.length; start++) {
     if (patches[start] !== -2) continue;
-    if (labels[start] < 0) {
+    if (labels[start]! < 0) {
       patches[start] = -1;
       continue;
     }
@@ -142,7 +142,7 @@ function connectedPatches(width: number, labels: Int32Array): { patches: Int32Ar
     queue[0] = start;
     patches[start] = count;
     for (let head = 0; head < length; head++) {
-      const i = queue[head];
+      const i = queue[head]!;
       const x = i % width;
       if (x > 0 && patches[i - 1] === -2 && labels[i - 1] === labels[start]) patches[(queue[length++] = i - 1)] = count;
       if (x < width - 1 && patches[i + 1] === -2 && labels[i + 1] === labels[start])
@@ -168,52 +168,52 @@ function connect(
   const size = new Uint32Array(count);
   const mean = new Float64Array(3 * count);
   for (let i = 0; i < patches.length; i++) {
-    const k = patches[i];
+    const k = patches[i]!;
     if (k < 0) continue;
-    size[k]++;
-    for (let c = 0; c < 3; c++) mean[3 * k + c] += features[3 * i + c];
+    size[k]!++;
+    for (let c = 0; c < 3; c++) mean[3 * k + c]! += features[3 * i + c]!;
   }
-  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) mean[3 * k + c] /= size[k];
+  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) mean[3 * k + c]! /= size[k]!;
   const smallest = (spacing * spacing) / 4;
   const into = new Int32Array(count).fill(-1);
   const least = new Float64Array(count).fill(Infinity);
   const offer = (scrap: number, other: number): void => {
-    if (scrap < 0 || other < 0 || scrap === other || size[scrap] >= smallest) return;
+    if (scrap < 0 || other < 0 || scrap === other || size[scrap]! >= smallest) return;
     // Larger neighbours first: a scrap beside scraps alone would only make a larger scrap.
     const strange =
       Math.hypot(
-        mean[3 * scrap] - mean[3 * other],
-        mean[3 * scrap + 1] - mean[3 * other + 1],
-        mean[3 * scrap + 2] - mean[3 * other + 2],
-      ) + (size[other] < smallest ? 10 : 0);
-    if (strange < least[scrap]) {
+        mean[3 * scrap]! - mean[3 * other]!,
+        mean[3 * scrap + 1]! - mean[3 * other + 1]!,
+        mean[3 * scrap + 2]! - mean[3 * other + 2]!,
+      ) + (size[other]! < smallest ? 10 : 0);
+    if (strange < least[scrap]!) {
       least[scrap] = strange;
       into[scrap] = other;
     }
   };
   for (let i = 0; i < patches.length; i++) {
     if (i % width < width - 1) {
-      offer(patches[i], patches[i + 1]);
-      offer(patches[i + 1], patches[i]);
+      offer(patches[i]!, patches[i + 1]!);
+      offer(patches[i + 1]!, patches[i]!);
     }
     if (i < patches.length - width) {
-      offer(patches[i], patches[i + width]);
-      offer(patches[i + width], patches[i]);
+      offer(patches[i]!, patches[i + width]!);
+      offer(patches[i + width]!, patches[i]!);
     }
   }
   const number = new Int32Array(count).fill(-1);
   let pieces = 0;
   const homeOf = (k: number): number => {
     let home = k;
-    for (let hops = 0; into[home] >= 0 && hops < 8; hops++) home = into[home];
+    for (let hops = 0; into[home]! >= 0 && hops < 8; hops++) home = into[home]!;
     return home;
   };
   const out = new Int32Array(labels.length).fill(-1);
   for (let i = 0; i < patches.length; i++) {
-    if (patches[i] < 0) continue;
-    const home = homeOf(patches[i]);
-    if (number[home] < 0) number[home] = pieces++;
-    out[i] = number[home];
+    if (patches[i]! < 0) continue;
+    const home = homeOf(patches[i]!);
+    if (number[home]! < 0) number[home] = pieces++;
+    out[i] = number[home]!;
   }
   return { labels: out, count: pieces };
 }

@@ -10,7 +10,7 @@ const labels = Int32Array.from({ length: WIDTH * HEIGHT }, (_, i) => Math.floor(
 const pieces: Superpixels = { width: WIDTH, height: HEIGHT, labels, count: 4 };
 const greys = [20, 22, 70, 74];
 const oklab = Float32Array.from({ length: 3 * WIDTH * HEIGHT }, (_, i) =>
-  i % 3 === 0 ? greys[labels[Math.floor(i / 3)]] / 100 : 0,
+  i % 3 === 0 ? greys[labels[Math.floor(i / 3)]!]! / 100 : 0,
 );
 const cues = cuesOf({ width: WIDTH, height: HEIGHT, oklab, linear: oklab });
 const none = new Uint8Array(WIDTH * HEIGHT);
@@ -29,7 +29,7 @@ describe("what no area covers yet", () => {
     const only = uncoveredPieces(pieces, none);
     const two = labelUncovered(pieces, mergeTree(pieces, cues, only, 0), only, none, 2);
     expect(two.shapes).toBe(2);
-    const at = (x: number): number => two.labels[x];
+    const at = (x: number): number => two.labels[x]!;
     expect(at(0)).toBe(at(15));
     expect(at(16)).toBe(at(31));
     expect(at(0)).not.toBe(at(31));
@@ -41,7 +41,7 @@ describe("what no area covers yet", () => {
     const only = uncoveredPieces(pieces, taken);
     const { labels: proposed, shapes } = labelUncovered(pieces, mergeTree(pieces, cues, only, 0), only, taken, 3);
     expect(shapes).toBe(3);
-    taken.forEach((label, i) => expect(proposed[i] > 0, `pixel ${i}`).toBe(label === 0));
+    taken.forEach((label, i) => expect(proposed[i]! > 0, `pixel ${i}`).toBe(label === 0));
   });
 
   test("when all is covered there is nothing", () => {

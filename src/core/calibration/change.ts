@@ -36,7 +36,8 @@ const FADED_CHROMA = 0.9;
  */
 export function paintChange(before: PaintModel, after: PaintModel, paper: Paper): PaintChange {
   const at = COMPARED_LOADS.map((load) => {
-    const [one, two] = [before, after].map((paint) => predict([{ paint, parts: 1 }], load, paper).dry);
+    const seen = (paint: PaintModel): Lab => predict([{ paint, parts: 1 }], load, paper).dry;
+    const [one, two] = [seen(before), seen(after)];
     const { dE00, words } = compareColours(one, two);
     return { load, before: one, after: two, dE00, words };
   });

@@ -7,7 +7,8 @@ import { missOfKnown } from "./known-paint";
 import type { MeasuredPatch } from "./patches";
 
 const [paper] = PAPERS;
-const [blue, red] = ["PB29", "PR101-light-red"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+const typical = (id: string) => paintModel(id, [{ pigmentId: id, share: 1 }]);
+const [blue, red] = [typical("PB29"), typical("PR101-light-red")];
 /** Two washes of a paint, mixed stronger or weaker than meant. */
 const washes = (hand: number, change: Partial<MeasuredPatch> = {}): MeasuredPatch[] =>
   [0, 6].map((waterParts, swatch) => ({

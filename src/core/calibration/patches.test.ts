@@ -25,7 +25,7 @@ const PLACES: readonly (readonly [PatchKind, number])[] = [
   ["bare line", 4],
 ];
 const spectra = PLACES.map(([what, swatch]) =>
-  patchOfSpectrum(what, swatch, CARD_WATER[swatch], swatches(what, swatch, CARD_WATER[swatch])),
+  patchOfSpectrum(what, swatch, CARD_WATER[swatch]!, swatches(what, swatch, CARD_WATER[swatch]!)),
 );
 const typed = spectra.map(({ reflectance: _reflectance, ...patch }): MeasuredPatch => patch);
 const fitOf = (patches: readonly MeasuredPatch[], model: PaintModel = base): PaintFit => {
@@ -100,8 +100,8 @@ describe("a paint fitted to patches of any way in", () => {
           const { reflectance: _reflectance, ...patch } = patchOfSpectrum(
             what,
             swatch,
-            CARD_WATER[swatch],
-            own(what, swatch, CARD_WATER[swatch]),
+            CARD_WATER[swatch]!,
+            own(what, swatch, CARD_WATER[swatch]!),
           );
           return patch;
         }),
@@ -136,7 +136,7 @@ describe("two measurements of a paint", () => {
   test("with colour gone from the washes: faded", () => {
     const change = paintChange(spring, measured(scaled(0.45), "2026-10-03"), paper);
     expect(change.verdict).toBe("faded");
-    expect(change.at[1].words.join()).toMatch(/lighter/);
+    expect(change.at[1]!.words.join()).toMatch(/lighter/);
   });
   test("stronger than before: another formula or batch, no fading", () => {
     expect(paintChange(spring, measured(scaled(1.8), "2026-10-03"), paper).verdict).toBe("changed");

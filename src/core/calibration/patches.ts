@@ -111,7 +111,7 @@ export function fitPatches(
   const { reducedChiSquare } = fit;
   if (reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused) return { refused: { code: "other pigments" } };
   const fitted: PaintFit["fitted"][number][] = patches.map(() => null);
-  indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i], load: fit.loads.get(readings[i].puddle)! }));
+  indices.forEach((index, i) => (fitted[index] = { ...fit.fitted[i]!, load: fit.loads.get(readings[i]!.puddle)! }));
   const loads = [...fit.loads.values()];
   return {
     optics: fit.optics,
@@ -157,7 +157,7 @@ export function patchesOfRow(
   return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure } }) => ({
     what,
     swatch,
-    waterParts: water[swatch],
+    waterParts: water[swatch]!,
     lab,
     cutOff,
     unsure,

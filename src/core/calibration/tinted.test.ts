@@ -19,7 +19,7 @@ test("a sheet gets the colour that was measured of it, in all three numbers, and
   ]) {
     const cream = tinted(reflectance, lab);
     expect(deltaE00(colour(cream), lab)).toBeLessThan(1e-6);
-    cream.slice(1).forEach((r, i) => expect(Math.abs(r - cream[i])).toBeLessThan(0.06));
+    cream.slice(1).forEach((r, i) => expect(Math.abs(r - cream[i]!)).toBeLessThan(0.06));
   }
   expect(tinted(reflectance, { L: 60, a: 90, b: 60 })).toBe(reflectance);
 });
@@ -34,7 +34,7 @@ test("typed colours of a paint on a cream sheet are fitted better when the bare 
       Float64Array.from(seen!, () => 1),
       { L: 97, a: 0, b: 8 },
     );
-    return { ...patch, lab: colour(Float64Array.from(seen!, (r, i) => r * filter[i])) };
+    return { ...patch, lab: colour(Float64Array.from(seen!, (r, i) => r * filter[i]!)) };
   };
   const washes = [0, 6, 20].map((water, swatch) => typed("wash", swatch, water));
   const rmsOf = (patches: MeasuredPatch[]): number => {

@@ -9,7 +9,7 @@ const FOLDER = "/usr/share/colord";
 /** Spectra of one of its files (CGATS, a line each), at our bands. */
 function spectra(file: string): number[][] {
   const text = readFileSync(`${FOLDER}/${file}`, "utf8");
-  const between = (from: string, to: string): string => new RegExp(`${from}\\s+([\\s\\S]*?)\\s*${to}`).exec(text)![1];
+  const between = (from: string, to: string): string => new RegExp(`${from}\\s+([\\s\\S]*?)\\s*${to}`).exec(text)![1]!;
   const fields = between("BEGIN_DATA_FORMAT", "END_DATA_FORMAT").split(/\s+/);
   const places = WAVELENGTHS_NM.map((nm) => fields.indexOf(`SPEC_${nm}`));
   expect(places).not.toContain(-1);
@@ -17,7 +17,7 @@ function spectra(file: string): number[][] {
     .split("\n")
     .map((line) => {
       const values = line.trim().split(/\s+/).map(Number);
-      return places.map((place) => values[place]);
+      return places.map((place) => values[place]!);
     });
 }
 
@@ -34,9 +34,9 @@ describe.skipIf(!existsSync(FOLDER))("the tables are those of colord-data's file
     ["CIE-D50.sp", D50_POWER, 0.1],
   ] as const)("%s, with 100 at 560 nm", (file, table, within) => {
     const [power] = spectra(`illuminant/${file}`);
-    const at560 = power[WAVELENGTHS_NM.indexOf(560)];
-    power.forEach((value, i) =>
-      expect(Math.abs((100 * value) / at560 - table[i]), `${WAVELENGTHS_NM[i]} nm`).toBeLessThan(within),
+    const at560 = power![WAVELENGTHS_NM.indexOf(560)]!;
+    power!.forEach((value, i) =>
+      expect(Math.abs((100 * value) / at560 - table[i]!), `${WAVELENGTHS_NM[i]} nm`).toBeLessThan(within),
     );
   });
 });

@@ -35,8 +35,8 @@ export const D50_POWER: readonly number[] = [
 ];
 
 function weightsOf(component: 0 | 1 | 2, power: readonly number[] = D65_POWER): Float64Array {
-  const normaliser = power.reduce((sum, p, i) => sum + p * CMF_1931[3 * i + 1], 0);
-  return Float64Array.from({ length: BANDS }, (_, i) => (power[i] * CMF_1931[3 * i + component]) / normaliser);
+  const normaliser = power.reduce((sum, p, i) => sum + p * CMF_1931[3 * i + 1]!, 0);
+  return Float64Array.from({ length: BANDS }, (_, i) => (power[i]! * CMF_1931[3 * i + component]!) / normaliser);
 }
 
 /** Band weights for X, Y, Z under D50. */

@@ -36,7 +36,7 @@ describe("conversions on random colours", () => {
         [ours.a, a],
         [ours.b, b],
       ])
-        expect(Math.abs(x - y)).toBeLessThan(0.02);
+        expect(Math.abs(x! - y!)).toBeLessThan(0.02);
     }
   });
 
@@ -57,8 +57,8 @@ describe("conversions on random colours", () => {
   test("CIEDE2000 as culori's", () => {
     const theirs = differenceCiede2000();
     for (let i = 1; i < COLOURS.length; i++) {
-      const one = labOfXyz(xyzOfLinearSrgb(linear(COLOURS[i - 1])));
-      const two = labOfXyz(xyzOfLinearSrgb(linear(COLOURS[i])));
+      const one = labOfXyz(xyzOfLinearSrgb(linear(COLOURS[i - 1]!)));
+      const two = labOfXyz(xyzOfLinearSrgb(linear(COLOURS[i]!)));
       const expected = theirs(
         { mode: "lab65", l: one.L, a: one.a, b: one.b },
         { mode: "lab65", l: two.L, a: two.a, b: two.b },

@@ -44,10 +44,10 @@ describe("CIEDE2000 against Sharma, Wu and Dalal (2005)", () => {
   test.each(PAIRS.map((p, i) => [i + 1, p] as const))(
     "pair %i, both ways round",
     (_, [L1, a1, b1, L2, a2, b2, expected]) => {
-      const first = { L: L1, a: a1, b: b1 };
-      const second = { L: L2, a: a2, b: b2 };
-      expect(deltaE00(first, second)).toBeCloseTo(expected, 4);
-      expect(deltaE00(second, first)).toBeCloseTo(expected, 4);
+      const first = { L: L1!, a: a1!, b: b1! };
+      const second = { L: L2!, a: a2!, b: b2! };
+      expect(deltaE00(first, second)).toBeCloseTo(expected!, 4);
+      expect(deltaE00(second, first)).toBeCloseTo(expected!, 4);
     },
   );
 

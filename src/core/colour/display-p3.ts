@@ -13,9 +13,9 @@ const FROM_SRGB = [
 ] as const;
 
 const times = (m: readonly number[], { r, g, b }: Rgb): Rgb => ({
-  r: m[0] * r + m[1] * g + m[2] * b,
-  g: m[3] * r + m[4] * g + m[5] * b,
-  b: m[6] * r + m[7] * g + m[8] * b,
+  r: m[0]! * r + m[1]! * g + m[2]! * b,
+  g: m[3]! * r + m[4]! * g + m[5]! * b,
+  b: m[6]! * r + m[7]! * g + m[8]! * b,
 });
 
 /** Linear sRGB of linear Display P3; channels fall outside 0 to 1 for colours that sRGB lacks. */

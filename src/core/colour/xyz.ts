@@ -8,9 +8,9 @@ export function xyzOfReflectance(reflectance: Reflectance): Xyz {
   let Y = 0;
   let Z = 0;
   for (let i = 0; i < BANDS; i++) {
-    X += WEIGHT_X[i] * reflectance[i];
-    Y += WEIGHT_Y[i] * reflectance[i];
-    Z += WEIGHT_Z[i] * reflectance[i];
+    X += WEIGHT_X[i]! * reflectance[i]!;
+    Y += WEIGHT_Y[i]! * reflectance[i]!;
+    Z += WEIGHT_Z[i]! * reflectance[i]!;
   }
   return { X, Y, Z };
 }

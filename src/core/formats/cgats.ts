@@ -13,7 +13,7 @@ import type { Lab } from "../colour/colour";
 
 /** Words of a line: parted by blanks, quoted ones kept whole. */
 const wordsOf = (line: string): string[] =>
-  [...line.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map(([, quoted, plain]) => quoted?.replace(/""/g, '"') ?? plain);
+  [...line.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map(([, quoted, plain]) => quoted?.replace(/""/g, '"') ?? plain!);
 
 /** True for text that looks like CGATS: it says where its data begin. */
 export const isCgats = (text: string): boolean =>
@@ -55,19 +55,19 @@ export function readCgats(text: string): MeasuredColours {
   const name = column("SAMPLE_NAME", "SAMPLE_LOC", "SAMPLE_ID", "SAMPLEID", "SAMPLE");
   const spectral = bands.length > 1;
   if (!spectral && L < 0) throw new RangeError("The file has neither spectra nor Lab colours.");
-  const percent = spectral && looksPercent(rows.flatMap((row) => bands.map(({ at }) => numberIn(row[at]))));
+  const percent = spectral && looksPercent(rows.flatMap((row) => bands.map(({ at }) => numberIn(row[at]!))));
   return {
     white: /ILLUMINANT[",\s]*D65/i.test(text) ? "D65" : "D50",
     colours: rows.map((row, i): MeasuredColour => {
-      const lab = L >= 0 ? { L: numberIn(row[L]), a: numberIn(row[a]), b: numberIn(row[b]) } : undefined;
+      const lab = L >= 0 ? { L: numberIn(row[L]!), a: numberIn(row[a]!), b: numberIn(row[b]!) } : undefined;
       if (lab && !Object.values(lab).every(Number.isFinite))
         throw new RangeError(`Row ${i + 1} of the file has a Lab value that is no number.`);
       return {
-        name: name >= 0 ? row[name] : String(i + 1),
+        name: name >= 0 ? row[name]! : String(i + 1),
         reflectance: spectral
           ? reflectanceOf(
               bands.map(({ nm }) => nm),
-              bands.map(({ at }) => numberIn(row[at])),
+              bands.map(({ at }) => numberIn(row[at]!)),
               percent,
             )
           : undefined,

@@ -60,7 +60,7 @@ describe("CSV as RFC 4180 has it", () => {
       notes.map((note, i) => ({ name: `Paint ${i}`, notes: note, pigments: [{ pigmentId: "PB29", share: 1 }] })),
     );
     const cells = readTable(text).rows.map((row) => row[PAINT_COLUMNS.indexOf("notes")]);
-    expect(cells.filter((cell) => /^[=+\-@\t\r]/.test(cell))).toEqual([]);
+    expect(cells.filter((cell) => /^[=+\-@\t\r]/.test(cell!))).toEqual([]);
     expect(read(text).good.map((row) => row.notes)).toEqual(notes);
   });
 
@@ -104,11 +104,11 @@ describe("CSV as RFC 4180 has it", () => {
     expect(good.map(({ name, notes = "", price }) => [name, notes, Number(price)])).toEqual(
       paints.map(({ name, notes, price }) => [name, notes, price]),
     );
-    expect(good[0].pigments.map(({ pigmentId, share }) => [pigmentId, share / 100])).toEqual([
+    expect(good[0]!.pigments.map(({ pigmentId, share }) => [pigmentId, share / 100])).toEqual([
       ["PB29", 0.6],
       ["PBk9", 0.4],
     ]);
-    expect(good[1].pigments[0].pigmentId).toBe("PBr7-raw-umber");
+    expect(good[1]!.pigments[0]!.pigmentId).toBe("PBr7-raw-umber");
   });
 });
 
@@ -160,11 +160,11 @@ describe("reading GIMP palettes", () => {
     const table = readGimpPalette(text)!;
     expect(table.headers).toEqual(["name", "pigments", "notes"]);
     const { good, bad } = readPaintRows(table, guessColumns(table.headers));
-    expect(good.map(({ name, pigments, fileLine }) => [name, pigments[0].pigmentId, fileLine])).toEqual([
+    expect(good.map(({ name, pigments, fileLine }) => [name, pigments[0]!.pigmentId, fileLine])).toEqual([
       ["PB29", "PB29", 5],
       ["Yellow ochre", "PY43", 6],
     ]);
-    expect(good[0].notes).toContain("8 24 160");
+    expect(good[0]!.notes).toContain("8 24 160");
     expect(bad).toMatchObject([{ line: 8 }]);
   });
 

@@ -18,7 +18,7 @@ export function writeGimpPalette(name: string, colours: readonly PaletteColour[]
   return ["GIMP Palette", `Name: ${oneLine(name)}`, `Columns: ${columns}`, "#", ...lines, ""].join("\n");
 }
 
-const isGimpPalette = (text: string): boolean => /^\uFEFF?GIMP Palette\s*$/m.test(text.split("\n", 1)[0]);
+const isGimpPalette = (text: string): boolean => /^\uFEFF?GIMP Palette\s*$/m.test(text.split("\n", 1)[0]!);
 
 /** Pigments of the best answer to a colour's name, as text; none when the handbook knows nothing by it. */
 function pigmentsNamed(name: string): string {

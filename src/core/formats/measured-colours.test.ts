@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import { execFileSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -32,8 +33,8 @@ describe("CGATS text", () => {
     expect(white).toBe("D50");
     expect(colours.map(({ name }) => name)).toEqual(["wash 1", "wash 2", "wash 3"]);
     colours.forEach(({ reflectance, lab }, i) => {
-      reflectance!.forEach((r, band) => expect(r).toBeCloseTo(washes[i].reflectance[band], 5));
-      expect(deltaE00(lab!, labOfReflectanceD50(washes[i].reflectance))).toBeLessThan(0.01);
+      reflectance!.forEach((r, band) => expect(r).toBeCloseTo(washes[i]!.reflectance[band]!, 5));
+      expect(deltaE00(lab!, labOfReflectanceD50(washes[i]!.reflectance))).toBeLessThan(0.01);
     });
   });
 
@@ -81,7 +82,7 @@ describe("CGATS text", () => {
     const { colours } = readCgats(readFileSync(join(folder, "lab.ti3"), "utf8"));
     expect(colours).toHaveLength(2);
     colours.forEach(({ reflectance }, i) =>
-      reflectance!.forEach((r, band) => expect(r).toBeCloseTo(washes[i].reflectance[band], 4)),
+      reflectance!.forEach((r, band) => expect(r).toBeCloseTo(washes[i]!.reflectance[band]!, 4)),
     );
   });
 
@@ -95,7 +96,7 @@ describe("CGATS text", () => {
 
   test("without spectra Lab goes out relative to D50 and comes back", () => {
     const { colours } = readCgats(writeCgats([{ name: "typed", lab: { L: 40, a: 20, b: -30 } }]));
-    const back = labUnderD65(colours[0].lab!, "D50");
+    const back = labUnderD65(colours[0]!.lab!, "D50");
     expect(Math.hypot(back.L - 40, back.a - 20, back.b + 30)).toBeLessThan(1e-3);
   });
 
@@ -148,9 +149,11 @@ describe("CSV of measured colours", () => {
     const curve = (nm: number): number => 0.1 + 0.6 / (1 + Math.exp((560 - nm) / 25));
     for (const step of [5, 10, 20]) {
       for (const times of [1, 100]) {
-        const [{ name, reflectance }] = readMeasuredColours(rows((nm) => times * curve(nm), step)).colours;
+        const { name, reflectance } = readMeasuredColours(rows((nm) => times * curve(nm), step)).colours[0]!;
         expect(name).toBe("neat");
-        reflectance!.slice(0, 35).forEach((r, i) => expect(Math.abs(r - curve(WAVELENGTHS_NM[i]))).toBeLessThan(0.006));
+        reflectance!
+          .slice(0, 35)
+          .forEach((r, i) => expect(Math.abs(r - curve(WAVELENGTHS_NM[i]!))).toBeLessThan(0.006));
       }
     }
   });
@@ -159,8 +162,8 @@ describe("CSV of measured colours", () => {
     const lines = WAVELENGTHS_NM.map((nm) => `${nm};0,${nm};0,5`);
     const { colours } = readMeasuredColours(["nm;neat;pale", ...lines].join("\n"));
     expect(colours.map(({ name }) => name)).toEqual(["neat", "pale"]);
-    expect(colours[0].reflectance![0]).toBeCloseTo(0.38, 6);
-    expect(colours[1].reflectance![20]).toBeCloseTo(0.5, 6);
+    expect(colours[0]!.reflectance![0]).toBeCloseTo(0.38, 6);
+    expect(colours[1]!.reflectance![20]).toBeCloseTo(0.5, 6);
   });
 
   test("Lab columns", () => {
@@ -186,7 +189,7 @@ describe("CSV of measured colours", () => {
 
 describe("spectra and whites", () => {
   test("D50's tables have its published white (ICC: X 0.96422, Z 0.82521)", () => {
-    const [X, , Z] = WEIGHTS_D50.map((weights) => weights.reduce((sum, w) => sum + w, 0));
+    const [X, , Z] = tripleOf(WEIGHTS_D50.map((weights) => weights.reduce((sum, w) => sum + w, 0)));
     expect(Math.abs(X - WHITE_D50.X)).toBeLessThan(0.001);
     expect(Math.abs(Z - WHITE_D50.Z)).toBeLessThan(0.001);
   });
@@ -212,13 +215,13 @@ describe("spectra and whites", () => {
       [80, -20, 60],
       [25, 5, 5],
       [92, 0, 0],
-    ]) {
+    ] as const) {
       const theirs = toLab65({ mode: "lab", l, a, b });
       const ours = labUnderD65({ L: l, a, b }, "D50");
       expect(deltaE00(ours, { L: theirs.l, a: theirs.a, b: theirs.b })).toBeLessThan(0.05);
       const back = labUnderD50(ours);
       expect(Math.hypot(back.L - l, back.a - a, back.b - b)).toBeLessThan(1e-6);
-      expect(toLab50(theirs)!.l).toBeCloseTo(l, 4);
+      expect(toLab50(theirs).l).toBeCloseTo(l, 4);
     }
   });
 });

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import { bradford } from "../image/white";
 import { WEIGHTS_D50, WHITE_D65 } from "../colour/cie-tables";
 import type { Reflectance } from "../colour/bands";
@@ -36,9 +37,9 @@ const xyzUnder = ({ L, a, b }: Lab, white: { X: number; Y: number; Z: number }) 
 };
 
 const apply = (m: readonly number[], { X, Y, Z }: { X: number; Y: number; Z: number }) => ({
-  X: m[0] * X + m[1] * Y + m[2] * Z,
-  Y: m[3] * X + m[4] * Y + m[5] * Z,
-  Z: m[6] * X + m[7] * Y + m[8] * Z,
+  X: m[0]! * X + m[1]! * Y + m[2]! * Z,
+  Y: m[3]! * X + m[4]! * Y + m[5]! * Z,
+  Z: m[6]! * X + m[7]! * Y + m[8]! * Z,
 });
 
 /** Lab relative to D65 of Lab relative to the given white; from D50 by the Bradford transform. */
@@ -55,8 +56,10 @@ export function labUnderD50(lab: Lab): Lab {
 
 /** Lab relative to D50 of a reflectance, summed under D50 itself. */
 export function labOfReflectanceD50(reflectance: ArrayLike<number>): Lab {
-  const [fx, fy, fz] = WEIGHTS_D50.map((weights) =>
-    labF(weights.reduce((sum, w, i) => sum + w * reflectance[i], 0) / weights.reduce((sum, w) => sum + w, 0)),
+  const [fx, fy, fz] = tripleOf(
+    WEIGHTS_D50.map((weights) =>
+      labF(weights.reduce((sum, w, i) => sum + w * reflectance[i]!, 0) / weights.reduce((sum, w) => sum + w, 0)),
+    ),
   );
   return { L: 116 * fy - 16, a: 500 * (fx - fy), b: 200 * (fy - fz) };
 }

@@ -86,7 +86,7 @@ export function readTable(text: string, most = Infinity): RawTable {
   const filled = data.filter((row) => row.some((cell) => cell.trim() !== ""));
   if (filled.length < 2)
     throw new RangeError("The file holds no table: a first line that names the columns, then a line for each paint.");
-  return { headers: data[0].map((header) => header.trim()), rows: data.slice(1) };
+  return { headers: data[0]!.map((header) => header.trim()), rows: data.slice(1) };
 }
 
 /** First guess at what the columns mean, from their headers; each column is used once. */

@@ -52,6 +52,6 @@ export function readPigments(cell: string, paintName: string): ReadPigments {
 
 /** Pigments in words that {@link readPigments} reads back: "PB29 50 + PBk6 35". */
 export function writePigments(pigments: readonly PigmentShare[]): string {
-  if (pigments.length === 1) return pigments[0].pigmentId;
+  if (pigments.length === 1) return pigments[0]!.pigmentId;
   return pigments.map(({ pigmentId, share }) => `${pigmentId} ${Number((share * 100).toPrecision(6))}`).join(" + ");
 }

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import { isCgats, readCgats } from "./cgats";
 import { looksPercent, numberIn, reflectanceOf, wavelengthIn, type MeasuredColours } from "./measured-colours";
 import { readTable } from "./paint-table";
@@ -18,7 +19,7 @@ function spectraIn(headers: readonly string[], rows: readonly (readonly string[]
     return {
       white: "D50",
       colours: values.map((own, i) => ({
-        name: (name >= 0 && filled[i][name]) || String(i + 1),
+        name: (name >= 0 && filled[i]![name]) || String(i + 1),
         reflectance: reflectanceOf(
           bands.map(({ nm }) => nm),
           own,
@@ -29,7 +30,7 @@ function spectraIn(headers: readonly string[], rows: readonly (readonly string[]
   }
   const down = rows.filter((row) => !Number.isNaN(wavelengthIn(row[0] ?? "")));
   if (down.length < 2) return null;
-  const nm = down.map((row) => wavelengthIn(row[0]));
+  const nm = down.map((row) => wavelengthIn(row[0]!));
   const columns = headers
     .slice(1)
     .map((name, i) => ({ name: name || String(i + 1), own: down.map((row) => numberIn(row[i + 1] ?? "")) }))
@@ -50,7 +51,7 @@ export function readMeasuredColours(text: string): MeasuredColours {
   const { headers, rows } = readTable(text);
   const spectra = spectraIn(headers, rows);
   if (spectra) return spectra;
-  const [L, a, b] = LAB_NAMES.map((name) => headers.findIndex((header) => name.test(header)));
+  const [L, a, b] = tripleOf(LAB_NAMES.map((name) => headers.findIndex((header) => name.test(header))));
   if (L < 0 || a < 0 || b < 0)
     throw new RangeError("No wavelengths and no columns L, a and b were found in the file's first line.");
   const named = headers.findIndex((_, i) => ![L, a, b].includes(i));

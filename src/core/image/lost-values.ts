@@ -15,7 +15,7 @@ export function lostValues(
     for (let x = 0; x < width; x++) {
       if (mask[row + Math.min(image.width - 1, Math.floor((x * image.width) / width))] === 0) continue;
       const at = 4 * (y * width + x);
-      const high = Math.max(data[at], data[at + 1], data[at + 2]);
+      const high = Math.max(data[at]!, data[at + 1]!, data[at + 2]!);
       all++;
       if (high >= BURNT_BYTE) burnt++;
       else if (high <= BLOCKED_BYTE) blocked++;

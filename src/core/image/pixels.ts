@@ -66,9 +66,9 @@ export function areaImageOf(photo: PixelArray, white: WhiteMatrix = AS_IT_IS): A
       for (let j = top; j < bottom; j++) {
         for (let i = left; i < right; i++) {
           const from = 4 * (j * photo.width + i);
-          r += LINEAR[photo.data[from]];
-          g += LINEAR[photo.data[from + 1]];
-          b += LINEAR[photo.data[from + 2]];
+          r += LINEAR[photo.data[from]!]!;
+          g += LINEAR[photo.data[from + 1]!]!;
+          b += LINEAR[photo.data[from + 2]!]!;
         }
       }
       const n = (bottom - top) * (right - left);
@@ -79,7 +79,7 @@ export function areaImageOf(photo: PixelArray, white: WhiteMatrix = AS_IT_IS): A
       linear[at] = white[0] * r + white[1] * g + white[2] * b;
       linear[at + 1] = white[3] * r + white[4] * g + white[5] * b;
       linear[at + 2] = white[6] * r + white[7] * g + white[8] * b;
-      const ok = oklabOfLinearSrgb(linearSrgbOfLinearP3({ r: linear[at], g: linear[at + 1], b: linear[at + 2] }));
+      const ok = oklabOfLinearSrgb(linearSrgbOfLinearP3({ r: linear[at], g: linear[at + 1]!, b: linear[at + 2]! }));
       oklab[at] = ok.L;
       oklab[at + 1] = ok.a;
       oklab[at + 2] = ok.b;
@@ -106,9 +106,9 @@ export function shapeImageOf(image: AreaImage): AreaImage {
       let [r, g, b] = [0, 0, 0];
       for (let j = top; j < bottom; j++) {
         for (let from = 3 * (j * image.width + left); from < 3 * (j * image.width + right); from += 3) {
-          r += image.linear[from];
-          g += image.linear[from + 1];
-          b += image.linear[from + 2];
+          r += image.linear[from]!;
+          g += image.linear[from + 1]!;
+          b += image.linear[from + 2]!;
         }
       }
       const n = (bottom - top) * (right - left);
@@ -142,7 +142,7 @@ export function resized<T extends Uint8Array | Int32Array>(
   for (let y = 0; y < to.height; y++) {
     const row = Math.min(from.height - 1, Math.floor(((y + 0.5) * from.height) / to.height)) * from.width;
     for (let x = 0; x < to.width; x++)
-      out[y * to.width + x] = values[row + Math.min(from.width - 1, Math.floor(((x + 0.5) * from.width) / to.width))];
+      out[y * to.width + x] = values[row + Math.min(from.width - 1, Math.floor(((x + 0.5) * from.width) / to.width))]!;
   }
   return out;
 }

@@ -41,11 +41,11 @@ export function samplePhoto(
       const under = i === column && j === row;
       if (!under && Math.hypot(i + 0.5 - x, j + 0.5 - y) > radiusPx) continue;
       const at = 4 * (j * width + i);
-      r += LINEAR[data[at]];
-      g += LINEAR[data[at + 1]];
-      b += LINEAR[data[at + 2]];
+      r += LINEAR[data[at]!]!;
+      g += LINEAR[data[at + 1]!]!;
+      b += LINEAR[data[at + 2]!]!;
       pixels++;
-      const high = Math.max(data[at], data[at + 1], data[at + 2]);
+      const high = Math.max(data[at]!, data[at + 1]!, data[at + 2]!);
       if (high >= BURNT_BYTE || high <= BLOCKED_BYTE) untrusted++;
     }
   }

@@ -22,7 +22,7 @@ export function stepLimits(steps: number): readonly number[] {
 export function stepOf(luminance: number, steps: number): number {
   const limits = stepLimits(steps);
   let step = 0;
-  while (step < limits.length && luminance >= limits[step]) step++;
+  while (step < limits.length && luminance >= limits[step]!) step++;
   return step;
 }
 
@@ -41,7 +41,7 @@ export function stepShares(image: AreaImage, mask: Uint8Array, steps: number): n
   for (let i = 0; i < mask.length; i++) {
     if (mask[i] === 0) continue;
     const { linear } = image;
-    counts[stepOf(xyzOfLinearP3({ r: linear[3 * i], g: linear[3 * i + 1], b: linear[3 * i + 2] }).Y, steps)]++;
+    counts[stepOf(xyzOfLinearP3({ r: linear[3 * i]!, g: linear[3 * i + 1]!, b: linear[3 * i + 2]! }).Y, steps)]!++;
     all++;
   }
   return counts.map((count) => count / Math.max(1, all));

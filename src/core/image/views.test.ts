@@ -47,7 +47,7 @@ describe("Display P3", () => {
 describe("value steps", () => {
   test("lie at equal Munsell values: luminances as ASTM D1535 tabulates them for the perfect diffuser", () => {
     // Y of values 2, 4, 6, 8, percent, from the standard's polynomial (from memory: 3.05, 11.70, 29.30, 57.62).
-    [3.05, 11.7, 29.3, 57.62].forEach((Y, i) => expect(100 * stepLimits(5)[i]).toBeCloseTo(Y, 1));
+    [3.05, 11.7, 29.3, 57.62].forEach((Y, i) => expect(100 * stepLimits(5)[i]!).toBeCloseTo(Y, 1));
     expect(stepValue(0, 5)).toBe(1);
     expect(stepValue(4, 5)).toBe(9);
     expect(100 * stepGrey(2, 5)).toBeCloseTo(19.27, 1);
@@ -102,10 +102,10 @@ describe("ways of seeing", () => {
     const [warm, cool, grey] = [p3(190, 120, 60), p3(70, 100, 160), p3(128, 128, 128)].map((c) =>
       seen(c, view("temperature")),
     );
-    expect(lchOfLab(labOfXyz(xyzOfLinearSrgb(warm))).h).toBeLessThan(80);
-    expect(lchOfLab(labOfXyz(xyzOfLinearSrgb(cool))).h).toBeGreaterThan(180);
-    expect(Math.abs(grey.r - grey.b)).toBeLessThan(1e-3);
-    expect(okOf(warm).l).toBeCloseTo(okOf(linearSrgbOfLinearP3(p3(190, 120, 60))).l, 3);
+    expect(lchOfLab(labOfXyz(xyzOfLinearSrgb(warm!))).h).toBeLessThan(80);
+    expect(lchOfLab(labOfXyz(xyzOfLinearSrgb(cool!))).h).toBeGreaterThan(180);
+    expect(Math.abs(grey!.r - grey!.b)).toBeLessThan(1e-3);
+    expect(okOf(warm!).l).toBeCloseTo(okOf(linearSrgbOfLinearP3(p3(190, 120, 60))).l, 3);
   });
 
   test("hue alone: one lightness for all, and grey where there is no hue", () => {
@@ -127,5 +127,5 @@ test("two points: lighter in value steps, warmer, purer", () => {
   expect(comparePoints(sky, wall).lighter).toBeCloseTo(-lighter, 12);
   // Greys of Munsell 7 and 4 are three value steps apart by definition.
   const greys = [0.7 * 10, 0.4 * 10].map((value) => labOfXyz({ X: 0, Y: stepGrey(0, 5 / value), Z: 0 }));
-  expect(comparePoints(greys[0], greys[1]).lighter).toBeCloseTo(3, 6);
+  expect(comparePoints(greys[0]!, greys[1]!).lighter).toBeCloseTo(3, 6);
 });

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import { describe, expect, test } from "vitest";
 import type { Lab, Rgb, Xyz } from "../colour/colour";
 import { deltaE00 } from "../colour/difference";
@@ -16,8 +17,8 @@ describe("the Bradford transform, against published worked values", () => {
   test("D50 to D65 and D65 to D50, as Lindbloom tabulates them (brucelindbloom.com, chromatic adaptation; from memory)", () => {
     const toD65 = [0.9555766, -0.0230393, 0.0631636, -0.0282895, 1.0099416, 0.0210077, 0.0122982, -0.020483, 1.3299098];
     const toD50 = [1.0478112, 0.0228866, -0.050127, 0.0295424, 0.9904844, -0.0170491, -0.0092345, 0.0150436, 0.7521316];
-    bradford(D50, D65).forEach((x, i) => expect(x).toBeCloseTo(toD65[i], 5));
-    bradford(D65, D50).forEach((x, i) => expect(x).toBeCloseTo(toD50[i], 5));
+    bradford(D50, D65).forEach((x, i) => expect(x).toBeCloseTo(toD65[i]!, 5));
+    bradford(D65, D50).forEach((x, i) => expect(x).toBeCloseTo(toD50[i]!, 5));
   });
 
   test("a white without light is no white", () => {
@@ -69,13 +70,13 @@ function underD65([L, a, b]: readonly [number, number, number]): Xyz {
 const CAT02 = [0.7328, 0.4296, -0.1624, -0.7036, 1.6975, 0.0061, 0.003, 0.0136, 0.9834];
 function cast({ X, Y, Z }: Xyz, white: Xyz): Xyz {
   const cones = (v: readonly number[]): number[] =>
-    [0, 3, 6].map((row) => CAT02[row] * v[0] + CAT02[row + 1] * v[1] + CAT02[row + 2] * v[2]);
+    [0, 3, 6].map((row) => CAT02[row]! * v[0]! + CAT02[row + 1]! * v[1]! + CAT02[row + 2]! * v[2]!);
   const [from, to, colour] = [cones([D65.X, D65.Y, D65.Z]), cones([white.X, white.Y, white.Z]), cones([X, Y, Z])];
-  const scaled = colour.map((c, i) => (c * to[i]) / from[i]);
+  const scaled = colour.map((c, i) => (c * to[i]!) / from[i]!);
   // The inverse of CAT02 as CIE 159:2004 gives it.
   const back = [1.096124, -0.278869, 0.182745, 0.454369, 0.473533, 0.072098, -0.009628, -0.005698, 1.015326];
-  const [x, y, z] = [0, 3, 6].map(
-    (row) => back[row] * scaled[0] + back[row + 1] * scaled[1] + back[row + 2] * scaled[2],
+  const [x, y, z] = tripleOf(
+    [0, 3, 6].map((row) => back[row]! * scaled[0]! + back[row + 1]! * scaled[1]! + back[row + 2]! * scaled[2]!),
   );
   return { X: x, Y: y, Z: z };
 }
@@ -104,11 +105,11 @@ function chart(light: Xyz | null): PixelArray {
 const at = (i: number): [number, number] => [(i % 6) * 24 + 12, Math.floor(i / 6) * 24 + 12];
 /** The published colour, the chart's own neutral (not quite grey itself) taken for grey. */
 const truth = (i: number): Lab => {
-  const { X, Y, Z } = underD65(CHECKER[i]);
+  const { X, Y, Z } = underD65(CHECKER[i]!);
   return rewhiten(
     labOfXyz({ X: 0.8 * X, Y: 0.8 * Y, Z: 0.8 * Z }),
     AS_IT_IS,
-    whiteMatrix(linearP3OfXyz(underD65(CHECKER[NEUTRAL])))!,
+    whiteMatrix(linearP3OfXyz(underD65(CHECKER[NEUTRAL]!)))!,
   );
 };
 
@@ -142,7 +143,7 @@ describe("a white correction", () => {
       Math.hypot(half.a, half.b) / Math.hypot(labOfXyz(xyzOfLinearP3(picked)).a, labOfXyz(xyzOfLinearP3(picked)).b);
     expect(chroma).toBeGreaterThan(0.35);
     expect(chroma).toBeLessThan(0.65);
-    whiteMatrix(picked, 0)!.forEach((x, i) => expect(x).toBeCloseTo(AS_IT_IS[i], 9));
+    whiteMatrix(picked, 0)!.forEach((x, i) => expect(x).toBeCloseTo(AS_IT_IS[i]!, 9));
   });
 
   test("is taken back exactly", () => {

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import { WHITE_D65 } from "../colour/cie-tables";
 import type { Lab, Rgb, Xyz } from "../colour/colour";
 import { linearP3OfXyz, xyzOfLinearP3 } from "../colour/display-p3";
@@ -28,7 +29,7 @@ function inverse([a, b, c, d, e, f, g, h, i]: Matrix3): Matrix3 {
 
 function times(m: Matrix3, n: Matrix3): Matrix3 {
   const cell = (row: number, column: number): number =>
-    m[3 * row] * n[column] + m[3 * row + 1] * n[3 + column] + m[3 * row + 2] * n[6 + column];
+    m[3 * row]! * n[column]! + m[3 * row + 1]! * n[3 + column]! + m[3 * row + 2]! * n[6 + column]!;
   return Array.from({ length: 9 }, (_, i) => cell(Math.floor(i / 3), i % 3)) as unknown as Matrix3;
 }
 
@@ -46,7 +47,7 @@ export function bradford(from: Xyz, to: Xyz): Matrix3 {
   const source = apply(BRADFORD, from);
   const target = apply(BRADFORD, to);
   if (!source.every((cone) => cone > 0)) throw new RangeError("A white needs light of every colour in it.");
-  const [l, m, s] = source.map((cone, i) => target[i] / cone);
+  const [l, m, s] = tripleOf(source.map((cone, i) => target[i]! / cone));
   return times(BRADFORD_INVERSE, times([l, 0, 0, 0, m, 0, 0, 0, s], BRADFORD));
 }
 
@@ -65,7 +66,7 @@ export function whiteMatrix(picked: Rgb, degree = 1): WhiteMatrix | null {
   const from: Xyz = { X: D65.X + degree * (seen.X - D65.X), Y: 1, Z: D65.Z + degree * (seen.Z - D65.Z) };
   const cones = apply(BRADFORD, from);
   // A cast beyond a factor of four in a cone response is no light that one paints in.
-  if (cones.some((cone, i) => !(cone > 0.25 * apply(BRADFORD, D65)[i]) || cone > 4 * apply(BRADFORD, D65)[i]))
+  if (cones.some((cone, i) => !(cone > 0.25 * apply(BRADFORD, D65)[i]!) || cone > 4 * apply(BRADFORD, D65)[i]!))
     return null;
   const onXyz = bradford(from, D65);
   const column = (r: number, g: number, b: number): [number, number, number] => {

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import type { Lab } from "../colour/colour";
 import { temperatureOf } from "../colour/describe";
 import { MAX_LOAD, MIN_LOAD, type Load } from "../optics/load";
@@ -34,7 +35,7 @@ export interface GridRanking {
 /** Last grid load of each combination that none of its paints forbids, as a count of loads. */
 function loadsAllowed({ combinations, paints }: ReachTable, { strongest }: MixMetric): Uint8Array {
   const most = paints.map((paint) => gridLoadsUpTo(strongest(paint)));
-  return Uint8Array.from(combinations, (combination) => Math.min(...combination.map((p) => most[p])));
+  return Uint8Array.from(combinations, (combination) => Math.min(...combination.map((p) => most[p]!)));
 }
 
 /**
@@ -55,18 +56,18 @@ export function rankOnGrid(target: Lab, table: ReachTable, metric: MixMetric): G
   const point = new Uint32Array(count);
   for (let c = 0; c < count; c++) {
     let best = Infinity;
-    const most = allowed[c];
-    for (let p = firstPoint[c], end = firstPoint[c + 1]; p < end; p++) {
-      const dL = (L[p] - target.L) * valueWeight;
+    const most = allowed[c]!;
+    for (let p = firstPoint[c]!, end = firstPoint[c + 1]!; p < end; p++) {
+      const dL = (L[p]! - target.L) * valueWeight;
       let d = dL * dL;
-      if (d >= best || (most < GRID_LOADS && (p - firstPoint[c]) % GRID_LOADS >= most)) continue;
-      const dC = Math.sqrt(a[p] * a[p] + b[p] * b[p]) - C;
-      const [da, db] = [a[p] - target.a, b[p] - target.b];
+      if (d >= best || (most < GRID_LOADS && (p - firstPoint[c]!) % GRID_LOADS >= most)) continue;
+      const dC = Math.sqrt(a[p]! * a[p]! + b[p]! * b[p]!) - C;
+      const [da, db] = [a[p]! - target.a, b[p]! - target.b];
       d += dC * dC * chroma + Math.max(0, da * da + db * db - dC * dC) * hue;
       if (temperature > 0) d += (da * warm.a + db * warm.b) ** 2 * temperature;
       if (d < best) {
         best = d;
-        point[c] = p - firstPoint[c];
+        point[c] = p - firstPoint[c]!;
       }
     }
     cost[c] = best;
@@ -77,7 +78,9 @@ export function rankOnGrid(target: Lab, table: ReachTable, metric: MixMetric): G
 /** L, a, b of each combination's best grid point. */
 export function gridColour({ firstPoint, L, a, b }: ReachTable, { point }: GridRanking): Float32Array {
   const colours = new Float32Array(3 * point.length);
-  point.forEach((at, c) => colours.set([L[firstPoint[c] + at], a[firstPoint[c] + at], b[firstPoint[c] + at]], 3 * c));
+  point.forEach((at, c) =>
+    colours.set([L[firstPoint[c]! + at]!, a[firstPoint[c]! + at]!, b[firstPoint[c]! + at]!], 3 * c),
+  );
   return colours;
 }
 
@@ -90,11 +93,11 @@ function cheapest(
 ): readonly number[] {
   const best: number[] = [];
   for (let i = 0; i < costs.length; i++) {
-    if (best.length === count && costs[i] >= costs[best[count - 1]]) continue;
-    if (size > 0 && combinations[i].length !== size) continue;
+    if (best.length === count && costs[i]! >= costs[best[count - 1]!]!) continue;
+    if (size > 0 && combinations[i]!.length !== size) continue;
     let at = Math.min(best.length, count - 1);
-    while (at > 0 && costs[best[at - 1]] > costs[i]) {
-      best[at] = best[at - 1];
+    while (at > 0 && costs[best[at - 1]!]! > costs[i]!) {
+      best[at] = best[at - 1]!;
       at--;
     }
     best[at] = i;
@@ -110,28 +113,28 @@ function polish(
   metric: MixMetric,
   evaluations = EVALUATIONS,
 ): ContinuousMix {
-  const combination = table.combinations[combinationIndex];
+  const combination = table.combinations[combinationIndex]!;
   const count = combination.length;
   const [p0, p1 = p0, p2 = p0] = combination;
   const { computer } = table;
   const from = gridMix(combination, table.loudness, gridPoint);
   const logMin = Math.log(MIN_LOAD);
-  const logMax = Math.log(Math.min(MAX_LOAD, ...combination.map((p) => metric.strongest(table.paints[p]))));
+  const logMax = Math.log(Math.min(MAX_LOAD, ...combination.map((p) => metric.strongest(table.paints[p]!))));
   const loadOf = (x: number): number => Math.exp(Math.min(logMax, Math.max(logMin, x)));
   // Coordinates: log load, then the log ratio of each further paint to the first.
   const ratio = (x: number): number => Math.exp(Math.min(9, Math.max(-9, x)));
   const cost = (x: Float64Array): number => {
-    const s1 = count > 1 ? ratio(x[1]) : 0;
-    const s2 = count > 2 ? ratio(x[2]) : 0;
+    const s1 = count > 1 ? ratio(x[1]!) : 0;
+    const s2 = count > 2 ? ratio(x[2]!) : 0;
     const total = 1 + s1 + s2;
-    computer.put(0, p0, p1, p2, 1 / total, s1 / total, s2 / total, loadOf(x[0]));
+    computer.put(0, p0!, p1!, p2!, 1 / total, s1 / total, s2 / total, loadOf(x[0]!));
     const lab = computer.run(1);
-    return judged(target, lab[0], lab[1], lab[2], metric);
+    return judged(target, lab[0]!, lab[1]!, lab[2]!, metric);
   };
   const start = Float64Array.from({ length: count }, (_, p) =>
-    Math.log(p === 0 ? from.load : from.shares[p] / from.shares[0]),
+    Math.log(p === 0 ? from.load : from.shares[p]! / from.shares[0]),
   );
-  const inward = start[0] > -0.3 ? -0.3 : 0.3;
+  const inward = start[0]! > -0.3 ? -0.3 : 0.3;
   const { point, cost: best } = nelderMead(
     cost,
     start,
@@ -142,7 +145,7 @@ function polish(
   );
   const shares = [1, ...Array.from(point.subarray(1), ratio)];
   const total = shares.reduce((a, b) => a + b, 0);
-  return { combination, shares: shares.map((s) => s / total), load: loadOf(point[0]), cost: best };
+  return { combination, shares: shares.map((s) => s / total), load: loadOf(point[0]!), cost: best };
 }
 
 /** Evaluations that bring a combination's cost near enough to choose by; a recipe gets more. */
@@ -170,14 +173,14 @@ export function polishMixes(
       target,
       table,
       index,
-      ranking.point[index],
+      ranking.point[index]!,
       metric,
       ROUGH_EVALUATIONS,
     );
     const [p0, p1 = p0, p2 = p0] = combination;
     const [c0, c1 = 0, c2 = 0] = shares;
-    table.computer.put(0, p0, p1, p2, c0, c1, c2, load);
-    const [L, a, b] = table.computer.run(1);
+    table.computer.put(0, p0!, p1!, p2!, c0!, c1, c2, load);
+    const [L, a, b] = tripleOf(table.computer.run(1));
     return { index, cost, made: { L, a, b }, shares, load };
   });
 }
@@ -197,7 +200,7 @@ export function closestMixes(target: Lab, table: ReachTable, valueWeight: number
     cheapest(ranking.cost, 6, table.combinations, size).forEach((c) => chosen.add(c));
   }
   return [...chosen]
-    .map((c) => polish(target, table, c, ranking.point[c], metric))
+    .map((c) => polish(target, table, c, ranking.point[c]!, metric))
     .filter((mix) => mix.shares.every((share) => share > VANISHING_SHARE))
     .sort((a, b) => a.cost - b.cost);
 }

@@ -20,7 +20,7 @@ export function combinationsOf(paints: readonly PaintModel[], rules: Combination
     for (let i = from; i < paints.length; i++) {
       const next = [...chosen, i];
       // One paint alone is always allowed: its pigments can't be taken apart.
-      if (next.length > 1 && pigmentCount(next.map((j) => paints[j])) > rules.maxPigments) continue;
+      if (next.length > 1 && pigmentCount(next.map((j) => paints[j]!)) > rules.maxPigments) continue;
       found.push(next);
       if (next.length < rules.maxPaints) extend(next, i + 1);
     }

@@ -87,18 +87,18 @@ export function comesOut(target: Lab, mix: readonly Part[], load: Load, paper: P
             paper,
           ).dry;
     residuals(target, metric, L, a, b, at, 0);
-    for (let k = 0; k < 3; k++) slopes[3 * j + k] = (at[k] - base[k]) / (j === 0 ? -SLOPE : SLOPE);
+    for (let k = 0; k < 3; k++) slopes[3 * j + k] = (at[k]! - base[k]!) / (j === 0 ? -SLOPE : SLOPE);
   }
   const moved = new Float64Array(mix.length);
   movedSquares(shares, slopes, moved);
   const byHand = handSquares(shares, slopes, moved, hand);
-  const byPaints = REMAINS ** 2 + sum(mix.map(({ paint }, i) => tubeDoubt(paint, paper) ** 2 * moved[i]));
+  const byPaints = REMAINS ** 2 + sum(mix.map(({ paint }, i) => tubeDoubt(paint, paper) ** 2 * moved[i]!));
   const reach = deltaE00(target, dry);
   const spread = byHand + byPaints;
   const slips: (readonly [which: number | "load", deviation: number, square: number])[] = [
     ["load", hand.water, hand.water ** 2 * sum(slopes.slice(0, 3).map((slope) => slope * slope))],
     ...(mix.length > 1
-      ? shares.map((share, i) => [i, partDeviation(share, hand), partDeviation(share, hand) ** 2 * moved[i]] as const)
+      ? shares.map((share, i) => [i, partDeviation(share, hand), partDeviation(share, hand) ** 2 * moved[i]!] as const)
       : []),
   ];
   const [which, deviation, square] = slips.reduce((most, slip) => (slip[2] > most[2] ? slip : most));
@@ -112,7 +112,7 @@ export function comesOut(target: Lab, mix: readonly Part[], load: Load, paper: P
     from: { reach, hand: Math.sqrt(byHand), paints: Math.sqrt(byPaints) },
     delicate:
       slipped.dE00 >= DELICATE.dE00 && square >= DELICATE.share * byHand && slipped.words.length > 0
-        ? { paintId: which === "load" ? null : mix[which].paint.id, dE00: slipped.dE00, words: slipped.words }
+        ? { paintId: which === "load" ? null : mix[which]!.paint.id, dE00: slipped.dE00, words: slipped.words }
         : null,
     ...grounds,
   };

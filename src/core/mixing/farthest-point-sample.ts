@@ -17,9 +17,9 @@ export function farthestPointSample(paints: readonly PaintModel[], most: number,
     COMPARED_LOADS.reduce(
       (sum, _, n) =>
         sum +
-        (looks[i][n].L - looks[j][n].L) ** 2 +
-        (looks[i][n].a - looks[j][n].a) ** 2 +
-        (looks[i][n].b - looks[j][n].b) ** 2,
+        (looks[i]![n]!.L - looks[j]![n]!.L) ** 2 +
+        (looks[i]![n]!.a - looks[j]![n]!.a) ** 2 +
+        (looks[i]![n]!.b - looks[j]![n]!.b) ** 2,
       0,
     );
   const nearest = Float64Array.from(paints, (_, i) => apart(i, 0));
@@ -27,9 +27,9 @@ export function farthestPointSample(paints: readonly PaintModel[], most: number,
   while (chosen.size < most) {
     let farthest = -1;
     for (let i = 0; i < paints.length; i++)
-      if (!chosen.has(i) && (farthest < 0 || nearest[i] > nearest[farthest])) farthest = i;
+      if (!chosen.has(i) && (farthest < 0 || nearest[i]! > nearest[farthest]!)) farthest = i;
     chosen.add(farthest);
-    for (let i = 0; i < paints.length; i++) nearest[i] = Math.min(nearest[i], apart(i, farthest));
+    for (let i = 0; i < paints.length; i++) nearest[i] = Math.min(nearest[i]!, apart(i, farthest));
   }
   return paints.filter((_, i) => chosen.has(i));
 }

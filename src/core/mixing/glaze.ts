@@ -33,9 +33,10 @@ export function glazeReflectance(layers: readonly GlazeLayer[], paper: Paper): R
   const out = new Float64Array(BANDS);
   for (let i = 0; i < BANDS; i++) {
     for (let n = 0; n < weights.length; n++) {
-      let below = paper.ground[i];
-      for (const { K, S, load, texture } of films) below = layerOverGround(K[i], S[i], load * texture.loads[n], below);
-      out[i] += weights[n] * saunderson(below, DRY_SURFACE);
+      let below = paper.ground[i]!;
+      for (const { K, S, load, texture } of films)
+        below = layerOverGround(K[i]!, S[i]!, load * texture.loads[n]!, below);
+      out[i]! += weights[n]! * saunderson(below, DRY_SURFACE);
     }
   }
   return out;

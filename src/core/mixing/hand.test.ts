@@ -1,3 +1,4 @@
+import { pairOf } from "../numeric/tuples";
 import { describe, expect, test } from "vitest";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
@@ -71,7 +72,7 @@ describe("what comes out in a hand", () => {
 
   test("a loose hand comes out further off than a careful one, and lays simpler mixes", () => {
     const first = (hand: Hand): Recipe[] =>
-      targets.map((target) => matchOver(target, table, { ...DEFAULT_MATCH, hand, ways: 1 })[0]);
+      targets.map((target) => matchOver(target, table, { ...DEFAULT_MATCH, hand, ways: 1 })[0]!);
     const mean = (recipes: Recipe[], of: (recipe: Recipe) => number): number =>
       recipes.reduce((sum, recipe) => sum + of(recipe), 0) / recipes.length;
     const [careful, loose] = [first(HANDS.careful), first(HANDS.loose)];
@@ -82,16 +83,18 @@ describe("what comes out in a hand", () => {
   test("a touch is surer to be off than a part, and three strong primaries than an earth with a blue (common practice, no source)", () => {
     expect(partDeviation(0.02, HANDS.usual)).toBeGreaterThan(2 * partDeviation(0.5, HANDS.usual));
     const greys: Lab[] = [40, 50, 60].map((L) => ({ L, a: -1, b: -3 }));
-    const [earth, strong] = [
-      ["PBr7-burnt-sienna", "PB29", "PY43"],
-      ["PB15-green-shade", "PV19-rose", "PY154"],
-    ].map((three) => {
-      const few = prepareMatch(
-        three.map((id) => paints.get(id)!),
-        paper,
-      );
-      return greys.reduce((sum, grey) => sum + inHand(matchOver(grey, few)[0]), 0);
-    });
+    const [earth, strong] = pairOf(
+      [
+        ["PBr7-burnt-sienna", "PB29", "PY43"],
+        ["PB15-green-shade", "PV19-rose", "PY154"],
+      ].map((three) => {
+        const few = prepareMatch(
+          three.map((id) => paints.get(id)!),
+          paper,
+        );
+        return greys.reduce((sum, grey) => sum + inHand(matchOver(grey, few)[0]!), 0);
+      }),
+    );
     expect(earth).toBeLessThan(0.8 * strong);
   });
 });

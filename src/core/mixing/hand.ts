@@ -21,7 +21,7 @@ export const HANDS = {
  */
 const EFFORT = [0, 0.5, 1.5] as const;
 /** The effort of a mix of so many paints, dE00. */
-export const effortOf = (paints: number): number => EFFORT[Math.min(paints, EFFORT.length) - 1];
+export const effortOf = (paints: number): number => EFFORT[Math.min(paints, EFFORT.length) - 1]!;
 
 /** Parts in the largest mix that is counted (see parts.ts): a small share is a small part of it, and picked up the less surely. */
 const PARTS_IN_A_MIX = 12;
@@ -45,9 +45,9 @@ export function movedSquares(shares: ArrayLike<number>, slopes: ArrayLike<number
   for (let i = 0; i < n; i++) {
     let square = 0;
     for (let k = 0; k < 3; k++) {
-      let slope = shares[i] * slopes[k];
-      if (i > 0) slope += slopes[3 * i + k];
-      else for (let j = 1; j < n; j++) slope -= slopes[3 * j + k];
+      let slope = shares[i]! * slopes[k]!;
+      if (i > 0) slope += slopes[3 * i + k]!;
+      else for (let j = 1; j < n; j++) slope -= slopes[3 * j + k]!;
       square += slope * slope;
     }
     out[i] = square;
@@ -62,8 +62,8 @@ export function handSquares(
   hand: Hand,
 ): number {
   let sum = 0;
-  for (let k = 0; k < 3; k++) sum += (hand.water * slopes[k]) ** 2;
+  for (let k = 0; k < 3; k++) sum += (hand.water * slopes[k]!) ** 2;
   if (shares.length === 1) return sum;
-  for (let i = 0; i < shares.length; i++) sum += partDeviation(shares[i], hand) ** 2 * moved[i];
+  for (let i = 0; i < shares.length; i++) sum += partDeviation(shares[i]!, hand) ** 2 * moved[i]!;
   return sum;
 }

@@ -74,7 +74,7 @@ describe("strengths", () => {
       const { K, S } = pigmentById(id).optics;
       const most = K.indexOf(Math.max(...K));
       const least = K.indexOf(Math.min(...K));
-      expect(S[most]).toBeLessThan(0.1 * S[least]);
+      expect(S[most]).toBeLessThan(0.1 * S[least]!);
       expect(S[least]).toBeGreaterThan(0.5);
     },
   );
@@ -101,7 +101,7 @@ describe("masstones", () => {
   });
   test("each pigment comes near the colours that its absorbers were aimed at", () => {
     const misses = HANDBOOK.flatMap(({ id, recalled }) =>
-      recalled.map((colour, i) => deltaE00(mixed({ [id]: 1 }, [1, 0.25, 0.06][i]), labOfLch(colour))),
+      recalled.map((colour, i) => deltaE00(mixed({ [id]: 1 }, [1, 0.25, 0.06][i]!), labOfLch(colour))),
     ).sort((a, b) => a - b);
     expect(misses[Math.floor(misses.length / 2)]).toBeLessThan(1.5);
     expect(misses[Math.floor(0.9 * misses.length)]).toBeLessThan(3.5);

@@ -19,7 +19,7 @@ const one = (id: string) => [{ paint: paintModel(id, [{ pigmentId: id, share: 1 
 
 describe("glazes", () => {
   test("no wash is bare paper; one wash is the wash itself", () => {
-    glazeReflectance([], paper).forEach((r, i) => expect(r).toBeCloseTo(saunderson(paper.ground[i], DRY_SURFACE), 12));
+    glazeReflectance([], paper).forEach((r, i) => expect(r).toBeCloseTo(saunderson(paper.ground[i]!, DRY_SURFACE), 12));
     expect(predictGlaze([{ mix: one("PB29"), load: 0.3 }], paper).L).toBeCloseTo(
       predict(one("PB29"), 0.3, paper).dry.L,
       9,
@@ -58,12 +58,12 @@ describe("glazes", () => {
 
   test("many washes never give light, and without scattering each makes the sheet darker", () => {
     const stack = Array.from({ length: 12 }, (_, i) => ({
-      mix: one(HANDBOOK[(i * 9) % HANDBOOK.length].id),
+      mix: one(HANDBOOK[(i * 9) % HANDBOOK.length]!.id),
       load: 0.1,
     }));
-    const clear = stack.map(({ mix: [{ paint }], load }) => ({
+    const clear = stack.map(({ mix: [part], load }) => ({
       load,
-      mix: [{ parts: 1, paint: { ...paint, optics: { ...paint.optics, S: new Float64Array(36) } } }],
+      mix: [{ parts: 1, paint: { ...part!.paint, optics: { ...part!.paint.optics, S: new Float64Array(36) } } }],
     }));
     let before = 200;
     for (let depth = 1; depth <= 12; depth++) {
@@ -83,7 +83,7 @@ describe("a sheet under a dried wash", () => {
         for (const loads of [
           [0.06, 0.1],
           [0.2, 0.3],
-        ]) {
+        ] as const) {
           const layers = [
             { mix: one(below), load: loads[0] },
             { mix: one(above), load: loads[1] },
@@ -91,7 +91,7 @@ describe("a sheet under a dried wash", () => {
           const off = (sheet: typeof paper): number =>
             compareColours(
               predictGlaze(layers, sheet),
-              predict(layers[1].mix, loads[1], paperUnder(layers[0], sheet)).dry,
+              predict(layers[1]!.mix, loads[1], paperUnder(layers[0]!, sheet)).dry,
             ).dE00;
           expect(off(paper), `${above} over ${below}`).toBeLessThan(1);
           expect(off(smooth), `${above} over ${below}, smooth`).toBeLessThan(1);
@@ -112,10 +112,10 @@ describe("charging", () => {
   test("the path runs from one puddle to the other, each step a small one", () => {
     const path = chargePath({ mix: one("PB29"), load: 0.3 }, { mix: one("PY154"), load: 0.15 }, paper, 21);
     expect(path).toHaveLength(21);
-    expect(compareColours(path[0], predict(one("PB29"), 0.3, paper).dry).dE00).toBeLessThan(1e-6);
-    expect(compareColours(path[20], predict(one("PY154"), 0.15, paper).dry).dE00).toBeLessThan(1e-6);
-    for (let i = 1; i < 21; i++) expect(compareColours(path[i - 1], path[i]).dE00).toBeLessThan(14);
-    expect(Math.min(...path.map((lab) => lchOfLab(lab).C))).toBeLessThan(lchOfLab(path[0]).C);
+    expect(compareColours(path[0]!, predict(one("PB29"), 0.3, paper).dry).dE00).toBeLessThan(1e-6);
+    expect(compareColours(path[20]!, predict(one("PY154"), 0.15, paper).dry).dE00).toBeLessThan(1e-6);
+    for (let i = 1; i < 21; i++) expect(compareColours(path[i - 1]!, path[i]!).dE00).toBeLessThan(14);
+    expect(Math.min(...path.map((lab) => lchOfLab(lab).C))).toBeLessThan(lchOfLab(path[0]!).C);
   });
 });
 
@@ -144,7 +144,7 @@ describe("wet and dry", () => {
       const { dry, wet } = predict(one(id), 0.3, paperById(paperId));
       return dry.L - wet.L;
     };
-    const without = { ...one("PBk6")[0].paint, dryingShift: 0 };
+    const without = { ...one("PBk6")[0]!.paint, dryingShift: 0 };
     const bare = predict([{ paint: without, parts: 1 }], 0.3, paper);
     expect(shift("PBk6", "cotton-cold-pressed")).toBeGreaterThan(bare.dry.L - bare.wet.L + 1);
     expect(shift("PBk6", "cellulose")).toBeGreaterThan(shift("PBk6", "cotton-hot-pressed"));
@@ -165,7 +165,7 @@ describe("separation", () => {
 });
 
 describe("likely error", () => {
-  const typical = one("PB29")[0].paint;
+  const typical = one("PB29")[0]!.paint;
   const measured = { ...typical, measured: { miss: 1.04, loads: [0.05, 1] as const, on: "2026-10-03", way: "card" } };
   const earlier = { ...typical, measured: { ...measured.measured, on: "2026-03-01" } };
   const told = (paints: readonly PaintModel[], load = 0.25) =>
@@ -175,11 +175,7 @@ describe("likely error", () => {
       paper,
     );
   test("is smaller for measured paints, between for half and half, and says what it stands on", () => {
-    const [none, half, both] = [
-      [typical, typical],
-      [typical, measured],
-      [measured, measured],
-    ].map((pair) => told(pair));
+    const [none, half, both] = [told([typical, typical]), told([typical, measured]), told([measured, measured])];
     expect([none, half, both].map(({ basis }) => basis)).toEqual(["typical", "mixed", "measured"]);
     expect(both.measurements).toEqual([{ on: "2026-10-03", way: "card" }]);
     expect(both.median).toBeLessThan(half.median);
@@ -190,9 +186,9 @@ describe("likely error", () => {
     expect(told([unsure, unsure]).median).toBeGreaterThan(1.3 * both.median);
   });
   test("an unknown strength counts more in a wash than at full strength, hardly in a white; far from a measured wash it grows", () => {
-    const black = one("PBk9")[0].paint;
+    const black = one("PBk9")[0]!.paint;
     expect(told([black]).from.strength).toBeGreaterThan(told([black], 1).from.strength);
-    expect(told([one("PW6")[0].paint]).median).toBeLessThan(0.4 * told([black]).median);
+    expect(told([one("PW6")[0]!.paint]).median).toBeLessThan(0.4 * told([black]).median);
     const near = { ...measured, measured: { ...measured.measured, loads: [0.012, 1] as const } };
     expect(told([measured], 0.013).median).toBeGreaterThan(told([near], 0.013).median);
   });
@@ -263,11 +259,11 @@ describe("the handbook", () => {
 });
 
 describe("a reach table", () => {
-  const paints = ["PY154", "PV19-rose", "PB29", "PG7", "PBr7-burnt-sienna"].map((id) => one(id)[0].paint);
+  const paints = ["PY154", "PV19-rose", "PB29", "PG7", "PBr7-burnt-sienna"].map((id) => one(id)[0]!.paint);
   const rules = { maxPaints: 3, maxPigments: 3 } as const;
   test("is rebuilt only for what changed, and is then the same as a new one", () => {
     const before = buildReachTable(paints, paper, rules);
-    const changed = [...paints.slice(0, 4), one("PBr7-burnt-umber")[0].paint];
+    const changed = [...paints.slice(0, 4), one("PBr7-burnt-umber")[0]!.paint];
     const after = buildReachTable(changed, paper, rules, before);
     expect(before.computed).toBe(25);
     expect(after.computed).toBe(1 + 4 + 6);
@@ -277,7 +273,7 @@ describe("a reach table", () => {
 
   test("a paint whose optics changed under the same id is computed anew", () => {
     const before = buildReachTable(paints, paper, rules);
-    const refitted = { ...paints[0], optics: { ...paints[0].optics, K: paints[0].optics.K.map((k) => 0.8 * k) } };
+    const refitted = { ...paints[0]!, optics: { ...paints[0]!.optics, K: paints[0]!.optics.K.map((k) => 0.8 * k) } };
     expect(buildReachTable([refitted, ...paints.slice(1)], paper, rules, before).computed).toBe(1 + 4 + 6);
   });
 });

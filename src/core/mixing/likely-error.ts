@@ -65,9 +65,9 @@ function squaresOf(mix: readonly ErrorPart[], which: number, load: Load, paper: 
     );
     const lab = new Float64Array(3);
     filmLab(K, S, load, paper, loads, weights, lab);
-    return { L: lab[0], a: lab[1], b: lab[2] };
+    return { L: lab[0]!, a: lab[1]!, b: lab[2]! };
   };
-  const base = mix[which].paint.optics;
+  const base = mix[which]!.paint.optics;
   const half = (above: Optics, below: Optics): number => (deltaE00(colourWith(above), colourWith(below)) / 2) ** 2;
   const stronger = (by: number): Optics => ({
     K: base.K.map((k) => k * Math.exp(by)),
@@ -78,7 +78,7 @@ function squaresOf(mix: readonly ErrorPart[], which: number, load: Load, paper: 
     const of = i < K_CORRECTIONS ? "hue" : "scattering";
     const at = (sign: number): Optics => {
       const weights = new Float64Array(CORRECTIONS);
-      weights[i] = sign * TUBE[of] * LIKELY[i];
+      weights[i] = sign * TUBE[of] * LIKELY[i]!;
       return correctedOptics(base, weights);
     };
     squares[of] += half(at(1), at(-1));
@@ -141,7 +141,7 @@ export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Pape
   });
   const { basis, measurements } = groundsOf(mix);
   const of = OF_RMS[basis === "measured" ? "measured" : "typical"];
-  const byPaints = basis === "measured" ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1] : 1;
+  const byPaints = basis === "measured" ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1]! : 1;
   const rms = byPaints * Math.sqrt(sumOf(all) + REMAINS * REMAINS);
   const total = Math.max(sumOf(all), 1e-9);
   // A large error is not known to a tenth.

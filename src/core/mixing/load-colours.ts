@@ -37,7 +37,7 @@ export function drawnMix(mix: readonly MixPart[], paper: Paper): DrawnMix {
     const { K, S } = opticsAt(mix, settled[place]);
     for (let i = 0; i < LEVELS; i++) {
       filmLab(K, S, MIN * (MAX / MIN) ** (i / (LEVELS - 1)), paper, EVEN, EVEN, lab);
-      const screen = screenColourOfLab({ L: lab[0], a: lab[1], b: lab[2] });
+      const screen = screenColourOfLab({ L: lab[0]!, a: lab[1]!, b: lab[2]! });
       mapped ||= screen.mapped;
       rgb.set(
         [screen.rgb.r, screen.rgb.g, screen.rgb.b].map((c) => Math.round(c * 255)),

@@ -20,7 +20,7 @@ export function looksOf(
       looks.push(
         loads.map((_load, n) => {
           const at = 3 * (p * loads.length + n);
-          return { L: lab[at], a: lab[at + 1], b: lab[at + 2] };
+          return { L: lab[at]!, a: lab[at + 1]!, b: lab[at + 2]! };
         }),
       ),
     );

@@ -25,7 +25,7 @@ describe("the optimum before rounding", () => {
   const random = seededRandom(2024);
   const targets = Array.from({ length: 200 }, () => {
     const [a, b, c] = [random() ** 2 + 0.01, random() ** 2 + 0.01, random() ** 2 + 0.01];
-    const pick = (): PaintModel => six[Math.floor(random() * six.length)];
+    const pick = (): PaintModel => six[Math.floor(random() * six.length)]!;
     const [one, two, three] = [pick(), pick(), pick()];
     return predict(
       [
@@ -54,7 +54,7 @@ describe("the optimum before rounding", () => {
                 ? [i / steps, 1 - i / steps, 0]
                 : [i / steps, j / steps, 1 - (i + j) / steps];
           for (let load = 0; load < 40; load++)
-            computer.put(load, p0, p1, p2, shares[0], shares[1], shares[2], (1 / 81) ** (load / 39));
+            computer.put(load, p0!, p1!, p2!, shares[0]!, shares[1]!, shares[2]!, (1 / 81) ** (load / 39));
           dense.push(...computer.run(40));
         }
       }
@@ -66,13 +66,13 @@ describe("the optimum before rounding", () => {
       let exhaustive = Infinity;
       for (let p = 0; p < dense.length; p += 3) {
         // Nothing further off in Lab than this can be nearer in dE00 than what is already found.
-        if (Math.abs(dense[p] - target.L) > 2.5 * exhaustive + 1) continue;
+        if (Math.abs(dense[p]! - target.L) > 2.5 * exhaustive + 1) continue;
         exhaustive = Math.min(
           exhaustive,
-          deltaE00Of(target.L, target.a, target.b, dense[p], dense[p + 1], dense[p + 2], 1),
+          deltaE00Of(target.L, target.a, target.b, dense[p]!, dense[p + 1]!, dense[p + 2]!, 1),
         );
       }
-      const ours = closestMixes(target, table, 1)[0].cost;
+      const ours = closestMixes(target, table, 1)[0]!.cost;
       excess += Math.max(0, ours - exhaustive);
       worst = Math.max(worst, ours - exhaustive);
     }
@@ -116,7 +116,7 @@ describe("recipes", () => {
       expect([dry.L, dry.a, dry.b]).toEqual(
         [recipe.dry.L, recipe.dry.a, recipe.dry.b].map((x) => expect.closeTo(x, 9)),
       );
-      expect(recipe.difference.dE00).toBeCloseTo(ciede2000(lab(target), lab(dry)), 2);
+      expect(recipe.difference.dE00).toBeCloseTo(ciede2000(lab(target!), lab(dry)), 2);
     }
   });
 
@@ -141,7 +141,7 @@ describe("recipes", () => {
   test("the closest is among the first two, the calmest before it where it is another; no limit of pigments is broken", () => {
     for (const recipes of answers) {
       const closest = recipes.findIndex(({ kind }) => kind === "closest");
-      expect(closest).toBe(recipes[0].kind === "calmest" ? 1 : 0);
+      expect(closest).toBe(recipes[0]!.kind === "calmest" ? 1 : 0);
       for (const { comesOut } of recipes) expect(comesOut.median).toBeLessThan(comesOut.p90);
       recipes.forEach((recipe) => expect(recipe.pigmentCount).toBeLessThanOrEqual(3));
     }
@@ -151,13 +151,13 @@ describe("recipes", () => {
     const outOfReach = { L: 50, a: 90, b: -75 };
     const [byValue] = matchOver(outOfReach, table, { ...DEFAULT_MATCH, valueWeight: 4 });
     const [byHue] = matchOver(outOfReach, table, { ...DEFAULT_MATCH, valueWeight: 0.5 });
-    expect(Math.abs(byValue.dry.L - 50)).toBeLessThanOrEqual(Math.abs(byHue.dry.L - 50));
-    expect(byValue.difference.dE00).toBeGreaterThan(3);
+    expect(Math.abs(byValue!.dry.L - 50)).toBeLessThanOrEqual(Math.abs(byHue!.dry.L - 50));
+    expect(byValue!.difference.dE00).toBeGreaterThan(3);
   });
 
   test("no paints, no recipes; one paint is still a recipe", () => {
-    expect(match(targets[0], [], paper)).toEqual([]);
-    expect(match(targets[0], [paint("PB29")], paper)).toHaveLength(1);
+    expect(match(targets[0]!, [], paper)).toEqual([]);
+    expect(match(targets[0]!, [paint("PB29")], paper)).toHaveLength(1);
   });
 });
 
@@ -179,5 +179,5 @@ describe("counting pigments, not tubes", () => {
 test("parts near some shares include the nearest countable ones, reduced", () => {
   expect(partsNear([0.5, 0.5])).toContainEqual([1, 1]);
   expect(partsNear([0.5, 0.5])).not.toContainEqual([2, 2]);
-  expect(partsNear([0.98, 0.02]).some(([big, touch]) => touch === TOUCH && big >= 8)).toBe(true);
+  expect(partsNear([0.98, 0.02]).some(([big, touch]) => touch === TOUCH && big! >= 8)).toBe(true);
 });

@@ -92,30 +92,30 @@ export function matchOver(
   const worthRounding = [...new Set([...mixes.slice(0, ROUNDED), ...smallBest])];
   const rounding = worthRounding.map((mix) => roundMix(target, table.computer, mix, 1 / options.valueWeight));
   const laid = worthRounding.map(({ combination }, i) => {
-    const total = rounding[i].parts.reduce((sum, part) => sum + part, 0);
-    const shares = rounding[i].parts.map((part) => part / total);
-    return { combination, shares, load: loadOfWater(rounding[i].waterParts) };
+    const total = rounding[i]!.parts.reduce((sum, part) => sum + part, 0);
+    const shares = rounding[i]!.parts.map((part) => part / total);
+    return { combination, shares, load: loadOfWater(rounding[i]!.waterParts) };
   });
   const doubts = table.paints.map((paint) => tubeDoubt(paint, paper));
   const { valueWeight, hand } = options;
   const weighed = scatterOf(target, table, { valueWeight, freeHue: false }, hand, doubts, laid);
   const candidates = worthRounding.map((mix, i) => {
-    const paints = mix.combination.map((index) => table.paints[index]);
-    const rounded = rounding[i];
+    const paints = mix.combination.map((index) => table.paints[index]!);
+    const rounded = rounding[i]!;
     const way: Way = {
       paintIds: paints.map(({ id }) => id),
       pigmentIds: [...new Set(paints.flatMap(({ pigmentIds }) => pigmentIds))],
       cost: rounded.cost,
       inHand:
-        Math.sqrt(rounded.cost ** 2 + weighed.hand[i] + TUBES_DECIDE * weighed.tubes[i]) +
+        Math.sqrt(rounded.cost ** 2 + weighed.hand[i]! + TUBES_DECIDE * weighed.tubes[i]!) +
         options.effort * effortOf(paints.length) +
-        heavyCost(laid[i].load, areaCm2),
+        heavyCost(laid[i]!.load, areaCm2),
     };
     return { ...way, paints, rounded, exactCost: mix.cost };
   });
   return pickWays(candidates, options.ways).map(({ way, kind }) => {
     const { paints, rounded, exactCost, pigmentIds } = way;
-    const mix = paints.map((paint, i) => ({ paint, parts: rounded.parts[i] }));
+    const mix = paints.map((paint, i) => ({ paint, parts: rounded.parts[i]! }));
     const load = loadOfWater(rounded.waterParts);
     const { dry, wet } = predict(mix, load, paper);
     const difference = compareColours(target, dry);

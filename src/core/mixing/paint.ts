@@ -78,7 +78,7 @@ function checksumOf(optics: Optics): number {
   const known = checksums.get(optics);
   if (known !== undefined) return known;
   let sum = 0;
-  for (let i = 0; i < optics.K.length; i++) sum += (i + 1) * optics.K[i] + (i + 101) * optics.S[i];
+  for (let i = 0; i < optics.K.length; i++) sum += (i + 1) * optics.K[i]! + (i + 101) * optics.S[i]!;
   checksums.set(optics, sum);
   return sum;
 }

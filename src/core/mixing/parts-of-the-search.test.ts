@@ -1,3 +1,4 @@
+import { pairOf } from "../numeric/tuples";
 import { describe, expect, test } from "vitest";
 import { filmComputer } from "../optics/kernel/film-kernel";
 import { COUNTABLE_WATER, MIN_LOAD, WASH_STRENGTHS } from "../optics/load";
@@ -20,7 +21,7 @@ const paint = (id: string) => paintModel(id, [{ pigmentId: id, share: 1 }]);
 
 describe("downhill simplex", () => {
   test("finds the minimum of Rosenbrock's valley (Rosenbrock 1960: 0 at 1, 1)", () => {
-    const valley = (p: Float64Array): number => 100 * (p[1] - p[0] ** 2) ** 2 + (1 - p[0]) ** 2;
+    const valley = (p: Float64Array): number => 100 * (p[1]! - p[0]! ** 2) ** 2 + (1 - p[0]!) ** 2;
     const { point, cost } = nelderMead(valley, [-1.2, 1], [0.5, 0.5], 600, 1e-14, 0);
     expect(cost).toBeLessThan(1e-8);
     expect(point[0]).toBeCloseTo(1, 3);
@@ -31,7 +32,7 @@ describe("downhill simplex", () => {
     let asked = 0;
     const bowl = (p: Float64Array): number => {
       asked++;
-      return (p[0] - 3) ** 2;
+      return (p[0]! - 3) ** 2;
     };
     expect(nelderMead(bowl, [0], [1], 200, 1e-12, 0).point[0]).toBeCloseTo(3, 4);
     asked = 0;
@@ -130,7 +131,7 @@ describe("different ways", () => {
       "another de",
     ]);
     expect(pickWays(ways, 1).map(({ kind }) => kind)).toEqual(["calmest"]);
-    expect(pickWays([way(["a"], 0.4, 3.2), way(["b"], 1, 3)], 1)[0].kind).toBe("closest");
+    expect(pickWays([way(["a"], 0.4, 3.2), way(["b"], 1, 3)], 1)[0]!.kind).toBe("closest");
   });
 
   test("no ways, no picks; never more than asked for", () => {
@@ -145,11 +146,11 @@ describe("the grid of a reach table", () => {
 
   test("each point's colour is the full model's for its mix", () => {
     for (let c = 0; c < table.combinations.length; c++) {
-      const combination = table.combinations[c];
-      for (let p = table.firstPoint[c]; p < table.firstPoint[c + 1]; p += 5) {
-        const { shares, load } = gridMix(combination, table.loudness, p - table.firstPoint[c]);
+      const combination = table.combinations[c]!;
+      for (let p = table.firstPoint[c]!; p < table.firstPoint[c + 1]!; p += 5) {
+        const { shares, load } = gridMix(combination, table.loudness, p - table.firstPoint[c]!);
         const { dry } = predict(
-          combination.map((i, n) => ({ paint: paints[i], parts: shares[n] })),
+          combination.map((i, n) => ({ paint: paints[i]!, parts: shares[n]! })),
           load,
           paper,
         );
@@ -162,7 +163,7 @@ describe("the grid of a reach table", () => {
 
   test("a strong stainer gets a small share, and the loads run from the thinnest wash to masstone", () => {
     const pair = table.combinations.findIndex((c) => c.join() === "0,1");
-    const points = table.firstPoint[pair + 1] - table.firstPoint[pair];
+    const points = table.firstPoint[pair + 1]! - table.firstPoint[pair]!;
     const mixes = Array.from({ length: points }, (_, p) => gridMix([0, 1], table.loudness, p));
     expect(mixes.every(({ shares: [a, b] }) => Math.abs(a + b - 1) < 1e-9)).toBe(true);
     expect(mixes.filter(({ shares }) => shares[1] < 0.5).length).toBeGreaterThan(points / 2);
@@ -260,12 +261,12 @@ describe("judging a mix", () => {
     for (const strongest of [1, 0.25]) {
       const { cost, point } = rankOnGrid(dark, table, { valueWeight: 1, freeHue: true, strongest: () => strongest });
       cost.forEach((best, c) => {
-        const [from, to] = [table.firstPoint[c], table.firstPoint[c + 1]];
+        const [from, to] = pairOf([table.firstPoint[c]!, table.firstPoint[c + 1]!]);
         const allowed = Array.from({ length: to - from }, (_, i) => i).filter(
-          (i) => gridMix(table.combinations[c], table.loudness, i).load <= strongest + 1e-9,
+          (i) => gridMix(table.combinations[c]!, table.loudness, i).load <= strongest + 1e-9,
         );
         const tried = allowed.map((i) =>
-          judged(dark, table.L[from + i], table.a[from + i], table.b[from + i], { valueWeight: 1, freeHue: true }),
+          judged(dark, table.L[from + i]!, table.a[from + i]!, table.b[from + i]!, { valueWeight: 1, freeHue: true }),
         );
         expect(Math.sqrt(best)).toBeCloseTo(Math.min(...tried), 4);
         expect(allowed).toContain(point[c]);

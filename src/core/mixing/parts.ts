@@ -44,7 +44,7 @@ export function partsNear(shares: readonly number[]): readonly (readonly number[
 /** Countable water ratios around a load: the nearest and two on each side. */
 function waterNear(load: Load): readonly WaterParts[] {
   const off = (water: WaterParts): number => Math.abs(Math.log(loadOfWater(water) / load));
-  const nearest = COUNTABLE_WATER.reduce((best, water, i) => (off(water) < off(COUNTABLE_WATER[best]) ? i : best), 0);
+  const nearest = COUNTABLE_WATER.reduce((best, water, i) => (off(water) < off(COUNTABLE_WATER[best]!) ? i : best), 0);
   return COUNTABLE_WATER.slice(Math.max(0, nearest - 2), nearest + 3);
 }
 
@@ -66,8 +66,9 @@ export function roundMix(
   const candidates = partsNear(mix.shares);
   let slot = 0;
   for (const [a, b = 0, c = 0] of candidates) {
-    const total = a + b + c;
-    for (const water of waters) computer.put(slot++, p0, p1, p2, a / total, b / total, c / total, loadOfWater(water));
+    const total = a! + b + c;
+    for (const water of waters)
+      computer.put(slot++, p0!, p1!, p2!, a! / total, b / total, c / total, loadOfWater(water));
   }
   const lab = computer.run(slot);
   let best: RoundedMix | null = null;
@@ -77,7 +78,7 @@ export function roundMix(
     const effort = COST_OF_A_PART * parts.reduce((sum, part) => sum + Math.ceil(part), 0);
     for (const waterParts of waters) {
       const at = 3 * slot++;
-      const cost = deltaE00Of(target.L, target.a, target.b, lab[at], lab[at + 1], lab[at + 2], kL);
+      const cost = deltaE00Of(target.L, target.a, target.b, lab[at]!, lab[at + 1]!, lab[at + 2]!, kL);
       if (cost + effort < bestScore) {
         bestScore = cost + effort;
         best = { parts, waterParts, cost };

@@ -7,7 +7,7 @@ import { nearestStrength, otherStrengths, puddlesOf } from "./puddles";
 import { ringFlow, ringPixels } from "./ring";
 
 const single = (id: string): ReturnType<typeof paintModel> => paintModel(id, [{ pigmentId: id, share: 1 }]);
-const [blue, brown, rose] = ["PB29", "PBr7-burnt-sienna", "PV19-rose"].map(single);
+const [blue, brown, rose] = [single("PB29"), single("PBr7-burnt-sienna"), single("PV19-rose")];
 const paper = PAPERS[0];
 
 describe("puddles", () => {
@@ -50,11 +50,11 @@ describe("puddles", () => {
 
   test("areas of the same proportions share one, whatever the order, the count and the water", () => {
     expect(puddles.map(({ uses }) => uses.map(({ id }) => id))).toEqual([["roof"], ["sky", "dyke"], ["wall"]]);
-    expect(puddles[1].parts).toEqual([
+    expect(puddles[1]!.parts).toEqual([
       { paintId: "rose", parts: 2 },
       { paintId: "blue", parts: 1 },
     ]);
-    expect(puddles[1].areaCm2).toBe(350);
+    expect(puddles[1]!.areaCm2).toBe(350);
   });
   test("none for no recipes", () => expect(puddlesOf([])).toEqual([]));
 });
@@ -84,9 +84,9 @@ describe("the ring test", () => {
   test("shares sum to one; each paint is strongest where it was put down; a light one runs farther", () => {
     const { shares, load } = ringFlow([blue, rose, brown]);
     for (let i = 0; i < load.length; i++)
-      expect(shares[3 * i] + shares[3 * i + 1] + shares[3 * i + 2]).toBeCloseTo(1, 9);
+      expect(shares[3 * i]! + shares[3 * i + 1]! + shares[3 * i + 2]!).toBeCloseTo(1, 9);
     for (const p of [0, 1, 2]) expect(shares[3 * Math.round((p * load.length) / 3) + p]).toBeGreaterThan(0.8);
-    const held = (p: number): number => load.reduce((sum, _, i) => sum + shares[3 * i + p], 0);
+    const held = (p: number): number => load.reduce((sum, _, i) => sum + shares[3 * i + p]!, 0);
     expect(rose.weight).toBeLessThan(blue.weight);
     expect(held(1)).toBeGreaterThan(held(0));
   });
@@ -96,8 +96,8 @@ describe("the ring test", () => {
     const at = (x: number, y: number): number[] => [...pixels.subarray(4 * (y * side + x), 4 * (y * side + x) + 4)];
     const [top, bottom] = [at(60, 18), at(60, 102)];
     expect([at(60, 60)[3], at(2, 2)[3], top[3], bottom[3]]).toEqual([0, 0, 255, 255]);
-    expect(top[2]).toBeGreaterThan(top[0] + 40);
-    expect(bottom[0]).toBeGreaterThan(bottom[1] + 40);
+    expect(top[2]).toBeGreaterThan(top[0]! + 40);
+    expect(bottom[0]).toBeGreaterThan(bottom[1]! + 40);
     expect([...ringPixels([], paper, 8, 1)].every((byte) => byte === 0)).toBe(true);
   });
 });

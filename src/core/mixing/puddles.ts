@@ -36,8 +36,8 @@ export function addsOnePaint<Key>(
   if (parent.paints.length < 2 || child.paints.length !== parent.paints.length + 1) return false;
   const places = parent.paints.map((paint) => child.paints.indexOf(paint));
   if (places.includes(-1)) return false;
-  const scale = child.parts[places[0]] / parent.parts[0];
-  return places.every((place, i) => Math.abs(child.parts[place] - scale * parent.parts[i]) < 1e-9);
+  const scale = child.parts[places[0]!]! / parent.parts[0]!;
+  return places.every((place, i) => Math.abs(child.parts[place]! - scale * parent.parts[i]!) < 1e-9);
 }
 
 type Unplaced = Omit<SharedPuddle, "from">;
@@ -47,7 +47,7 @@ const addsTo = (child: Unplaced, parent: Unplaced): boolean => {
     paints: parts.map(({ paintId }) => paintId),
     parts: parts.map(({ parts: amount }) => amount),
   }));
-  return addsOnePaint(own, other);
+  return addsOnePaint(own!, other!);
 };
 
 /** The mix without one of its paints, as a puddle that serves nothing itself. */

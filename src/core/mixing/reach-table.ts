@@ -63,7 +63,7 @@ const GRIDS = [gridOf(1), gridOf(2), gridOf(3)];
 /** How strongly a paint speaks in a mix: the mean of K and S over the bands. Evens out the grid. */
 export function loudnessOf({ optics }: PaintModel): number {
   let sum = 0;
-  for (let i = 0; i < optics.K.length; i++) sum += optics.K[i] + 0.5 * optics.S[i];
+  for (let i = 0; i < optics.K.length; i++) sum += optics.K[i]! + 0.5 * optics.S[i]!;
   return sum / optics.K.length + 0.05;
 }
 
@@ -72,13 +72,13 @@ export function loudnessOf({ optics }: PaintModel): number {
  * it contributes, not in its amount, so that a strong stainer is sampled as finely as a weak earth.
  */
 export function gridMix(combination: readonly number[], loud: Float64Array, point: number): GridMix {
-  const weights = GRIDS[combination.length - 1][Math.floor(point / LOADS)];
+  const weights = GRIDS[combination.length - 1]![Math.floor(point / LOADS)]!;
   const [p0, p1 = p0, p2 = p0] = combination;
-  const a = weights[0] / loud[p0];
-  const b = weights[1] / loud[p1];
-  const c = weights[2] / loud[p2];
+  const a = weights[0] / loud[p0!]!;
+  const b = weights[1] / loud[p1!]!;
+  const c = weights[2] / loud[p2!]!;
   const total = a + b + c;
-  return { shares: [a / total, b / total, c / total], load: LOAD_GRID[point % LOADS] };
+  return { shares: [a / total, b / total, c / total], load: LOAD_GRID[point % LOADS]! };
 }
 
 const combinationKeys = (
@@ -98,22 +98,22 @@ function fill(table: Omit<ReachTable, "computed">, wanted: readonly number[]): v
     const done = computer.run(used);
     let from = 0;
     for (const c of batch) {
-      for (let p = firstPoint[c]; p < firstPoint[c + 1]; p++) {
-        L[p] = done[from++];
-        a[p] = done[from++];
-        b[p] = done[from++];
+      for (let p = firstPoint[c]!; p < firstPoint[c + 1]!; p++) {
+        L[p] = done[from++]!;
+        a[p] = done[from++]!;
+        b[p] = done[from++]!;
       }
     }
     batch = [];
     used = 0;
   };
   for (const c of wanted) {
-    const points = firstPoint[c + 1] - firstPoint[c];
+    const points = firstPoint[c + 1]! - firstPoint[c]!;
     if (used + points > computer.capacity) flush();
-    const [p0, p1 = p0, p2 = p0] = combinations[c];
+    const [p0, p1 = p0, p2 = p0] = combinations[c]!;
     for (let point = 0; point < points; point++) {
-      const { shares, load } = gridMix(combinations[c], loud, point);
-      computer.put(used++, p0, p1, p2, shares[0], shares[1], shares[2], load);
+      const { shares, load } = gridMix(combinations[c]!, loud, point);
+      computer.put(used++, p0!, p1!, p2!, shares[0], shares[1], shares[2], load);
     }
     batch.push(c);
   }
@@ -142,9 +142,9 @@ export function reachTableOf(
 ): ReachTable {
   const firstPoint = new Uint32Array(combinations.length + 1);
   combinations.forEach((combination, c) => {
-    firstPoint[c + 1] = firstPoint[c] + GRIDS[combination.length - 1].length * LOADS;
+    firstPoint[c + 1] = firstPoint[c]! + GRIDS[combination.length - 1]!.length * LOADS;
   });
-  const points = firstPoint[combinations.length];
+  const points = firstPoint[combinations.length]!;
   const [L, a, b] = [new Float32Array(points), new Float32Array(points), new Float32Array(points)];
   const table = {
     paints,
@@ -162,7 +162,7 @@ export function reachTableOf(
     const old = new Map(combinationKeys(before.paints, before.combinations).map((key, c) => [key, c]));
     const keys = combinationKeys(paints, combinations);
     wanted = wanted.filter((c) => {
-      const at = old.get(keys[c]);
+      const at = old.get(keys[c]!);
       if (at === undefined) return true;
       const [from, to] = [before.firstPoint[at], before.firstPoint[at + 1]];
       L.set(before.L.subarray(from, to), firstPoint[c]);

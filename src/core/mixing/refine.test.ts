@@ -33,9 +33,9 @@ describe("refining mixes by a few steps with the full film model", () => {
   test("a mix's own colour is found again by its paints, where the grid is far off", () => {
     const target = predict(
       [
-        { paint: paints[0], parts: 9 },
-        { paint: paints[1], parts: 2 },
-        { paint: paints[2], parts: 0.3 },
+        { paint: paints[0]!, parts: 9 },
+        { paint: paints[1]!, parts: 2 },
+        { paint: paints[2]!, parts: 0.3 },
       ],
       0.11,
       paper,
@@ -57,7 +57,7 @@ describe("refining mixes by a few steps with the full film model", () => {
       const simplex = polishMixes(target, table, metric, rankOnGrid(target, table, metric), all.length);
       const behind = simplex
         .filter(({ cost: best }) => best < 8)
-        .map(({ index, cost: best }) => cost[index] - best)
+        .map(({ index, cost: best }) => cost[index]! - best)
         .sort((a, b) => a - b);
       expect(behind.length).toBeGreaterThan(2);
       expect(behind[Math.floor(0.5 * behind.length)]).toBeLessThan(0.3);
@@ -68,11 +68,11 @@ describe("refining mixes by a few steps with the full film model", () => {
     const dark = { L: 20, a: 0, b: 0 };
     const { cost, made } = refined(dark, fullMetric(1.5));
     for (const c of all)
-      expect(judged(dark, made[3 * c], made[3 * c + 1], made[3 * c + 2], fullMetric(1.5))).toBeCloseTo(cost[c], 2);
+      expect(judged(dark, made[3 * c]!, made[3 * c + 1]!, made[3 * c + 2]!, fullMetric(1.5))).toBeCloseTo(cost[c]!, 2);
     const thin: MixMetric = { ...fullMetric(1.5), strongest: ({ id }) => (id === "PBk9" ? 0.2 : 1) };
     const limited = refined(dark, thin).cost;
     expect(limited[at(4)]).toBeCloseTo(judged(dark, ...labOf(4, 0.2), thin), 1);
-    expect(limited[at(4)]).toBeGreaterThan(cost[at(4)] + 10);
+    expect(limited[at(4)]).toBeGreaterThan(cost[at(4)]! + 10);
   });
 
   test("with hues free a green's value and chroma are met by blue and brown", () => {
@@ -82,6 +82,6 @@ describe("refining mixes by a few steps with the full film model", () => {
 });
 
 function labOf(paint: number, load: number): [number, number, number] {
-  const { dry } = predict([{ paint: paints[paint], parts: 1 }], load, paper);
+  const { dry } = predict([{ paint: paints[paint]!, parts: 1 }], load, paper);
   return [dry.L, dry.a, dry.b];
 }

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import type { Lab } from "../colour/colour";
 import { MAX_LOAD, MIN_LOAD } from "../optics/load";
 import type { GridRanking } from "./closest";
@@ -20,14 +21,14 @@ function solve(m: Float64Array, v: Float64Array, n: number): void {
   for (let i = 0; i < n; i++) {
     const pivot = m[3 * i + i] || 1e-12;
     for (let k = i + 1; k < n; k++) {
-      const f = m[3 * k + i] / pivot;
-      for (let j = i; j < n; j++) m[3 * k + j] -= f * m[3 * i + j];
-      v[k] -= f * v[i];
+      const f = m[3 * k + i]! / pivot;
+      for (let j = i; j < n; j++) m[3 * k + j]! -= f * m[3 * i + j]!;
+      v[k]! -= f * v[i]!;
     }
   }
   for (let i = n - 1; i >= 0; i--) {
-    for (let j = i + 1; j < n; j++) v[i] -= m[3 * i + j] * v[j];
-    v[i] /= m[3 * i + i] || 1e-12;
+    for (let j = i + 1; j < n; j++) v[i]! -= m[3 * i + j]! * v[j]!;
+    v[i]! /= m[3 * i + i] || 1e-12;
   }
 }
 
@@ -66,47 +67,47 @@ export function refineMixes(
   for (let from = 0; from < wanted.length; from += batch) {
     const chunk = wanted.slice(from, from + batch);
     chunk.forEach((c, i) => {
-      const { shares, load } = gridMix(combinations[c], loudness, ranking.point[c]);
+      const { shares, load } = gridMix(combinations[c]!, loudness, ranking.point[c]!);
       trial.set(
         [Math.log(load), Math.log(shares[1] / shares[0]), Math.log(shares[2] / shares[0])].slice(
           0,
-          combinations[c].length,
+          combinations[c]!.length,
         ),
         3 * i,
       );
     });
     damping.fill(DAMPING);
     const least = Float64Array.from(chunk, () => Infinity);
-    const most = Float64Array.from(chunk, (c) => Math.min(...combinations[c].map((p) => strongest[p])));
+    const most = Float64Array.from(chunk, (c) => Math.min(...combinations[c]!.map((p) => strongest[p]!)));
     const failed = new Uint8Array(chunk.length);
     let active = [...chunk.keys()];
     for (let round = 0; round <= REFINING_ROUNDS && active.length > 0; round++) {
       active.forEach((i, slot) => {
-        const c = chunk[i];
-        const combination = combinations[c];
+        const c = chunk[i]!;
+        const combination = combinations[c]!;
         const [p0, p1 = p0, p2 = p0] = combination;
         for (let shift = 0; shift < 4; shift++) {
-          const x = trial[3 * i] + (shift === 1 ? -SLOPE : 0);
-          const r1 = combination.length > 1 ? Math.exp(trial[3 * i + 1] + (shift === 2 ? SLOPE : 0)) : 0;
-          const r2 = combination.length > 2 ? Math.exp(trial[3 * i + 2] + (shift === 3 ? SLOPE : 0)) : 0;
+          const x = trial[3 * i]! + (shift === 1 ? -SLOPE : 0);
+          const r1 = combination.length > 1 ? Math.exp(trial[3 * i + 1]! + (shift === 2 ? SLOPE : 0)) : 0;
+          const r2 = combination.length > 2 ? Math.exp(trial[3 * i + 2]! + (shift === 3 ? SLOPE : 0)) : 0;
           const total = 1 + r1 + r2;
-          computer.put(4 * slot + shift, p0, p1, p2, 1 / total, r1 / total, r2 / total, Math.exp(x));
+          computer.put(4 * slot + shift, p0!, p1!, p2!, 1 / total, r1 / total, r2 / total, Math.exp(x));
         }
       });
       const lab = computer.run(4 * active.length);
       active = active.filter((i, slot) => {
-        const c = chunk[i];
-        const n = combinations[c].length;
+        const c = chunk[i]!;
+        const n = combinations[c]!.length;
         const first = 12 * slot;
-        const [L, a, b] = [lab[first], lab[first + 1], lab[first + 2]];
+        const [L, a, b] = tripleOf([lab[first]!, lab[first + 1]!, lab[first + 2]!]);
         const now = judged(target, L, a, b, metric);
-        if (now < least[i]) {
-          const gain = least[i] - now;
+        if (now < least[i]!) {
+          const gain = least[i]! - now;
           failed[i] = 0;
           least[i] = now;
           best.set(trial.subarray(3 * i, 3 * i + 3), 3 * i);
-          damping[i] = Math.max(1e-4, damping[i] / 3);
-          if (now < cost[c]) {
+          damping[i] = Math.max(1e-4, damping[i]! / 3);
+          if (now < cost[c]!) {
             cost[c] = now;
             made.set([L, a, b], 3 * c);
             at.set(trial.subarray(3 * i, 3 * i + 3), 3 * c);
@@ -114,40 +115,40 @@ export function refineMixes(
           if (now < GOOD_ENOUGH || gain < HARDLY_BETTER) return false;
         } else {
           // The step failed: three quarters of the way back to the best.
-          damping[i] *= 10;
-          for (let j = 0; j < n; j++) trial[3 * i + j] = (trial[3 * i + j] + 3 * best[3 * i + j]) / 4;
-          return ++failed[i] < 2;
+          damping[i]! *= 10;
+          for (let j = 0; j < n; j++) trial[3 * i + j] = (trial[3 * i + j]! + 3 * best[3 * i + j]!) / 4;
+          return ++failed[i]! < 2;
         }
         for (let shift = 0; shift < 4; shift++)
           residuals(
             target,
             metric,
-            lab[first + 3 * shift],
-            lab[first + 3 * shift + 1],
-            lab[first + 3 * shift + 2],
+            lab[first + 3 * shift]!,
+            lab[first + 3 * shift + 1]!,
+            lab[first + 3 * shift + 2]!,
             residual,
             3 * shift,
           );
         for (let j = 0; j < n; j++)
           for (let k = 0; k < 3; k++)
-            slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
+            slopes[3 * j + k] = (residual[3 * (j + 1) + k]! - residual[k]!) / (j === 0 ? -SLOPE : SLOPE);
         for (let j = 0; j < n; j++) {
           step[j] = 0;
-          for (let k = 0; k < 3; k++) step[j] -= slopes[3 * j + k] * residual[k];
+          for (let k = 0; k < 3; k++) step[j]! -= slopes[3 * j + k]! * residual[k]!;
           for (let m = 0; m < n; m++) {
             normal[3 * j + m] = 0;
-            for (let k = 0; k < 3; k++) normal[3 * j + m] += slopes[3 * j + k] * slopes[3 * m + k];
+            for (let k = 0; k < 3; k++) normal[3 * j + m]! += slopes[3 * j + k]! * slopes[3 * m + k]!;
           }
         }
-        for (let j = 0; j < n; j++) normal[3 * j + j] += damping[i] * normal[3 * j + j] + 1e-6;
+        for (let j = 0; j < n; j++) normal[3 * j + j]! += damping[i] * normal[3 * j + j]! + 1e-6;
         kept.set(normal);
         wanting.set(step);
         solve(normal, step, n);
-        const x = best[3 * i];
-        const load = Math.min(most[i], Math.max(thinnest, x + Math.min(LONGEST, Math.max(-LONGEST, step[0]))));
-        if (Math.abs(load - x - step[0]) > 1e-9 && n > 1) {
+        const x = best[3 * i]!;
+        const load = Math.min(most[i]!, Math.max(thinnest, x + Math.min(LONGEST, Math.max(-LONGEST, step[0]!))));
+        if (Math.abs(load - x - step[0]!) > 1e-9 && n > 1) {
           // The load stops at its bound: the ratios are solved for again with it there.
-          for (let j = 1; j < n; j++) wanting[j] -= kept[3 * j] * (load - x);
+          for (let j = 1; j < n; j++) wanting[j]! -= kept[3 * j]! * (load - x);
           for (let j = 0; j < n; j++) kept[j] = kept[3 * j] = 0;
           kept[0] = 1;
           wanting[0] = load - x;
@@ -158,7 +159,7 @@ export function refineMixes(
         for (let j = 1; j < n; j++)
           trial[3 * i + j] = Math.min(
             9,
-            Math.max(-9, best[3 * i + j] + Math.min(LONGEST, Math.max(-LONGEST, step[j]))),
+            Math.max(-9, best[3 * i + j]! + Math.min(LONGEST, Math.max(-LONGEST, step[j]!))),
           );
         return true;
       });

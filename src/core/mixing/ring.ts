@@ -38,7 +38,7 @@ export function ringFlow(paints: readonly PaintModel[]): {
       shares[i * n + p] = amount;
       sum += amount;
     });
-    for (let p = 0; p < n; p++) shares[i * n + p] /= sum;
+    for (let p = 0; p < n; p++) shares[i * n + p]! /= sum;
     load[i] = PUT_DOWN * Math.min(1, sum);
   }
   return { shares, load };
@@ -51,13 +51,13 @@ function ringColours(paints: readonly PaintModel[], shares: Float64Array, paper:
   const rgb = new Uint8Array(3 * ANGLES * HEIGHTS.length * RING_LOADS);
   let at = 0;
   for (let i = 0; i < ANGLES; i++) {
-    const mix = paints.map((paint, p) => ({ paint, parts: shares[i * n + p] }));
+    const mix = paints.map((paint, p) => ({ paint, parts: shares[i * n + p]! }));
     const settled = settle(mix, paper);
     for (const place of HEIGHTS) {
       const { K, S } = opticsAt(mix, settled[place]);
       for (let l = 0; l < RING_LOADS; l++, at += 3) {
         filmLab(K, S, THINNEST * (STRONGEST / THINNEST) ** (l / (RING_LOADS - 1)), paper, [1], [1], lab);
-        const screen = screenColourOfLab({ L: lab[0], a: lab[1], b: lab[2] }).rgb;
+        const screen = screenColourOfLab({ L: lab[0]!, a: lab[1]!, b: lab[2]! }).rgb;
         rgb.set(
           [screen.r, screen.g, screen.b].map((c) => Math.round(255 * c)),
           at,
@@ -90,7 +90,7 @@ export function ringPixels(
     (_, i) =>
       textureOf(
         paper.roughness,
-        paints.reduce((sum, { granulation }, p) => sum + granulation * shares[i * n + p], 0),
+        paints.reduce((sum, { granulation }, p) => sum + granulation * shares[i * n + p]!, 0),
       ).spread,
   );
   const half = sidePx / 2;
@@ -120,7 +120,7 @@ export function ringPixels(
         0.72 +
         0.35 * Math.sin(Math.PI * Math.min(1, Math.max(0, across))) +
         0.22 * valueNoise(x / 22, y / 22, seed + 6);
-      const here = load[i] * rim * pool * Math.exp(-1.7 * spread[i] * height);
+      const here = load[i]! * rim * pool * Math.exp(-1.7 * spread[i]! * height);
       const level = Math.max(
         0,
         Math.min(
@@ -133,7 +133,7 @@ export function ringPixels(
       const at = 4 * (y * sidePx + x);
       for (let c = 0; c < 3; c++) {
         const value = (dh: number, dl: number): number =>
-          colours[3 * ((i * HEIGHTS.length + h + dh) * RING_LOADS + l + dl) + c];
+          colours[3 * ((i * HEIGHTS.length + h + dh) * RING_LOADS + l + dl) + c]!;
         const [u, v] = [step - h, level - l];
         pixels[at + c] =
           value(0, 0) * (1 - u) * (1 - v) + value(1, 0) * u * (1 - v) + value(0, 1) * (1 - u) * v + value(1, 1) * u * v;

@@ -14,9 +14,9 @@ interface SharedMix {
 
 /** The mix of a combination at the logarithms that refineMixes gives. */
 export function mixAt(combination: readonly number[], at: Float64Array, c: number): SharedMix {
-  const ratios = combination.map((_, p) => (p === 0 ? 1 : Math.exp(at[3 * c + p])));
+  const ratios = combination.map((_, p) => (p === 0 ? 1 : Math.exp(at[3 * c + p]!)));
   const total = ratios.reduce((sum, ratio) => sum + ratio, 0);
-  return { combination, shares: ratios.map((ratio) => ratio / total), load: Math.exp(at[3 * c]) };
+  return { combination, shares: ratios.map((ratio) => ratio / total), load: Math.exp(at[3 * c]!) };
 }
 
 /**
@@ -55,13 +55,13 @@ export function scatterOf(
       for (let shift = 0; shift < 4; shift++) {
         const r1 = shift === 2 ? more * s1 : s1;
         const r2 = shift === 3 ? more * s2 : s2;
-        const total = s0 + r1 + r2;
+        const total = s0! + r1 + r2;
         computer.put(
           4 * slot + shift,
-          p0,
-          p1,
-          p2,
-          s0 / total,
+          p0!,
+          p1!,
+          p2!,
+          s0! / total,
           r1 / total,
           r2 / total,
           shift === 1 ? load / more : load,
@@ -73,14 +73,14 @@ export function scatterOf(
       const first = 12 * slot;
       for (let shift = 0; shift < 4; shift++) {
         const place = first + 3 * shift;
-        residuals(target, metric, lab[place], lab[place + 1], lab[place + 2], residual, 3 * shift);
+        residuals(target, metric, lab[place]!, lab[place + 1]!, lab[place + 2]!, residual, 3 * shift);
       }
       for (let j = 0; j < shares.length; j++)
         for (let k = 0; k < 3; k++)
-          slopes[3 * j + k] = (residual[3 * (j + 1) + k] - residual[k]) / (j === 0 ? -SLOPE : SLOPE);
+          slopes[3 * j + k] = (residual[3 * (j + 1) + k]! - residual[k]!) / (j === 0 ? -SLOPE : SLOPE);
       movedSquares(shares, slopes, moved);
       scatter.hand[from + slot] = handSquares(shares, slopes, moved, hand);
-      for (let j = 0; j < shares.length; j++) scatter.tubes[from + slot] += doubts[combination[j]] ** 2 * moved[j];
+      for (let j = 0; j < shares.length; j++) scatter.tubes[from + slot]! += doubts[combination[j]!]! ** 2 * moved[j]!;
     });
   }
   return scatter;

@@ -24,7 +24,7 @@ export interface Separation {
 function evenColour({ K, S }: Optics, load: Load, paper: Paper): Lab {
   const out = new Float64Array(3);
   filmLab(K, S, load, paper, [1], [1], out);
-  return { L: out[0], a: out[1], b: out[2] };
+  return { L: out[0]!, a: out[1]!, b: out[2]! };
 }
 
 /**
@@ -39,9 +39,9 @@ export function separationOf(mix: readonly MixPart[], load: Load, paper: Paper):
   const places = [settled.hollows, settled.edge] as const;
   const [hollows, edge] = places.map((place) => evenColour(opticsAt(mix, place), load * place.load, paper));
   const [asHollows, asEdge] = places.map((place) => evenColour(unparted, load * place.load, paper));
-  const visible = Math.max(0, deltaE00(hollows, edge) - deltaE00(asHollows, asEdge));
+  const visible = Math.max(0, deltaE00(hollows!, edge!) - deltaE00(asHollows!, asEdge!));
   const drawn = mix
-    .map(({ paint }, i) => ({ id: paint.id, to: settled.hollows.amounts[i] / settled.edge.amounts[i] }))
+    .map(({ paint }, i) => ({ id: paint.id, to: settled.hollows.amounts[i]! / settled.edge.amounts[i]! }))
     .sort((a, b) => b.to - a.to);
   const word =
     visible < 1
@@ -53,10 +53,10 @@ export function separationOf(mix: readonly MixPart[], load: Load, paper: Paper):
           : "separates strongly";
   const parted = visible >= 1;
   return {
-    stays: parted ? drawn[0].id : null,
-    travels: parted ? drawn[drawn.length - 1].id : null,
-    hollows,
-    edge,
+    stays: parted ? drawn[0]!.id : null,
+    travels: parted ? drawn[drawn.length - 1]!.id : null,
+    hollows: hollows!,
+    edge: edge!,
     visible,
     word,
   };

@@ -17,7 +17,7 @@ const random = seededRandom(4);
 const single = (id: string) => paintModel(id, [{ pigmentId: id, share: 1 }]);
 const MIXES = Array.from({ length: 200 }, (_, i) => ({
   mix: Array.from({ length: 1 + (i % 3) }, () => ({
-    paint: single(HANDBOOK[Math.floor(random() * HANDBOOK.length)].id),
+    paint: single(HANDBOOK[Math.floor(random() * HANDBOOK.length)]!.id),
     parts: 1 + Math.floor(4 * random()),
   })),
   paper: PAPERS[i % PAPERS.length],
@@ -27,11 +27,11 @@ const MIXES = Array.from({ length: 200 }, (_, i) => ({
 describe("how a mix settles", () => {
   test("every pigment is conserved, every place holds some, and the edge holds most", () => {
     for (const { mix, paper } of MIXES) {
-      const settled = settle(mix, paper);
+      const settled = settle(mix, paper!);
       const total = mix.reduce((sum, { parts }) => sum + parts, 0);
       expect(PLACES.reduce((sum, place) => sum + settled[place].area, 0)).toBeCloseTo(1, 9);
       mix.forEach(({ parts }, i) => {
-        const laid = PLACES.reduce((sum, place) => sum + settled[place].area * settled[place].amounts[i], 0);
+        const laid = PLACES.reduce((sum, place) => sum + settled[place].area * settled[place].amounts[i]!, 0);
         expect(laid).toBeCloseTo(parts / total, 9);
       });
       expect(Math.min(...PLACES.flatMap((place) => settled[place].amounts))).toBeGreaterThan(0);
@@ -43,15 +43,15 @@ describe("how a mix settles", () => {
   test("the mean of all its places is the predicted colour: within half a dE00 for nine mixes in ten", () => {
     const flat = { loads: [1, 1, 1], weights: [1 / 6, 2 / 3, 1 / 6], spread: 0 } as const;
     const misses = MIXES.map(({ mix, paper, load }) => {
-      const settled = settle(mix, paper);
+      const settled = settle(mix, paper!);
       const mean = new Float64Array(BANDS);
       for (const place of PLACES) {
         const { K, S } = opticsAt(mix, settled[place]);
         const own = new Float64Array(BANDS);
-        filmReflectance(K, S, load * settled[place].load, paper.ground, DRY_SURFACE, flat, 1, own);
-        own.forEach((r, i) => (mean[i] += settled[place].area * r));
+        filmReflectance(K, S, load * settled[place].load, paper!.ground, DRY_SURFACE, flat, 1, own);
+        own.forEach((r, i) => (mean[i]! += settled[place].area * r));
       }
-      return deltaE00(labOfXyz(xyzOfReflectance(mean)), predict(mix, load, paper).dry);
+      return deltaE00(labOfXyz(xyzOfReflectance(mean)), predict(mix, load, paper!).dry);
     }).sort((a, b) => a - b);
     expect(misses[Math.floor(0.5 * misses.length)]).toBeLessThan(0.15);
     expect(misses[Math.floor(0.9 * misses.length)]).toBeLessThan(0.6);
@@ -64,7 +64,7 @@ describe("how a mix settles", () => {
       { paint: single("PY150"), parts: 1 },
     ];
     const { hollows, hills, edge } = settle(mix, paper);
-    const blueShare = ({ amounts: [blue, yellow] }: typeof hollows): number => blue / (blue + yellow);
+    const blueShare = ({ amounts: [blue, yellow] }: typeof hollows): number => blue! / (blue! + yellow!);
     expect(blueShare(hollows)).toBeGreaterThan(0.6);
     expect(blueShare(hills)).toBeLessThan(0.4);
     expect(blueShare(edge)).toBeLessThan(0.45);
@@ -85,7 +85,7 @@ describe("how a mix settles", () => {
         ...colours.rgb.subarray(3 * (row * levels + 50), 3 * (row * levels + 51)),
       ];
       const [hill, , hollow] = [0, 1, 2].map(at);
-      return Math.max(...hill.map((c, i) => Math.abs(c - hollow[i])));
+      return Math.max(...hill!.map((c, i) => Math.abs(c - hollow![i]!)));
     };
     expect(apartOf("PB35", "PY150")).toBeGreaterThan(25);
     expect(apartOf("PB15-green-shade", "PY150")).toBeLessThan(6);

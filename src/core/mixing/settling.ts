@@ -58,18 +58,18 @@ export function settle(
     const heights = [weights[2], weights[1], weights[0]];
     const rim = 1 + RIM_GAIN * Math.exp(-RIM_SORTING * apart);
     const kept = (1 - RIM_AREA * rim) / (1 - RIM_AREA);
-    const scale = kept / inside.reduce((sum, amount, i) => sum + heights[i] * amount, 0);
+    const scale = kept / inside.reduce((sum, amount, i) => sum + heights[i]! * amount, 0);
     heights.forEach((weight, i) => (areas[i] = weight * (1 - RIM_AREA)));
     areas[3] = RIM_AREA;
     return [...inside.map((amount) => share * amount * scale), share * rim];
   });
   const at = (place: number): Settled => {
-    const amounts = byPaint.map((paint) => paint[place]);
-    return { amounts, load: amounts.reduce((sum, amount) => sum + amount, 0), area: areas[place] };
+    const amounts = byPaint.map((paint) => paint[place]!);
+    return { amounts, load: amounts.reduce((sum, amount) => sum + amount, 0), area: areas[place]! };
   };
   return { hollows: at(0), level: at(1), hills: at(2), edge: at(3) };
 }
 
 /** Optics of what lies at a place, for a film of the load there. */
 export const opticsAt = (mix: readonly MixPart[], { amounts, load }: Settled): Optics =>
-  blendOptics(mix.map(({ paint }, i) => ({ optics: paint.optics, share: amounts[i] / load })));
+  blendOptics(mix.map(({ paint }, i) => ({ optics: paint.optics, share: amounts[i]! / load })));

@@ -58,7 +58,7 @@ describe("mixes", () => {
     expect(brown.b).toBeGreaterThan(10);
     const path = Array.from({ length: 60 }, (_, i) => at(0.15 + (0.7 * i) / 59));
     expect(Math.min(...path.map(chroma))).toBeLessThan(6);
-    expect(path[59].b).toBeLessThan(-10);
+    expect(path[59]!.b).toBeLessThan(-10);
   });
 
   test("ultramarine with burnt umber at full strength makes a near-black", () => {
@@ -73,7 +73,7 @@ describe("mixes", () => {
   test("ultramarine, a mid red and a transparent yellow can make a near-black", () => {
     const table = buildReachTable(["PB29", "PR254", "PY150"].map(paint), paper, { maxPaints: 3, maxPigments: 3 });
     const [best] = closestMixes({ L: 24, a: 0, b: 0 }, table, 1);
-    expect(best.cost).toBeLessThan(6);
+    expect(best!.cost).toBeLessThan(6);
   });
 
   test("full-strength ivory black dries near L* 22 to 28", () => {
@@ -187,15 +187,15 @@ describe("quiet colours and darks", () => {
       const { a, b, L } = buildReachTable(ids.map(paint), paper, { maxPaints: 3, maxPigments: 3 });
       const most = new Float64Array(12);
       a.forEach((x, i) => {
-        if (L[i] < 30) return;
-        const sector = Math.floor((((Math.atan2(b[i], x) * 180) / Math.PI + 360) % 360) / 30);
-        most[sector] = Math.max(most[sector], Math.hypot(x, b[i]));
+        if (L[i]! < 30) return;
+        const sector = Math.floor((((Math.atan2(b[i]!, x) * 180) / Math.PI + 360) % 360) / 30);
+        most[sector] = Math.max(most[sector]!, Math.hypot(x, b[i]!));
       });
       return most;
     };
     const earth = reach(["PBr7-raw-sienna", "PR101-indian-red", "PG23"]);
     const bright = reach(["PR122", "PY3", "PB15-green-shade"]);
-    bright.forEach((most, sector) => expect(most).toBeGreaterThan(earth[sector]));
+    bright.forEach((most, sector) => expect(most).toBeGreaterThan(earth[sector]!));
   });
 
   test("an earth yellow with ultramarine can't make a bright green", () => {
@@ -241,7 +241,7 @@ describe("water and drying, for every pigment", () => {
     );
     for (let i = 1; i < washes.length; i++) {
       // White pigments hardly change the paper; for the rest the step is plain to see.
-      expect(washes[i].dry.L).toBeGreaterThan(washes[i - 1].dry.L - (id.startsWith("PW6") ? 1.5 : 0));
+      expect(washes[i]!.dry.L).toBeGreaterThan(washes[i - 1]!.dry.L - (id.startsWith("PW6") ? 1.5 : 0));
     }
     washes.forEach(({ dry, wet }) => expect(dry.L).toBeGreaterThan(wet.L));
   });

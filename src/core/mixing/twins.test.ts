@@ -36,21 +36,21 @@ describe("twins (common practice, no source)", () => {
     expect(twins[0]).toMatchObject({ first: "b", second: "c" });
     expect(twins.map(({ dE00 }) => dE00)).toEqual([...twins.map(({ dE00 }) => dE00)].sort((x, y) => x - y));
     const rough = { ...paint("rough", "PR254"), granulation: 0.9 };
-    expect(findTwins([paint("smooth", "PR254"), rough], PAPERS[0])[0].unlike).toEqual([
+    expect(findTwins([paint("smooth", "PR254"), rough], PAPERS[0])[0]!.unlike).toEqual([
       { trait: "texture", more: "rough" },
     ]);
   });
 
   test("paints of one colour that cover or last unlike each other are told so, and come after the true twins", () => {
     const [white] = findTwins([paint("zinc", "PW4"), paint("titanium", "PW6")], PAPERS[0]);
-    expect(white.unlike).toContainEqual({ trait: "opacity", more: "titanium" });
+    expect(white!.unlike).toContainEqual({ trait: "opacity", more: "titanium" });
     const yellows = findTwins([paint("fades", "PY1"), paint("lasts", "PY97"), paint("again", "PY97")], PAPERS[0]);
     expect(yellows.map(({ unlike }) => unlike.map(({ more }) => more))).toEqual([[], ["lasts"], ["again"]]);
   });
 
   test("500 paints are looked through in moments", () => {
     const box = Array.from({ length: 500 }, (_, i) =>
-      paint(`p${i}`, ["PB29", "PR254", "PY154", "PG7", "PBr7-burnt-sienna"][i % 5], 0.5 + i / 400),
+      paint(`p${i}`, ["PB29", "PR254", "PY154", "PG7", "PBr7-burnt-sienna"][i % 5]!, 0.5 + i / 400),
     );
     expect(findTwins(box, PAPERS[0]).length).toBeGreaterThan(100);
   });
@@ -66,11 +66,11 @@ describe("the most different of many", () => {
         PAPERS[0],
       ),
     ).toHaveLength(7);
-    const many = Array.from({ length: 210 }, (_, i) => paint(`${kinds[i % 7]} ${i}`, kinds[i % 7], 0.9 + 0.001 * i));
+    const many = Array.from({ length: 210 }, (_, i) => paint(`${kinds[i % 7]} ${i}`, kinds[i % 7]!, 0.9 + 0.001 * i));
     const kept = farthestPointSample(many, 12, PAPERS[0]).map(({ id }) => id);
     expect(kept).toHaveLength(12);
     expect(new Set(kept.map((id) => id.split(" ")[0]))).toEqual(new Set(kinds));
-    expect(kept[0]).toBe(many[0].id);
+    expect(kept[0]).toBe(many[0]!.id);
     expect(kept).toEqual([...kept].sort((a, b) => Number(a.split(" ")[1]) - Number(b.split(" ")[1])));
   });
 });

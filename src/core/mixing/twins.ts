@@ -30,7 +30,7 @@ export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly
   const looks = looksOf(paints, COMPARED_LOADS, paper);
   const overBlack = looksOf(paints, [HALF_LOAD], { ...paper, ground: new Float64Array(BANDS) });
   const traits = paints.map((paint, i): Readonly<Record<TwinTrait, number>> => ({
-    opacity: overBlack[i][0].L,
+    opacity: overBlack[i]![0]!.L,
     texture: paint.granulation,
     staining: paint.staining,
     lasting: -paint.lightClass,
@@ -38,13 +38,13 @@ export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly
   const found: Twins[] = [];
   paints.forEach((first, i) => {
     for (let j = i + 1; j < paints.length; j++) {
-      const second = paints[j];
+      const second = paints[j]!;
       // Lightness alone rules most pairs out before the full formula is worked.
-      if (Math.abs(looks[i][1].L - looks[j][1].L) > 2 * TWIN_DE00) continue;
-      const dE00 = Math.max(...COMPARED_LOADS.map((_, n) => deltaE00(looks[i][n], looks[j][n])));
+      if (Math.abs(looks[i]![1]!.L - looks[j]![1]!.L) > 2 * TWIN_DE00) continue;
+      const dE00 = Math.max(...COMPARED_LOADS.map((_, n) => deltaE00(looks[i]![n]!, looks[j]![n]!)));
       if (dE00 >= TWIN_DE00) continue;
       const unlike = (Object.keys(ALIKE) as TwinTrait[]).flatMap((trait) => {
-        const apart = traits[i][trait] - traits[j][trait];
+        const apart = traits[i]![trait] - traits[j]![trait];
         return Math.abs(apart) > ALIKE[trait] - 1e-9 ? [{ trait, more: apart > 0 ? first.id : second.id }] : [];
       });
       found.push({ first: first.id, second: second.id, dE00, unlike });

@@ -8,7 +8,7 @@ export class DisjointSet {
 
   /** The member that stands for the set of `i`. */
   find(i: number): number {
-    while (this.parent[i] !== i) i = this.parent[i] = this.parent[this.parent[i]];
+    while (this.parent[i] !== i) i = this.parent[i] = this.parent[this.parent[i]!]!;
     return i;
   }
 

@@ -17,8 +17,8 @@ const SETTLED = 1e-7;
 function normalMatrix(slopes: readonly Float64Array[], n: number): Float64Array {
   const matrix = new Float64Array(n * n);
   for (const row of slopes)
-    for (let i = 0; i < n; i++) for (let j = 0; j <= i; j++) matrix[i * n + j] += row[i] * row[j];
-  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) matrix[j * n + i] = matrix[i * n + j];
+    for (let i = 0; i < n; i++) for (let j = 0; j <= i; j++) matrix[i * n + j]! += row[i]! * row[j]!;
+  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) matrix[j * n + i] = matrix[i * n + j]!;
   return matrix;
 }
 
@@ -39,8 +39,8 @@ export function leastSquares(residuals: (at: Float64Array) => Float64Array, star
     const rows = Array.from(here, () => new Float64Array(n));
     for (let j = 0; j < n; j++) {
       const moved = at.slice();
-      moved[j] += STEP;
-      residuals(moved).forEach((value, i) => (rows[i][j] = (value - here[i]) / STEP));
+      moved[j]! += STEP;
+      residuals(moved).forEach((value, i) => (rows[i]![j] = (value - here[i]!) / STEP));
     }
     return rows;
   };
@@ -49,13 +49,13 @@ export function leastSquares(residuals: (at: Float64Array) => Float64Array, star
   for (; steps < MOST_STEPS; steps++) {
     const matrix = normalMatrix(slopes, n);
     const downhill = new Float64Array(n);
-    slopes.forEach((row, i) => row.forEach((slope, j) => (downhill[j] -= slope * here[i])));
+    slopes.forEach((row, i) => row.forEach((slope, j) => (downhill[j]! -= slope * here[i]!)));
     let gained = 0;
     for (let tries = 0; tries < 8 && gained === 0; tries++) {
       const damped = matrix.slice();
-      for (let i = 0; i < n; i++) damped[i * n + i] *= 1 + damping;
+      for (let i = 0; i < n; i++) damped[i * n + i]! *= 1 + damping;
       const step = choleskyFactor(damped, n)?.(downhill);
-      const next = step && at.map((value, i) => value + step[i]);
+      const next = step && at.map((value, i) => value + step[i]!);
       const there = next && residuals(next);
       if (next && there && square(there) < cost) {
         gained = cost - square(there);
@@ -76,5 +76,5 @@ export function leastSquares(residuals: (at: Float64Array) => Float64Array, star
 export function deviationOf(slopes: readonly Float64Array[], quantity: Float64Array): number {
   const solve = choleskyFactor(normalMatrix(slopes, quantity.length), quantity.length);
   if (!solve) return Infinity;
-  return Math.sqrt(solve(quantity).reduce((sum, v, i) => sum + v * quantity[i], 0));
+  return Math.sqrt(solve(quantity).reduce((sum, v, i) => sum + v * quantity[i]!, 0));
 }

@@ -11,29 +11,29 @@ const curves = Array.from({ length: 6 }, () => {
   return XS.map((x) => a + b * Math.exp(-0.8 * x) + 0.02 * (random() - 0.5));
 });
 const misses = (ys: readonly number[], a: number, b: number, c: number): number[] =>
-  XS.map((x, i) => a + b * Math.exp(-c * x) - ys[i]);
+  XS.map((x, i) => a + b * Math.exp(-c * x) - ys[i]!);
 const blocks = curves.map((ys): SharedBlock => ({
   start: Float64Array.of(0, 1),
-  residuals: ([a, b], [c]) => misses(ys, a, b, c),
+  residuals: ([a, b], [c]) => misses(ys, a!, b!, c!),
 }));
 
 describe("least squares over problems that share a number", () => {
   test("ends where the same problem ends as one", () => {
     const whole = leastSquares(
-      (at) => Float64Array.from(curves.flatMap((ys, i) => misses(ys, at[2 * i], at[2 * i + 1], at[12]))),
+      (at) => Float64Array.from(curves.flatMap((ys, i) => misses(ys, at[2 * i]!, at[2 * i + 1]!, at[12]!))),
       Float64Array.of(...curves.flatMap(() => [0, 1]), 0.3),
     );
     const { common, own } = sharedLeastSquares(blocks, Float64Array.of(0.3));
-    expect(common[0]).toBeCloseTo(whole.at[12], 4);
+    expect(common[0]).toBeCloseTo(whole.at[12]!, 4);
     own.forEach(([a, b], i) => {
-      expect(a).toBeCloseTo(whole.at[2 * i], 3);
-      expect(b).toBeCloseTo(whole.at[2 * i + 1], 3);
+      expect(a).toBeCloseTo(whole.at[2 * i]!, 3);
+      expect(b).toBeCloseTo(whole.at[2 * i + 1]!, 3);
     });
     expect(common[0]).toBeCloseTo(0.8, 1);
   });
 
   test("what is expected of the common number is a block without own ones, and pulls", () => {
-    const held: SharedBlock = { start: new Float64Array(0), residuals: (_, [c]) => [(c - 0.5) / 1e-4] };
+    const held: SharedBlock = { start: new Float64Array(0), residuals: (_, [c]) => [(c! - 0.5) / 1e-4] };
     expect(sharedLeastSquares([...blocks, held], Float64Array.of(0.3)).common[0]).toBeCloseTo(0.5, 3);
   });
 });

@@ -25,7 +25,7 @@ interface Linear {
 
 const square = (values: ArrayLike<number>): number => {
   let sum = 0;
-  for (let i = 0; i < values.length; i++) sum += values[i] * values[i];
+  for (let i = 0; i < values.length; i++) sum += values[i]! * values[i]!;
   return sum;
 };
 
@@ -34,23 +34,23 @@ function linearAt({ residuals }: SharedBlock, own: Float64Array, common: Float64
   const here = residuals(own, common);
   const slopes = Array.from({ length: n + k }, (_, j) => {
     const [moved, shared] = [own.slice(), common.slice()];
-    if (j < n) moved[j] += STEP;
-    else shared[j - n] += STEP;
+    if (j < n) moved[j]! += STEP;
+    else shared[j - n]! += STEP;
     const there = residuals(moved, shared);
-    return Float64Array.from({ length: here.length }, (__, i) => (there[i] - here[i]) / STEP);
+    return Float64Array.from({ length: here.length }, (__, i) => (there[i]! - here[i]!) / STEP);
   });
   const dot = (x: ArrayLike<number>, y: ArrayLike<number>): number => {
     let sum = 0;
-    for (let i = 0; i < x.length; i++) sum += x[i] * y[i];
+    for (let i = 0; i < x.length; i++) sum += x[i]! * y[i]!;
     return sum;
   };
   return {
     cost: square(here),
-    A: Float64Array.from({ length: n * n }, (_, i) => dot(slopes[Math.floor(i / n)], slopes[i % n])),
-    B: Float64Array.from({ length: n * k }, (_, i) => dot(slopes[Math.floor(i / k)], slopes[n + (i % k)])),
-    C: Float64Array.from({ length: k * k }, (_, i) => dot(slopes[n + Math.floor(i / k)], slopes[n + (i % k)])),
-    a: Float64Array.from({ length: n }, (_, i) => -dot(slopes[i], here)),
-    c: Float64Array.from({ length: k }, (_, i) => -dot(slopes[n + i], here)),
+    A: Float64Array.from({ length: n * n }, (_, i) => dot(slopes[Math.floor(i / n)]!, slopes[i % n]!)),
+    B: Float64Array.from({ length: n * k }, (_, i) => dot(slopes[Math.floor(i / k)]!, slopes[n + (i % k)]!)),
+    C: Float64Array.from({ length: k * k }, (_, i) => dot(slopes[n + Math.floor(i / k)]!, slopes[n + (i % k)]!)),
+    a: Float64Array.from({ length: n }, (_, i) => -dot(slopes[i]!, here)),
+    c: Float64Array.from({ length: k }, (_, i) => -dot(slopes[n + i]!, here)),
   };
 }
 
@@ -65,35 +65,35 @@ function stepOf(
   const solved = blocks.map(({ A, B, C, a, c }) => {
     const n = a.length;
     if (n === 0) {
-      S.forEach((_, i) => (S[i] += C[i]));
-      s.forEach((_, i) => (s[i] += c[i]));
+      S.forEach((_, i) => (S[i]! += C[i]!));
+      s.forEach((_, i) => (s[i]! += c[i]!));
       return { alone: a, columns: Array.from({ length: k }, () => a) };
     }
     const damped = A.slice();
-    for (let i = 0; i < n; i++) damped[i * n + i] *= 1 + damping;
+    for (let i = 0; i < n; i++) damped[i * n + i]! *= 1 + damping;
     const factor = choleskyFactor(damped, n);
     if (!factor) return null;
     const alone = factor(a);
     const columns = Array.from({ length: k }, (_, j) =>
-      factor(Float64Array.from({ length: n }, (__, i) => B[i * k + j])),
+      factor(Float64Array.from({ length: n }, (__, i) => B[i * k + j]!)),
     );
     for (let i = 0; i < k; i++) {
-      s[i] += c[i];
-      for (let row = 0; row < n; row++) s[i] -= B[row * k + i] * alone[row];
+      s[i]! += c[i]!;
+      for (let row = 0; row < n; row++) s[i]! -= B[row * k + i]! * alone[row]!;
       for (let j = 0; j < k; j++) {
-        S[i * k + j] += C[i * k + j] * (i === j ? 1 + damping : 1);
-        for (let row = 0; row < n; row++) S[i * k + j] -= B[row * k + i] * columns[j][row];
+        S[i * k + j]! += C[i * k + j]! * (i === j ? 1 + damping : 1);
+        for (let row = 0; row < n; row++) S[i * k + j]! -= B[row * k + i]! * columns[j]![row]!;
       }
     }
     return { alone, columns };
   });
   // Equal but for rounding on both sides of the diagonal; the factor wants them equal.
-  for (let i = 0; i < k; i++) for (let j = 0; j < i; j++) S[i * k + j] = S[j * k + i];
+  for (let i = 0; i < k; i++) for (let j = 0; j < i; j++) S[i * k + j] = S[j * k + i]!;
   const common = choleskyFactor(S, k)?.(s);
   if (!common || solved.includes(null)) return null;
   const own = solved.map((block) =>
     block!.alone.map(
-      (value, row) => value - block!.columns.reduce((sum, column, j) => sum + column[row] * common[j], 0),
+      (value, row) => value - block!.columns.reduce((sum, column, j) => sum + column[row]! * common[j]!, 0),
     ),
   );
   return { own, common };
@@ -110,9 +110,9 @@ export function sharedLeastSquares(
 ): { readonly common: Float64Array; readonly own: readonly Float64Array[] } {
   let common = start.slice();
   let own = blocks.map((block) => block.start.slice());
-  let linear = blocks.map((block, i) => linearAt(block, own[i], common));
+  let linear = blocks.map((block, i) => linearAt(block, own[i]!, common));
   const costOf = (numbers: readonly Float64Array[], shared: Float64Array): number =>
-    blocks.reduce((sum, { residuals }, i) => sum + square(residuals(numbers[i], shared)), 0);
+    blocks.reduce((sum, { residuals }, i) => sum + square(residuals(numbers[i]!, shared)), 0);
   let cost = linear.reduce((sum, block) => sum + block.cost, 0);
   let damping = 1e-2;
   for (let steps = 0; steps < MOST_STEPS; steps++) {
@@ -120,8 +120,8 @@ export function sharedLeastSquares(
     for (let tries = 0; tries < 8 && gained === 0; tries++) {
       const step = stepOf(linear, common.length, damping);
       const next = step && {
-        common: common.map((value, i) => value + step.common[i]),
-        own: own.map((numbers, i) => numbers.map((value, j) => value + step.own[i][j])),
+        common: common.map((value, i) => value + step.common[i]!),
+        own: own.map((numbers, i) => numbers.map((value, j) => value + step.own[i]![j]!)),
       };
       const there = next ? costOf(next.own, next.common) : Infinity;
       if (next && there < cost) {
@@ -131,7 +131,7 @@ export function sharedLeastSquares(
       } else damping *= 6;
     }
     if (gained <= SETTLED * (cost + 1e-9)) break;
-    linear = blocks.map((block, i) => linearAt(block, own[i], common));
+    linear = blocks.map((block, i) => linearAt(block, own[i]!, common));
   }
   return { common, own };
 }

@@ -30,23 +30,23 @@ export function filmLab(
   let Y = 0;
   let Z = 0;
   for (let i = 0; i < BANDS; i++) {
-    const k = K[i] + TINY;
-    const s = S[i];
-    const g = ground[i];
+    const k = K[i]! + TINY;
+    const s = S[i]!;
+    const g = ground[i]!;
     const beta = Math.sqrt(k * (k + 2 * s));
     let R = 0;
     for (let n = 0; n < loads.length; n++) {
-      const e = Math.exp(-2 * beta * load * loads[n]);
+      const e = Math.exp(-2 * beta * load * loads[n]!);
       const open = (k + s) * (1 - e);
       const closed = beta * (1 + e);
       const scattered = s * (1 - e);
       const N = scattered - g * (open - closed);
-      R += (weights[n] * N) / (open - g * scattered + closed - K2 * N);
+      R += (weights[n]! * N) / (open - g * scattered + closed - K2 * N);
     }
     R = K1 + OUT * R;
-    X += WEIGHT_X[i] * R;
-    Y += WEIGHT_Y[i] * R;
-    Z += WEIGHT_Z[i] * R;
+    X += WEIGHT_X[i]! * R;
+    Y += WEIGHT_Y[i]! * R;
+    Z += WEIGHT_Z[i]! * R;
   }
   const fx = labF(X / WHITE_D65[0]);
   const fy = labF(Y);

@@ -1,3 +1,4 @@
+import { tripleOf } from "../numeric/tuples";
 import { describe, expect, test } from "vitest";
 import { seededRandom } from "../numeric/random";
 import { spectrumOf } from "../colour/bands";
@@ -78,15 +79,15 @@ const CURTIS: readonly (readonly [name: string, K: readonly number[], S: readonl
 
 describe("the dozen watercolours of Curtis et al. (1997), composited over white and black", () => {
   const over = (ground: number, K: readonly number[], S: readonly number[]): number[] =>
-    K.map((k, c) => layerOverGround(k, S[c], 1, ground));
+    K.map((k, c) => layerOverGround(k, S[c]!, 1, ground));
   const lightness = (rgb: readonly number[]): number => rgb.reduce((a, b) => a + b, 0) / 3;
 
   test.each(CURTIS)("%s has its kind of colour over white", (_, K, S, order) => {
     const white = over(0.97, K, S);
-    const channel = (letter: string): number => white["rgb".indexOf(letter)];
+    const channel = (letter: string): number => white["rgb".indexOf(letter)]!;
     for (const [, one, sign, two] of order.matchAll(/(?=([rgb])([>=])([rgb]))/g)) {
-      if (sign === ">") expect(channel(one)).toBeGreaterThan(channel(two) + 0.02);
-      else expect(Math.abs(channel(one) - channel(two))).toBeLessThan(0.08);
+      if (sign === ">") expect(channel(one!)).toBeGreaterThan(channel(two!) + 0.02);
+      else expect(Math.abs(channel(one!) - channel(two!))).toBeLessThan(0.08);
     }
   });
 
@@ -112,7 +113,7 @@ describe("the dozen watercolours of Curtis et al. (1997), composited over white 
     expect(change(rose)).toBeGreaterThan(3 * change(indian));
     const lilac = CURTIS.find(([name]) => name === "interference lilac")!;
     expect(Math.min(...over(0.97, lilac[1], lilac[2]))).toBeGreaterThan(0.75);
-    const [r, g, b] = over(0, lilac[1], lilac[2]);
+    const [r, g, b] = tripleOf(over(0, lilac[1], lilac[2]));
     expect(Math.min(r, b)).toBeGreaterThan(g + 0.15);
   });
 });
@@ -121,11 +122,11 @@ describe("K and S from a swatch over white and black (Curtis et al. 1997, sectio
   test.each(CURTIS)("%s: film over both grounds, then back", (_, K, S) => {
     for (let c = 0; c < 3; c++) {
       // The perfect white makes the formula's logarithm infinite; their user's white is just below it.
-      const overWhite = layerOverGround(K[c], S[c], 1, 1 - 1e-12);
-      const overBlack = layerOverGround(K[c], S[c], 1, 0);
+      const overWhite = layerOverGround(K[c]!, S[c]!, 1, 1 - 1e-12);
+      const overBlack = layerOverGround(K[c]!, S[c]!, 1, 0);
       const back = pairFromSwatch(overWhite, overBlack);
-      expect(Math.abs(back.K - K[c])).toBeLessThan(0.01 * K[c] + 0.002);
-      expect(Math.abs(back.S - S[c])).toBeLessThan(0.01 * S[c] + 0.0005);
+      expect(Math.abs(back.K - K[c]!)).toBeLessThan(0.01 * K[c]! + 0.002);
+      expect(Math.abs(back.S - S[c]!)).toBeLessThan(0.01 * S[c]! + 0.0005);
     }
   });
 
@@ -162,7 +163,7 @@ describe("paper and texture", () => {
       1,
       new Float64Array(36),
     );
-    bare.forEach((r, i) => expect(r).toBeCloseTo(paper.reflectance[i], 6));
+    bare.forEach((r, i) => expect(r).toBeCloseTo(paper.reflectance[i]!, 6));
     const { L, b } = labOfXyz(xyzOfReflectance(paper.reflectance));
     expect(L).toBeGreaterThan(93);
     const bluish = paper.id === "bright-cotton";
@@ -170,14 +171,14 @@ describe("paper and texture", () => {
   });
 
   test("a soaked sheet is darker than a dry one (Lekner and Dorf 1988: wet is darker)", () => {
-    PAPERS.forEach((paper) => paper.wetGround.forEach((wet, i) => expect(wet).toBeLessThan(paper.ground[i])));
+    PAPERS.forEach((paper) => paper.wetGround.forEach((wet, i) => expect(wet).toBeLessThan(paper.ground[i]!)));
   });
 
   test("texture keeps the mean load and has the spread it says", () => {
     for (const granulation of [0, 0.4, 1]) {
       const { loads, weights, spread } = textureOf(0.12, granulation);
-      const mean = loads.reduce((sum, load, i) => sum + weights[i] * load, 0);
-      const variance = loads.reduce((sum, load, i) => sum + weights[i] * (load - mean) ** 2, 0);
+      const mean = loads.reduce((sum, load, i) => sum + weights[i]! * load, 0);
+      const variance = loads.reduce((sum, load, i) => sum + weights[i]! * (load - mean) ** 2, 0);
       expect(mean).toBeCloseTo(1, 12);
       expect(Math.sqrt(variance)).toBeCloseTo(spread, 2);
     }

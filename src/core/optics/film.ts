@@ -22,9 +22,9 @@ export function filmReflectance(
 ): Reflectance {
   const { loads, weights } = texture;
   for (let i = 0; i < BANDS; i++) {
-    const k = K[i];
-    const s = S[i] * scatterFactor;
-    const g = ground[i];
+    const k = K[i]!;
+    const s = S[i]! * scatterFactor;
+    const g = ground[i]!;
     out[i] =
       weights[0] * saunderson(layerOverGround(k, s, load * loads[0], g), surface) +
       weights[1] * saunderson(layerOverGround(k, s, load * loads[1], g), surface) +

@@ -66,7 +66,7 @@ export function waterWords(waterParts: WaterParts): string {
       [2, 1],
       [4, 3],
     ].reduce((best, pair) =>
-      Math.abs(pair[1] / pair[0] - waterParts) < Math.abs(best[1] / best[0] - waterParts) ? pair : best,
+      Math.abs(pair[1]! / pair[0]! - waterParts) < Math.abs(best[1]! / best[0]! - waterParts) ? pair : best,
     );
     return `${paint} paint : ${water} water`;
   }

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { drawnMix } from "../mixing/load-colours";
 import { paintModel, type PaintModel } from "../mixing/paint";
 import { PAPERS } from "./paper";
-import { valueNoise, washPixels } from "./wash-pixels";
+import { noiseRow, valueNoise, washPixels } from "./wash-pixels";
 
 const strip = (id: string, seed = 3, change: Partial<PaintModel> = {}) => {
   const paint = { ...paintModel(id, [{ pigmentId: id, share: 1 }]), ...change };
@@ -24,7 +24,7 @@ const strip = (id: string, seed = 3, change: Partial<PaintModel> = {}) => {
 /** Mean and standard deviation of green over a column band of the strip. */
 function green(pixels: Uint8ClampedArray, from: number, to: number): { mean: number; deviation: number } {
   const values: number[] = [];
-  for (let y = 12; y < 36; y++) for (let x = from; x < to; x++) values.push(pixels[4 * (y * 240 + x) + 1]);
+  for (let y = 12; y < 36; y++) for (let x = from; x < to; x++) values.push(pixels[4 * (y * 240 + x) + 1]!);
   const mean = values.reduce((a, b) => a + b, 0) / values.length;
   return { mean, deviation: Math.sqrt(values.reduce((a, b) => a + (b - mean) ** 2, 0) / values.length) };
 }
@@ -51,4 +51,16 @@ test("the same seed draws the same wash; the noise has no drift", () => {
   let sum = 0;
   for (let i = 0; i < 4000; i++) sum += valueNoise(i * 0.73, i * 1.31, 5);
   expect(Math.abs(sum / 4000)).toBeLessThan(0.05);
+});
+
+test("a row of noise is what its points are", () => {
+  for (const [scale, y] of [
+    [1 / 23, 4.3],
+    [0.875, 11.2],
+    [2.1, 0],
+  ] as const) {
+    const row = new Float64Array(90);
+    noiseRow(row, scale, y, 9);
+    row.forEach((value, x) => expect(value).toBeCloseTo(valueNoise(x * scale, y, 9), 12));
+  }
 });

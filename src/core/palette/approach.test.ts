@@ -42,7 +42,7 @@ const mixed = paintModel("mixed green", [
   { pigmentId: "PY150", share: 2 },
 ]);
 const traits = traitsOf([...paints, mixed], PAPERS[0]);
-const of = (id: string): (typeof traits)[number] => traits[ids.indexOf(id)];
+const of = (id: string): (typeof traits)[number] => traits[ids.indexOf(id)]!;
 const approach = (change: Partial<Approach>): Approach => ({ ...DEFAULT_APPROACH, ...change });
 const costsFor = (lab: { L: number; a: number; b: number }, metric = fullMetric(1.5)): ReturnType<typeof mixCosts> =>
   mixCosts([{ lab, weight: 1 }], prepareMatch(paints, PAPERS[0]), metric);
@@ -50,7 +50,7 @@ const errorOf = (costs: ReturnType<typeof mixCosts>, names: readonly string[]): 
   servedBy(
     costs,
     names.map((name) => ids.indexOf(name)),
-  )[0].error;
+  )[0]!.error;
 
 describe("kinds of paint (common practice, no source)", () => {
   test.each([
@@ -73,7 +73,7 @@ describe("what an approach leaves out, and says why", () => {
     expect(leftOutBecause(approach({ lasting: "sketchbook" }), of("PR83"))).toBeNull();
     expect(leftOutBecause(approach({ granulation: "avoid" }), of("PB29"))).toBe("granulates");
     expect(leftOutBecause(approach({ opacity: "transparent" }), of("PY35"))).toBe("opaque");
-    expect(leftOutBecause(approach({ single: true }), traits[ids.length])).toBe("mixed");
+    expect(leftOutBecause(approach({ single: true }), traits[ids.length]!)).toBe("mixed");
     expect(leftOutBecause(approach({ darks: "primaries" }), of("PBk9"))).toBe("neutral");
     expect(leftOutBecause(approach({ darks: "primaries", greys: "tube" }), of("PBk9"))).toBeNull();
     expect(leftOutBecause(DEFAULT_APPROACH, of("PBk9"))).toBeNull();
@@ -135,13 +135,13 @@ describe("what an approach asks for", () => {
       approach({ primaries: "magenta-yellow-cyan", darks: "brown" }),
       traits.slice(0, ids.length),
     );
-    expect(choosePalettes(costs, [3], { must: [], never: [], kinds })[0].best).toEqual([]);
+    expect(choosePalettes(costs, [3], { must: [], never: [], kinds })[0]!.best).toEqual([]);
     for (const { paints: chosen } of choosePalettes(costs, [4, 5], { must: [], never: [], kinds }).flatMap(
       ({ best }) => best,
     )) {
       for (const kind of ["magenta", "yellow", "cyan", "dark brown"] as const)
         expect(
-          chosen.some((p) => isKind(traits[p], kind)),
+          chosen.some((p) => isKind(traits[p]!, kind)),
           kind,
         ).toBe(true);
     }
@@ -156,11 +156,11 @@ describe("what an approach asks for", () => {
     };
     expect(can(["PB29", "PBr7-burnt-umber"])).toBe(true);
     expect(can(["PY3", "PV19-rose"])).toBe(false);
-    const [{ best }] = choosePalettes(
+    const { best } = choosePalettes(
       { ...mixCosts([{ lab: { L: 85, a: 0, b: 40 }, weight: 1 }], table, 1.5), demands: [demand] },
       [2],
-    );
-    for (const { paints: chosen } of best) expect(can(chosen.map((p) => ids[p]))).toBe(true);
+    )[0]!;
+    for (const { paints: chosen } of best) expect(can(chosen.map((p) => ids[p]!))).toBe(true);
   });
 });
 
@@ -169,7 +169,7 @@ test("with hues free a palette is judged by value, contrast and warmth alone", (
   const free = costsFor(green, { ...fullMetric(1.5), freeHue: true });
   expect(errorOf(costsFor(green), ["PBr7-burnt-sienna", "PB29"])).toBeGreaterThan(10);
   expect(errorOf(free, ["PBr7-burnt-sienna", "PB29"])).toBeLessThan(4);
-  const [{ made }] = servedBy(free, [ids.indexOf("PBr7-burnt-sienna"), ids.indexOf("PB29")]);
+  const { made } = servedBy(free, [ids.indexOf("PBr7-burnt-sienna"), ids.indexOf("PB29")])[0]!;
   expect(Math.abs(made!.L - green.L)).toBeLessThan(2);
   // A value out of reach stays an error, whatever the hue.
   expect(errorOf(costsFor({ L: 30, a: 20, b: 20 }, { ...fullMetric(1.5), freeHue: true }), ["PY3"])).toBeGreaterThan(
@@ -186,9 +186,9 @@ test("a black tube is taken unwillingly unless it is asked for: a grey day is a 
     const costs = mixCosts([{ lab: grey, weight: 1 }], table, {
       ...fullMetric(1.5),
       hand: HANDS.usual,
-      reluctance: ({ id }) => reluctanceFor(school, own[few.findIndex((one) => one.id === id)]),
+      reluctance: ({ id }) => reluctanceFor(school, own[few.findIndex((one) => one.id === id)]!),
     });
-    return servedBy(costs, [0, 1, 2])[0].combination;
+    return servedBy(costs, [0, 1, 2])[0]!.combination;
   };
   expect(chosen(approach({}))).toEqual([0, 1]);
   expect(chosen(approach({ greys: "tube" }))).toContain(2);

@@ -19,13 +19,13 @@ export type BoxOrder = (typeof BOX_ORDERS)[number];
 export function arrangePaints(paints: readonly PaintModel[], order: BoxOrder, paper: Paper): readonly PaintModel[] {
   const looks = looksOf(paints, [1, 0.2], paper);
   const entries = paints.map((paint, i) => {
-    const [masstone, wash] = looks[i];
+    const [masstone, wash] = looks[i]!;
     return {
       paint,
-      pigment: pigmentById(paint.pigmentIds[0]),
-      hueDegrees: lchOfLab(wash).h,
-      temperature: temperatureOf(wash),
-      L: masstone.L,
+      pigment: pigmentById(paint.pigmentIds[0]!),
+      hueDegrees: lchOfLab(wash!).h,
+      temperature: temperatureOf(wash!),
+      L: masstone!.L,
     };
   });
   const compare: Readonly<Record<BoxOrder, (a: (typeof entries)[number], b: (typeof entries)[number]) => number>> = {
@@ -40,7 +40,7 @@ export function arrangePaints(paints: readonly PaintModel[], order: BoxOrder, pa
 /** Wells with their paints in a new order; an empty well stays where it is, kept for a paint to come. */
 export function fillWells<T>(wells: readonly (T | null)[], inOrder: readonly T[]): readonly (T | null)[] {
   let next = 0;
-  return wells.map((well) => (well === null ? null : inOrder[next++]));
+  return wells.map((well) => (well === null ? null : inOrder[next++]!));
 }
 
 /** Wells of a box whose size changes: what still fits stays in its row and column, the rest goes to empty wells while there are any. */

@@ -35,7 +35,7 @@ const PULL = { reach: 3, spread: 2, paint: 1.5, grain: 6, lightness: 0.25 } as c
 function darkestOfEach({ table: { combinations, firstPoint, L } }: PaletteProblem): Float64Array {
   return Float64Array.from(combinations, (_, c) => {
     let darkest = 100;
-    for (let p = firstPoint[c]; p < firstPoint[c + 1]; p++) darkest = Math.min(darkest, L[p]);
+    for (let p = firstPoint[c]!; p < firstPoint[c + 1]!; p++) darkest = Math.min(darkest, L[p]!);
     return darkest;
   });
 }
@@ -53,15 +53,15 @@ function pulled(problem: PaletteProblem, costs: MixCosts, towards: Character, pu
   });
   switch (towards) {
     case "closest":
-      return each((cost, t, c) => cost + pull * PULL.reach * ideal[t][c]);
+      return each((cost, t, c) => cost + pull * PULL.reach * ideal[t]![c]!);
     case "calmest":
-      return each((cost, t, c) => cost + pull * PULL.spread * spreadOf(inHand[t][c], ideal[t][c]));
+      return each((cost, t, c) => cost + pull * PULL.spread * spreadOf(inHand[t]![c]!, ideal[t]![c]!));
     case "simplest":
-      return each((cost, _, c) => cost + pull * PULL.paint * (combinations[c].length - 1));
+      return each((cost, _, c) => cost + pull * PULL.paint * (combinations[c]!.length - 1));
     case "textured":
       return each((cost, _, c) => {
-        const own = combinations[c];
-        return cost + pull * PULL.grain * (1 - own.reduce((sum, p) => sum + granulation[p], 0) / own.length);
+        const own = combinations[c]!;
+        return cost + pull * PULL.grain * (1 - own.reduce((sum, p) => sum + granulation[p]!, 0) / own.length);
       });
     case "darkest": {
       const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
@@ -79,11 +79,11 @@ export function figuresOf(problem: PaletteProblem, palette: ServedPalette): Read
   const { weights } = problem.costs;
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const mean = (of: (target: ServedPalette["served"][number]) => number): number =>
-    palette.served.reduce((sum, target, t) => sum + weights[t] * of(target), 0) / total;
+    palette.served.reduce((sum, target, t) => sum + weights[t]! * of(target), 0) / total;
   const own = new Set(palette.paints);
   const dark = darkestOfEach(problem);
   const darkest = problem.table.combinations.reduce(
-    (least, paints, c) => (dark[c] < least && paints.every((p) => own.has(p)) ? dark[c] : least),
+    (least, paints, c) => (dark[c]! < least && paints.every((p) => own.has(p)) ? dark[c]! : least),
     100,
   );
   return {
@@ -93,7 +93,7 @@ export function figuresOf(problem: PaletteProblem, palette: ServedPalette): Read
       palette.served.reduce((sum, { combination }) => sum + combination.length, 0) / Math.max(1, palette.served.length),
     textured: mean(
       ({ combination }) =>
-        combination.reduce((sum, p) => sum + problem.table.paints[p].granulation, 0) / combination.length,
+        combination.reduce((sum, p) => sum + problem.table.paints[p]!.granulation, 0) / combination.length,
     ),
     darkest: valueOfLuminance(xyzOfLab({ L: darkest, a: 0, b: 0 }).Y),
   };

@@ -26,17 +26,17 @@ describe("the best palette of real pigments, against the HiGHS solver (mixed-int
   const total = targets.reduce((sum, { weight }) => sum + weight, 0);
 
   test.each([3, 4, 5])("%i of twelve paints: the same optimum", (size) => {
-    const [{ best }] = choosePalettes(costs, [size]);
+    const { best } = choosePalettes(costs, [size])[0]!;
     const { ObjectiveValue, Status, Columns } = solver.solve(paletteProgram(costs, size), {
       mip_rel_gap: 0,
       mip_abs_gap: 1e-9,
     });
     expect(Status).toBe("Optimal");
-    expect(best[0].error).toBeCloseTo(ObjectiveValue / total, 5);
+    expect(best[0]!.error).toBeCloseTo(ObjectiveValue / total, 5);
     // Where the second best is clearly worse, the paints are the same as well.
-    if (best[1].error - best[0].error > 1e-4) {
+    if (best[1]!.error - best[0]!.error > 1e-4) {
       const chosen = paints.map((_, p) => p).filter((p) => (Columns[`y${p}`] as { Primal: number }).Primal > 0.5);
-      expect(best[0].paints).toEqual(chosen);
+      expect(best[0]!.paints).toEqual(chosen);
     }
   });
 
@@ -52,7 +52,7 @@ describe("the best palette of real pigments, against the HiGHS solver (mixed-int
       const { ObjectiveValue, Status } = solver.solve(program, { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
       expect(Status).toBe("Optimal");
       if (best.length === 0) expect(ObjectiveValue).toBeGreaterThan(1e5);
-      else expect(best[0].error).toBeCloseTo(ObjectiveValue / total, 4);
+      else expect(best[0]!.error).toBeCloseTo(ObjectiveValue / total, 4);
     }
   });
 });

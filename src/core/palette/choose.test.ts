@@ -26,7 +26,7 @@ function madeUp(paints: number, targets: number, seed: number, most = 3): MixCos
   return {
     paints,
     combinations,
-    weights: Array.from({ length: targets }, () => [0.5, 1, 2, 4][Math.floor(4 * random())]),
+    weights: Array.from({ length: targets }, () => [0.5, 1, 2, 4][Math.floor(4 * random())]!),
     costs: Array.from({ length: targets }, () =>
       Float64Array.from(combinations, ({ length }) => Math.max(0, (40 * random() * random()) / length - 0.5)),
     ),
@@ -52,7 +52,7 @@ function bruteForce(
     .filter(allowed)
     .map((paints) => ({
       paints,
-      error: servedBy(costs, paints).reduce((sum, { error }, t) => sum + costs.weights[t] * error, 0) / total,
+      error: servedBy(costs, paints).reduce((sum, { error }, t) => sum + costs.weights[t]! * error, 0) / total,
     }))
     .sort((a, b) => a.error - b.error)
     .slice(0, most);
@@ -126,7 +126,7 @@ describe("the best palettes of all, against trying every one", () => {
         [
           [1, 2.5],
           [3, 3.5],
-        ].every(([t, most]) => servedBy(costs, palette)[t].error <= most),
+        ].every(([t, most]) => servedBy(costs, palette)[t!]!.error <= most!),
       );
       expect(best.map(({ error }) => error)).toEqual(all.map(({ error }) => expect.closeTo(error, 9)));
     }
@@ -135,7 +135,7 @@ describe("the best palettes of all, against trying every one", () => {
   test("more than 64 paints are chosen from as well", () => {
     const costs = madeUp(70, 3, 5, 2);
     const [choice] = choosePalettes(costs, [2], undefined, 4);
-    expect(choice.best.map(({ error }) => error)).toEqual(
+    expect(choice!.best.map(({ error }) => error)).toEqual(
       bruteForce(costs, 2, 4).map(({ error }) => expect.closeTo(error, 9)),
     );
     expect(() => choosePalettes(madeUp(3, 1, 1), [1], undefined, 1)).not.toThrow();
@@ -150,9 +150,9 @@ describe("the best palettes of all, against trying every one", () => {
     const choices = choosePalettes(madeUp(14, 8, 11), [1, 2, 3, 4, 5, 6, 7, 8]);
     choices
       .slice(1)
-      .forEach(({ best }, i) => expect(best[0].error).toBeLessThanOrEqual(choices[i].best[0].error + 1e-9));
+      .forEach(({ best }, i) => expect(best[0]!.error).toBeLessThanOrEqual(choices[i]!.best[0]!.error + 1e-9));
     const size = recommendedSize(choices);
-    const errorOf = (n: number): number => choices.find((choice) => choice.size === n)!.best[0].error;
+    const errorOf = (n: number): number => choices.find((choice) => choice.size === n)!.best[0]!.error;
     expect(errorOf(size - 1) - errorOf(size)).toBeGreaterThan(HARDLY_HELPS);
     expect(errorOf(size) - errorOf(size + 1)).toBeLessThan(0.4);
   });
@@ -197,12 +197,12 @@ describe("larger choices, where only the search's own bounds help", () => {
     const [alone] = choosePrepared(prepared, [5]);
     const [begun] = choosePrepared(prepared, [5], undefined, 5, undefined, [[14, 13, 12], [0]]);
     for (const other of [alone, begun])
-      expect(other.best.map(({ error }) => error)).toEqual(five.best.map(({ error }) => expect.closeTo(error, 9)));
+      expect(other!.best.map(({ error }) => error)).toEqual(five!.best.map(({ error }) => expect.closeTo(error, 9)));
   });
   test("many palettes that do equally well: five of them, each once", () => {
     const costs = madeUp(12, 2, 3);
     costs.costs.forEach((row) => row.fill(0));
-    const [{ best }] = choosePalettes(costs, [4]);
+    const { best } = choosePalettes(costs, [4])[0]!;
     expect(best.map(({ error }) => error)).toEqual([0, 0, 0, 0, 0]);
     expect(new Set(best.map(({ paints }) => paints.join())).size).toBe(5);
   });
@@ -228,9 +228,9 @@ describe("trade facts on real pigments (common practice, no source)", () => {
     servedBy(
       mixCosts([{ lab, weight: 1 }], table, 1.5),
       names.map((name) => ids.indexOf(name)),
-    )[0].error;
+    )[0]!.error;
   /** An orange-red poppy in the sun: what a strong wash of such a paint looks like. */
-  const flower = predict([{ paint: paints[ids.indexOf("PO73")], parts: 1 }], 0.6, PAPERS[0]).dry;
+  const flower = predict([{ paint: paints[ids.indexOf("PO73")]!, parts: 1 }], 0.6, PAPERS[0]).dry;
   const earthTriad = ["PY43", "PBr7-burnt-sienna", "PB29"];
 
   test("the handbook still has these pigments", () =>
@@ -249,7 +249,7 @@ describe("trade facts on real pigments (common practice, no source)", () => {
       ),
       [3],
     );
-    expect(three.best[0].paints.map((p) => ids[p])).toContain("PO73");
+    expect(three!.best[0]!.paints.map((p) => ids[p])).toContain("PO73");
   });
 
   test("an earth triad suits rock and wet ground and fails on fresh green", () => {
@@ -259,7 +259,7 @@ describe("trade facts on real pigments (common practice, no source)", () => {
   });
 
   test("one blue and one brown still reach a near-black", () => {
-    const pair = ["PB29", "PBr7-burnt-umber"].map((id) => paints[ids.indexOf(id)]);
+    const pair = ["PB29", "PBr7-burnt-umber"].map((id) => paints[ids.indexOf(id)]!);
     expect(valueRange(pair, PAPERS[0]).darkest).toBeLessThan(2.9);
   });
 
@@ -275,7 +275,7 @@ describe("trade facts on real pigments (common practice, no source)", () => {
       [ids.indexOf("PB29"), ids.indexOf("PO73")],
     );
     expect([come.map((p) => ids[p]), go]).toEqual([["PO73"], []]);
-    expect(gains[0].target).toBe(0);
-    expect(gains[0].gain).toBeGreaterThan(20);
+    expect(gains[0]!.target).toBe(0);
+    expect(gains[0]!.gain).toBeGreaterThan(20);
   });
 });

@@ -29,13 +29,13 @@ function within(combinations: MixCosts["combinations"], palette: readonly number
   const found: number[][] = [[], [], []];
   const add = (paints: readonly number[]): void => {
     const c = at.get(codeOf(paints));
-    if (c !== undefined) found[paints.length - 1].push(c);
+    if (c !== undefined) found[paints.length - 1]!.push(c);
   };
   sorted.forEach((p, i) => {
     add([p]);
     for (let j = i + 1; j < sorted.length; j++) {
-      add([p, sorted[j]]);
-      for (let k = j + 1; k < sorted.length; k++) add([p, sorted[j], sorted[k]]);
+      add([p, sorted[j]!]);
+      for (let k = j + 1; k < sorted.length; k++) add([p, sorted[j]!, sorted[k]!]);
     }
   });
   return found.flat();
@@ -49,14 +49,14 @@ export function servedBy(
   // Of mixes that do equally well the simplest serves.
   const usable = within(combinations, palette);
   return costs.map((cost, t) => {
-    const best = usable.reduce((least, c) => (cost[c] < cost[least] ? c : least), usable[0]);
-    const colour = made?.[t].subarray(3 * best, 3 * best + 3);
+    const best = usable.reduce((least, c) => (cost[c]! < cost[least]! ? c : least), usable[0]!);
+    const colour = made?.[t]!.subarray(3 * best, 3 * best + 3);
     return {
-      error: inHand[t][best],
-      expected: expected[t][best],
-      ideal: ideal[t][best],
-      combination: combinations[best],
-      made: colour ? { L: colour[0], a: colour[1], b: colour[2] } : null,
+      error: inHand[t]![best]!,
+      expected: expected[t]![best]!,
+      ideal: ideal[t]![best]!,
+      combination: combinations[best]!,
+      made: colour ? { L: colour[0]!, a: colour[1]!, b: colour[2]! } : null,
     };
   });
 }
@@ -75,8 +75,8 @@ export function recommendedSize(choices: readonly SizeChoice[], from = 1, to = I
   const sorted = found.filter(({ size }) => size >= from && size <= to);
   const at = sorted.findIndex(({ best: [now], size }) => {
     const next = found.find((choice) => choice.size === size + 1)?.best[0];
-    const gain = next ? now.error - next.error : 0;
-    return gain < HARDLY_HELPS && (now.error < NOT_GOOD_ENOUGH || gain < HARDLY_HELPS / 4);
+    const gain = next ? now!.error - next.error : 0;
+    return gain < HARDLY_HELPS && (now!.error < NOT_GOOD_ENOUGH || gain < HARDLY_HELPS / 4);
   });
   return (sorted[at < 0 ? sorted.length - 1 : at] ?? found.at(-1))?.size ?? 0;
 }
@@ -96,7 +96,7 @@ export function whatOneMoreBuys(
     come: to.filter((p) => !from.includes(p)),
     go: from.filter((p) => !to.includes(p)),
     gains: before
-      .map(({ error }, target) => ({ target, gain: error - after[target].error }))
+      .map(({ error }, target) => ({ target, gain: error - after[target]!.error }))
       .sort((a, b) => b.gain - a.gain),
   };
 }

@@ -37,8 +37,8 @@ describe("gaps (common practice, no source)", () => {
   test("filling the widest gap closes it, and more paints never open one", () => {
     const start = ["PY154", "PV19-rose", "PB29"];
     const [widest] = gaps(...start);
-    const after = gaps(...start, widest.pigmentId);
-    expect(after.some(({ pigmentId }) => pigmentId === widest.pigmentId)).toBe(false);
+    const after = gaps(...start, widest!.pigmentId);
+    expect(after.some(({ pigmentId }) => pigmentId === widest!.pigmentId)).toBe(false);
     const total = (list: typeof after): number =>
       list.reduce((sum, { reached, possible }) => sum + possible - reached, 0);
     expect(total(after)).toBeLessThan(total(gaps(...start)));

@@ -44,8 +44,8 @@ export function findGaps(paints: readonly PaintModel[], paper: Paper): readonly 
   const reached = new Float64Array(HUES * BANDS.length);
   const { L, a, b } = buildReachTable(paints, paper, { maxPaints: 2, maxPigments: 8 });
   for (let i = 0; i < L.length; i++) {
-    const cell = cellOf(L[i], a[i], b[i]);
-    reached[cell] = Math.max(reached[cell], Math.hypot(a[i], b[i]));
+    const cell = cellOf(L[i]!, a[i]!, b[i]!);
+    reached[cell] = Math.max(reached[cell]!, Math.hypot(a[i]!, b[i]!));
   }
   const owned = new Set(paints.flatMap(({ pigmentIds }) => pigmentIds));
   const wished = HANDBOOK.filter(
@@ -59,7 +59,7 @@ export function findGaps(paints: readonly PaintModel[], paper: Paper): readonly 
   );
   const best = new Map<number, { pigmentId: string; chroma: number }>();
   wished.forEach(({ id }, p) =>
-    looks[p].forEach((lab) => {
+    looks[p]!.forEach((lab) => {
       const cell = cellOf(lab.L, lab.a, lab.b);
       const chroma = Math.hypot(lab.a, lab.b);
       if (chroma > (best.get(cell)?.chroma ?? 0)) best.set(cell, { pigmentId: id, chroma });
@@ -70,8 +70,8 @@ export function findGaps(paints: readonly PaintModel[], paper: Paper): readonly 
     .map(([cell, { pigmentId, chroma }]): Gap => {
       const hue = (Math.floor(cell / BANDS.length) + 0.5) * (360 / HUES);
       return {
-        words: `${BANDS[cell % BANDS.length].word} ${hueWord(hue)}`,
-        reached: reached[cell],
+        words: `${BANDS[cell % BANDS.length]!.word} ${hueWord(hue)}`,
+        reached: reached[cell]!,
         possible: chroma,
         pigmentId,
       };

@@ -47,16 +47,16 @@ test("a palette is told as near as its own paints, fully optimised, can get: not
   for (let round = 0; round < 30; round++) {
     const own = [...new Set([0, 1, 2].map(() => Math.floor(random() * ids.length)))].sort((a, b) => a - b);
     const few = prepareMatch(
-      own.map((p) => paints[p]),
+      own.map((p) => paints[p]!),
       PAPERS[0],
       DEFAULT_MATCH,
     );
     servedBy(costs, own).forEach(({ error, made }, t) => {
-      const best = closestMixes(targets[t], few, 1.5)[0].cost;
+      const best = closestMixes(targets[t]!, few, 1.5)[0]!.cost;
       if (best > 8) return;
       off.push(error - Math.max(0, best - UNSEEN));
       // The colour that is shown for it is off by as much as is told.
-      expect(Math.max(0, judged(targets[t], made!.L, made!.a, made!.b, fullMetric(1.5)) - UNSEEN)).toBeCloseTo(
+      expect(Math.max(0, judged(targets[t]!, made!.L, made!.a, made!.b, fullMetric(1.5)) - UNSEEN)).toBeCloseTo(
         error,
         2,
       );

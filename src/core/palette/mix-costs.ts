@@ -79,28 +79,28 @@ export function mixCosts(
   // What decides between mixes beside what comes out: effort, and paints that are taken unwillingly.
   const reluctance = table.paints.map((paint) => judge.reluctance?.(paint) ?? 0);
   const beside = table.combinations.map(
-    (paints) => (judge.effort ?? 1) * effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p], 0),
+    (paints) => (judge.effort ?? 1) * effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p]!, 0),
   );
   const doubts = table.paints.map((paint) => tubeDoubt(paint, table.paper));
   const costs = targets.map(({ lab, areaCm2 = 0 }, i) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
     const colours = gridColour(table, ranking);
-    const near = [...cost.keys()].filter((c) => cost[c] <= REFINED);
-    const refined = near.length > MOST_REFINED ? near.sort((a, b) => cost[a] - cost[b]).slice(0, MOST_REFINED) : near;
+    const near = [...cost.keys()].filter((c) => cost[c]! <= REFINED);
+    const refined = near.length > MOST_REFINED ? near.sort((a, b) => cost[a]! - cost[b]!).slice(0, MOST_REFINED) : near;
     // The grid's cost is by CIE94's weights: what is refined is judged anew.
     for (const c of refined) cost[c] = Infinity;
     const at = new Float64Array(3 * table.combinations.length);
     refineMixes(lab, table, judge, ranking, refined, cost, colours, at);
     for (const polished of polishMixes(lab, table, judge, { ...ranking, cost }, POLISHED)) {
-      if (polished.cost >= cost[polished.index]) continue;
+      if (polished.cost >= cost[polished.index]!) continue;
       cost[polished.index] = polished.cost;
       colours.set([polished.made.L, polished.made.a, polished.made.b], 3 * polished.index);
       const [one, ...more] = polished.shares;
-      at.set([Math.log(polished.load), ...more.map((share) => Math.log(share / one))], 3 * polished.index);
+      at.set([Math.log(polished.load), ...more.map((share) => Math.log(share / one!))], 3 * polished.index);
     }
     made.push(colours);
-    ideal.push(cost.map(less));
+    ideal!.push(cost.map(less));
     if (judge.hand) {
       const added = scatterOf(
         lab,
@@ -108,27 +108,27 @@ export function mixCosts(
         judge,
         judge.hand,
         doubts,
-        refined.map((c) => mixAt(table.combinations[c], at, c)),
+        refined.map((c) => mixAt(table.combinations[c]!, at, c)),
       );
       const squares = cost.map((error) => error * error + HAND_OF_THE_FAR);
-      refined.forEach((c, n) => (squares[c] = cost[c] * cost[c] + added.hand[n]));
+      refined.forEach((c, n) => (squares[c] = cost[c]! * cost[c]! + added.hand[n]!));
       const tubes = new Float64Array(cost.length).fill(TUBES_OF_THE_FAR);
-      refined.forEach((c, n) => (tubes[c] = added.tubes[n]));
+      refined.forEach((c, n) => (tubes[c] = added.tubes[n]!));
       const outcome = (share: number): Float64Array =>
-        squares.map((square, c) => less(Math.sqrt(square + share * tubes[c])));
-      inHand.push(outcome(0));
-      expected.push(outcome(1));
+        squares.map((square, c) => less(Math.sqrt(square + share * tubes[c]!)));
+      inHand!.push(outcome(0));
+      expected!.push(outcome(1));
       const weighed = squares.map(
-        (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]), judge.nearEnough ?? 0) + beside[c],
+        (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]!), judge.nearEnough ?? 0) + beside[c]!,
       );
-      for (const c of refined) weighed[c] += heavyCost(Math.exp(at[3 * c]), areaCm2);
+      for (const c of refined) weighed[c]! += heavyCost(Math.exp(at[3 * c]!), areaCm2);
       onTarget(i + 1);
       return weighed;
     }
-    inHand.push(ideal[i]);
-    expected.push(ideal[i]);
+    inHand!.push(ideal![i]!);
+    expected!.push(ideal![i]!);
     onTarget(i + 1);
-    return ideal[i];
+    return ideal![i]!;
   });
   return {
     paints: table.paints.length,

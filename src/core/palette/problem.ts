@@ -71,7 +71,7 @@ export function servedPalette(costs: MixCosts, paints: readonly number[]): Serve
   const served = servedBy(costs, paints);
   const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
   const mean = (of: "error" | "expected" | "ideal"): number =>
-    served.reduce((sum, target, t) => sum + costs.weights[t] * target[of], 0) / total;
+    served.reduce((sum, target, t) => sum + costs.weights[t]! * target[of], 0) / total;
   return { paints, served, error: mean("error"), expected: mean("expected"), ideal: mean("ideal") };
 }
 
@@ -92,7 +92,7 @@ export function boundCosts({ costs, table }: PaletteProblem, { darkest, within }
     ...costs,
     costs: within.reduce<readonly Float64Array[]>((all, { target, most }) => {
       const demand = withinDemand(costs, target, most);
-      return all.map((cost, t) => (t === target ? cost.map((value, c) => value + demand[c]) : cost));
+      return all.map((cost, t) => (t === target ? cost.map((value, c) => value + demand[c]!) : cost));
     }, costs.costs),
     demands: darkest === null ? [] : [darkDemand(table, darkest)],
   };

@@ -31,14 +31,14 @@ const found = (names: readonly string[]): Map<string, { paints: string[]; lacks:
   return new Map(
     startingPoints(paints, traitsOf(paints, PAPERS[0]), PAPERS[0]).map(({ structure, paints: own, lacks }) => [
       structure,
-      { paints: own.map((p) => names[p]), lacks },
+      { paints: own.map((p) => names[p]!), lacks },
     ]),
   );
 };
 
 describe("classic structures from one's own paints (common practice, no source)", () => {
   const points = found(ids);
-  const family = (name: string): ReturnType<typeof traitsOf>[number] => traitsOf(paintsOf([name]), PAPERS[0])[0];
+  const family = (name: string): ReturnType<typeof traitsOf>[number] => traitsOf(paintsOf([name]), PAPERS[0])[0]!;
 
   test("all of them are filled from a full box", () => {
     expect([...points.keys()]).toEqual([...STRUCTURES]);
@@ -46,12 +46,16 @@ describe("classic structures from one's own paints (common practice, no source)"
   });
   test("an earth triad is a yellow and a red earth with a blue", () => {
     const [yellow, red, blue] = points.get("earth triad")!.paints;
-    expect([family(yellow).family, family(red).family, isKind(family(blue), "blue")]).toEqual(["earth", "earth", true]);
-    expect(family(yellow).hueDegrees).toBeGreaterThan(family(red).hueDegrees);
+    expect([family(yellow!).family, family(red!).family, isKind(family(blue!), "blue")]).toEqual([
+      "earth",
+      "earth",
+      true,
+    ]);
+    expect(family(yellow!).hueDegrees).toBeGreaterThan(family(red!).hueDegrees);
   });
   test("a bright triad is a yellow, a red or rose and a blue, purer than the earths", () => {
     const triad = points.get("bright triad")!.paints;
-    expect(isKind(family(triad[0]), "yellow") && isKind(family(triad[2]), "blue")).toBe(true);
+    expect(isKind(family(triad[0]!), "yellow") && isKind(family(triad[2]!), "blue")).toBe(true);
     for (const name of triad) expect(family(name).family).not.toBe("earth");
   });
   test("printers' primaries: magenta, yellow, cyan", () => {
@@ -75,7 +79,7 @@ describe("classic structures from one's own paints (common practice, no source)"
   });
   test("opposites lie across from each other, the accent is neither", () => {
     const [one, two, accent] = points.get("opposites and an accent")!.paints;
-    const turn = Math.abs(((family(one).hueDegrees - family(two).hueDegrees + 540) % 360) - 180);
+    const turn = Math.abs(((family(one!).hueDegrees - family(two!).hueDegrees + 540) % 360) - 180);
     expect(turn).toBeGreaterThan(110);
     expect([one, two]).not.toContain(accent);
   });

@@ -54,7 +54,7 @@ export function startingPoints(
   paper: Paper,
 ): readonly StartingPoint[] {
   const all = [...paints.keys()];
-  const of = (kind: Kind): readonly number[] => all.filter((p) => isKind(traits[p], kind));
+  const of = (kind: Kind): readonly number[] => all.filter((p) => isKind(traits[p]!, kind));
   const filled = (
     structure: Structure,
     found: readonly (number | undefined)[],
@@ -67,40 +67,40 @@ export function startingPoints(
   const [yellows, reds, blues] = [of("yellow"), [...new Set([...of("red"), ...of("magenta")])], of("blue")];
 
   const triads = yellows.flatMap((y) => reds.flatMap((r) => blues.map((b) => [y, r, b] as const)));
-  const triad = highest(triads, ([y, r, b]) => spanOf(traits[y], traits[r], traits[b])) ?? [
+  const triad = highest(triads, ([y, r, b]) => spanOf(traits[y]!, traits[r]!, traits[b]!)) ?? [
     yellows[0],
     reds[0],
     blues[0],
   ];
 
   const earths = of("earth");
-  const clear = (p: number): number => traits[p].chroma - (traits[p].opaque ? 10 : 0);
+  const clear = (p: number): number => traits[p]!.chroma - (traits[p]!.opaque ? 10 : 0);
   const quietBlues = all.filter(
-    (p) => isKind(traits[p], "blue") || (isKind(traits[p], "neutral") && traits[p].hueDegrees > 180),
+    (p) => isKind(traits[p]!, "blue") || (isKind(traits[p]!, "neutral") && traits[p]!.hueDegrees > 180),
   );
   const earthTriad = [
     highest(
-      earths.filter((p) => traits[p].hueDegrees > 70),
+      earths.filter((p) => traits[p]!.hueDegrees > 70),
       clear,
     ),
     highest(
-      earths.filter((p) => traits[p].hueDegrees < 66),
+      earths.filter((p) => traits[p]!.hueDegrees < 66),
       clear,
     ),
-    highest(quietBlues, (p) => 20 * traits[p].granulation - 0.5 * traits[p].chroma - traits[p].masstoneL),
+    highest(quietBlues, (p) => 20 * traits[p]!.granulation - 0.5 * traits[p]!.chroma - traits[p]!.masstoneL),
   ];
 
   const widest = (kind: readonly number[]): readonly (number | undefined)[] =>
     highest(
       pairsOf(kind),
       ([p, q]) =>
-        apart(traits[p].hueDegrees, traits[q].hueDegrees) + 0.3 * Math.min(traits[p].chroma, traits[q].chroma),
+        apart(traits[p]!.hueDegrees, traits[q]!.hueDegrees) + 0.3 * Math.min(traits[p]!.chroma, traits[q]!.chroma),
     ) ?? [kind[0], undefined];
 
   const { darkest, neutral } = pairFacts(paints, paper);
-  const pure = all.filter((p) => traits[p].chroma > 25);
+  const pure = all.filter((p) => traits[p]!.chroma > 25);
   const opposites = highest(
-    pairsOf(pure).filter(([p, q]) => apart(traits[p].hueDegrees, traits[q].hueDegrees) > 110),
+    pairsOf(pure).filter(([p, q]) => apart(traits[p]!.hueDegrees, traits[q]!.hueDegrees) > 110),
     ([p, q]) => -neutral(p, q) - 0.3 * darkest(p, q),
   );
   const accent =
@@ -108,19 +108,19 @@ export function startingPoints(
     highest(
       all.filter((p) => !opposites.includes(p)),
       (p) =>
-        Math.hypot(traits[p].purest.a, traits[p].purest.b) *
-        Math.min(1, Math.min(...opposites.map((q) => apart(traits[p].hueDegrees, traits[q].hueDegrees))) / 60),
+        Math.hypot(traits[p]!.purest.a, traits[p]!.purest.b) *
+        Math.min(1, Math.min(...opposites.map((q) => apart(traits[p]!.hueDegrees, traits[q]!.hueDegrees))) / 60),
     );
 
   const nearest = (kind: "yellow" | "magenta" | "cyan"): number | undefined =>
     highest(
       of(kind),
       (p) =>
-        traits[p].chroma -
-        1.5 * apart(traits[p].hueDegrees, PROCESS_HUES[kind]) -
-        (traits[p].opaque ? OPAQUE_PROCESS : 0),
+        traits[p]!.chroma -
+        1.5 * apart(traits[p]!.hueDegrees, PROCESS_HUES[kind]) -
+        (traits[p]!.opaque ? OPAQUE_PROCESS : 0),
     );
-  const browns = earths.filter((p) => traits[p].hueDegrees > 40 && traits[p].hueDegrees < 82);
+  const browns = earths.filter((p) => traits[p]!.hueDegrees > 40 && traits[p]!.hueDegrees < 82);
   const couple = highest(
     of("blue").flatMap((b) => browns.map((e) => [b, e] as const)),
     ([b, e]) => -darkest(b, e) - 0.3 * neutral(b, e),
@@ -159,10 +159,10 @@ function pairFacts(
   combinations.forEach(([p, q], c) => {
     if (q === undefined) return;
     let [darkest, neutral] = [100, 200];
-    for (let i = firstPoint[c]; i < firstPoint[c + 1]; i++) darkest = Math.min(darkest, L[i]);
-    for (let i = firstPoint[c]; i < firstPoint[c + 1]; i++)
-      if (L[i] < darkest + 15) neutral = Math.min(neutral, Math.hypot(a[i], b[i]));
-    facts.set(key(p, q), { darkest, neutral });
+    for (let i = firstPoint[c]!; i < firstPoint[c + 1]!; i++) darkest = Math.min(darkest, L[i]!);
+    for (let i = firstPoint[c]!; i < firstPoint[c + 1]!; i++)
+      if (L[i]! < darkest + 15) neutral = Math.min(neutral, Math.hypot(a[i]!, b[i]!));
+    facts.set(key(p!, q), { darkest, neutral });
   });
   const fact = (p: number, q: number): { darkest: number; neutral: number } =>
     facts.get(key(p, q)) ?? { darkest: 100, neutral: 200 };

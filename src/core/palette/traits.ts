@@ -32,15 +32,15 @@ export function traitsOf(paints: readonly PaintModel[], paper: Paper): readonly 
   const looks = looksOf(paints, TRAIT_LOADS, paper);
   return paints.map(({ pigmentIds, granulation }, i) => {
     const pigments = pigmentIds.map(pigmentById);
-    const { C, h } = lchOfLab(looks[i][1]);
+    const { C, h } = lchOfLab(looks[i]![1]!);
     return {
-      family: pigments[0].family,
+      family: pigments[0]!.family,
       hueDegrees: h,
       chroma: C,
-      masstoneL: looks[i][0].L,
+      masstoneL: looks[i]![0]!.L,
       granulation,
       pigments: pigments.length,
-      purest: looks[i].reduce((best, lab) => (Math.hypot(lab.a, lab.b) > Math.hypot(best.a, best.b) ? lab : best)),
+      purest: looks[i]!.reduce((best, lab) => (Math.hypot(lab.a, lab.b) > Math.hypot(best.a, best.b) ? lab : best)),
       opaque: pigments.some(({ transparency }) => transparency === "opaque" || transparency === "semi-opaque"),
       lightfastness: Math.max(...pigments.map((pigment) => pigment.lightfastness.class)),
     };

@@ -45,12 +45,12 @@ export function wishFor(
     targets.forEach((target, t) => {
       const { cost } = rankOnGrid(target, table, metric);
       const error = Math.max(0, Math.sqrt(cost.reduce((least, c) => Math.min(least, c), Infinity)) - UNSEEN);
-      if (error < best[t].error) best[t] = { pigmentId: id, error };
+      if (error < best[t]!.error) best[t] = { pigmentId: id, error };
     });
   }
   return best.map((wish, t) =>
-    errors[t] - wish.error >= Math.max(WORTH.least, WORTH.share * errors[t])
+    errors[t]! - wish.error >= Math.max(WORTH.least, WORTH.share * errors[t]!)
       ? wish
-      : { pigmentId: null, error: errors[t] },
+      : { pigmentId: null, error: errors[t]! },
   );
 }

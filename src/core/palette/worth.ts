@@ -27,7 +27,7 @@ const HANGS = 3;
 const ONE_IS_ENOUGH = 0.4;
 
 const mean = (errors: readonly { readonly error: number }[], weights: readonly number[]): number =>
-  errors.reduce((sum, { error }, t) => sum + weights[t] * error, 0) / weights.reduce((sum, weight) => sum + weight, 0);
+  errors.reduce((sum, { error }, t) => sum + weights[t]! * error, 0) / weights.reduce((sum, weight) => sum + weight, 0);
 
 /** Weighs each paint of a palette by what would be lost without it. */
 export function worthOf(costs: MixCosts, palette: readonly number[]): PaletteWorth {
@@ -47,7 +47,7 @@ export function worthOf(costs: MixCosts, palette: readonly number[]): PaletteWor
       loss: lossOf(rest),
       targets: all.flatMap(({ combination }, t) => (combination.includes(paint) ? [t] : [])),
       hanging: all.flatMap(({ error }, target) => {
-        const worse = (rest?.[target].error ?? Infinity) - error;
+        const worse = (rest?.[target]!.error ?? Infinity) - error;
         return worse >= HANGS ? [{ target, worse }] : [];
       }),
     };
@@ -85,11 +85,11 @@ export function savedMixing(costs: MixCosts, palette: readonly number[], among: 
     .map((paint): Saving => {
       const within = new Set([...palette, paint]);
       const usable = [...combinations.keys()].filter(
-        (c) => combinations[c].includes(paint) && combinations[c].every((p) => within.has(p)),
+        (c) => combinations[c]!.includes(paint) && combinations[c]!.every((p) => within.has(p)),
       );
       const fewer = now.map(({ error, combination }, t) => {
         const simplest = Math.min(
-          ...usable.filter((c) => costs.costs[t][c] <= error + SIMPLER_MAY_COST).map((c) => combinations[c].length),
+          ...usable.filter((c) => costs.costs[t]![c]! <= error + SIMPLER_MAY_COST).map((c) => combinations[c]!.length),
         );
         return Math.max(0, combination.length - (Number.isFinite(simplest) ? simplest : combination.length));
       });

@@ -37,7 +37,7 @@ function corrected(
 ): Float64Array {
   return base.map((value, i) => {
     let power = 0;
-    for (let order = 0; order < count; order++) power += weights[from + order] * CURVES[order][i];
+    for (let order = 0; order < count; order++) power += weights[from + order]! * CURVES[order]![i]!;
     return (value + least) * Math.exp(power);
   });
 }

@@ -79,8 +79,8 @@ export function blendOptics(parts: readonly { readonly optics: Optics; readonly 
   const S = new Float64Array(BANDS);
   for (const { optics, share } of parts) {
     for (let i = 0; i < BANDS; i++) {
-      K[i] += share * optics.K[i];
-      S[i] += share * optics.S[i];
+      K[i]! += share * optics.K[i]!;
+      S[i]! += share * optics.S[i]!;
     }
   }
   return { K, S };

@@ -10,7 +10,7 @@ const WHITE = 0.86;
 
 /** Light that a thin wash takes from a white sheet: mean optical density over the bands; what scatters gives some back. */
 const thinDensity = ({ K, S }: Optics): number =>
-  K.reduce((sum, k, i) => sum - Math.log10(layerOverGround(k, S[i], THIN, WHITE) / WHITE), 0) / K.length;
+  K.reduce((sum, k, i) => sum - Math.log10(layerOverGround(k, S[i]!, THIN, WHITE) / WHITE), 0) / K.length;
 
 /**
  * Tinting strength: how much colour a thin wash of a paint brings to white paper, against ultramarine = 1. It is told by

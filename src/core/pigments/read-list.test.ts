@@ -32,23 +32,23 @@ test("short forms and label words are understood (common practice, no source)", 
 
 test("a code that several pigments share is not decided alone, and all of them are offered", () => {
   const [violet] = readPaintList("PV19");
-  expect(violet.sure).toBe(false);
-  expect(violet.candidates.map(({ id }) => id).sort()).toEqual(["PV19-red", "PV19-rose", "PV19-violet"]);
+  expect(violet!.sure).toBe(false);
+  expect(violet!.candidates.map(({ id }) => id).sort()).toEqual(["PV19-red", "PV19-rose", "PV19-violet"]);
   expect(read("PBr7 burnt umber")).toEqual([["PBr7-burnt-umber", true]]);
 });
 
 test("several codes are one tube of several pigments under its own name", () => {
   const [sap] = readPaintList("Sap green PG36 PY150");
   expect(sap).toMatchObject({ sure: true });
-  expect(sap.candidates[0]).toMatchObject({ name: "sap green", codes: "PG36 PY150" });
-  expect(sap.candidates[0].pigments.map(({ pigmentId }) => pigmentId)).toEqual(["PG36", "PY150"]);
+  expect(sap!.candidates[0]).toMatchObject({ name: "sap green", codes: "PG36 PY150" });
+  expect(sap!.candidates[0]!.pigments.map(({ pigmentId }) => pigmentId)).toEqual(["PG36", "PY150"]);
 });
 
 test("nonsense is told as such, not made a paint; blank lines and bare numbers are passed over", () => {
   expect(readPaintList("\n\n 12 \n--\n")).toEqual([]);
   for (const { candidates, sure } of readPaintList("qqxz\nPB999\nPG36 PX12345\n<script>"))
     expect([candidates.length, sure]).toEqual([expect.any(Number), false]);
-  expect(readPaintList("PB999")[0].candidates).toEqual([]);
+  expect(readPaintList("PB999")[0]!.candidates).toEqual([]);
   expect(readPaintList("PB29\n".repeat(9000))).toHaveLength(LONGEST_LIST.paints);
 });
 

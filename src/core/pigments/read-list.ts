@@ -108,7 +108,7 @@ function readWords(text: string): ListedPaint {
   if (each.length > 1) {
     // Several pigments in one tube: in equal shares, until the painter knows better.
     if (each.some((found) => found.length === 0)) return { words: text, candidates: [], sure: false };
-    const firsts = each.map((found) => [...found].sort((a, b) => holds(b, words) - holds(a, words))[0]);
+    const firsts = each.map((found) => [...found].sort((a, b) => holds(b, words) - holds(a, words))[0]!);
     const distinct = firsts.filter((one, i) => firsts.findIndex(({ id }) => id === one.id) === i);
     const name = words.length > 0 ? words.join(" ") : distinct.map(({ name: own }) => own).join(" and ");
     return {
@@ -124,7 +124,7 @@ function readWords(text: string): ListedPaint {
       ],
     };
   }
-  const ranked = [...each[0]].sort((a, b) => holds(b, words) - holds(a, words));
+  const ranked = [...each[0]!].sort((a, b) => holds(b, words) - holds(a, words));
   const [first, second] = ranked;
   return {
     words: text,

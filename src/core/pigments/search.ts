@@ -38,7 +38,7 @@ export function searchPigments(search: string, most: number): readonly FoundPigm
     const whole = words.join(" ");
     if (codes.toLowerCase() === whole || name.toLowerCase() === whole) return 0;
     if (codes.toLowerCase().startsWith(whole) || name.toLowerCase().startsWith(whole)) return 1;
-    return text.split(" ").some((word) => word.startsWith(words[0])) ? 2 : 3;
+    return text.split(" ").some((word) => word.startsWith(words[0]!)) ? 2 : 3;
   };
   return ALL.filter((entry) => words.every((word) => entry.words.includes(word)))
     .map((entry) => ({ entry, rank: rank(entry) }))

@@ -9,7 +9,7 @@ function made(customers: number, facilities: number, opening: number, seed: numb
   const places = (n: number) => Array.from({ length: n }, () => [random(), random()]);
   const [from, to] = [places(customers), places(facilities)];
   return {
-    serving: from.map(([x, y]) => Float64Array.from(to, ([u, v]) => Math.hypot(x - u, y - v))),
+    serving: from.map(([x, y]) => Float64Array.from(to, ([u, v]) => Math.hypot(x! - u!, y! - v!))),
     opening: Float64Array.from(to, () => opening * (0.5 + random())),
   };
 }
@@ -42,13 +42,13 @@ async function byHighs({ serving, opening }: FacilityProblem): Promise<number> {
 describe("facility location", () => {
   test("small cases: as cheap as brute force, and proven", () => {
     for (let seed = 1; seed <= 40; seed++) {
-      const problem = made(4 + (seed % 7), 3 + (seed % 8), [0.05, 0.3, 1][seed % 3], seed);
+      const problem = made(4 + (seed % 7), 3 + (seed % 8), [0.05, 0.3, 1][seed % 3]!, seed);
       const { cost, bound, open, servedBy } = locateFacilities(problem);
       expect(cost).toBeCloseTo(byBruteForce(problem), 9);
       expect(bound).toBeCloseTo(cost, 9);
       const told =
-        open.reduce((sum, j) => sum + problem.opening[j], 0) +
-        servedBy.reduce((sum, j, i) => sum + problem.serving[i][j], 0);
+        open.reduce((sum, j) => sum + problem.opening[j]!, 0) +
+        servedBy.reduce((sum, j, i) => sum + problem.serving[i]![j]!, 0);
       expect(told).toBeCloseTo(cost, 9);
     }
   });
@@ -59,7 +59,7 @@ describe("facility location", () => {
       [30, 40, 0.6, 52],
       [25, 60, 0.15, 53],
     ]) {
-      const problem = made(customers, facilities, opening, seed);
+      const problem = made(customers!, facilities!, opening!, seed!);
       const { cost, bound } = locateFacilities(problem);
       expect(cost).toBeCloseTo(await byHighs(problem), 5);
       expect(bound).toBeCloseTo(cost, 9);

@@ -28,7 +28,7 @@ interface Ascent {
 
 /** The facilities of each customer, nearest first. */
 const orderOf = ({ serving }: FacilityProblem): readonly Uint32Array[] =>
-  serving.map((costs) => Uint32Array.from(costs.keys()).sort((a, b) => costs[a] - costs[b]));
+  serving.map((costs) => Uint32Array.from(costs.keys()).sort((a, b) => costs[a]! - costs[b]!));
 
 /**
  * Dual ascent (Erlenkotter 1978): customers raise what they pay, level by level, as long as the facilities that they
@@ -44,23 +44,23 @@ function ascend({ serving, opening }: FacilityProblem, order: readonly Uint32Arr
   const usable = order.map((list) => list.filter((j) => state[j] !== -1));
   for (const [i, list] of usable.entries()) {
     if (list.length === 0) return { bound: Infinity, pays, slack };
-    pays[i] = serving[i][list[0]];
+    pays[i] = serving[i]![list[0]!]!;
     bound += pays[i];
-    while (level[i] < list.length && serving[i][list[level[i]]] <= pays[i] + TINY) level[i]++;
+    while (level[i]! < list.length && serving[i]![list[level[i]!]!]! <= pays[i] + TINY) level[i]!++;
   }
   for (let raised = true; raised;) {
     raised = false;
     for (const [i, list] of usable.entries()) {
       let room = Infinity;
-      for (let k = 0; k < level[i]; k++) room = Math.min(room, slack[list[k]]);
-      const next = level[i] < list.length ? serving[i][list[level[i]]] : Infinity;
-      const by = Math.min(room, next - pays[i]);
+      for (let k = 0; k < level[i]!; k++) room = Math.min(room, slack[list[k]!]!);
+      const next = level[i]! < list.length ? serving[i]![list[level[i]!]!]! : Infinity;
+      const by = Math.min(room, next - pays[i]!);
       if (!(by > TINY)) continue;
-      for (let k = 0; k < level[i]; k++) slack[list[k]] -= by;
-      pays[i] += by;
+      for (let k = 0; k < level[i]!; k++) slack[list[k]!]! -= by;
+      pays[i]! += by;
       bound += by;
       raised = true;
-      while (level[i] < list.length && serving[i][list[level[i]]] <= pays[i] + TINY) level[i]++;
+      while (level[i]! < list.length && serving[i]![list[level[i]!]!]! <= pays[i]! + TINY) level[i]!++;
     }
   }
   return { bound, pays, slack };
@@ -68,10 +68,10 @@ function ascend({ serving, opening }: FacilityProblem, order: readonly Uint32Arr
 
 /** The plan that opens just these, each customer served by its nearest. */
 function planOf({ serving, opening }: FacilityProblem, open: readonly number[]): Omit<FacilityPlan, "bound"> {
-  const servedBy = serving.map((costs) => open.reduce((best, j) => (costs[j] < costs[best] ? j : best), open[0]));
+  const servedBy = serving.map((costs) => open.reduce((best, j) => (costs[j]! < costs[best]! ? j : best), open[0]!));
   const used = [...new Set(servedBy)].sort((a, b) => a - b);
   const cost =
-    used.reduce((sum, j) => sum + opening[j], 0) + serving.reduce((sum, costs, i) => sum + costs[servedBy[i]], 0);
+    used.reduce((sum, j) => sum + opening[j]!, 0) + serving.reduce((sum, costs, i) => sum + costs[servedBy[i]!]!, 0);
   return { open: used, servedBy, cost };
 }
 
@@ -109,23 +109,23 @@ export function locateFacilities(problem: FacilityProblem, mostNodes = MOST_NODE
       unproven = Math.min(unproven, bound);
       return;
     }
-    const tight = [...Array(count).keys()].filter((j) => state[j] === 1 || (state[j] === 0 && slack[j] <= TINY));
+    const tight = [...Array(count).keys()].filter((j) => state[j] === 1 || (state[j] === 0 && slack[j]! <= TINY));
     const plan = pruned(problem, tight);
     if (!best || plan.cost < best.cost - TINY) best = plan;
     if (bound >= best.cost - TINY) return;
     // Where a customer pays into several open facilities the bound is not met: decide the one paid into most.
     const contested = new Float64Array(count);
     problem.serving.forEach((costs, i) => {
-      const paid = tight.filter((j) => costs[j] < pays[i] - TINY);
-      if (paid.length > 1) for (const j of paid) contested[j] += pays[i] - costs[j];
+      const paid = tight.filter((j) => costs[j]! < pays[i]! - TINY);
+      if (paid.length > 1) for (const j of paid) contested[j]! += pays[i]! - costs[j]!;
     });
     const free = tight.filter((j) => state[j] === 0);
     const undecided = free.length > 0 ? free : [...Array(count).keys()].filter((j) => state[j] === 0);
     if (undecided.length === 0) return;
-    const branch = undecided.reduce((most, j) => (contested[j] > contested[most] ? j : most), undecided[0]);
-    for (const decision of plan.open.includes(branch) ? [1, -1] : [-1, 1]) {
+    const branch = undecided.reduce((most, j) => (contested[j]! > contested[most!]! ? j : most), undecided[0]);
+    for (const decision of plan.open.includes(branch!) ? [1, -1] : [-1, 1]) {
       const next = state.slice();
-      next[branch] = decision;
+      next[branch!] = decision;
       search(next);
     }
   };

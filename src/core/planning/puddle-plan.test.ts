@@ -65,7 +65,7 @@ describe("few puddles", () => {
   test("one grey at three strengths is one puddle thinned twice, and with one paint added a fourth colour", () => {
     const four = planPuddles([many[0]!, many[1]!, many[2]!, many[4]!], paints, paper, how)[0]!;
     expect(four.puddles).toHaveLength(1);
-    const [{ parts, servings }] = four.puddles;
+    const { parts, servings } = four.puddles[0]!;
     const water = servings.map(({ waterParts }) => waterParts);
     expect(water[0]!).toBeLessThan(water[1]!);
     expect(water[1]!).toBeLessThan(water[2]!);
@@ -123,7 +123,7 @@ test("a puddle that is another with a paint added follows it in the list; the we
       20,
     ),
   ]);
-  expect(list.map(({ uses: [{ id }], from }) => [id, from])).toEqual([
+  expect(list.map(({ uses, from }) => [uses[0]!.id, from])).toEqual([
     ["rose", null],
     ["grey", null],
     ["violet grey", 1],

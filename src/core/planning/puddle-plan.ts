@@ -80,7 +80,7 @@ interface Candidate {
 /** All mixes of up to three of so many paints at the ratios of a well. */
 function candidatesOf(paints: number, maxPaints: number): readonly Candidate[] {
   const all = [...Array(paints).keys()];
-  const pairs = all.flatMap((a) => all.filter((b) => b > a).map((b) => [a, b]));
+  const pairs = all.flatMap((a) => all.filter((b) => b > a).map((b): [number, number] => [a, b]));
   const triples = pairs.flatMap(([a, b]) => all.filter((c) => c > b).map((c) => [a, b, c]));
   const at = (groups: readonly number[][], ratios: readonly (readonly number[])[]): Candidate[] =>
     groups.flatMap((group) => ratios.flatMap(ordered).map((parts) => ({ paints: group, parts })));
@@ -119,8 +119,10 @@ function lookedAt(
   for (let from = 0; from < all.length; from += perRun) {
     const chunk = all.slice(from, from + perRun);
     chunk.forEach(({ paints: [p0, p1 = p0, p2 = p0], parts: [a, b = 0, c = 0] }, i) => {
-      const total = a + b + c;
-      loads.forEach((load, l) => computer.put(loads.length * i + l, p0, p1, p2, a / total, b / total, c / total, load));
+      const total = a! + b + c;
+      loads.forEach((load, l) =>
+        computer.put(loads.length * i + l, p0!, p1!, p2!, a! / total, b / total, c / total, load),
+      );
     });
     const count = chunk.length * loads.length;
     colours.set(computer.run(count).subarray(0, 3 * count), 3 * loads.length * from);
@@ -137,13 +139,13 @@ function lookedAt(
       for (let l = 0; l < loads.length; l++) {
         const p = 3 * (loads.length * c + l);
         // Lightness alone rules most strengths out (S_L of CIEDE2000 is 1.75 at most), and is cheap.
-        if (heavy[l] + 0.57 * valueWeight * Math.abs(colours[p] - lab.L) >= best[c]) continue;
-        const from = deltaE00Of(lab.L, lab.a, lab.b, colours[p], colours[p + 1], colours[p + 2], 1 / valueWeight);
-        if (from + heavy[l] < best[c]) [best[c], exact[c], at[c]] = [from + heavy[l], from, l];
+        if (heavy[l]! + 0.57 * valueWeight * Math.abs(colours[p]! - lab.L) >= best[c]!) continue;
+        const from = deltaE00Of(lab.L, lab.a, lab.b, colours[p]!, colours[p + 1]!, colours[p + 2]!, 1 / valueWeight);
+        if (from + heavy[l]! < best[c]!) [best[c], exact[c], at[c]] = [from + heavy[l]!, from, l];
       }
     }
     [...best.keys()]
-      .sort((one, two) => best[one] - best[two])
+      .sort((one, two) => best[one]! - best[two]!)
       .slice(0, NEAREST)
       .forEach((c) => kept.add(c));
     water.push(at);
@@ -184,29 +186,29 @@ export function planPuddles(
   ];
   const looked = lookedAt(all, targets, computer, loads, valueWeight, standing.length);
   const stands = looked.kept.map((c) => c >= all.length - standing.length);
-  const candidates = looked.kept.map((c) => all[c]);
+  const candidates = looked.kept.map((c) => all[c]!);
   const mean = targets.reduce((sum, { weight }) => sum + weight, 0) / targets.length || 1;
   const metric = { valueWeight, freeHue: false };
   // All plans mix from the same tubes: how sure those are decides nothing here.
   const doubts = new Float64Array(paints.length);
-  const water = targets.map((_, t) => looked.kept.map((c) => looked.water[t][c]));
+  const water = targets.map((_, t) => looked.kept.map((c) => looked.water[t]![c]));
   const inHand = targets.map(({ lab }, t) => {
     const errors = new Float64Array(candidates.length).fill(FAR);
-    const near = [...candidates.keys()].filter((c) => looked.off[t][looked.kept[c]] < FAR);
+    const near = [...candidates.keys()].filter((c) => looked.off[t]![looked.kept[c]!]! < FAR);
     const mixes = near.map((c) => {
-      const total = candidates[c].parts.reduce((sum, part) => sum + part, 0);
+      const total = candidates[c]!.parts.reduce((sum, part) => sum + part, 0);
       return {
-        combination: candidates[c].paints,
-        shares: candidates[c].parts.map((part) => part / total),
-        load: loads[water[t][c]],
+        combination: candidates[c]!.paints,
+        shares: candidates[c]!.parts.map((part) => part / total),
+        load: loads[water[t]![c]!]!,
       };
     });
     const added = scatterOf(lab, { computer }, metric, hand, doubts, mixes);
-    near.forEach((c, n) => (errors[c] = Math.sqrt(looked.off[t][looked.kept[c]] ** 2 + added.hand[n])));
+    near.forEach((c, n) => (errors[c] = Math.sqrt(looked.off[t]![looked.kept[c]!]! ** 2 + added.hand[n]!)));
     return errors;
   });
   const own = targets.map(({ weight, areaCm2 }, t) =>
-    inHand[t].map((error, c) => (weight / mean) * (error + heavyCost(loads[water[t][c]], areaCm2))),
+    inHand[t]!.map((error, c) => (weight / mean) * (error + heavyCost(loads[water[t]![c]!]!, areaCm2))),
   );
   const children = candidates.map((parent) =>
     candidates.flatMap((child, c) => (addsOnePaint(child, parent) ? [c] : [])),
@@ -215,17 +217,17 @@ export function planPuddles(
   const from = targets.map(() => new Int32Array(candidates.length));
   const serving = own.map((costs, t) =>
     costs.map((cost, c) => {
-      from[t][c] = c;
+      from[t]![c] = c;
       let best = cost;
-      for (const child of children[c])
-        if (costs[child] + ADDING < best) [best, from[t][c]] = [costs[child] + ADDING, child];
+      for (const child of children[c]!)
+        if (costs[child]! + ADDING < best) [best, from[t]![c]] = [costs[child]! + ADDING, child];
       return best;
     }),
   );
   const partsOf = (c: number) =>
-    candidates[c].paints
-      .map((paint, i) => [paint, candidates[c].parts[i]] as const)
-      .sort((one, two) => two[1] - one[1]);
+    candidates[c]!.paints.map((paint, i) => [paint, candidates[c]!.parts[i]!] as const).sort(
+      (one, two) => two[1] - one[1],
+    );
   const plans = new Map<number, PuddlePlan>();
   for (const well of WELL_COSTS) {
     const opening = Float64Array.from(candidates, ({ paints: mixed }, c) =>
@@ -233,7 +235,7 @@ export function planPuddles(
     );
     const { open, servedBy, cost, bound } = locateFacilities({ serving, opening }, MOST_NODES);
     const error =
-      targets.reduce((sum, { weight }, t) => sum + weight * inHand[t][from[t][servedBy[t]]], 0) /
+      targets.reduce((sum, { weight }, t) => sum + weight * inHand[t]![from[t]![servedBy[t]!]!]!, 0) /
       (mean * targets.length);
     const mixed = [...candidates.keys()].filter((c) => stands[c] || open.includes(c));
     if (plans.has(mixed.length) && plans.get(mixed.length)!.inHand <= error) continue;
@@ -241,10 +243,10 @@ export function planPuddles(
       puddles: mixed.map((c) => ({
         parts: partsOf(c),
         servings: targets.flatMap((_, t) => {
-          if (servedBy[t] !== c) return [];
-          const mix = from[t][c];
+          if (servedBy[t]! !== c) return [];
+          const mix = from[t]![c]!;
           return [
-            { target: t, parts: partsOf(mix), waterParts: COUNTABLE_WATER[water[t][mix]], inHand: inHand[t][mix] },
+            { target: t, parts: partsOf(mix), waterParts: COUNTABLE_WATER[water[t]![mix]!]!, inHand: inHand[t]![mix]! },
           ];
         }),
       })),

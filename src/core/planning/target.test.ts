@@ -21,7 +21,7 @@ const valueOf = (lab: Lab): number => valueOfLuminance(xyzOfLab(lab).Y);
 describe("value curves", () => {
   test.each(CURVE_KINDS)("%s: stays in reach, passes its points and never falls", (kind) => {
     const curve = curveOf(kind, range);
-    CURVE_AT.forEach((at, i) => expect(paintedValue(at, curve)).toBeCloseTo(curve[i], 9));
+    CURVE_AT.forEach((at, i) => expect(paintedValue(at, curve)).toBeCloseTo(curve[i]!, 9));
     let last = -1;
     for (let v = 0; v <= 10; v += 0.02) {
       const painted = paintedValue(v, curve);
@@ -41,7 +41,7 @@ describe("value curves", () => {
     expect(at("high", 3)).toBeGreaterThan(at("even", 3) + 1);
     expect(at("low", 7)).toBeLessThan(at("even", 7) - 1);
     // Paints that hardly darken the paper leave a curve, not a fold.
-    expect(curveOf("lights", { darkest: 8, lightest: 9.4 }).every((v, i, all) => i === 0 || v >= all[i - 1])).toBe(
+    expect(curveOf("lights", { darkest: 8, lightest: 9.4 }).every((v, i, all) => i === 0 || v >= all[i - 1]!)).toBe(
       true,
     );
   });
@@ -68,7 +68,7 @@ describe("what is wanted", () => {
       expect(okOf(more).c / okOf(lab).c).toBeGreaterThan(1.35);
       expect(Math.abs(((okOf(more).h! - okOf(lab).h! + 540) % 360) - 180)).toBeLessThan(3);
     }
-    expect(wished(COLOURS[0], { way: "heighten", by: 1 }).a).toBeCloseTo(COLOURS[0].a, 5);
+    expect(wished(COLOURS[0]!, { way: "heighten", by: 1 }).a).toBeCloseTo(COLOURS[0]!.a, 5);
   });
 
   test("turning the hue keeps value and chroma; all the way round is where it began", () => {

@@ -32,9 +32,9 @@ export function curveOf(kind: CurveKind, { darkest, lightest }: ValueRange): Cur
 /** Slopes of a curve that never overshoots (Fritsch and Carlson 1980, weighted harmonic means). */
 function slopesOf(y: CurveValues): number[] {
   const h = CURVE_AT[1] - CURVE_AT[0];
-  const d = [0, 1, 2, 3].map((i) => (y[i + 1] - y[i]) / h);
-  const inner = [1, 2, 3].map((i) => (d[i - 1] * d[i] <= 0 ? 0 : (2 * d[i - 1] * d[i]) / (d[i - 1] + d[i])));
-  return [d[0], ...inner, d[3]];
+  const d = [0, 1, 2, 3].map((i) => (y[i + 1]! - y[i]!) / h);
+  const inner = [1, 2, 3].map((i) => (d[i - 1]! * d[i]! <= 0 ? 0 : (2 * d[i - 1]! * d[i]!) / (d[i - 1]! + d[i]!)));
+  return [d[0]!, ...inner, d[3]!];
 }
 
 /** The painted Munsell value for a photo's, by a smooth curve through the given ones; it rises wherever they rise. */
@@ -43,12 +43,12 @@ export function paintedValue(photoValue: number, values: CurveValues): number {
   const h = CURVE_AT[1] - CURVE_AT[0];
   const i = Math.min(3, Math.floor(v / h));
   const m = slopesOf(values);
-  const t = (v - CURVE_AT[i]) / h;
+  const t = (v - CURVE_AT[i]!) / h;
   const [t2, t3] = [t * t, t * t * t];
   return (
-    (2 * t3 - 3 * t2 + 1) * values[i] +
-    (t3 - 2 * t2 + t) * h * m[i] +
-    (3 * t2 - 2 * t3) * values[i + 1] +
-    (t3 - t2) * h * m[i + 1]
+    (2 * t3 - 3 * t2 + 1) * values[i]! +
+    (t3 - 2 * t2 + t) * h * m[i]! +
+    (3 * t2 - 2 * t3) * values[i + 1]! +
+    (t3 - t2) * h * m[i + 1]!
   );
 }

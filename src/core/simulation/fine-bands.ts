@@ -9,7 +9,7 @@ export const FINE_NM: readonly number[] = Array.from({ length: FINE_BANDS }, (_,
 /** The observer's weights under D65 by 5 nm: those by 10 nm drawn out in straight lines, and scaled so that white stays white. */
 function drawnOut(weights: ArrayLike<number>): Float64Array {
   const fine = Float64Array.from(FINE_NM, (_, i) =>
-    i % 2 === 0 ? weights[i / 2] : (weights[(i - 1) / 2] + weights[(i + 1) / 2]) / 2,
+    i % 2 === 0 ? weights[i / 2]! : (weights[(i - 1) / 2]! + weights[(i + 1) / 2]!) / 2,
   );
   const total = Array.from(weights).reduce((sum, w) => sum + w, 0);
   const own = fine.reduce((sum, w) => sum + w, 0);
@@ -24,9 +24,9 @@ const FINE_Z = drawnOut(WEIGHT_Z);
 export function xyzOfFine(reflectance: Float64Array): Xyz {
   let [X, Y, Z] = [0, 0, 0];
   for (let i = 0; i < FINE_BANDS; i++) {
-    X += FINE_X[i] * reflectance[i];
-    Y += FINE_Y[i] * reflectance[i];
-    Z += FINE_Z[i] * reflectance[i];
+    X += FINE_X[i]! * reflectance[i]!;
+    Y += FINE_Y[i]! * reflectance[i]!;
+    Z += FINE_Z[i]! * reflectance[i]!;
   }
   return { X, Y, Z };
 }

@@ -8,7 +8,7 @@ import { trueBlack, trueFilm, trueSheet, unevennessOf } from "./true-film";
 import { truePaint } from "./true-paint";
 
 /** Every other of the bench's bands: those of the model. */
-const byTen = (fine: Float64Array): Reflectance => Float64Array.from({ length: BANDS }, (_, i) => fine[2 * i]);
+const byTen = (fine: Float64Array): Reflectance => Float64Array.from({ length: BANDS }, (_, i) => fine[2 * i]!);
 
 /** A painter's hand with puddles, as on the bench. */
 const HAND = 0.12;
@@ -32,6 +32,6 @@ export function madeUpSwatches(
   return (what, swatch, waterParts) => {
     if (what === "bare paper") return byTen(sheet.reflectance);
     if (what === "bare line") return byTen(trueFilm([], 0, sheet, 0, black));
-    return film(loadOfWater(waterParts) * hand[swatch % hand.length], what === "across on line" ? black : undefined);
+    return film(loadOfWater(waterParts) * hand[swatch % hand.length]!, what === "across on line" ? black : undefined);
   };
 }

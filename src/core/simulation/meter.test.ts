@@ -90,7 +90,7 @@ describe("made-up swatches", () => {
       madeUpSwatches([{ pigmentId: "PB29", share: 1 }], seed)("wash", 1, 1.5),
     );
     expect(again).toEqual(swatches("wash", 1, 1.5));
-    expect(deltaE00(lab(other), lab(again))).toBeGreaterThan(1);
+    expect(deltaE00(lab(other!), lab(again!))).toBeGreaterThan(1);
   });
   test("run from neat to pale, stand on white paper, and nearly vanish on the line when transparent", () => {
     const lightness = [0, 1.5, 6, 20].map((water, i) => lab(swatches("wash", i, water)).L);

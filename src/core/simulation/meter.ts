@@ -42,7 +42,7 @@ export function simulatedMeter({ under, random, now, wait }: MeterSurroundings):
     );
   };
   const counted = (reflectance: ArrayLike<number>): Float64Array =>
-    lamp().map((power, i) => power * reflectance[i] * (1 + NOISE.share * normal()) + NOISE.floor * normal());
+    lamp().map((power, i) => power * reflectance[i]! * (1 + NOISE.share * normal()) + NOISE.floor * normal());
   return {
     name: "Simulated meter",
     simulated: true,
@@ -67,7 +67,7 @@ export function simulatedMeter({ under, random, now, wait }: MeterSurroundings):
       if (random() < TILTED)
         throw new MeterRefused("The meter was not flat on the paper. Press it down and read again.");
       const tile = white;
-      return counted(under()).map((v, i) => Math.max(0, v / tile[i]));
+      return counted(under()).map((v, i) => Math.max(0, v / tile[i]!));
     },
     disconnect: async () => {
       connectedAt = null;

@@ -48,17 +48,17 @@ export function trueFilm(
   const loads = unevenness > 0 ? NINTHS.map((z) => Math.max(0.05, 1 + unevenness * z)) : [1];
   const mean = loads.reduce((sum, l) => sum + l, 0) / loads.length;
   return Float64Array.from({ length: FINE_BANDS }, (_, i) => {
-    const K = parts.reduce((sum, { paint, share }) => sum + share * paint.K[i], 0) + 1e-7;
-    const S = parts.reduce((sum, { paint, share }) => sum + share * paint.S[i], 0) + 1e-7;
+    const K = parts.reduce((sum, { paint, share }) => sum + share * paint.K[i]!, 0) + 1e-7;
+    const S = parts.reduce((sum, { paint, share }) => sum + share * paint.S[i]!, 0) + 1e-7;
     const a = 1 + K / S;
     const b = Math.sqrt(a * a - 1);
     let sum = 0;
     for (const relative of loads) {
       const x = b * S * ((load * relative) / mean);
-      if (x < 1e-9) sum += outside(ground[i], sheet.k1, sheet.k2);
+      if (x < 1e-9) sum += outside(ground[i]!, sheet.k1, sheet.k2);
       else {
         const coth = 1 / Math.tanh(x);
-        sum += outside((1 - ground[i] * (a - b * coth)) / (a - ground[i] + b * coth), sheet.k1, sheet.k2);
+        sum += outside((1 - ground[i]! * (a - b * coth)) / (a - ground[i]! + b * coth), sheet.k1, sheet.k2);
       }
     }
     return sum / loads.length;

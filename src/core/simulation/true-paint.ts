@@ -68,7 +68,7 @@ export function truePaint(pigments: readonly PigmentShare[], random: () => numbe
     ),
   );
   const most = absorbed.map((k) => Math.max(...k, 1e-6));
-  const bare = FINE_NM.map((_, i) => parts.reduce((sum, { share }, p) => sum + share * absorbed[p][i], 0));
+  const bare = FINE_NM.map((_, i) => parts.reduce((sum, { share }, p) => sum + share * absorbed[p]![i]!, 0));
   const dull = DULL * random() * (bare.reduce((sum, k) => sum + k, 0) / bare.length);
   const granulation = parts.reduce((sum, part) => sum + part.share * part.granulation, 0);
   return {
@@ -79,7 +79,7 @@ export function truePaint(pigments: readonly PigmentShare[], random: () => numbe
         strength *
         (extender +
           parts.reduce(
-            (sum, { share, scatterer }, p) => sum + share * scatteringAt(scatterer, nm, absorbed[p][i] / most[p]),
+            (sum, { share, scatterer }, p) => sum + share * scatteringAt(scatterer, nm, absorbed[p]![i]! / most[p]!),
             0,
           )),
     ),

@@ -43,7 +43,7 @@ function withPlan(area: PaintingArea, { kind, colours, run, accent }: WashPlan):
   });
   const more = rest.map((one, i) => colour(one, laid[i], false));
   if (accent) more.push(colour(accent, dropped, true));
-  return { ...area, lab: own.lab, wash: { kind, share: own.share, more, run } };
+  return { ...area, lab: own!.lab, wash: { kind, share: own!.share, more, run } };
 }
 
 /** The colour that most of an area has: what it is named by. */
@@ -129,7 +129,7 @@ export function useAreaEdits(): AreaEdits {
         const laid = withPlan(area, plan);
         const name = area.name || suggestedName(at, mostOf(plan), taken);
         taken.add(name);
-        return { ...laid, name, sample: { ...(plan.kind === "flat" ? at : plan.colours[0].at), radius: MARK_RADIUS } };
+        return { ...laid, name, sample: { ...(plan.kind === "flat" ? at : plan.colours[0]!.at), radius: MARK_RADIUS } };
       });
       store.getState().setAreas(next, kept);
       return null;
@@ -171,13 +171,13 @@ export function useAreaEdits(): AreaEdits {
           continue;
         }
         given.set(shape, region);
-        if (sampled >= 0) next[sampled] = { ...next[sampled], region };
+        if (sampled >= 0) next[sampled] = { ...next[sampled]!, region };
         else next.push(unnamed(region));
       }
-      const labels = map.labels.map((label, i) => given.get(proposal.map.labels[i]) ?? label);
+      const labels = map.labels.map((label, i) => given.get(proposal.map.labels[i]!) ?? label);
       const said = await keep(photo, { ...map, labels }, next, new Set(given.values()));
       if (said === null) {
-        const rest = withLabel(proposal.map, 0, (i) => given.has(proposal.map.labels[i]));
+        const rest = withLabel(proposal.map, 0, (i) => given.has(proposal.map.labels[i]!));
         store
           .getState()
           .propose(which === "all" ? null : { ...proposal, map: rest, shapes: proposal.shapes - given.size });
@@ -237,7 +237,7 @@ export function useAreaEdits(): AreaEdits {
       if (lasso !== "new" && !selected) return "Select the area first that the shape belongs to.";
       const mask = await photo.ask("enclose", look, [...points], snap);
       const touched = new Set<number>();
-      mask.forEach((inside, i) => inside && touched.add(map.labels[i]));
+      mask.forEach((inside, i) => inside && touched.add(map.labels[i]!));
       if (touched.size === 0) return "The line encloses nothing of the sheet. Draw around the shape and let go.";
       const free = freeLabel(areas);
       const next = [...areas];
@@ -280,7 +280,7 @@ export function useAreaEdits(): AreaEdits {
       const now = store.getState().document.areas.find(({ id }) => id === area.id);
       if (!now) return null;
       const { lab, wash } = withPlan(now, plan);
-      const at = plan.kind === "flat" ? pointWithin(map, area.region) : plan.colours[0].at;
+      const at = plan.kind === "flat" ? pointWithin(map, area.region) : plan.colours[0]!.at;
       store.getState().changeArea(area.id, { lab, wash, sample: { ...(at ?? now.sample), radius: now.sample.radius } });
       return null;
     });

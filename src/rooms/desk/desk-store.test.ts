@@ -8,7 +8,8 @@ const [blue, red, gold] = [
   "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0002",
   "5e0a5c86-3f5f-4c5c-8f0e-0d3f6f6b0003",
 ];
-const [A, B, C] = [blue, red, gold].map((id) => id.replace(/6b/, "7c"));
+const areaId = (id: string): string => id.replace(/6b/, "7c");
+const [A, B, C] = [areaId(blue), areaId(red), areaId(gold)];
 const area = (id: string, name: string): PaintingArea =>
   newArea({ id, name, sample: { x: 0.5, y: 0.5, radius: 0.01 }, lab: { L: 50, a: 0, b: 0 } });
 const document: PaintingDocument = {
@@ -115,7 +116,7 @@ describe("choosing recipes", () => {
   test("taking a recipe away leaves the paints where they are", () => {
     now().chooseRecipes(new Map([[A, recipe]]));
     now().chooseRecipes(new Map([[A, null]]));
-    expect(now().document.areas[0].recipe).toBeNull();
+    expect(now().document.areas[0]!.recipe).toBeNull();
     expect(now().document.palette).toContain(gold);
   });
 });
@@ -170,20 +171,20 @@ describe("the study of the photo", () => {
 
   test("a white correction turns the colours already measured, and taking it back brings them back", () => {
     now().setWhite({ x: 0.5, y: 0.5, light: { r: 0.5, g: 0.4, b: 0.3 }, degree: 1 });
-    const cooler = now().document.areas[0].lab;
+    const cooler = now().document.areas[0]!.lab;
     expect(cooler.b).toBeLessThan(-5);
-    expect(now().document.areas[0].lab.L).not.toBeNaN();
+    expect(now().document.areas[0]!.lab.L).not.toBeNaN();
     now().setWhite({ x: 0.5, y: 0.5, light: { r: 0.5, g: 0.4, b: 0.3 }, degree: 0.5 });
-    expect(now().document.areas[0].lab.b).toBeGreaterThan(cooler.b);
+    expect(now().document.areas[0]!.lab.b).toBeGreaterThan(cooler.b);
     now().setWhite(null);
-    expect(now().document.areas[0].lab.b).toBeCloseTo(0, 6);
+    expect(now().document.areas[0]!.lab.b).toBeCloseTo(0, 6);
     for (let i = 0; i < 3; i++) undo();
     expect(now().document).toEqual(document);
   });
 
   test("areas drawn on a map: those that lost their last pixel go, and one step takes it back", () => {
     const [sky, bank] = document.areas;
-    now().setAreas(half, [{ ...sky, region: 1 }, { ...bank, region: 3 }, area(C, "Spot")]);
+    now().setAreas(half, [{ ...sky!, region: 1 }, { ...bank!, region: 3 }, area(C, "Spot")]);
     expect(now().document.areas.map(({ id }) => id)).toEqual([A, C]);
     expect(now().document.study.map).toMatchObject({ width: 8, height: 4 });
     undo();
@@ -193,8 +194,8 @@ describe("the study of the photo", () => {
   test("an area that is removed gives its pixels and its label back", () => {
     const [sky, bank] = document.areas;
     now().setAreas(half, [
-      { ...sky, region: 1 },
-      { ...bank, region: 2 },
+      { ...sky!, region: 1 },
+      { ...bank!, region: 2 },
     ]);
     expect(freeLabel(now().document.areas)).toBe(3);
     now().removeArea(A);

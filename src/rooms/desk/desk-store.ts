@@ -285,7 +285,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
           change((d) => {
             const counts = countLabels(map);
             // An area whose last pixel went to another one is gone with it.
-            const kept = areas.filter(({ region }) => region === null || counts[region] > 0);
+            const kept = areas.filter(({ region }) => region === null || counts[region]! > 0);
             return {
               ...d,
               areas: kept,
@@ -346,7 +346,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             const to = from + by;
             if (from < 0 || to < 0 || to >= d.palette.length) return d;
             const palette = [...d.palette];
-            [palette[from], palette[to]] = [palette[to], palette[from]];
+            [palette[from], palette[to]] = [palette[to]!, palette[from]!];
             return { ...d, palette };
           }),
       };

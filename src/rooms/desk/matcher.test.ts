@@ -53,7 +53,7 @@ test("all of the desk's askers share one worker; an asker's new question takes i
   await vi.waitFor(() => expect(heard.filter((one) => one.endsWith("done"))).toHaveLength(2));
   expect(heard).toEqual(["all", "new", "all done", "new done"]);
   all.ask(question, listener("all"));
-  started[0].dispatchEvent(new Event("error"));
+  started[0]!.dispatchEvent(new Event("error"));
   await vi.waitFor(() => expect(heard.at(-1)).toMatch(/all: The computation stopped/));
   all.ask(question, listener("all"));
   expect(started).toHaveLength(2);

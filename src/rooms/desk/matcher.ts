@@ -155,7 +155,7 @@ export function mixColours(
   let took = 0;
   const run = (stage: number): void => {
     if (stage === stages.length) return finished(found, took);
-    const [overId, targets] = stages[stage];
+    const [overId, targets] = stages[stage]!;
     const below = overId === null ? undefined : found.get(overId);
     const over = overId === null ? null : below ? washOf(below) : (laid.get(overId) ?? null);
     matcher.ask(

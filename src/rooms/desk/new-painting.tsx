@@ -28,7 +28,7 @@ export function NewPainting({
       else setBringing({ state: "refused", message: result.message });
     });
   }, []);
-  const bringFirst = useCallback((files: readonly File[]): void => bring(files[0]), [bring]);
+  const bringFirst = useCallback((files: readonly File[]): void => bring(files[0]!), [bring]);
   const over = useDroppedFiles(bringFirst);
   return (
     <div className="relative">

@@ -118,10 +118,10 @@ export function useWantedColours(): readonly WantedColour[] {
         return coloursOf(area).map(({ id, lab, over, recipe }, i) => ({
           id,
           areaId: area.id,
-          mark: `${number + 1}${i > 0 ? "abcd"[i] : ""}`,
+          mark: `${number + 1}${i > 0 ? "abcd"[i]! : ""}`,
           name: colourName(area, i),
           lab: targetColour(lab, area.wish ?? wish, curve, paper),
-          weight: weights[i],
+          weight: weights[i]!,
           areaCm2: sizes.get(id) ?? 0,
           overId: over ? area.id : null,
           recipe,

@@ -15,7 +15,7 @@ const area = (kind: StoredWash["kind"], labs: readonly Lab[], run: StoredWash["r
     id: id(1),
     name: "Sky",
     sample: { x: 0, y: 0, radius: 0.01 },
-    lab: labs[0],
+    lab: labs[0]!,
     wash: {
       kind,
       share: 0.5,

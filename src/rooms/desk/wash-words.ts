@@ -32,7 +32,7 @@ export function placeName({ wash }: PaintingArea, index: number): string {
     return index === 0 ? from : index === laid - 1 ? to : "between";
   }
   if (wash.kind === "layered") return index === 0 ? "first wash" : laid > 2 ? `over it, ${index}` : "over it";
-  return ["one colour", "another", "a third"][index];
+  return ["one colour", "another", "a third"][index]!;
 }
 
 /** An area's colour by name: "Sky, above". */
@@ -54,8 +54,8 @@ export function washReason(area: PaintingArea): string {
   if (area.wash.kind === "graded") {
     const [from, to] = endsOf(area.wash);
     if (hues[0] !== hues[last]) return `${hues[0]} ${from}, ${hues[last]} ${to}`;
-    if (Math.abs(values[0] - values[last]) >= 0.5) return `lighter ${values[0] > values[last] ? from : to}`;
-    return `purer ${lchOfLab(labs[0]).C > lchOfLab(labs[last]).C ? from : to}`;
+    if (Math.abs(values[0]! - values[last]!) >= 0.5) return `lighter ${values[0]! > values[last]! ? from : to}`;
+    return `purer ${lchOfLab(labs[0]!).C > lchOfLab(labs[last]!).C ? from : to}`;
   }
   const different = [...new Set(hues)];
   if (area.wash.kind === "varied") {
@@ -67,7 +67,7 @@ export function washReason(area: PaintingArea): string {
       : `${words} side by side`;
   }
   const over = [...new Set(hues.slice(1))];
-  const by = `darker by ${(values[0] - Math.min(...values)).toFixed(1)}`;
+  const by = `darker by ${(values[0]! - Math.min(...values)).toFixed(1)}`;
   return over.length === 1 && over[0] === hues[0]
     ? `${hues[0]} on ${hues[0]}, ${by}`
     : `${listed(over)} over ${hues[0]}, ${by}`;

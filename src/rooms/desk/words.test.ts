@@ -45,7 +45,7 @@ describe("words for what was measured", () => {
   test("ticks on the rail are pushed apart within it", () => {
     const placed = spreadTicks([10, 11, 12, 90, 91], 8, 100);
     const sorted = [...placed].sort((a, b) => a - b);
-    sorted.slice(1).forEach((top, i) => expect(top - sorted[i]).toBeGreaterThanOrEqual(8 - 1e-9));
+    sorted.slice(1).forEach((top, i) => expect(top - sorted[i]!).toBeGreaterThanOrEqual(8 - 1e-9));
     expect(sorted[4]).toBeLessThanOrEqual(92);
   });
 });

@@ -8,8 +8,8 @@ import { type Pigment } from "@/core/pigments";
 export function OpticsChart({ pigment }: { pigment: Pigment }) {
   const data = WAVELENGTHS_NM.map((nm, i) => ({
     nm,
-    K: Number(pigment.optics.K[i].toFixed(3)),
-    S: Number(pigment.optics.S[i].toFixed(3)),
+    K: Number(pigment.optics.K[i]!.toFixed(3)),
+    S: Number(pigment.optics.S[i]!.toFixed(3)),
   }));
   return (
     <figure>

@@ -39,7 +39,7 @@ const ASKED_LOAD = 0.3;
 /** A camera that reads known paints further off than this, dE00, is not to be believed. From memory. */
 const BELIEVED = 4;
 
-const medianOf = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
+const medianOf = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
 
 /** A paint that was measured on another day tells of the camera; one kept from this sheet can't. */
 const knownBefore = ({ paint }: CardRow, on: string): boolean =>

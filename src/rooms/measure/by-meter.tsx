@@ -16,7 +16,7 @@ function meterOn(paint: { readonly id: string; readonly pigments: readonly Pigme
   putOn: (place: SwatchPlace) => void;
 } {
   const swatches = madeUpSwatches(paint.pigments, seedOf(paint.id));
-  let at = USUAL_PLACES[0];
+  let at = USUAL_PLACES[0]!;
   const meter = simulatedMeter({
     under: () => swatches(at.what, at.swatch, at.waterParts),
     random: Math.random,
@@ -61,8 +61,8 @@ export function ByMeter({ start }: { start: string | null }) {
     }
   };
   const read = (index: number): Promise<void> =>
-    doing(`Reading ${placeWords(USUAL_PLACES[index])} …`, async ({ meter: own, putOn }) => {
-      const place = USUAL_PLACES[index];
+    doing(`Reading ${placeWords(USUAL_PLACES[index]!)} …`, async ({ meter: own, putOn }) => {
+      const place = USUAL_PLACES[index]!;
       putOn(place);
       const reflectance = await own.read();
       setReadings((list) =>

@@ -53,10 +53,10 @@ export function ByNumbers({ start }: { start: string | null }) {
       USUAL_PLACES.flatMap((place, index): { index: number; patch: MeasuredPatch }[] => {
         const { what, swatch, waterParts } = place;
         const out = leftOut.includes(index);
-        const colour = file?.colours[from[index]];
+        const colour = file?.colours[from[index]!];
         if (colour?.reflectance)
           return [{ index, patch: { ...patchOfSpectrum(what, swatch, waterParts, colour.reflectance), leftOut: out } }];
-        const text = typed[index];
+        const text = typed[index]!;
         const lab =
           colour?.lab ??
           (faultOf(text) === null && text.L.trim() !== ""
@@ -163,7 +163,7 @@ export function ByNumbers({ start }: { start: string | null }) {
           <tbody>
             {USUAL_PLACES.map((place, index) => {
               const words = placeWords(place);
-              const wrong = file ? null : faultOf(typed[index]);
+              const wrong = file ? null : faultOf(typed[index]!);
               return (
                 <tr key={words}>
                   <th scope="row" className="py-0.5 font-normal whitespace-pre">
@@ -196,7 +196,7 @@ export function ByNumbers({ start }: { start: string | null }) {
                           autoComplete="off"
                           aria-label={`${words}, ${axis}*`}
                           aria-invalid={wrong !== null}
-                          value={typed[index][axis]}
+                          value={typed[index]![axis]}
                           onChange={(event) =>
                             setTyped(
                               typed.map((row, i) => (i === index ? { ...row, [axis]: event.target.value } : row)),
@@ -224,7 +224,7 @@ export function ByNumbers({ start }: { start: string | null }) {
         patches={patches}
         way={file ? "file" : "typed colours"}
         onToggle={(at) => {
-          const { index } = sources[at];
+          const { index } = sources[at]!;
           setLeftOut(leftOut.includes(index) ? leftOut.filter((i) => i !== index) : [...leftOut, index]);
         }}
       />

@@ -81,13 +81,13 @@ function placesOf(photo: CardPhoto, edits: CardEdits, nameOf: (row: number) => s
 
 const cornersOf = ({ x, y, width, height }: Box, onPhoto: Homography): string =>
   [
-    [x, y],
-    [x + width, y],
-    [x + width, y + height],
-    [x, y + height],
+    { x, y },
+    { x: x + width, y },
+    { x: x + width, y: y + height },
+    { x, y: y + height },
   ]
-    .map(([px, py]) => {
-      const at = mapPoint(onPhoto, { x: px, y: py });
+    .map((corner) => {
+      const at = mapPoint(onPhoto, corner);
       return `${at.x.toFixed(1)},${at.y.toFixed(1)}`;
     })
     .join(" ");
@@ -124,7 +124,7 @@ export function CardPhotoView({ photo, edits, nameOf, onMove, onToggle }: CardPh
     (place: Place) =>
     (event: KeyboardEvent): void => {
       const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-      if (step) onMove(place.key, movedBy(place.box, step[0] * STEP_MM, step[1] * STEP_MM));
+      if (step) onMove(place.key, movedBy(place.box, step[0]! * STEP_MM, step[1]! * STEP_MM));
       else if (event.key === "Delete" || event.key === "Backspace") onToggle(place.key);
       else return;
       event.preventDefault();

@@ -50,7 +50,7 @@ function changedRecipes(
             paperById(recipe.paperId),
           ).dry,
       );
-      return [{ recipe, dE00: deltaE00(before, after) }];
+      return [{ recipe, dE00: deltaE00(before!, after!) }];
     })
     .sort((a, b) => b.dE00 - a.dE00);
 }
@@ -113,11 +113,11 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
             ))}
           </div>
           <p className="leading-snug">
-            Predictions: give or take <b>{was.median}</b> before, <b>{is.median}</b> now.{" "}
+            Predictions: give or take <b>{was!.median}</b> before, <b>{is!.median}</b> now.{" "}
             <span className="quiet">
               The fit meets the swatches to {fit.rms.toFixed(1)} dE00 in the mean; the paint is up to{" "}
               {change.dE00.toFixed(1)} from what was known
-              {change.at[1].words.length > 0 ? ` (${change.at[1].words.join(", ")} in a wash)` : ""}.
+              {change.at[1]!.words.length > 0 ? ` (${change.at[1]!.words.join(", ")} in a wash)` : ""}.
             </span>
           </p>
           {fit.doubted && (

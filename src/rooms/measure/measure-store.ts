@@ -103,7 +103,7 @@ export function createMeasureStore(): MeasureStore {
         open: (openKey) => set({ openKey }),
         edit: (key, change) =>
           set((s) => ({
-            document: { edits: { ...s.document.edits, [key]: { ...s.document.edits[key], ...change } } },
+            document: { edits: { ...s.document.edits, [key]: { ...s.document.edits[key]!, ...change } } },
           })),
         setKept: (key, row, what) => set((s) => ({ kept: { ...s.kept, [`${key} ${row}`]: what } })),
       }),

@@ -44,10 +44,10 @@ describe("photos on their way through", () => {
     store.temporal.getState().undo();
     expect(store.getState().document.edits.a).toMatchObject({ moved: { "0 1": box }, leftOut: {} });
     store.temporal.getState().undo();
-    expect(store.getState().document.edits.a.moved).toEqual({});
-    expect(store.getState().photos[0].state).toBe("reading");
+    expect(store.getState().document.edits.a!.moved).toEqual({});
+    expect(store.getState().photos[0]!.state).toBe("reading");
     store.temporal.getState().redo();
-    expect(store.getState().document.edits.a.moved).toEqual({ "0 1": box });
+    expect(store.getState().document.edits.a!.moved).toEqual({ "0 1": box });
   });
 
   test("what was kept is kept by row", () => {

@@ -39,8 +39,8 @@ export const measurementOf = (
     ...patch,
     cutOff: patch.cutOff && [...patch.cutOff],
     reflectance: undefined,
-    box: row.places[index].box,
-    texture: row.places[index].reading.texture,
+    box: row.places[index]!.box,
+    texture: row.places[index]!.reading.texture,
   })),
 });
 

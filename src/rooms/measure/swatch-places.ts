@@ -14,9 +14,9 @@ const ACROSS = CARD_WATER.length - 1;
 export const USUAL_PLACES: readonly SwatchPlace[] = [
   { what: "bare paper", swatch: 0, waterParts: 0 },
   ...CARD_WATER.slice(0, ACROSS).map((waterParts, swatch): SwatchPlace => ({ what: "wash", swatch, waterParts })),
-  { what: "across on paper", swatch: ACROSS, waterParts: CARD_WATER[ACROSS] },
-  { what: "across on line", swatch: ACROSS, waterParts: CARD_WATER[ACROSS] },
-  { what: "bare line", swatch: ACROSS, waterParts: CARD_WATER[ACROSS] },
+  { what: "across on paper", swatch: ACROSS, waterParts: CARD_WATER[ACROSS]! },
+  { what: "across on line", swatch: ACROSS, waterParts: CARD_WATER[ACROSS]! },
+  { what: "bare line", swatch: ACROSS, waterParts: CARD_WATER[ACROSS]! },
 ];
 
 /** A place in a painter's words. */

@@ -102,7 +102,7 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
   return plain.map(({ row, paint, patches }, i) => ({
     row,
     paint,
-    patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i])] : null,
+    patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i]!)]! : null,
   }));
 }
 

@@ -29,7 +29,7 @@ const codesOf = (paint: PaintEntry): string =>
 
 function swapped(wells: TravelBox["wells"], from: number, to: number): TravelBox["wells"] {
   const next = [...wells];
-  [next[from], next[to]] = [next[to], next[from]];
+  [next[from], next[to]] = [next[to]!, next[from]!];
   return next;
 }
 

@@ -37,7 +37,7 @@ function exportCgats(paint: PaintEntry, { patches, on, way, paperId }: Measureme
 /** What a measurement says against the one before it. */
 function Compared({ paint, one, earlier }: { paint: PaintEntry; one: Measurement; earlier: Measurement }) {
   const { verdict, dE00, at } = paintChange(boxModel(paint, earlier), boxModel(paint, one), paperById(one.paperId));
-  const middle = at[1];
+  const middle = at[1]!;
   return (
     <p className="quiet text-[0.9rem] leading-snug">
       Against {dayWords(earlier.on)}: {VERDICTS[verdict]} (up to dE00 {dE00.toFixed(1)}
@@ -121,7 +121,7 @@ export function MeasuredSection({ paint }: { paint: PaintEntry }) {
               label={`${paint.name} as measured on ${dayWords(one.on)}`}
             />
             <PatchPairs patches={one.patches} fitted={one.fit.fitted} />
-            {own[i + 1] && <Compared paint={paint} one={one} earlier={own[i + 1]} />}
+            {own[i + 1] && <Compared paint={paint} one={one} earlier={own[i + 1]!} />}
           </li>
         ))}
       </ol>

@@ -90,7 +90,7 @@ function Pigments({ paint }: { paint: PaintEntry }) {
   const change = usePaintbox((s) => s.change);
   const [words, setWords] = useState("");
   const found = searchPigments(words, 5).filter(
-    ({ pigments }) => pigments.length === 1 && !paint.pigments.some((p) => p.pigmentId === pigments[0].pigmentId),
+    ({ pigments }) => pigments.length === 1 && !paint.pigments.some((p) => p.pigmentId === pigments[0]!.pigmentId),
   );
   const total = paint.pigments.reduce((sum, { share }) => sum + share, 0);
   const set = (pigments: PaintEntry["pigments"]): void => change(paint.id, { pigments });
@@ -274,7 +274,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
         label={`${paint.name} from masstone to tint`}
       />
       <p className="quiet">
-        {pigments.length === 1 ? pigments[0].transparency : `${pigments.length} pigments`},{" "}
+        {pigments.length === 1 ? pigments[0]!.transparency : `${pigments.length} pigments`},{" "}
         {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} ·{" "}
         {model.measured ? `measured on ${model.measured.on}` : "typical values"}
       </p>

@@ -113,7 +113,7 @@ describe("the box's store", () => {
 
   test("many are changed, removed and laid into a box at once, each as one step; what was taken out leaves its wells", () => {
     const now = () => store.getState().document;
-    const two = new Set([box[0].id, box[2].id]);
+    const two = new Set([box[0]!.id, box[2]!.id]);
     store.getState().changeMany(two, { maker: "Ottermoor", status: "low" });
     expect(now().paints.filter(({ maker }) => maker === "Ottermoor")).toHaveLength(3);
     const small = {
@@ -124,11 +124,11 @@ describe("the box's store", () => {
       pan: "half pan" as const,
       rowPans: [],
     };
-    store.getState().addBox({ ...small, wells: [null, box[1].id, null] });
+    store.getState().addBox({ ...small, wells: [null, box[1]!.id, null] });
     store.getState().fillBox(small.id, new Set(box.slice(0, 4).map(({ id }) => id)));
-    expect(now().boxes[0].wells).toEqual([box[0].id, box[1].id, box[2].id]);
+    expect(now().boxes[0]!.wells).toEqual([box[0]!.id, box[1]!.id, box[2]!.id]);
     store.getState().removeMany(two);
-    expect(now().boxes[0].wells).toEqual([null, box[1].id, null]);
+    expect(now().boxes[0]!.wells).toEqual([null, box[1]!.id, null]);
     expect(now().paints).toHaveLength(4);
     for (let i = 0; i < 4; i++) store.temporal.getState().undo();
     expect(now()).toEqual({ paints: box, boxes: [] });

@@ -60,8 +60,8 @@ function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
   return list
     .map((shown, i) => ({
       shown,
-      pigment: pigmentById(shown.paint.pigments[0].pigmentId),
-      hueDegrees: lchOfLab(looks[i][0]).h,
+      pigment: pigmentById(shown.paint.pigments[0]!.pigmentId),
+      hueDegrees: lchOfLab(looks[i]![0]!).h,
     }))
     .sort(hueOrder)
     .map(({ shown }) => shown);
@@ -172,7 +172,8 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
   /** A press on a paint while several are selected; with Shift all from the last one pressed to this. */
   const pick = (id: string, range: boolean): void => {
     const inOrder = shown.map(({ paint }) => paint.id);
-    const [from, to] = [inOrder.indexOf(lastPressed ?? id), inOrder.indexOf(id)].sort((a, b) => a - b);
+    const [last, own] = [inOrder.indexOf(lastPressed ?? id), inOrder.indexOf(id)];
+    const [from, to] = [Math.min(last, own), Math.max(last, own)];
     const now = new Set(selected);
     if (range && from >= 0) for (const one of inOrder.slice(from, to + 1)) now.add(one);
     else if (!now.delete(id)) now.add(id);

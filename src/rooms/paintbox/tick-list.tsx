@@ -50,7 +50,7 @@ export function TickList({ ticked, onTick }: { ticked: ReadonlySet<string>; onTi
     () =>
       new Set(
         paints.flatMap(({ status, demo, pigments }) =>
-          MIXABLE.has(status) && !demo && pigments.length === 1 ? [pigments[0].pigmentId] : [],
+          MIXABLE.has(status) && !demo && pigments.length === 1 ? [pigments[0]!.pigmentId] : [],
         ),
       ),
     [paints],

@@ -71,7 +71,7 @@ export function PathChart({ parts, load, paper, now }: PathChartProps) {
   );
   const ends = parts.map((part) =>
     dotOf(
-      chargePath({ mix: [{ ...part, parts: 1 }], load }, { mix: [{ ...part, parts: 1 }], load }, paper, 2)[0],
+      chargePath({ mix: [{ ...part, parts: 1 }], load }, { mix: [{ ...part, parts: 1 }], load }, paper, 2)[0]!,
       part.name,
     ),
   );

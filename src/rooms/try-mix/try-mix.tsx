@@ -65,7 +65,7 @@ function WaterSlider({
         step={1}
         value={index}
         aria-valuetext={waterWords(waterParts)}
-        onChange={(event) => onChange(COUNTABLE_WATER[Number(event.target.value)])}
+        onChange={(event) => onChange(COUNTABLE_WATER[Number(event.target.value)]!)}
       />
     </label>
   );

@@ -138,7 +138,7 @@ export async function seedDemo(store: Store): Promise<void> {
       pan: "half pan",
       rowPans: [],
       wells: [
-        ...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]),
+        ...DEMO_PALETTE.map((name) => ids[DEMO_PAINTS.findIndex((p) => p.name === name)]!),
         null,
         null,
         null,
@@ -147,9 +147,9 @@ export async function seedDemo(store: Store): Promise<void> {
     };
     await paintbox.save(
       { revision, writer: randomUUID(), step: 0 },
-      { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i], ...paint, demo: true })), boxes: [travel] },
+      { paints: DEMO_PAINTS.map((paint, i) => newPaint({ id: ids[i]!, ...paint, demo: true })), boxes: [travel] },
     );
-    const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)];
+    const idOf = (name: string): string => ids[DEMO_PAINTS.findIndex((paint) => paint.name === name)]!;
     const palette = DEMO_PALETTE.map(idOf);
     const models = DEMO_PALETTE.map((name) => {
       const { pigments, tintingStrength } = DEMO_PAINTS.find((paint) => paint.name === name)!;
@@ -165,7 +165,7 @@ export async function seedDemo(store: Store): Promise<void> {
     const curve = curveOf(
       "lights",
       valueRange(
-        DEMO_PAINTS.map(({ pigments, tintingStrength }, i) => paintModel(ids[i], pigments, tintingStrength)),
+        DEMO_PAINTS.map(({ pigments, tintingStrength }, i) => paintModel(ids[i]!, pigments, tintingStrength)),
         PAPERS[0],
       ),
     );
@@ -174,7 +174,7 @@ export async function seedDemo(store: Store): Promise<void> {
         ...DEFAULT_MATCH,
         ways: 1,
       });
-      return { ...area, recipe: { parts: [...best.parts], waterParts: best.waterParts } };
+      return { ...area, recipe: { parts: [...best!.parts], waterParts: best!.waterParts } };
     });
     const palettes = [
       { id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) },

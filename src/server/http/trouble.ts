@@ -41,5 +41,5 @@ export function troubleOf(error: unknown, otherwise: string): Trouble {
 export function noteTrouble(where: string, error: unknown): void {
   const root = rootOf(error);
   const words = root instanceof Error ? `${root.name}: ${root.message}` : String(root);
-  console.error(`${where}: ${words.split("\n", 1)[0].slice(0, 300)}${codeOf(root) && ` (${codeOf(root)})`}`);
+  console.error(`${where}: ${words.split("\n", 1)[0]!.slice(0, 300)}${codeOf(root) && ` (${codeOf(root)})`}`);
 }

@@ -13,7 +13,8 @@ const HEAD_BYTES = 16;
 
 function read(output: Buffer): DecodedHeic | null {
   if (output.length < HEAD_BYTES) return null;
-  const [width, height, fullWidth, fullHeight] = [0, 4, 8, 12].map((at) => output.readUInt32LE(at));
+  const size = (at: number): number => output.readUInt32LE(at);
+  const [width, height, fullWidth, fullHeight] = [size(0), size(4), size(8), size(12)];
   const data = output.subarray(HEAD_BYTES);
   return data.length === 3 * width * height ? { data, width, height, fullWidth, fullHeight } : null;
 }

@@ -39,11 +39,21 @@ const BRADFORD = [
 ];
 const D50: Triple = [0.9642, 1, 0.8249];
 const times = (m: readonly (readonly number[])[], v: readonly number[]): Triple =>
-  m.map((row) => row[0] * v[0] + row[1] * v[1] + row[2] * v[2]) as unknown as Triple;
+  m.map((row) => row[0]! * v[0]! + row[1]! * v[1]! + row[2]! * v[2]!) as unknown as Triple;
 const ofXy = ([x, y]: readonly [number, number]): Triple => [x / y, 1, (1 - x - y) / y];
 
 function inverse(m: readonly (readonly number[])[]): number[][] {
-  const [[a, b, c], [d, e, f], [g, h, i]] = m;
+  const [a, b, c, d, e, f, g, h, i] = m.flat() as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
   return [
     [e * i - f * h, c * h - b * i, b * f - c * e],
@@ -56,7 +66,7 @@ const toD50 = (white: Triple, colour: Triple): Triple => {
   const [from, to] = [times(BRADFORD, white), times(BRADFORD, D50)];
   return times(
     inverse(BRADFORD),
-    times(BRADFORD, colour).map((x, i) => (x * to[i]) / from[i]),
+    times(BRADFORD, colour).map((x, i) => (x * to[i]!) / from[i]!),
   );
 };
 
@@ -89,10 +99,10 @@ export function makeProfile({ primaries, white, gamma }: ProfileKind): Buffer {
   ];
   if (primaries) {
     const columns = primaries.map(ofXy);
-    const scale = times(inverse([0, 1, 2].map((row) => columns.map((column) => column[row]))), w);
+    const scale = times(inverse([0, 1, 2].map((row) => columns.map((column) => column[row]!))), w);
     columns.forEach((column, i) => {
       tags.push(
-        [`${"rgb"[i]}XYZ`, xyz(toD50(w, column.map((x) => x * scale[i]) as unknown as Triple))],
+        [`${"rgb"[i]}XYZ`, xyz(toD50(w, column.map((x) => x * scale[i]!) as unknown as Triple))],
         [`${"rgb"[i]}TRC`, curve(gamma)],
       );
     });

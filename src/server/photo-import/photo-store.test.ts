@@ -56,14 +56,14 @@ describe("keeping a photo", () => {
     } = await sharp(small).raw().toBuffer({ resolveWithObject: true });
     expect(info).toMatchObject({ width: 320, height: 160 });
     // The small one is for any picture viewer, so it is sRGB again.
-    expect(Math.max(Math.abs(r - 0xa0), Math.abs(g - 0x40), Math.abs(b - 0x20))).toBeLessThan(4);
+    expect(Math.max(Math.abs(r! - 0xa0), Math.abs(g! - 0x40), Math.abs(b! - 0x20))).toBeLessThan(4);
     // The first look has the working copy's own bytes, so that nothing changes colour when that comes.
     const view = await readCopy(store.photoFiles, photo, "view");
     const [first, measured] = await Promise.all(
       [view, photo.working].map((copy) => sharp(copy).removeAlpha().raw().toBuffer({ resolveWithObject: true })),
     );
-    expect(first.info).toMatchObject({ width: 1280, height: 640 });
-    for (let c = 0; c < 3; c++) expect(Math.abs(first.data[c] - measured.data[c])).toBeLessThan(3);
+    expect(first!.info).toMatchObject({ width: 1280, height: 640 });
+    for (let c = 0; c < 3; c++) expect(Math.abs(first!.data[c]! - measured!.data[c]!)).toBeLessThan(3);
     rmSync(join(data, "photos", photo.id, COPIES.working));
     expect((await readCopy(store.photoFiles, photo, "working")).equals(photo.working)).toBe(true);
     expect(readdirSync(join(data, "photos", photo.id)).sort()).toEqual([
@@ -96,7 +96,7 @@ describe("the demo", () => {
     await seedDemo(store);
     const paints = await store.paintbox.paints();
     expect(paints.length).toBe(28);
-    const [{ id, title }] = await store.paintings.list();
+    const { id, title } = (await store.paintings.list())[0]!;
     expect(title).toBe("The pump house at last light");
     const { document, photo } = (await store.paintings.find(id))!;
     expect(photo.widthPx).toBeGreaterThanOrEqual(2400);
@@ -106,7 +106,7 @@ describe("the demo", () => {
     const { map, sheet } = document.study;
     expect(sheet).toMatchObject({ widthCm: 38, heightCm: 28 });
     const counts = countLabels(unpackMap(map!.packed, map!.width, map!.height));
-    expect(counts[0] / (map!.width * map!.height)).toBeLessThan(0.1);
+    expect(counts[0]! / (map!.width * map!.height)).toBeLessThan(0.1);
     for (const area of document.areas) {
       expect(counts[area.region!], area.name).toBeGreaterThan(500);
       expect(labelAt(unpackMap(map!.packed, map!.width, map!.height), area.sample.x, area.sample.y)).toBe(area.region);

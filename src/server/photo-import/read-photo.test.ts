@@ -26,7 +26,7 @@ const pixel = async (working: Buffer, x: number, y: number): Promise<number[]> =
   const { data, info } = await pixelsOf(working);
   return [...data.subarray(3 * (y * info.width + x), 3 * (y * info.width + x) + 3)];
 };
-const far = (a: readonly number[], b: readonly number[]): number => Math.max(...a.map((x, i) => Math.abs(x - b[i])));
+const far = (a: readonly number[], b: readonly number[]): number => Math.max(...a.map((x, i) => Math.abs(x - b[i]!)));
 /** #8a5030 in Display P3, by colorjs.io. */
 const BROWN_P3 = [129.4, 83.4, 55.2];
 
@@ -98,7 +98,7 @@ describe("photos that can be taken", () => {
         workingHeightPx: 1200,
       });
       const [red] = await Promise.all([pixel(photo.working, 300, 300)]);
-      expect(red[0]).toBeGreaterThan(red[2] + 100);
+      expect(red[0]).toBeGreaterThan(red[2]! + 100);
     },
     60_000,
   );
@@ -122,7 +122,7 @@ describe("photos that can be taken", () => {
         [0.75, 0.25],
         [0.25, 0.75],
       ]) {
-        const at = [Math.floor(x * expected.info.width), Math.floor(y * expected.info.height)] as const;
+        const at = [Math.floor(x! * expected.info.width), Math.floor(y! * expected.info.height)] as const;
         const from = 3 * (at[1] * expected.info.width + at[0]);
         expect(far(await pixel(photo.working, ...at), [...expected.data.subarray(from, from + 3)])).toBeLessThan(70);
       }
@@ -266,12 +266,12 @@ describe("colour profiles, against Little CMS", () => {
   /** Patches of 40 by 40 pixels side by side, with a profile put into the file as it is. */
   async function patches(kind: keyof typeof TRANSICC, bits: 8 | 16): Promise<Buffer> {
     const colours = TRANSICC[kind].map(([from]) => from);
-    const channels = colours[0].length as 1 | 3;
+    const channels = colours[0]!.length as 1 | 3;
     const width = 40 * colours.length;
     const data = bits === 8 ? new Uint8Array(width * 40 * channels) : new Uint16Array(width * 40 * channels);
     for (let i = 0; i < width * 40; i++)
       for (let c = 0; c < channels; c++)
-        data[i * channels + c] = colours[Math.floor((i % width) / 40)][c] * (bits === 8 ? 1 : 257);
+        data[i * channels + c] = colours[Math.floor((i % width) / 40)]![c]! * (bits === 8 ? 1 : 257);
     const plain = sharp(data, { raw: { width, height: 40, channels } }).toColourspace(
       channels === 1 ? (bits === 8 ? "b-w" : "grey16") : bits === 8 ? "srgb" : "rgb16",
     );

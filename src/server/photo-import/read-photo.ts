@@ -110,7 +110,7 @@ const within = (image: Sharp, side: number): Sharp =>
 
 function to16Bits(bytes: Uint8Array): Uint16Array {
   const out = new Uint16Array(bytes.length);
-  for (let i = 0; i < bytes.length; i++) out[i] = bytes[i] * 257;
+  for (let i = 0; i < bytes.length; i++) out[i] = bytes[i]! * 257;
   return out;
 }
 

@@ -64,7 +64,7 @@ export function isDisplayP3(icc: Buffer): boolean {
     const body = icc.readUInt32BE(at + 4);
     if (body + 20 > icc.length) return false;
     const xyz = [8, 12, 16].map((offset) => icc.readInt32BE(body + offset) / 65536);
-    return [0.5151, 0.2412, -0.0011].every((x, j) => Math.abs(x - xyz[j]) < 0.002);
+    return [0.5151, 0.2412, -0.0011].every((x, j) => Math.abs(x - xyz[j]!) < 0.002);
   }
   return false;
 }
@@ -96,7 +96,7 @@ export async function convert({ data, channels, icc }: FilePixels, to: Buffer): 
     for (let at = 0; at < pixels; at += STRIDE) {
       const count = Math.min(STRIDE, pixels - at);
       const converted = lcms.cmsDoTransform(transform, data.subarray(at * channels, (at + count) * channels), count);
-      for (let i = 0; i < 3 * count; i++) out[3 * at + i] = (converted[i] + 128) / 257;
+      for (let i = 0; i < 3 * count; i++) out[3 * at + i] = (converted[i]! + 128) / 257;
     }
     return out;
   } finally {

@@ -24,7 +24,7 @@ const paints = [
 const card: CardPrint = { sheet: "card", of: { id: 292, on: "2026-05-01", paints } };
 const boxSheet: CardPrint = {
   sheet: "box",
-  of: { id: 7, on: "2026-05-01", paints: Array.from({ length: 23 }, (_, i) => paints[i % paints.length]) },
+  of: { id: 7, on: "2026-05-01", paints: Array.from({ length: 23 }, (_, i) => paints[i % paints.length]!) },
 };
 const DPI = 150;
 
@@ -64,7 +64,7 @@ describe.skipIf(!has("pdftoppm"))("the printed card, measured with poppler's too
           ((width - CARD.width) / 2 + mark.x) * (DPI / 25.4),
           ((height - CARD.height) / 2 + mark.y) * (DPI / 25.4),
         ];
-        expect(Math.hypot(found.marks[i].x - x, found.marks[i].y - y) / (DPI / 25.4)).toBeLessThan(0.1);
+        expect(Math.hypot(found.marks[i]!.x - x, found.marks[i]!.y - y) / (DPI / 25.4)).toBeLessThan(0.1);
       });
     },
   );
@@ -80,8 +80,8 @@ describe.skipIf(!has("pdftoppm"))("the printed card, measured with poppler's too
     expect(again.number).toBe(numberOfCard(292));
     for (const { refused, places } of again.rows) {
       expect(refused?.code).toMatch(/^bare/);
-      expect(places[6].reading.lab.L).toBeLessThan(3);
-      expect(places[0].reading.lab.L).toBeGreaterThan(94);
+      expect(places[6]!.reading.lab.L).toBeLessThan(3);
+      expect(places[0]!.reading.lab.L).toBeGreaterThan(94);
     }
   });
 
@@ -106,7 +106,7 @@ describe.skipIf(!has("pdftoppm"))("the printed card, measured with poppler's too
     const read = readCard(dimmed, { paper: PAPERS[0], rows: [0] });
     if ("refused" in read) throw new Error(read.refused.code);
     expect(read.number).toBe(0);
-    expect(read.rows[0].places[6].reading.lab.L).toBeGreaterThan(94);
+    expect(read.rows[0]!.places[6]!.reading.lab.L).toBeGreaterThan(94);
   });
 
   test.each(["a4", "letter"] as const)(

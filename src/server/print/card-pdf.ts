@@ -124,7 +124,7 @@ function fitted(sheet: Sheet, words: string, sizePt: number, face: Face, width: 
 }
 
 const strengthWords = (swatch: number): string =>
-  `${swatch + 1}  ${swatch === SWATCHES - 1 ? "as 2, across" : waterWords(CARD_WATER[swatch]).replace("no water", "neat")}`;
+  `${swatch + 1}  ${swatch === SWATCHES - 1 ? "as 2, across" : waterWords(CARD_WATER[swatch]!).replace("no water", "neat")}`;
 
 function drawRow(sheet: Sheet, row: number, paint: CardPaint | null, framed: boolean): void {
   const first = swatchBox(row, 0);

@@ -41,10 +41,10 @@ const patches = [0, 1, 2, 3].map((swatch): StoredPatch => {
   const { lab, reflectance } = patchOfSpectrum(
     "wash",
     swatch,
-    CARD_WATER[swatch],
-    swatches("wash", swatch, CARD_WATER[swatch]),
+    CARD_WATER[swatch]!,
+    swatches("wash", swatch, CARD_WATER[swatch]!),
   );
-  return { what: "wash", swatch, waterParts: CARD_WATER[swatch], lab, reflectance: [...reflectance!] };
+  return { what: "wash", swatch, waterParts: CARD_WATER[swatch]!, lab, reflectance: [...reflectance!] };
 });
 const measurement = (on: string, change: Partial<NewMeasurement> = {}): NewMeasurement =>
   newMeasurement.parse({
@@ -58,7 +58,7 @@ const measurement = (on: string, change: Partial<NewMeasurement> = {}): NewMeasu
     ...change,
   });
 const fitOf = (one: NewMeasurement): StoredFit => {
-  const fit = fitMeasurement(paints[0], one);
+  const fit = fitMeasurement(paints[0]!, one);
   if ("refused" in fit) throw new Error(fit.refused.code);
   return fit;
 };
@@ -74,11 +74,11 @@ test("a measurement is kept with its fit, and the paint stands on it from then o
   await addMeasurement(open.db, one, fitOf(one));
   const [kept] = await listMeasurements(open.db);
   expect(kept).toMatchObject({ paintId: blue, on: "2026-04-12", way: "meter", counts: true });
-  expect(kept.patches).toEqual(one.patches);
-  expect(kept.fit.K).toHaveLength(36);
+  expect(kept!.patches).toEqual(one.patches);
+  expect(kept!.fit.K).toHaveLength(36);
   const [stocked, other] = await listStockedPaints(open.db);
-  expect(stocked.measured).toEqual(opticsOfMeasurement(kept));
-  expect(other.measured).toBeNull();
+  expect(stocked!.measured).toEqual(opticsOfMeasurement(kept!));
+  expect(other!.measured).toBeNull();
 });
 
 test("the newest that is not set aside counts; of two on one day the one kept last", async () => {
@@ -111,7 +111,7 @@ test("a paint or a photo that is not there keeps nothing", async () => {
 });
 
 test("a paint taken out and brought back by undo still has its measurements", async () => {
-  await savePaintbox(open.db, from(1), { paints: [paints[1]], boxes: [] });
+  await savePaintbox(open.db, from(1), { paints: [paints[1]!], boxes: [] });
   expect(await listPaints(open.db)).toHaveLength(1);
   await savePaintbox(open.db, from(2), { paints, boxes: [] });
   expect((await listStockedPaints(open.db)).find(({ id }) => id === blue)!.measured).not.toBeNull();
@@ -120,7 +120,7 @@ test("a paint taken out and brought back by undo still has its measurements", as
 test("what is no measurement is refused in words", () => {
   const good = measurement("2026-05-01");
   const words = (change: object): string =>
-    newMeasurement.safeParse({ ...good, ...change }).error?.issues[0].message ?? "accepted";
+    newMeasurement.safeParse({ ...good, ...change }).error?.issues[0]!.message ?? "accepted";
   expect(words({})).toBe("accepted");
   expect(words({ on: "yesterday" })).toMatch(/2026-04-30/);
   expect(words({ patches: patches.slice(0, 1) })).toMatch(/two washes/);
@@ -130,7 +130,7 @@ test("what is no measurement is refused in words", () => {
   );
   expect(words({ patches: patches.map((patch) => ({ ...patch, reflectance: [0.5] })) })).toMatch(/36 bands/);
   expect(words({ photoId: "../../etc/passwd" })).not.toBe("accepted");
-  expect(fitMeasurement(paints[0], { ...good, patches: patches.slice(0, 1) })).toMatchObject({
+  expect(fitMeasurement(paints[0]!, { ...good, patches: patches.slice(0, 1) })).toMatchObject({
     refused: { code: "too few washes" },
   });
 });
@@ -147,13 +147,13 @@ test("cards are numbered as they are printed and name up to four paints of the b
   ).rejects.toThrow(UnknownMeasured);
   expect(newCard.safeParse({ paints: [], paperId: "cotton-rough" }).success).toBe(false);
   const five = [blue, red, blue, red, blue];
-  expect(newCard.safeParse({ paints: five, paperId: "cotton-rough" }).error?.issues[0].message).toContain("4 paints");
+  expect(newCard.safeParse({ paints: five, paperId: "cotton-rough" }).error?.issues[0]!.message).toContain("4 paints");
   expect(newCard.parse({ paints: [blue], paperId: "cotton-rough" }).kind).toBe("card");
   const whole = Array.from({ length: 24 }, () => randomUUID());
   const sheet = (paints: string[]) => newCard.safeParse({ kind: "box", paints, paperId: "cotton-rough" });
   expect(sheet(whole).success).toBe(true);
-  expect(sheet([...whole, randomUUID()]).error?.issues[0].message).toContain("24 paints");
-  expect(sheet([blue, red, blue]).error?.issues[0].message).toContain("twice");
+  expect(sheet([...whole, randomUUID()]).error?.issues[0]!.message).toContain("24 paints");
+  expect(sheet([blue, red, blue]).error?.issues[0]!.message).toContain("twice");
   const kept = await addCard(open.db, { kind: "box", paints: [blue, red], paperId: "cotton-rough" }, "2026-05-03");
   expect(await findCard(open.db, kept.id)).toEqual(kept);
   expect(await demoSheet(open.db, "card")).toBeNull();

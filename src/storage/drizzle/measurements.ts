@@ -34,11 +34,11 @@ export async function addMeasurement(db: Database, measurement: NewMeasurement, 
       measurement.photoId === null ||
       (await tx.select({ id: photos.id }).from(photos).where(eq(photos.id, measurement.photoId))).length > 0;
     if (!paint || !photo) throw new UnknownMeasured();
-    const [{ id }] = await tx
+    const [made] = await tx
       .insert(measurements)
       .values({ ...measurement, fit })
       .returning({ id: measurements.id });
-    return id;
+    return made!.id;
   });
 }
 
@@ -58,7 +58,7 @@ export async function addCard(db: Database, card: NewCard, on: string): Promise<
     .insert(swatchCards)
     .values({ ...card, on })
     .returning();
-  return made;
+  return made!;
 }
 
 /** All cards, the last one first. */

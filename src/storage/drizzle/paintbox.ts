@@ -56,7 +56,7 @@ async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<v
     const rows = chunk.map(({ pigments: _pigments, ...facts }, i) => ({ ...facts, position: from + i }));
     // Updated in place where it is there already: palettes and recipes point at it.
     const set = Object.fromEntries(
-      Object.keys(rows[0])
+      Object.keys(rows[0]!)
         .filter((key) => key !== "id")
         .map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
     );
@@ -88,8 +88,8 @@ export async function savePaintbox(db: Database, stamp: SaveStamp, document: Pai
       .from(paintbox)
       .where(eq(paintbox.id, 1))
       .for("update");
-    if (judgeSave(stored, stamp) === "pass") return stored.revision;
-    const revision = stored.revision + 1;
+    if (judgeSave(stored!, stamp) === "pass") return stored!.revision;
+    const revision = stored!.revision + 1;
     await tx.update(paintbox).set({ revision, writer, step, boxes: document.boxes }).where(eq(paintbox.id, 1));
     await writePaints(tx, document.paints);
     return revision;

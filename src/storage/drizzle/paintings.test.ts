@@ -26,13 +26,13 @@ beforeAll(async () => {
   await savePaintbox(open.db, from(0), {
     paints: [
       newPaint({
-        id: paintIds[0],
+        id: paintIds[0]!,
         name: "Ultramarine",
         maker: "Fenn & Rook",
         pigments: [{ pigmentId: "PB29", share: 1 }],
       }),
       newPaint({
-        id: paintIds[1],
+        id: paintIds[1]!,
         name: "Sap green",
         pigments: [
           { pigmentId: "PG36", share: 0.6 },
@@ -74,7 +74,7 @@ describe("the paintbox", () => {
   test("keeps paints in order with their pigments in order", async () => {
     const paints = await listPaints(open.db);
     expect(paints.map((paint) => paint.id)).toEqual(paintIds);
-    expect(paints[1].pigments).toEqual([
+    expect(paints[1]!.pigments).toEqual([
       { pigmentId: "PG36", share: 0.6 },
       { pigmentId: "PY150", share: 0.4 },
     ]);
@@ -84,13 +84,13 @@ describe("the paintbox", () => {
     const { revision, document } = await findPaintbox(open.db);
     const [first, second] = document.paints;
     const green = {
-      ...second,
+      ...second!,
       notes: "half empty",
       left: 0.5,
       price: 8.5,
       currency: "EUR",
       boughtOn: "2024-05-01",
-      label: { ...second.label, staining: "St" },
+      label: { ...second!.label, staining: "St" },
       favourite: true,
     };
     const third = newPaint({
@@ -106,9 +106,9 @@ describe("the paintbox", () => {
       columns: 3,
       pan: "half pan" as const,
       rowPans: [],
-      wells: [first.id, null, green.id],
+      wells: [first!.id, null, green.id],
     };
-    expect(await savePaintbox(open.db, from(revision), { paints: [green, first, third], boxes: [travel] })).toBe(
+    expect(await savePaintbox(open.db, from(revision), { paints: [green, first!, third], boxes: [travel] })).toBe(
       revision + 1,
     );
     expect((await findPaintbox(open.db)).document).toEqual({ paints: [green, first, third], boxes: [travel] });
@@ -116,7 +116,7 @@ describe("the paintbox", () => {
     await expect(savePaintbox(open.db, from(revision + 1), { paints: [broken], boxes: [] })).rejects.toThrow();
     await expect(savePaintbox(open.db, from(revision), { paints: [], boxes: [] })).rejects.toThrow(RevisionConflict);
     expect((await findPaintbox(open.db)).document.paints).toEqual([green, first, third]);
-    await savePaintbox(open.db, from(revision + 1), { paints: [first, second], boxes: [] });
+    await savePaintbox(open.db, from(revision + 1), { paints: [first!, second!], boxes: [] });
     expect(await findPaintbox(open.db)).toEqual({
       revision: revision + 2,
       document: { paints: [first, second], boxes: [] },
@@ -165,7 +165,7 @@ describe("the paintbox", () => {
     expect(paintFaults({ ...good, pigments: [] }, "2026-11-25").pigments).toContain("at least one");
     expect(paintFaults({ ...good, boughtOn: "0000-01-01" }, "2026-11-25").boughtOn).toContain("between 1900 and 2999");
     expect(paintFaults({ ...good, notes: "lone \ud83d" }, "2026-11-25").notes).toContain("can't be kept");
-    expect(paintFaults({ ...good, pigments: [good.pigments[0], good.pigments[0]] }, "2026-11-25").pigments).toContain(
+    expect(paintFaults({ ...good, pigments: [good.pigments[0]!, good.pigments[0]!] }, "2026-11-25").pigments).toContain(
       "once",
     );
     expect(paintboxDocument.safeParse({ paints: [good, good] }).success).toBe(false);
@@ -195,14 +195,14 @@ describe("paintings", () => {
   test("come back as they were saved: areas, recipe and palette in order", async () => {
     const recipe = {
       parts: [
-        { paintId: paintIds[1], parts: 3 },
-        { paintId: paintIds[0], parts: 0.25 },
+        { paintId: paintIds[1]!, parts: 3 },
+        { paintId: paintIds[0]!, parts: 0.25 },
       ],
       waterParts: 4,
     };
     const document = plan({
       areas: [area("Sky"), area("Water", { recipe }), area("Bank")],
-      palette: [paintIds[1], paintIds[0]],
+      palette: [paintIds[1]!, paintIds[0]!],
     });
     const id = await createPainting(open.db, photoId, document);
     const found = await findPainting(open.db, id);
@@ -211,8 +211,8 @@ describe("paintings", () => {
 
     const changed = plan({
       title: "Canal at noon",
-      areas: [document.areas[2], document.areas[0]],
-      palette: [paintIds[0]],
+      areas: [document.areas[2]!, document.areas[0]!],
+      palette: [paintIds[0]!],
     });
     expect(await savePainting(open.db, id, from(0), changed)).toBe(1);
     expect((await findPainting(open.db, id))?.document).toEqual(changed);
@@ -225,7 +225,7 @@ describe("paintings", () => {
     await expect(savePainting(open.db, id, from(0), plan({ title: "Stale" }))).rejects.toThrow(RevisionConflict);
     await expect(savePainting(open.db, randomUUID(), from(0), plan())).rejects.toThrow(PaintingNotFound);
     expect(await findPainting(open.db, id)).toMatchObject({ revision: 1, document: { title: "Second" } });
-    await savePainting(open.db, id, from(1), plan({ title: "Foreign", palette: [randomUUID(), paintIds[0]] }));
+    await savePainting(open.db, id, from(1), plan({ title: "Foreign", palette: [randomUUID(), paintIds[0]!] }));
     expect(await findPainting(open.db, id)).toMatchObject({
       revision: 2,
       document: { title: "Foreign", palette: [paintIds[0]] },
@@ -266,7 +266,7 @@ describe("paintings", () => {
     const paint = newPaint({ id: gone, name: "Viridian", pigments: [{ pigmentId: "PG18", share: 1 }] });
     await savePaintbox(open.db, from(box.revision), { ...box.document, paints: [...box.document.paints, paint] });
     const door = area("Door", { recipe: { parts: [{ paintId: gone, parts: 2 }], waterParts: 3 } });
-    const id = await createPainting(open.db, photoId, plan({ areas: [door], palette: [gone, paintIds[0]] }));
+    const id = await createPainting(open.db, photoId, plan({ areas: [door], palette: [gone, paintIds[0]!] }));
     await savePaintbox(open.db, from(box.revision + 1), box.document);
     const { document, revision } = (await findPainting(open.db, id))!;
     expect(document.palette).toEqual([paintIds[0]]);
@@ -285,8 +285,8 @@ describe("paintings", () => {
     const mine = plan({
       approach: own,
       rules: {
-        must: [paintIds[0]],
-        never: [paintIds[1]],
+        must: [paintIds[0]!],
+        never: [paintIds[1]!],
         kinds: [{ kind: "granulating", least: 0, most: 1 }],
         reach: { areaIds: [], within: 2 },
         boxId: randomUUID(),

@@ -101,12 +101,12 @@ async function writeParts(db: Database, id: string, document: PaintingDocument):
 export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
   return db.transaction(async (tx) => {
     const { title, paperId, study, approach, rules, palettes } = document;
-    const [{ id }] = await tx
+    const [made] = await tx
       .insert(paintings)
       .values({ title, paperId, photoId, study, approach, rules, palettes })
       .returning({ id: paintings.id });
-    await writeParts(tx, id, document);
-    return id;
+    await writeParts(tx, made!.id, document);
+    return made!.id;
   });
 }
 

@@ -1,3 +1,4 @@
+import { tripleOf } from "@/core/numeric/tuples";
 import type { Homography } from "@/core/calibration/card/homography";
 import { homographyOf } from "@/core/calibration/card/homography";
 import { CARD, FIDUCIAL_CENTRES } from "@/core/calibration/card/layout";
@@ -76,11 +77,13 @@ function colourMatrix(raw: (reflectance: Float64Array) => number[]): number[][] 
   const weights = set.map((_, i) => (i < 2 ? 30 : 1));
   const inputs = set.map(raw);
   const wanted = set.map((r) => linearSrgbOfXyz(xyzOfFine(r)));
-  const A = [0, 1, 2].map((i) => [0, 1, 2].map((j) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * x[j], 0)));
+  const A = [0, 1, 2].map((i) =>
+    [0, 1, 2].map((j) => inputs.reduce((sum, x, n) => sum + weights[n]! * x[i]! * x[j]!, 0)),
+  );
   return (["r", "g", "b"] as const).map((channel) =>
     solveLinear(
       A,
-      [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + weights[n] * x[i] * wanted[n][channel], 0)),
+      [0, 1, 2].map((i) => inputs.reduce((sum, x, n) => sum + weights[n]! * x[i]! * wanted[n]![channel], 0)),
     )!,
   );
 }
@@ -99,7 +102,7 @@ function cornersOn(
     Math.abs(Math.cos(angle)) > 0.6 ? scale : Math.min((0.8 * widthPx) / CARD.height, (0.8 * heightPx) / CARD.width);
   return FIDUCIAL_CENTRES.map(({ x, y }) => {
     const [dx, dy] = [x - CARD.width / 2, y - CARD.height / 2];
-    const depth = 1 + tilt[0] * dx + tilt[1] * dy;
+    const depth = 1 + tilt[0]! * dx + tilt[1]! * dy;
     const [px, py] = [(fit * dx) / depth, (fit * dy) / depth];
     return {
       x: widthPx / 2 + px * Math.cos(angle) - py * Math.sin(angle),
@@ -116,25 +119,27 @@ export function cameraOver(widthPx: number, heightPx: number, trouble: PhotoTrou
   const power = FINE_NM.map(light);
   const curves = SENSORS.map((sensor) => FINE_NM.map(sensitivity(sensor)));
   const gather = (reflectance: Float64Array, by: readonly number[]): number[] =>
-    curves.map((curve) => curve.reduce((sum, s, i) => sum + s * by[i] * reflectance[i], 0));
+    curves.map((curve) => curve.reduce((sum, s, i) => sum + s * by[i]! * reflectance[i]!, 0));
   const white = gather(new Float64Array(FINE_BANDS).fill(1), power);
-  const matrix = colourMatrix((reflectance) => gather(reflectance, power).map((v, i) => v / white[i]));
+  const matrix = colourMatrix((reflectance) => gather(reflectance, power).map((v, i) => v / white[i]!));
   const cast = [0, 1, 2].map((i) => (trouble.cast?.[i] ?? 1) * (1 + 0.05 * moderate * normal()));
   const exposure = trouble.exposure ?? 0.82;
   const rgbOf = (reflectance: Float64Array): readonly [number, number, number] => {
-    const raw = gather(reflectance, power).map((v, i) => (exposure * cast[i] * v) / white[i]);
-    const linear = matrix.map((row) => row[0] * raw[0] + row[1] * raw[1] + row[2] * raw[2]);
-    const grey = 0.2126 * linear[0] + 0.7152 * linear[1] + 0.0722 * linear[2];
-    const [r, g, b] = linear.map((x) => {
-      const purer = (grey + (trouble.saturation ?? 1) * (x - grey)) / exposure;
-      return exposure * Math.sign(purer) * Math.abs(purer) ** (trouble.tone ?? 1);
-    });
+    const raw = gather(reflectance, power).map((v, i) => (exposure * cast[i]! * v) / white[i]!);
+    const linear = matrix.map((row) => row[0]! * raw[0]! + row[1]! * raw[1]! + row[2]! * raw[2]!);
+    const grey = 0.2126 * linear[0]! + 0.7152 * linear[1]! + 0.0722 * linear[2]!;
+    const [r, g, b] = tripleOf(
+      linear.map((x) => {
+        const purer = (grey + (trouble.saturation ?? 1) * (x - grey)) / exposure;
+        return exposure * Math.sign(purer) * Math.abs(purer) ** (trouble.tone ?? 1);
+      }),
+    );
     return [r, g, b];
   };
   const slant = [0.12 * moderate * normal(), 0.12 * moderate * normal()];
   const vignetting = 0.35 * moderate * (0.6 + 0.8 * random());
   const lightAt = (u: number, v: number): number =>
-    (1 + slant[0] * (u - 0.5) + slant[1] * (v - 0.5)) * (1 - vignetting * ((u - 0.5) ** 2 + (v - 0.5) ** 2));
+    (1 + slant[0]! * (u - 0.5) + slant[1]! * (v - 0.5)) * (1 - vignetting * ((u - 0.5) ** 2 + (v - 0.5) ** 2));
   return {
     widthPx,
     heightPx,

@@ -81,7 +81,7 @@ const ENCODED = Float32Array.from({ length: 4097 }, (_, i) => 255 * srgbOfLinear
 const encoded = (light: number): number => {
   const at = 4096 * Math.min(1, Math.max(0, light));
   const i = Math.min(4095, Math.floor(at));
-  return ENCODED[i] + (at - i) * (ENCODED[i + 1] - ENCODED[i]);
+  return ENCODED[i]! + (at - i) * (ENCODED[i + 1]! - ENCODED[i]!);
 };
 
 const inBox = (x: number, y: number, b: Box, by = 0): boolean =>
@@ -90,15 +90,15 @@ const inBox = (x: number, y: number, b: Box, by = 0): boolean =>
 /** Colours of one ground under a paint at any load, as the camera makes them. */
 function ramp({ seen }: PaintedRow, under: "paper" | "black", camera: Camera): (load: number) => Rgb3 {
   const colours = TABLED_LOADS.map((load) => camera.rgbOf(seen(load, under)));
-  const step = Math.log(TABLED_LOADS[1] / TABLED_LOADS[0]);
+  const step = Math.log(TABLED_LOADS[1]! / TABLED_LOADS[0]!);
   return (load) => {
-    const at = Math.min(TABLED_LOADS.length - 1.001, Math.max(0, Math.log(load / TABLED_LOADS[0]) / step));
+    const at = Math.min(TABLED_LOADS.length - 1.001, Math.max(0, Math.log(load / TABLED_LOADS[0]!) / step));
     const i = Math.floor(at);
     const [low, high] = [colours[i], colours[i + 1]];
     return [
-      low[0] + (at - i) * (high[0] - low[0]),
-      low[1] + (at - i) * (high[1] - low[1]),
-      low[2] + (at - i) * (high[2] - low[2]),
+      low![0] + (at - i) * (high![0] - low![0]),
+      low![1] + (at - i) * (high![1] - low![1]),
+      low![2] + (at - i) * (high![2] - low![2]),
     ];
   };
 }
@@ -163,7 +163,7 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
     if (x < -17 || x > 193 || y < -26 || y > 262) return table;
     if (printed(x, y)) return ink;
     for (let line = 0; line < windows.length; line++) {
-      const window = windows[line];
+      const window = windows[line]!;
       if (!inBox(x, y, window, 1)) {
         // Words above the row.
         if (y > window.y - 5 && y < window.y - 2.5 && x > 4 && x < 60 && valueNoise(x * 1.6, y * 0.4, seed) > 0.35)
@@ -171,14 +171,14 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
         continue;
       }
       if (card.framed && !inBox(x, y, window)) return around;
-      const onLine = kind === "card" && lines[line] !== undefined && inBox(x, y, lines[line]);
+      const onLine = kind === "card" && lines[line] !== undefined && inBox(x, y, lines[line]!);
       for (let row = perWindow * line; row < Math.min(rows.length, perWindow * (line + 1)); row++) {
         const painted = rows[row];
         for (let swatch = 0; painted && swatch < painted.loads.length; swatch++) {
-          const box = boxes[row][swatch];
+          const box = boxes[row]![swatch]!;
           if (!inBox(x, y, box, 1)) continue;
           const bloom = card.bloom?.row === row && card.bloom.swatch === swatch;
-          const load = loadIn(box, x, y, painted.loads[swatch], painted.grain, seed + 40 * row + 5 * swatch, bloom);
+          const load = loadIn(box, x, y, painted.loads[swatch]!, painted.grain, seed + 40 * row + 5 * swatch, bloom);
           if (load !== null) return onLine && painted.onBlack ? painted.onBlack(load) : painted.onPaper(load);
         }
       }
@@ -206,7 +206,7 @@ function blur(light: Float32Array, width: number, height: number, sigma: number)
         for (let c = 0; c < 3; c++) {
           let sum = 0;
           for (let k = -reach; k <= reach; k++)
-            sum += kernel[k + reach] * from[3 * (line * jump + Math.min(length - 1, Math.max(0, i + k)) * step) + c];
+            sum += kernel[k + reach]! * from[3 * (line * jump + Math.min(length - 1, Math.max(0, i + k)) * step) + c]!;
           to[3 * (line * jump + i * step) + c] = sum / total;
         }
       }
@@ -240,18 +240,18 @@ export function photographCard(
         [0.25, 0.3],
         [0.75, 0.7],
       ]) {
-        const { x, y } = mapPoint(onCard, { x: px + ox, y: py + oy });
+        const { x, y } = mapPoint(onCard, { x: px + ox!, y: py + oy! });
         const colour = colourAt(x, y);
-        for (let c = 0; c < 3; c++) light[at + c] += 0.5 * shade * colour[c];
+        for (let c = 0; c < 3; c++) light[at + c]! += 0.5 * shade * colour[c]!;
       }
-      for (let c = 0; c < 3; c++) mean[c] += light[at + c];
+      for (let c = 0; c < 3; c++) mean[c]! += light[at + c]!;
     }
   }
   if (camera.blurPx > 0) blur(light, widthPx, heightPx, camera.blurPx);
   const pixels = new Uint8ClampedArray(4 * widthPx * heightPx);
   for (let i = 0; i < widthPx * heightPx; i++) {
     for (let c = 0; c < 3; c++) {
-      const clean = light[3 * i + c] + (camera.flare * mean[c]) / (widthPx * heightPx);
+      const clean = light[3 * i + c]! + (camera.flare * mean[c]!) / (widthPx * heightPx);
       const noisy = clean + normal() * Math.hypot(noise.dark, noise.shot * Math.sqrt(Math.max(0, clean)));
       pixels[4 * i + c] = encoded(noisy);
     }

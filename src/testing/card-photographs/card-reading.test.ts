@@ -44,10 +44,10 @@ async function shoot(
   size = [WIDTH, HEIGHT],
 ): Promise<Shot> {
   const own = seededRandom(77);
-  const camera = cameraOver(size[0], size[1], trouble, own);
+  const camera = cameraOver(size[0]!, size[1]!, trouble, own);
   const pixels = photographCard({ ...CARD, ...card }, camera, own);
   return {
-    photo: jpeg ? await throughJpeg(pixels, size[0], size[1]) : workingCopyOf(pixels, size[0], size[1]),
+    photo: jpeg ? await throughJpeg(pixels, size[0]!, size[1]!) : workingCopyOf(pixels, size[0]!, size[1]!),
     camera,
   };
 }
@@ -64,11 +64,17 @@ const refusalOf = ({ photo }: Shot): SheetRefusal | null => {
 /** What each place of a row truly looks like. */
 const truthOf = (row: number) =>
   readingPlaces(row).map(({ what, swatch }) => {
-    const load = what === "bare line" ? 0 : CARD_LOADS[swatch];
+    const load = what === "bare line" ? 0 : CARD_LOADS[swatch]!;
     const ground = what === "bare line" || what === "across on line" ? black : sheet.ground;
     return labOfXyz(
       xyzOfFine(
-        trueFilm([{ paint: paints[row], share: 1 }], load, sheet, unevennessOf(paints[row].granulation, sheet), ground),
+        trueFilm(
+          [{ paint: paints[row]!, share: 1 }],
+          load,
+          sheet,
+          unevennessOf(paints[row]!.granulation, sheet),
+          ground,
+        ),
       ),
     );
   });
@@ -87,7 +93,7 @@ describe("a card found in a photo", () => {
       if ("seen" in found) throw new Error(`only ${found.seen} marks`);
       FIDUCIAL_CENTRES.forEach((mark, i) => {
         const truth = mapPoint(camera.onPhoto, mark);
-        expect(Math.hypot(found.marks[i].x - truth.x, found.marks[i].y - truth.y)).toBeLessThan(0.5);
+        expect(Math.hypot(found.marks[i]!.x - truth.x, found.marks[i]!.y - truth.y)).toBeLessThan(0.5);
       });
     }
     expect(readOf(plain).number).toBe(37);
@@ -104,7 +110,7 @@ describe("a card found in a photo", () => {
     const read = readOf(shot);
     expect(read.number).toBe(37);
     const [first] = read.rows;
-    expect(deltaE00(first.places[1].reading.lab, truthOf(0)[1])).toBeLessThan(5);
+    expect(deltaE00(first!.places[1]!.reading.lab, truthOf(0)[1]!)).toBeLessThan(5);
   });
 
   test("laid under the cut-out frame it carries the frame's number, and is read alike", async () => {
@@ -113,7 +119,9 @@ describe("a card found in a photo", () => {
     read.rows.forEach((row) => expect(row.refused).toBeNull());
     const plainly = readOf(moderate);
     ROWS.forEach((row) =>
-      expect(deltaE00(read.rows[row].places[2].reading.lab, plainly.rows[row].places[2].reading.lab)).toBeLessThan(3),
+      expect(deltaE00(read.rows[row]!.places[2]!.reading.lab, plainly.rows[row]!.places[2]!.reading.lab)).toBeLessThan(
+        3,
+      ),
     );
   });
 });
@@ -125,7 +133,7 @@ describe("colours read from it", () => {
       [moderate, 3.4],
     ] as const) {
       const misses = readOf(shot).rows.flatMap(({ row, places }) =>
-        places.map(({ reading }, i) => (reading.cutOff.some(Boolean) ? 0 : deltaE00(reading.lab, truthOf(row)[i]))),
+        places.map(({ reading }, i) => (reading.cutOff.some(Boolean) ? 0 : deltaE00(reading.lab, truthOf(row)[i]!))),
       );
       const sorted = misses.sort((a, b) => a - b);
       expect(sorted[Math.floor(sorted.length / 2)]).toBeLessThan(most / 2);
@@ -142,13 +150,13 @@ describe("colours read from it", () => {
         [placeKey(3, 0)]: { x: 150, y: 222, width: 18, height: 6 },
       },
     });
-    for (const row of [0, 3]) expect(upper.rows[row].places[0].reading.lab.L).toBeGreaterThan(94);
+    for (const row of [0, 3]) expect(upper.rows[row]!.places[0]!.reading.lab.L).toBeGreaterThan(94);
   });
 
   test("a bloom is left out for the most part and doesn't pull the colour", async () => {
-    const bloomed = readOf(await shoot({ bloom: { row: 3, swatch: 2 } }, { moderate: 0 }, false)).rows[3].places[2]
+    const bloomed = readOf(await shoot({ bloom: { row: 3, swatch: 2 } }, { moderate: 0 }, false)).rows[3]!.places[2]!
       .reading;
-    const clean = readOf(plain).rows[3].places[2].reading;
+    const clean = readOf(plain).rows[3]!.places[2]!.reading;
     expect(bloomed.leftOut).toBeGreaterThan(clean.leftOut + 0.1);
     expect(deltaE00(bloomed.lab, clean.lab)).toBeLessThan(1.5);
     expect(bloomed.unsure).toBeGreaterThan(clean.unsure);
@@ -156,13 +164,13 @@ describe("colours read from it", () => {
 
   test("a granulating paint shows more texture than one that lies flat", () => {
     const { rows } = readOf(plain);
-    expect(rows[1].places[1].reading.texture).toBeGreaterThan(1.5 * rows[3].places[1].reading.texture);
+    expect(rows[1]!.places[1]!.reading.texture).toBeGreaterThan(1.5 * rows[3]!.places[1]!.reading.texture);
   });
 
   test("a place dragged elsewhere is read there", () => {
     const box = swatchBox(1, 1);
     const read = readOf(plain, { moved: { [placeKey(0, 0)]: { x: box.x + 6, y: box.y + 8, width: 14, height: 16 } } });
-    expect(deltaE00(read.rows[0].places[0].reading.lab, read.rows[1].places[1].reading.lab)).toBeLessThan(2.5);
+    expect(deltaE00(read.rows[0]!.places[0]!.reading.lab, read.rows[1]!.places[1]!.reading.lab)).toBeLessThan(2.5);
   });
 });
 
@@ -201,7 +209,7 @@ describe("a card that can't be read is refused with the reason", () => {
     const data = new Uint8ClampedArray(4 * width * height);
     for (let y = 0; y < height; y++)
       for (let x = 0; x < width; x++)
-        for (let c = 0; c < 4; c++) data[4 * (y * width + x) + c] = photo.data[4 * (2 * y * photo.width + 2 * x) + c];
+        for (let c = 0; c < 4; c++) data[4 * (y * width + x) + c] = photo.data[4 * (2 * y * photo.width + 2 * x) + c]!;
     expect(refusalOf({ ...plain, photo: { data, width, height } })).toMatchObject({
       code: expect.stringMatching(/^(too small|not found)$/),
     });
@@ -209,23 +217,23 @@ describe("a card that can't be read is refused with the reason", () => {
 
   test("rows: washes out of order, a bare row, a wash that was forgotten", async () => {
     const rows = [
-      benchRow(sheet, black, paints[0], [0.05, 0.143, 0.4, 1, 0.4]),
+      benchRow(sheet, black, paints[0]!, [0.05, 0.143, 0.4, 1, 0.4]),
       null,
-      benchRow(sheet, black, paints[2], [1, 0.4, 0.143, 0.0031, 0.4]),
-      benchRow(sheet, black, paints[3], CARD_LOADS),
+      benchRow(sheet, black, paints[2]!, [1, 0.4, 0.143, 0.0031, 0.4]),
+      benchRow(sheet, black, paints[3]!, CARD_LOADS),
     ];
     const read = readOf(await shoot({ rows }, { moderate: 0 }, false));
-    expect(read.rows[0].refused).toEqual({ code: "out of order", wash: 2 });
-    expect(read.rows[1].refused).toEqual({ code: "bare row" });
-    expect(read.rows[2].refused).toEqual({ code: "bare wash", wash: 4 });
-    expect(read.rows[3].refused).toBeNull();
+    expect(read.rows[0]!.refused).toEqual({ code: "out of order", wash: 2 });
+    expect(read.rows[1]!.refused).toEqual({ code: "bare row" });
+    expect(read.rows[2]!.refused).toEqual({ code: "bare wash", wash: 4 });
+    expect(read.rows[3]!.refused).toBeNull();
   });
 
   test("no black line: told as a doubt, and the rest is read", () => {
-    const beside = readingPlaces(3)[4].box;
+    const beside = readingPlaces(3)[4]!.box;
     const { doubts, refused } = readOf(plain, {
       moved: { [placeKey(3, 6)]: { ...beside, y: beside.y - 14, height: 3 } },
-    }).rows[3];
+    }).rows[3]!;
     expect(refused).toBeNull();
     expect(doubts).toContainEqual({ code: "no black line" });
   });
@@ -235,6 +243,6 @@ describe("a card that can't be read is refused with the reason", () => {
     const read = readOf(
       await shoot({ rows: [benchRow(sheet, black, white, CARD_LOADS), ...CARD.rows.slice(1)] }, { moderate: 0 }, false),
     );
-    expect(read.rows[0].refused).toBeNull();
+    expect(read.rows[0]!.refused).toBeNull();
   });
 });

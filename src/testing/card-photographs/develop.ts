@@ -7,7 +7,11 @@ import { srgbOfLinear } from "@/core/colour/srgb";
 export function workingCopyOf(srgb: ArrayLike<number>, width: number, height: number): PixelArray {
   const data = new Uint8ClampedArray(4 * width * height).fill(255);
   for (let i = 0; i < data.length; i += 4) {
-    const { r, g, b } = linearP3OfLinearSrgb({ r: LINEAR[srgb[i]], g: LINEAR[srgb[i + 1]], b: LINEAR[srgb[i + 2]] });
+    const { r, g, b } = linearP3OfLinearSrgb({
+      r: LINEAR[srgb[i]!]!,
+      g: LINEAR[srgb[i + 1]!]!,
+      b: LINEAR[srgb[i + 2]!]!,
+    });
     data[i] = 255 * srgbOfLinear(r);
     data[i + 1] = 255 * srgbOfLinear(g);
     data[i + 2] = 255 * srgbOfLinear(b);

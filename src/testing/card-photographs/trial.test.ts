@@ -3,7 +3,7 @@ import { throughJpeg } from "./develop";
 import { runTrial } from "./trial";
 
 const at = (list: readonly number[], share: number): number =>
-  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))];
+  [...list].sort((a, b) => a - b)[Math.floor(share * (list.length - 1))]!;
 
 // The whole bench with many boxes of paint is `npm run bench`; this is one box, the same in every run.
 test("from one photo of each of two cards unseen mixes are predicted far nearer than by the handbook, and the likely error told is of the right size", async () => {

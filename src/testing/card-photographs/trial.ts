@@ -70,16 +70,16 @@ export async function runTrial({
   const refused: string[] = [];
   for (let card = 0; card < cards; card++) {
     const bought = Array.from({ length: ROWS }, () => {
-      const pigments = [{ pigmentId: HANDBOOK[Math.floor(random() * HANDBOOK.length)].id, share: 1 }];
+      const pigments = [{ pigmentId: HANDBOOK[Math.floor(random() * HANDBOOK.length)]!.id, share: 1 }];
       return {
         truth: truePaint(pigments, random),
-        typical: paintModel(`${box.length} ${pigments[0].pigmentId}`, pigments),
+        typical: paintModel(`${box.length} ${pigments[0]!.pigmentId}`, pigments),
       };
     });
     const loads = bought.map(() => CARD_LOADS.map((load) => load * Math.exp(HAND * normal())));
     const camera = cameraOver(widthPx, heightPx, trouble, random);
     const black = trueBlack(random, sheet);
-    const rows = bought.map(({ truth }, row) => benchRow(sheet, black, truth, loads[row]));
+    const rows = bought.map(({ truth }, row) => benchRow(sheet, black, truth, loads[row]!));
     const shot = photographCard(
       { ...benchSheet(sheet, black), rows, number: card + 1, seed: seed + card },
       camera,
@@ -89,14 +89,14 @@ export async function runTrial({
     if ("refused" in read) refused.push(read.refused.code);
     const usable = "refused" in read ? [] : read.rows.filter((row) => !row.refused);
     const patches = withoutCamera(
-      usable.map((row) => ({ base: bought[row.row].typical, patches: patchesOfRow(row) })),
+      usable.map((row) => ({ base: bought[row.row]!.typical, patches: patchesOfRow(row) })),
       paper,
     );
     bought.forEach((paint, row) => {
       const own = "refused" in read ? null : read.rows[row];
       if (own?.refused) refused.push(`${paint.typical.pigmentIds[0]}: ${own.refused.code}`);
       if (!own || own.refused) return box.push({ ...paint, measured: null });
-      const fit = fitPatches(paint.typical, patches[usable.indexOf(own)], paper);
+      const fit = fitPatches(paint.typical, patches[usable.indexOf(own)]!, paper);
       if ("refused" in fit) {
         refused.push(`${paint.typical.pigmentIds[0]}: ${fit.refused.code}`);
         return box.push({ ...paint, measured: null });
@@ -142,7 +142,7 @@ export async function runTrial({
           const chosen = new Set<number>();
           while (chosen.size < 2 + (i % 2)) chosen.add(Math.floor(random() * known.length));
           return missOf(
-            [...chosen].map((index) => ({ paint: known[index], parts: 1 + Math.floor(5 * random()) })),
+            [...chosen].map((index) => ({ paint: known[index]!, parts: 1 + Math.floor(5 * random()) })),
             anyLoad(),
           );
         });

@@ -33,7 +33,7 @@ export async function photograph(name: string): Promise<PixelArray> {
 /** The shapes drawn by hand, as labels of pixels from 1; a later shape lies over an earlier one. */
 export function drawnLabels(name: string, width: number, height: number): Uint8Array {
   const labels = new Uint8Array(width * height);
-  DRAWN[name].forEach(({ line }, index) => {
+  DRAWN[name]!.forEach(({ line }, index) => {
     const mask = fillPolygon(
       line.map(([x, y]) => ({ x: x / 100, y: y / 100 })),
       width,

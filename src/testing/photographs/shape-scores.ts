@@ -1,3 +1,4 @@
+import { pairOf } from "@/core/numeric/tuples";
 /** How well found shapes agree with drawn ones, by the measures that segmentations are compared with. */
 
 /** Pixels on a border: their right or lower neighbour has another label. */
@@ -17,7 +18,7 @@ function borderPixels(labels: ArrayLike<number>, width: number, height: number):
 function distances(marks: Uint8Array, width: number, height: number): Float64Array {
   const out = Float64Array.from(marks, (mark) => (mark ? 0 : Infinity));
   const relax = (i: number, j: number, by: number): void => {
-    if (out[j] + by < out[i]) out[i] = out[j] + by;
+    if (out[j]! + by < out[i]!) out[i] = out[j]! + by;
   };
   const sweep = (from: number, to: number, by: 1 | -1): void => {
     for (let y = from; y !== to; y += by) {
@@ -60,7 +61,7 @@ export function boundaryF(
     for (let i = 0; i < marks.length; i++) {
       if (!marks[i]) continue;
       all++;
-      if (away[i] <= reach) close++;
+      if (away[i]! <= reach) close++;
     }
     return all > 0 ? close / all : 0;
   };
@@ -75,7 +76,7 @@ export function covering(drawn: ArrayLike<number>, found: ArrayLike<number>): nu
   const ours = new Map<number, number>();
   const both = new Map<number, Map<number, number>>();
   for (let i = 0; i < drawn.length; i++) {
-    const [d, f] = [drawn[i], found[i]];
+    const [d, f] = pairOf([drawn[i]!, found[i]!]);
     sizes.set(d, (sizes.get(d) ?? 0) + 1);
     ours.set(f, (ours.get(f) ?? 0) + 1);
     const row = both.get(d) ?? new Map<number, number>();

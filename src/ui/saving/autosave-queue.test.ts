@@ -165,7 +165,7 @@ describe("saving", () => {
     store.temporal.getState().undo();
     answer = async ({ revision }) => saved(revision + 1);
     await later(4000);
-    expect(sent[sent.length - 1].document.title).toBe("Canal");
+    expect(sent[sent.length - 1]!.document.title).toBe("Canal");
     expect([last(), kept.size]).toEqual([{ state: "saved" }, 0]);
   });
 
@@ -181,7 +181,7 @@ describe("saving", () => {
     answer = async ({ revision }) => saved(revision + 1);
     await later(4000);
     expect(last()).toEqual({ state: "saved" });
-    expect(sent[sent.length - 1].document.title).toBe("Kept");
+    expect(sent[sent.length - 1]!.document.title).toBe("Kept");
   });
 
   test("what is refused is not sent again as it is; the next change is, and the rest goes on being saved", async () => {

@@ -136,7 +136,7 @@ export function RoomGate({
         {children}
       </div>
       <TroubleLine />
-      {left.length > 0 && <LeftCard key={left[0].unsent.writer} left={left[0]} onDone={done} />}
+      {left.length > 0 && <LeftCard key={left[0]!.unsent.writer} left={left[0]!} onDone={done} />}
     </>
   );
 }

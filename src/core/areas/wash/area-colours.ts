@@ -1,3 +1,4 @@
+import { tripleOf } from "../../numeric/tuples";
 import { labOfLinear, type AreaImage } from "../../image/pixels";
 import type { LabelMap } from "../label-map";
 
@@ -45,8 +46,8 @@ function boxSums(values: Float64Array, width: number, height: number, reach: num
   for (let y = 0; y < height; y++) {
     let row = 0;
     for (let x = 0; x < width; x++) {
-      row += values[y * width + x];
-      table[(y + 1) * (width + 1) + x + 1] = table[y * (width + 1) + x + 1] + row;
+      row += values[y * width + x]!;
+      table[(y + 1) * (width + 1) + x + 1] = table[y * (width + 1) + x + 1]! + row;
     }
   }
   const out = new Float64Array(values.length);
@@ -55,10 +56,10 @@ function boxSums(values: Float64Array, width: number, height: number, reach: num
     for (let x = 0; x < width; x++) {
       const [left, right] = [Math.max(0, x - reach), Math.min(width, x + reach + 1)];
       out[y * width + x] =
-        table[below * (width + 1) + right] -
-        table[above * (width + 1) + right] -
-        table[below * (width + 1) + left] +
-        table[above * (width + 1) + left];
+        table[below * (width + 1) + right]! -
+        table[above * (width + 1) + right]! -
+        table[below * (width + 1) + left]! +
+        table[above * (width + 1) + left]!;
     }
   }
   return out;
@@ -78,7 +79,7 @@ export function areaColours(map: LabelMap, label: number, image: AreaImage): Are
       if (map.labels[from] !== label) continue;
       const i = y * width + x;
       inside[i] = 1;
-      for (let c = 0; c < 3; c++) planes[c][i] = image.linear[3 * from + c];
+      for (let c = 0; c < 3; c++) planes[c]![i] = image.linear[3 * from + c]!;
     }
   }
   const reach = Math.max(1, Math.round(CALM_SHARE * Math.max(map.width, map.height)));
@@ -96,11 +97,11 @@ export function areaColours(map: LabelMap, label: number, image: AreaImage): Are
   // A narrow area has little but border: then its border counts too.
   if (within.length < 0.3 * all.length) within = all;
   const stride = Math.max(1, Math.floor(within.length / LOOKED_AT));
-  const places = Int32Array.from({ length: Math.ceil(within.length / stride) }, (_, k) => within[k * stride]);
+  const places = Int32Array.from({ length: Math.ceil(within.length / stride) }, (_, k) => within[k * stride]!);
   const lab = new Float32Array(3 * places.length);
   const light = new Float32Array(3 * places.length);
   places.forEach((i, k) => {
-    const [r, g, b] = sums.map((sum) => sum[i] / counts[i]);
+    const [r, g, b] = tripleOf(sums.map((sum) => sum[i]! / counts[i]!));
     const { L, a, b: yellow } = labOfLinear({ r, g, b });
     lab.set([L, a, yellow], 3 * k);
     light.set([r, g, b], 3 * k);

@@ -1,3 +1,4 @@
+import { pairOf, tripleOf } from "../../numeric/tuples";
 import type { Lab } from "../../colour/colour";
 import { labOfLinear } from "../../image/pixels";
 import type { AreaColours } from "./area-colours";
@@ -25,20 +26,20 @@ function fit(columns: readonly Float64Array[], lab: Float32Array, weights: Float
   const A = Array.from({ length: n }, () => new Array<number>(n + 3).fill(0));
   for (let k = 0; k < weights.length; k++) {
     for (let i = 0; i < n; i++) {
-      const wi = weights[k] * columns[i][k];
-      for (let j = 0; j < n; j++) A[i][j] += wi * columns[j][k];
-      for (let c = 0; c < 3; c++) A[i][n + c] += wi * lab[3 * k + c];
+      const wi = weights[k]! * columns[i]![k]!;
+      for (let j = 0; j < n; j++) A[i]![j]! += wi * columns[j]![k]!;
+      for (let c = 0; c < 3; c++) A[i]![n + c]! += wi * lab[3 * k + c]!;
     }
   }
-  for (let i = 0; i < n; i++) A[i][i] += 1e-9 * (A[0][0] + 1);
+  for (let i = 0; i < n; i++) A[i]![i]! += 1e-9 * (A[0]![0]! + 1);
   for (let i = 0; i < n; i++) {
     for (let r = 0; r < n; r++) {
       if (r === i) continue;
-      const by = A[r][i] / A[i][i];
-      for (let j = i; j < n + 3; j++) A[r][j] -= by * A[i][j];
+      const by = A[r]![i]! / A[i]![i]!;
+      for (let j = i; j < n + 3; j++) A[r]![j]! -= by * A[i]![j]!;
     }
   }
-  return A.map((row, i) => [row[n] / row[i], row[n + 1] / row[i], row[n + 2] / row[i]]);
+  return A.map((row, i) => [row[n]! / row[i]!, row[n + 1]! / row[i]!, row[n + 2]! / row[i]!]);
 }
 
 /** Distance of each pixel's colour from what the columns explain. */
@@ -46,15 +47,15 @@ function misses(columns: readonly Float64Array[], lab: Float32Array, found: read
   return Float64Array.from({ length: lab.length / 3 }, (_, k) => {
     let sum = 0;
     for (let c = 0; c < 3; c++) {
-      let value = -lab[3 * k + c];
-      for (let i = 0; i < columns.length; i++) value += found[i][c] * columns[i][k];
+      let value = -lab[3 * k + c]!;
+      for (let i = 0; i < columns.length; i++) value += found[i]![c]! * columns[i]![k]!;
       sum += value * value;
     }
     return Math.sqrt(sum);
   });
 }
 
-const medianOf = (values: Float64Array): number => values.slice().sort()[Math.floor(values.length / 2)];
+const medianOf = (values: Float64Array): number => values.slice().sort()[Math.floor(values.length / 2)]!;
 
 /** Reweighted fits: a few strange pixels don't turn it. */
 function robustFit(columns: readonly Float64Array[], lab: Float32Array) {
@@ -72,7 +73,7 @@ function robustFit(columns: readonly Float64Array[], lab: Float32Array) {
 /** Value that a share of the numbers lies below. */
 function quantile(values: Float64Array, share: number): number {
   const sorted = values.slice().sort();
-  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 }
 /** Fewer pixels than this say nothing about a run. */
 const LEAST_PIXELS = 30;
@@ -94,9 +95,9 @@ export function colourRun({ all, places, width, lab, light }: AreaColours): Colo
   const {
     found: [, gx, gy],
   } = robustFit([one, x, y], lab);
-  const xx = gx.reduce((sum, g) => sum + g * g, 0);
-  const yy = gy.reduce((sum, g) => sum + g * g, 0);
-  const xy = gx.reduce((sum, g, c) => sum + g * gy[c], 0);
+  const xx = gx!.reduce((sum, g) => sum + g * g, 0);
+  const yy = gy!.reduce((sum, g) => sum + g * g, 0);
+  const xy = gx!.reduce((sum, g, c) => sum + g * gy![c]!, 0);
   // The direction of the strongest change: the first eigenvector of the gradients' 2 by 2 matrix.
   const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
   const direction: [number, number] = [Math.cos(angle), Math.sin(angle)];
@@ -109,7 +110,7 @@ export function colourRun({ all, places, width, lab, light }: AreaColours): Colo
   const raw = Float64Array.from(places, placeAlong);
   const whole = Float64Array.from(all, placeAlong).sort();
   const passed = Math.floor(END_SHARE * whole.length);
-  const [from, to] = [whole[passed], whole[whole.length - 1 - passed]];
+  const [from, to] = pairOf([whole[passed]!, whole[whole.length - 1 - passed]!]);
   if (!(to > from)) return null;
   const along = raw.map((t) => (t - from) / (to - from));
   const columns = [one, along, along.map((t) => t * t), along.map((t) => t ** 3)];
@@ -118,23 +119,23 @@ export function colourRun({ all, places, width, lab, light }: AreaColours): Colo
   const found = fit(
     columns,
     light,
-    weights.map((weight, k) => weight / (0.02 + light[3 * k] + light[3 * k + 1] + light[3 * k + 2])),
+    weights.map((weight, k) => weight / (0.02 + light[3 * k]! + light[3 * k + 1]! + light[3 * k + 2]!)),
   );
   // Where an end holds few pixels a cubic may run away: no colour is told that the area does not have.
-  const channels = [0, 1, 2].map((c) => Float64Array.from({ length: n }, (_, k) => light[3 * k + c]));
+  const channels = [0, 1, 2].map((c) => Float64Array.from({ length: n }, (_, k) => light[3 * k + c]!));
   const least = channels.map((values) => quantile(values, OUTERMOST));
   const most = channels.map((values) => quantile(values, 1 - OUTERMOST));
   const mean = [0, 0, 0];
   let total = 0;
   for (let k = 0; k < n; k++) {
-    total += weights[k];
-    for (let c = 0; c < 3; c++) mean[c] += weights[k] * lab[3 * k + c];
+    total += weights[k]!;
+    for (let c = 0; c < 3; c++) mean[c]! += weights[k]! * lab[3 * k + c]!;
   }
   let spread = 0;
   let left = 0;
   for (let k = 0; k < n; k++) {
-    for (let c = 0; c < 3; c++) spread += weights[k] * (lab[3 * k + c] - mean[c] / total) ** 2;
-    left += weights[k] * away[k] ** 2;
+    for (let c = 0; c < 3; c++) spread += weights[k]! * (lab[3 * k + c]! - mean[c]! / total) ** 2;
+    left += weights[k]! * away[k]! ** 2;
   }
   return {
     explains: spread > 0 ? Math.max(0, 1 - left / spread) : 0,
@@ -142,10 +143,16 @@ export function colourRun({ all, places, width, lab, light }: AreaColours): Colo
     lengthPx: to - from,
     along,
     colour: (t) => {
-      const [r, g, b] = [0, 1, 2].map((c) =>
-        Math.min(
-          1.05 * most[c] + 0.01,
-          Math.max(0.95 * least[c] - 0.01, 0, found[0][c] + t * (found[1][c] + t * (found[2][c] + t * found[3][c]))),
+      const [r, g, b] = tripleOf(
+        [0, 1, 2].map((c) =>
+          Math.min(
+            1.05 * most[c]! + 0.01,
+            Math.max(
+              0.95 * least[c]! - 0.01,
+              0,
+              found[0]![c]! + t * (found[1]![c]! + t * (found[2]![c]! + t * found[3]![c]!)),
+            ),
+          ),
         ),
       );
       return labOfLinear({ r, g, b });

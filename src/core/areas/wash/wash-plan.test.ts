@@ -48,7 +48,7 @@ describe("how an area is laid, on made-up photos with noise and JPEG", () => {
         const near = plan.colours.filter((other) => other.lab !== lab);
         const there = labOf(image.oklab, i);
         const away = (one: { L: number; a: number; b: number }): number =>
-          Math.hypot(one.L - there.L, one.a - there.a, one.b - there.b);
+          Math.hypot(one.L - there.L!, one.a - there.a!, one.b - there.b!);
         for (const other of near) expect(away(oklabOfLab(lab))).toBeLessThan(away(oklabOfLab(other.lab)));
       }
       expect(plan.run === null).toBe(kind !== "graded");
@@ -60,7 +60,7 @@ describe("how an area is laid, on made-up photos with noise and JPEG", () => {
     expect(washPlan(map, 1, image, 4, "flat")!.colours.length).toBe(1);
     expect(washPlan(map, 1, image, 4, "graded")!.run).not.toBeNull();
     expect(washPlan(map, 1, image, 4, "layered")!.colours.length).toBe(2);
-    const apart = deltaE00(plan.colours[0].lab, plan.colours[1].lab);
+    const apart = deltaE00(plan.colours[0]!.lab, plan.colours[1]!.lab);
     expect(washPlan(map, 1, image, apart)!.kind).toBe("flat");
     expect(washPlan(map, 9, image)).toBeNull();
   });

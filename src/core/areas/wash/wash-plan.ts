@@ -57,9 +57,9 @@ function liesOver(dark: Lab, light: Lab): boolean {
 
 function meanOf({ lab }: AreaColours): Lab {
   const sum = [0, 0, 0];
-  for (let i = 0; i < lab.length; i++) sum[i % 3] += lab[i];
+  for (let i = 0; i < lab.length; i++) sum[i % 3]! += lab[i]!;
   const n = lab.length / 3;
-  return { L: sum[0] / n, a: sum[1] / n, b: sum[2] / n };
+  return { L: sum[0]! / n, a: sum[1]! / n, b: sum[2]! / n };
 }
 
 /** Where a part of an area lies: deep within the pixels that `takes` names. Shares of the photo. */
@@ -70,7 +70,7 @@ function placeOf(colours: AreaColours, map: LabelMap, takes: (k: number) => bool
   const [columns, rows] = [Math.ceil(width / cell), Math.ceil(height / cell)];
   const balance = new Int32Array(columns * rows);
   places.forEach((i, k) => {
-    balance[Math.floor(Math.floor(i / width) / cell) * columns + Math.floor((i % width) / cell)] += takes(k) ? 1 : -1;
+    balance[Math.floor(Math.floor(i / width) / cell) * columns + Math.floor((i % width) / cell)]! += takes(k) ? 1 : -1;
   });
   const labels = Uint8Array.from(balance, (n) => (n > 0 ? 1 : 0));
   const at = pointWithin({ width: columns, height: rows, labels }, 1) ?? { x: 0.5, y: 0.5 };
@@ -93,15 +93,15 @@ function accentOf(colours: AreaColours, map: LabelMap, { colours: laid, expected
   const n = places.length;
   const away = Float64Array.from(places, (_, k) => {
     const { L, a, b } = expected(k);
-    return Math.hypot(lab[3 * k] - L, lab[3 * k + 1] - a, lab[3 * k + 2] - b);
+    return Math.hypot(lab[3 * k]! - L, lab[3 * k + 1]! - a, lab[3 * k + 2]! - b);
   });
-  const limit = Math.max(ACCENT_DIFFERENCE, away.slice().sort()[Math.floor((1 - ACCENT_SHARES[1]) * (n - 1))]);
-  const strange = [...places.keys()].filter((k) => away[k] > limit);
+  const limit = Math.max(ACCENT_DIFFERENCE, away.slice().sort()[Math.floor((1 - ACCENT_SHARES[1]) * (n - 1))]!);
+  const strange = [...places.keys()].filter((k) => away[k]! > limit);
   if (strange.length < ACCENT_SHARES[0] * n || strange.length < 8) return null;
   const own = gatheringPlace(Float32Array.from(strange.flatMap((k) => [lab[3 * k], lab[3 * k + 1], lab[3 * k + 2]])));
   const near = new Set(
     strange.filter(
-      (k) => Math.hypot(lab[3 * k] - own.L, lab[3 * k + 1] - own.a, lab[3 * k + 2] - own.b) < ACCENT_DIFFERENCE,
+      (k) => Math.hypot(lab[3 * k]! - own.L, lab[3 * k + 1]! - own.a, lab[3 * k + 2]! - own.b) < ACCENT_DIFFERENCE,
     ),
   );
   if (near.size < ACCENT_SHARES[0] * n || laid.some((one) => deltaE00(one.lab, own) < ACCENT_DIFFERENCE)) return null;
@@ -111,17 +111,17 @@ function accentOf(colours: AreaColours, map: LabelMap, { colours: laid, expected
 function graded(colours: AreaColours, map: LabelMap, run: ColourRun, bother: number): Laid {
   const { left, top, width, places } = colours;
   const [from, middle, to] = [0, 0.5, 1].map(run.colour);
-  const met = { L: (from.L + to.L) / 2, a: (from.a + to.a) / 2, b: (from.b + to.b) / 2 };
-  const bent = deltaE00(met, middle) >= BENT * bother;
+  const met = { L: (from!.L + to!.L) / 2, a: (from!.a + to!.a) / 2, b: (from!.b + to!.b) / 2 };
+  const bent = deltaE00(met, middle!) >= BENT * bother;
   const stops = bent ? [0, 0.5, 1] : [0, 1];
   const nearest = (t: number): number =>
-    stops.reduce((best, stop, i) => (Math.abs(stop - t) < Math.abs(stops[best] - t) ? i : best), 0);
+    stops.reduce((best, stop, i) => (Math.abs(stop - t) < Math.abs(stops[best]! - t) ? i : best), 0);
   const groupOf = run.along.map(nearest);
   let [cx, cy, mid] = [0, 0, 0];
   places.forEach((i, k) => {
     cx += (i % width) / places.length;
     cy += Math.floor(i / width) / places.length;
-    mid += run.along[k] / places.length;
+    mid += run.along[k]! / places.length;
   });
   // The arrow runs through the middle of the area.
   const point = (t: number): Point => ({
@@ -133,10 +133,10 @@ function graded(colours: AreaColours, map: LabelMap, run: ColourRun, bother: num
     colours: stops.map((stop, i) => ({
       lab: run.colour(stop),
       share: groupOf.reduce((sum, g) => sum + (g === i ? 1 : 0), 0) / groupOf.length,
-      at: placeOf(colours, map, (k) => Math.abs(run.along[k] - stop) < 0.12),
+      at: placeOf(colours, map, (k) => Math.abs(run.along[k]! - stop) < 0.12),
     })),
     run: { from: point(0), to: point(1) },
-    expected: (k) => run.colour(Math.min(1, Math.max(0, run.along[k]))),
+    expected: (k) => run.colour(Math.min(1, Math.max(0, run.along[k]!))),
   };
 }
 
@@ -145,11 +145,11 @@ function grouped(colours: AreaColours, map: LabelMap, groups: ColourGroups, kind
     kind,
     colours: groups.colours.map((lab, g) => ({
       lab,
-      share: groups.shares[g],
-      at: placeOf(colours, map, (k) => groups.groupOf[k] === g),
+      share: groups.shares[g]!,
+      at: placeOf(colours, map, (k) => groups.groupOf[k]! === g),
     })),
     run: null,
-    expected: (k) => groups.colours[groups.groupOf[k]],
+    expected: (k) => groups.colours[groups.groupOf[k]!]!,
   };
 }
 
@@ -158,7 +158,7 @@ function apartOrNull(groups: ColourGroups, bother: number): ColourGroups | null 
   const count = groups.colours.length;
   if (groups.shares.some((share) => share < LEAST_SHARE)) return null;
   for (let a = 0; a < count; a++)
-    for (let b = 0; b < a; b++) if (deltaE00(groups.colours[a], groups.colours[b]) < 1.5 * bother) return null;
+    for (let b = 0; b < a; b++) if (deltaE00(groups.colours[a]!, groups.colours[b]!) < 1.5 * bother) return null;
   return groups;
 }
 
@@ -169,13 +169,13 @@ const MEETING_SHARE = 0.22;
 /** Whether one of three groups is but the mixture of the other two. */
 function isMeeting({ colours, shares }: ColourGroups): boolean {
   return colours.some(({ L, a, b }, i) => {
-    if (shares[i] > MEETING_SHARE) return false;
+    if (shares[i]! > MEETING_SHARE) return false;
     const [one, two] = colours.filter((_, other) => other !== i);
-    const along = [two.L - one.L, two.a - one.a, two.b - one.b];
-    const from = [L - one.L, a - one.a, b - one.b];
-    const t = from.reduce((sum, d, c) => sum + d * along[c], 0) / along.reduce((sum, d) => sum + d * d, 0);
+    const along = [two!.L - one!.L, two!.a - one!.a, two!.b - one!.b];
+    const from = [L - one!.L, a - one!.a, b - one!.b];
+    const t = from.reduce((sum, d, c) => sum + d * along[c]!, 0) / along.reduce((sum, d) => sum + d * d, 0);
     if (!(t > 0 && t < 1)) return false;
-    return Math.hypot(...from.map((d, c) => d - t * along[c])) < MEETING_REACH;
+    return Math.hypot(...from.map((d, c) => d - t * along[c]!)) < MEETING_REACH;
   });
 }
 
@@ -203,8 +203,8 @@ function laid(colours: AreaColours, map: LabelMap, bother: number, asked: WashKi
   const groups = needsThree ? three : pair;
   if (!groups || groups.explains < GROUPS_EXPLAIN) return flat;
   const values = groups.colours.map(valueOf);
-  const oneValue = values[0] - values[values.length - 1] < ONE_VALUE;
-  const over = groups.colours.every((lab, i) => i === 0 || liesOver(lab, groups.colours[0]));
+  const oneValue = values[0]! - values[values.length - 1]! < ONE_VALUE;
+  const over = groups.colours.every((lab, i) => i === 0 || liesOver(lab, groups.colours[0]!));
   return grouped(colours, map, groups, !oneValue && over ? "layered" : "varied");
 }
 

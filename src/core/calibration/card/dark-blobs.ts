@@ -26,8 +26,8 @@ function darkerThanAround({ data, width, height }: GreyPicture): Uint8Array {
   for (let y = 0; y < height; y++) {
     let row = 0;
     for (let x = 0; x < width; x++) {
-      row += data[y * width + x];
-      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1] + row;
+      row += data[y * width + x]!;
+      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1]! + row;
     }
   }
   const half = Math.max(6, Math.round(Math.max(width, height) / 16));
@@ -37,11 +37,11 @@ function darkerThanAround({ data, width, height }: GreyPicture): Uint8Array {
     for (let x = 0; x < width; x++) {
       const [left, right] = [Math.max(0, x - half), Math.min(width, x + half + 1)];
       const sum =
-        sums[bottom * (width + 1) + right] -
-        sums[top * (width + 1) + right] -
-        sums[bottom * (width + 1) + left] +
-        sums[top * (width + 1) + left];
-      if (data[y * width + x] * (bottom - top) * (right - left) < DARK * sum) dark[y * width + x] = 1;
+        sums[bottom * (width + 1) + right]! -
+        sums[top * (width + 1) + right]! -
+        sums[bottom * (width + 1) + left]! +
+        sums[top * (width + 1) + left]!;
+      if (data[y * width + x]! * (bottom - top) * (right - left) < DARK * sum) dark[y * width + x] = 1;
     }
   }
   return dark;
@@ -68,7 +68,7 @@ function patchFrom(
   seen[start] = 1;
   let [left, right, top, bottom] = [start % width, start % width, Math.floor(start / width), Math.floor(start / width)];
   for (let i = 0; i < pixels.length; i++) {
-    const [x, y] = [pixels[i] % width, Math.floor(pixels[i] / width)];
+    const [x, y] = [pixels[i]! % width, Math.floor(pixels[i]! / width)];
     [left, right, top, bottom] = [Math.min(left, x), Math.max(right, x), Math.min(top, y), Math.max(bottom, y)];
     for (let dy = -1; dy <= 1; dy++) {
       for (let dx = -1; dx <= 1; dx++) {

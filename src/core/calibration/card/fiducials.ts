@@ -18,7 +18,8 @@ export function greyOf(photo: PixelArray, side = SEARCH_SIDE_PX): GreyPicture & 
       for (let j = 0; j < step; j++) {
         for (let i = 0; i < step; i++) {
           const at = 4 * ((y * step + j) * photo.width + x * step + i);
-          sum += 0.23 * LINEAR[photo.data[at]] + 0.69 * LINEAR[photo.data[at + 1]] + 0.08 * LINEAR[photo.data[at + 2]];
+          sum +=
+            0.23 * LINEAR[photo.data[at]!]! + 0.69 * LINEAR[photo.data[at + 1]!]! + 0.08 * LINEAR[photo.data[at + 2]!]!;
         }
       }
       data[y * width + x] = Math.cbrt(sum / (step * step));
@@ -36,7 +37,7 @@ function triples<T>(list: readonly T[]): [T, T, T][] {
   const all: [T, T, T][] = [];
   for (let i = 0; i < list.length; i++)
     for (let j = i + 1; j < list.length; j++)
-      for (let k = j + 1; k < list.length; k++) all.push([list[i], list[j], list[k]]);
+      for (let k = j + 1; k < list.length; k++) all.push([list[i]!, list[j]!, list[k]!]);
   return all;
 }
 
@@ -50,12 +51,12 @@ function inOrder(wide: Ring, others: readonly [Ring, Ring, Ring]): readonly Ring
   const start = angle(wide);
   const turn = (r: Ring): number => (angle(r) - start + 4 * Math.PI) % (2 * Math.PI);
   const ordered = [wide, ...[...others].sort((a, b) => turn(a) - turn(b))];
-  if (!ordered.every((r, i) => cross(r, ordered[(i + 1) % 4], ordered[(i + 2) % 4]) > 0)) return null;
+  if (!ordered.every((r, i) => cross(r, ordered[(i + 1) % 4]!, ordered[(i + 2) % 4]!) > 0)) return null;
   const onPhoto = homographyOf(FIDUCIAL_CENTRES, ordered);
   if (!onPhoto) return null;
   // The marks must be as large as the card that they span says, and the card no wilder seen than a phone would see it.
   const sized = ordered.every((r, i) => {
-    const { x, y } = FIDUCIAL_CENTRES[i];
+    const { x, y } = FIDUCIAL_CENTRES[i]!;
     const [right, below] = [mapPoint(onPhoto, { x: x + 1, y }), mapPoint(onPhoto, { x, y: y + 1 })];
     const expected = Math.PI * FIDUCIAL.radius ** 2 * Math.abs(cross(r, right, below));
     return r.area > 0.6 * expected && r.area < 1.6 * expected;
@@ -72,18 +73,18 @@ function sharpen(photo: PixelArray, ring: Ring, step: number): Point {
   for (let y = Math.max(0, Math.floor(cy - radius)); y <= Math.min(photo.height - 1, cy + radius); y++) {
     for (let x = Math.max(0, Math.floor(cx - radius)); x <= Math.min(photo.width - 1, cx + radius); x++) {
       if (Math.hypot(x + 0.5 - cx, y + 0.5 - cy) > radius) continue;
-      light.push(LINEAR[photo.data[4 * (y * photo.width + x) + 1]]);
+      light.push(LINEAR[photo.data[4 * (y * photo.width + x) + 1]!]!);
       places.push({ x: x + 0.5, y: y + 0.5 });
     }
   }
   const sorted = [...light].sort((a, b) => a - b);
-  const paper = sorted[Math.floor(0.85 * sorted.length)];
+  const paper = sorted[Math.floor(0.85 * sorted.length)]!;
   let [sum, sx, sy] = [1e-9, 0, 0];
   light.forEach((value, i) => {
     const weight = Math.max(0, 0.7 * paper - value);
     sum += weight;
-    sx += weight * (places[i].x - cx);
-    sy += weight * (places[i].y - cy);
+    sx += weight * (places[i]!.x - cx);
+    sy += weight * (places[i]!.y - cy);
   });
   return { x: cx + sx / sum, y: cy + sy / sum };
 }
@@ -113,7 +114,8 @@ export function findCard(photo: PixelArray): FoundCard | { readonly seen: number
     for (const others of triples(narrow)) {
       const ordered = inOrder(one, others);
       const area = ordered
-        ? Math.abs(cross(ordered[0], ordered[1], ordered[2])) + Math.abs(cross(ordered[0], ordered[2], ordered[3]))
+        ? Math.abs(cross(ordered[0]!, ordered[1]!, ordered[2]!)) +
+          Math.abs(cross(ordered[0]!, ordered[2]!, ordered[3]!))
         : 0;
       if (area > largest) [best, largest] = [ordered, area];
     }
@@ -122,6 +124,7 @@ export function findCard(photo: PixelArray): FoundCard | { readonly seen: number
   const marks = best.map((ring) => sharpen(photo, ring, grey.step));
   const onPhoto = homographyOf(FIDUCIAL_CENTRES, marks);
   if (!onPhoto) return { seen: 4 };
-  const areaPx = Math.abs(cross(marks[0], marks[1], marks[2])) / 2 + Math.abs(cross(marks[0], marks[2], marks[3])) / 2;
+  const areaPx =
+    Math.abs(cross(marks[0]!, marks[1]!, marks[2]!)) / 2 + Math.abs(cross(marks[0]!, marks[2]!, marks[3]!)) / 2;
   return { onPhoto, marks, pxPerMm: Math.sqrt(areaPx / (CARD.width * CARD.height)) };
 }

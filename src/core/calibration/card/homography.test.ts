@@ -13,18 +13,18 @@ describe("the perspective map of four points", () => {
   // Heckbert (1989), "Fundamentals of texture mapping and image warping", section 2.2.3: the square
   // to a quadrilateral in closed form, g = ((dx3 dy2 - dx2 dy3) / det, ...).
   const heckbert = (q: readonly { x: number; y: number }[]): number[] => {
-    const [dx1, dx2, dx3] = [q[1].x - q[2].x, q[3].x - q[2].x, q[0].x - q[1].x + q[2].x - q[3].x];
-    const [dy1, dy2, dy3] = [q[1].y - q[2].y, q[3].y - q[2].y, q[0].y - q[1].y + q[2].y - q[3].y];
+    const [dx1, dx2, dx3] = [q[1]!.x - q[2]!.x, q[3]!.x - q[2]!.x, q[0]!.x - q[1]!.x + q[2]!.x - q[3]!.x];
+    const [dy1, dy2, dy3] = [q[1]!.y - q[2]!.y, q[3]!.y - q[2]!.y, q[0]!.y - q[1]!.y + q[2]!.y - q[3]!.y];
     const det = dx1 * dy2 - dx2 * dy1;
     const g = (dx3 * dy2 - dx2 * dy3) / det;
     const h = (dx1 * dy3 - dx3 * dy1) / det;
     return [
-      q[1].x - q[0].x + g * q[1].x,
-      q[3].x - q[0].x + h * q[3].x,
-      q[0].x,
-      q[1].y - q[0].y + g * q[1].y,
-      q[3].y - q[0].y + h * q[3].y,
-      q[0].y,
+      q[1]!.x - q[0]!.x + g * q[1]!.x,
+      q[3]!.x - q[0]!.x + h * q[3]!.x,
+      q[0]!.x,
+      q[1]!.y - q[0]!.y + g * q[1]!.y,
+      q[3]!.y - q[0]!.y + h * q[3]!.y,
+      q[0]!.y,
       g,
       h,
       1,
@@ -86,8 +86,8 @@ describe("the perspective map of four points", () => {
     const { x, y } = mapPoint(map, { x: 0.5, y: 0.5 });
     const onDiagonal = (a: { x: number; y: number }, b: { x: number; y: number }): number =>
       ((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)) / Math.hypot(b.x - a.x, b.y - a.y);
-    expect(onDiagonal(corners[0], corners[2])).toBeCloseTo(0, 8);
-    expect(onDiagonal(corners[1], corners[3])).toBeCloseTo(0, 8);
+    expect(onDiagonal(corners[0]!, corners[2]!)).toBeCloseTo(0, 8);
+    expect(onDiagonal(corners[1]!, corners[3]!)).toBeCloseTo(0, 8);
   });
 
   test("three points on a line make none", () => {

@@ -11,7 +11,7 @@ export type Homography = Float64Array;
  */
 export function homographyOf(from: readonly Point[], to: readonly Point[]): Homography | null {
   const rows = from.flatMap(({ x, y }, i) => {
-    const { x: u, y: v } = to[i];
+    const { x: u, y: v } = to[i]!;
     return [
       [x, y, 1, 0, 0, 0, -u * x, -u * y],
       [0, 0, 0, x, y, 1, -v * x, -v * y],
@@ -26,6 +26,6 @@ export function homographyOf(from: readonly Point[], to: readonly Point[]): Homo
 
 /** Where the map takes a point. */
 export function mapPoint(h: Homography, { x, y }: Point): Point {
-  const w = h[6] * x + h[7] * y + h[8];
-  return { x: (h[0] * x + h[1] * y + h[2]) / w, y: (h[3] * x + h[4] * y + h[5]) / w };
+  const w = h[6]! * x + h[7]! * y + h[8]!;
+  return { x: (h[0]! * x + h[1]! * y + h[2]!) / w, y: (h[3]! * x + h[4]! * y + h[5]!) / w };
 }

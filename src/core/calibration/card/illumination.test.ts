@@ -17,7 +17,7 @@ const samples = (rows = ROWS): PaperSample[] =>
     });
 const worst = (light: ReturnType<typeof illuminationOf>, rows = ROWS): number =>
   Math.max(
-    ...samples(rows).flatMap(({ x, y, linear }) => light.at(x, y).map((value, c) => Math.abs(value / linear[c] - 1))),
+    ...samples(rows).flatMap(({ x, y, linear }) => light.at(x, y).map((value, c) => Math.abs(value / linear[c]! - 1))),
   );
 
 describe("light on the card from its bare paper", () => {

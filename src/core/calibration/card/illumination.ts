@@ -34,10 +34,10 @@ const termsOf = (x: number, y: number): number[] => {
 function solveWeighted(rows: readonly number[][], values: readonly number[], weights: readonly number[]): number[] {
   const A = PENALTY.map((penalty, i) =>
     PENALTY.map((_, j) =>
-      rows.reduce((sum, row, k) => sum + weights[k] * row[i] * row[j], i === j ? penalty + 1e-9 : 0),
+      rows.reduce((sum, row, k) => sum + weights[k]! * row[i]! * row[j]!, i === j ? penalty + 1e-9 : 0),
     ),
   );
-  const b = PENALTY.map((_, i) => rows.reduce((sum, row, k) => sum + weights[k] * row[i] * values[k], 0));
+  const b = PENALTY.map((_, i) => rows.reduce((sum, row, k) => sum + weights[k]! * row[i]! * values[k]!, 0));
   return solveLinear(A, b) ?? PENALTY.map(() => 0);
 }
 
@@ -54,11 +54,11 @@ export function illuminationOf(samples: readonly PaperSample[]): Illumination {
   // Paint darkens paper: to begin with, the brighter half knows best.
   const bright = medianOf(brightness);
   weights = brightness.map((b) => (b >= bright - 0.25 ? 1 : 0.05));
-  const logs = [0, 1, 2].map((c) => samples.map(({ linear }) => Math.log(Math.max(1e-5, linear[c]))));
+  const logs = [0, 1, 2].map((c) => samples.map(({ linear }) => Math.log(Math.max(1e-5, linear[c]!))));
   let bends = logs.map((values) => solveWeighted(rows, values, weights));
   const off = (k: number): number =>
     Math.max(
-      ...bends.map((bend, c) => Math.abs(logs[c][k] - rows[k].reduce((sum, term, i) => sum + term * bend[i], 0))),
+      ...bends.map((bend, c) => Math.abs(logs[c]![k]! - rows[k]!.reduce((sum, term, i) => sum + term * bend[i]!, 0))),
     );
   for (let round = 0; round < ROUNDS; round++) {
     const misses = samples.map((_, k) => off(k));
@@ -68,12 +68,12 @@ export function illuminationOf(samples: readonly PaperSample[]): Illumination {
   }
   const [red, green, blue] = bends;
   const bent = (bend: readonly number[], u: number, v: number): number =>
-    Math.exp(bend[0] + bend[1] * u + bend[2] * v + bend[3] * u * u + bend[4] * u * v + bend[5] * v * v);
+    Math.exp(bend[0]! + bend[1]! * u + bend[2]! * v + bend[3]! * u * u + bend[4]! * u * v + bend[5]! * v * v);
   const at = (x: number, y: number): readonly [number, number, number] => {
     const [, u, v] = termsOf(x, y);
-    return [bent(red, u, v), bent(green, u, v), bent(blue, u, v)];
+    return [bent(red!, u!, v!), bent(green!, u!, v!), bent(blue!, u!, v!)];
   };
-  const greens = samples.filter((_, k) => weights[k] > 0.2).map(({ x, y }) => at(x, y)[1]);
+  const greens = samples.filter((_, k) => weights[k]! > 0.2).map(({ x, y }) => at(x, y)[1]);
   return {
     at,
     unevenness: greens.length > 0 ? Math.max(...greens) / Math.min(...greens) : 1,

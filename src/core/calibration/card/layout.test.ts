@@ -69,8 +69,8 @@ describe("the card's layout", () => {
       [210, 297],
       [215.9, 279.4],
     ]) {
-      expect((width - CARD.width) / 2 - FIDUCIAL.radius).toBeGreaterThan(10);
-      expect((height - CARD.height) / 2 - FIDUCIAL.radius).toBeGreaterThan(10);
+      expect((width! - CARD.width) / 2 - FIDUCIAL.radius).toBeGreaterThan(10);
+      expect((height! - CARD.height) / 2 - FIDUCIAL.radius).toBeGreaterThan(10);
     }
   });
 });

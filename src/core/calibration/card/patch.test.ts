@@ -22,7 +22,11 @@ const light = illuminationOf(
     [88, 118],
     [40, 170],
     [120, 60],
-  ].map(([x, y]) => ({ x, y, linear: [EXPOSURE * white.r, EXPOSURE * white.g, EXPOSURE * white.b] as const })),
+  ].map((at) => ({
+    x: at[0]!,
+    y: at[1]!,
+    linear: [EXPOSURE * white.r, EXPOSURE * white.g, EXPOSURE * white.b] as const,
+  })),
 );
 
 /** A place of 12 by 12 mm, its light at each pixel given. */

@@ -1,3 +1,4 @@
+import { pairOf, tripleOf } from "../../numeric/tuples";
 import { labOfXyz, lightnessOfLuminance } from "../../colour/lab";
 import { linearSrgbOfLinearP3, linearP3OfXyz, xyzOfLinearP3 } from "../../colour/display-p3";
 import type { Reflectance } from "../../colour/bands";
@@ -46,39 +47,39 @@ export function readPatch(
   const { count, linear, places } = pixels;
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < count; i++) {
-    [left, right] = [Math.min(left, places[2 * i]), Math.max(right, places[2 * i])];
-    [top, bottom] = [Math.min(top, places[2 * i + 1]), Math.max(bottom, places[2 * i + 1])];
+    [left, right] = [Math.min(left, places[2 * i]!), Math.max(right, places[2 * i]!)];
+    [top, bottom] = [Math.min(top, places[2 * i + 1]!), Math.max(bottom, places[2 * i + 1]!)];
   }
   const across = Math.max(1, Math.ceil((right - left) / SPOT_MM));
   const down = Math.max(1, Math.ceil((bottom - top) / SPOT_MM));
   /** Of each spot: pixels, sums of r, g, b relative to the paper, pixels cut off in r, g, b. */
   const sums = new Float64Array(7 * across * down);
   for (let i = 0; i < count; i++) {
-    const [x, y] = [places[2 * i], places[2 * i + 1]];
+    const [x, y] = pairOf([places[2 * i]!, places[2 * i + 1]!]);
     const own = light.at(x, y);
     const at =
       7 *
       (Math.min(down - 1, Math.floor((y - top) / SPOT_MM)) * across +
         Math.min(across - 1, Math.floor((x - left) / SPOT_MM)));
-    const [r, g, b] = [linear[3 * i], linear[3 * i + 1], linear[3 * i + 2]];
+    const [r, g, b] = tripleOf([linear[3 * i]!, linear[3 * i + 1]!, linear[3 * i + 2]!]);
     const seen = linearSrgbOfLinearP3({ r, g, b });
-    sums[at]++;
-    sums[at + 1] += r / own[0];
-    sums[at + 2] += g / own[1];
-    sums[at + 3] += b / own[2];
-    if (cutAt(seen.r)) sums[at + 4]++;
-    if (cutAt(seen.g)) sums[at + 5]++;
-    if (cutAt(seen.b)) sums[at + 6]++;
+    sums[at]!++;
+    sums[at + 1]! += r / own[0];
+    sums[at + 2]! += g / own[1];
+    sums[at + 3]! += b / own[2];
+    if (cutAt(seen.r)) sums[at + 4]!++;
+    if (cutAt(seen.g)) sums[at + 5]!++;
+    if (cutAt(seen.b)) sums[at + 6]!++;
   }
   const list = Array.from({ length: across * down }, (_, spot) => {
     const [n, r, g, b, ...cut] = sums.subarray(7 * spot, 7 * spot + 7);
     return {
       n,
-      linear: [r / n, g / n, b / n],
+      linear: [r! / n!, g! / n!, b! / n!],
       cut,
-      L: lightnessOfLuminance(Math.max(0, 0.23 * r + 0.69 * g + 0.08 * b) / n),
+      L: lightnessOfLuminance(Math.max(0, 0.23 * r! + 0.69 * g! + 0.08 * b!) / n!),
     };
-  }).filter(({ n }) => n > 0);
+  }).filter(({ n }) => n! > 0);
   const middle = medianOf(list.map(({ L }) => L));
   const limit =
     CUT *
@@ -90,12 +91,12 @@ export function readPatch(
       ),
     );
   const kept = list.filter(({ L }) => Math.abs(L - middle) <= limit);
-  const total = kept.reduce((sum, { n }) => sum + n, 0);
-  const mean = (c: number): number => kept.reduce((sum, { n, linear: own }) => sum + n * own[c], 0) / total;
+  const total = kept.reduce((sum, { n }) => sum + n!, 0);
+  const mean = (c: number): number => kept.reduce((sum, { n, linear: own }) => sum + n! * own[c]!, 0) / total;
   const seen: Rgb = correction({ r: mean(0), g: mean(1), b: mean(2) });
   const lab = labOfXyz(xyzOfLinearP3({ r: white.r * seen.r, g: white.g * seen.g, b: white.b * seen.b }));
   const texture = Math.sqrt(kept.reduce((sum, { L }) => sum + (L - middle) ** 2, 0) / kept.length);
-  const cut = (c: number): boolean => kept.reduce((sum, spot) => sum + spot.cut[c], 0) > 0.3 * total;
+  const cut = (c: number): boolean => kept.reduce((sum, spot) => sum + spot.cut[c]!, 0) > 0.3 * total;
   const leftOut = 1 - total / count;
   return { lab, texture, leftOut, cutOff: [cut(0), cut(1), cut(2)], unsure: 0.12 * texture + 1.5 * leftOut };
 }

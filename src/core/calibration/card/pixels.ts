@@ -28,7 +28,7 @@ export function boxPixels(photo: PixelArray, onPhoto: Homography, box: Box, pxPe
       const [px, py] = [Math.floor(x), Math.floor(y)];
       if (px < 0 || py < 0 || px >= photo.width || py >= photo.height) continue;
       const from = 4 * (py * photo.width + px);
-      for (let c = 0; c < 3; c++) linear[3 * count + c] = LINEAR[photo.data[from + c]];
+      for (let c = 0; c < 3; c++) linear[3 * count + c] = LINEAR[photo.data[from + c]!]!;
       places[2 * count] = at.x;
       places[2 * count + 1] = at.y;
       count++;
@@ -46,7 +46,7 @@ export function boxPixels(photo: PixelArray, onPhoto: Homography, box: Box, pxPe
 export function medianOf(values: ArrayLike<number>): number {
   const sorted = Float64Array.from(values).sort();
   const n = sorted.length;
-  return n === 0 ? NaN : n % 2 ? sorted[(n - 1) / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
+  return n === 0 ? NaN : n % 2 ? sorted[(n - 1) / 2]! : (sorted[n / 2 - 1]! + sorted[n / 2]!) / 2;
 }
 
 /** Standard deviation from the median absolute deviation, as of a normal distribution: 1.4826 times it. */

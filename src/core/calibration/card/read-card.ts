@@ -80,7 +80,7 @@ function cellsOn(photo: PixelArray, { onPhoto }: FoundCard): boolean[] {
     const [px, py] = [Math.floor(p.x), Math.floor(p.y)];
     return px < 0 || py < 0 || px >= photo.width || py >= photo.height
       ? 1
-      : LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
+      : LINEAR[photo.data[4 * (py * photo.width + px) + 1]!]!;
   };
   return Array.from({ length: NUMBER_CELLS + KIND_CELLS.length }, (_, i) => {
     const { x, y, width, height } = cellBox(i);
@@ -104,11 +104,11 @@ function paperOn(
     .flatMap((box): PaperSample[] => {
       const { linear, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
       if (count < 6) return [];
-      const channel = (c: number): number[] => Array.from({ length: count }, (_, i) => linear[3 * i + c]);
-      const top = LINEAR[BURNT];
+      const channel = (c: number): number[] => Array.from({ length: count }, (_, i) => linear[3 * i + c]!);
+      const top = LINEAR[BURNT]!;
       seen += count;
       for (let i = 0; i < count; i++)
-        if (linear[3 * i] >= top || linear[3 * i + 1] >= top || linear[3 * i + 2] >= top) burnt++;
+        if (linear[3 * i]! >= top || linear[3 * i + 1]! >= top || linear[3 * i + 2]! >= top) burnt++;
       return [
         {
           x: box.x + box.width / 2,
@@ -144,7 +144,10 @@ function judgeRow(places: readonly PlaceRead[], paperLab: Lab): Pick<RowRead, "r
   const pale = washes.find((wash) => from(wash) < 1.2);
   if (pale) return { refused: { code: "bare wash", wash: pale.place.swatch + 1 }, doubts: [] };
   for (let i = 0; i + 1 < washes.length; i++) {
-    const [stronger, weaker] = [density(washes[i].reading.lab, paperLab), density(washes[i + 1].reading.lab, paperLab)];
+    const [stronger, weaker] = [
+      density(washes[i]!.reading.lab, paperLab),
+      density(washes[i + 1]!.reading.lab, paperLab),
+    ];
     // Yellows and deep stainers hardly change between the two strongest; a clear step the wrong way is another matter.
     if (weaker > 1.12 * stronger + 3) return { refused: { code: "out of order", wash: i + 2 }, doubts: [] };
   }
@@ -170,7 +173,10 @@ function readRows(
       const { linear, places, count } = boxPixels(photo, found.onPhoto, box, found.pxPerMm);
       const relative = (c: number): number =>
         medianOf(
-          Array.from({ length: count }, (_, i) => linear[3 * i + c] / light.at(places[2 * i], places[2 * i + 1])[c]),
+          Array.from(
+            { length: count },
+            (_, i) => linear[3 * i + c]! / light.at(places[2 * i]!, places[2 * i + 1]!)[c]!,
+          ),
         );
       return { seen: { r: relative(0), g: relative(1), b: relative(2) }, known: lab };
     }),

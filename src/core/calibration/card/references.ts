@@ -1,3 +1,4 @@
+import { tripleOf } from "../../numeric/tuples";
 import { solveLinear } from "../../numeric/solve";
 import { linearP3OfXyz } from "../../colour/display-p3";
 import { xyzOfLab } from "../../colour/lab";
@@ -41,7 +42,7 @@ export function correctionFrom(references: readonly Reference[], paper: Rgb): Co
   // Each grey's own power, weighed by how dark it is: near white a power shows little.
   const [top, bottom] = greys.reduce(
     ([n, d], grey) => {
-      const [s, k] = [Math.log(grey.seen.g), Math.log(Math.max(1e-4, grey.known.g))];
+      const [s, k] = [Math.log(grey.seen.g), Math.log(Math.max(1e-4, grey.known!.g))];
       return [n + k * s, d + s * s];
     },
     [0, 0],
@@ -56,20 +57,20 @@ export function correctionFrom(references: readonly Reference[], paper: Rgb): Co
   const inputs = references.map(({ seen }) => bent(seen)).map(({ r, g, b }) => [r, g, b]);
   const rows = CHANNELS.map((channel, c) => {
     const A = [0, 1, 2].map((i) =>
-      [0, 1, 2].map((j) => inputs.reduce((sum, x) => sum + x[i] * x[j], i === j ? HELD * inputs.length : 0)),
+      [0, 1, 2].map((j) => inputs.reduce((sum, x) => sum + x[i]! * x[j]!, i === j ? HELD * inputs.length : 0)),
     );
     return (
       solveLinear(
         A,
         [0, 1, 2].map((i) =>
-          inputs.reduce((sum, x, n) => sum + x[i] * known[n][channel], i === c ? HELD * inputs.length : 0),
+          inputs.reduce((sum, x, n) => sum + x[i]! * known[n]![channel], i === c ? HELD * inputs.length : 0),
         ),
       ) ?? [0, 1, 2].map((i) => (i === c ? 1 : 0))
     );
   });
   return (relative) => {
     const { r, g, b } = bent(relative);
-    const [R, G, B] = rows.map((row) => row[0] * r + row[1] * g + row[2] * b);
+    const [R, G, B] = tripleOf(rows.map((row) => row[0]! * r + row[1]! * g + row[2]! * b));
     return { r: R, g: G, b: B };
   };
 }

@@ -25,7 +25,7 @@ export function blurOf(photo: PixelArray, { onPhoto }: FoundCard): number {
           Math.min(photo.width - 1, Math.max(0, Math.floor(x))),
           Math.min(photo.height - 1, Math.max(0, Math.floor(y))),
         ];
-        sum += LINEAR[photo.data[4 * (py * photo.width + px) + 1]];
+        sum += LINEAR[photo.data[4 * (py * photo.width + px) + 1]!]!;
       }
       profile.push(sum / ANGLES);
     }
@@ -47,12 +47,12 @@ const LEAST_CONTRAST = 0.25;
  */
 export function sharpestEdge({ data, width, height }: GreyPicture): number | null {
   const sorted = Float32Array.from(data).sort();
-  const contrast = sorted[Math.floor(0.98 * (sorted.length - 1))] - sorted[Math.floor(0.02 * (sorted.length - 1))];
+  const contrast = sorted[Math.floor(0.98 * (sorted.length - 1))]! - sorted[Math.floor(0.02 * (sorted.length - 1))]!;
   if (contrast < LEAST_CONTRAST) return null;
   const slopes = new Float32Array((width - 2) * height);
   for (let y = 0; y < height; y++)
     for (let x = 1; x < width - 1; x++)
-      slopes[y * (width - 2) + x - 1] = Math.abs(data[y * width + x + 1] - data[y * width + x - 1]) / 2;
+      slopes[y * (width - 2) + x - 1] = Math.abs(data[y * width + x + 1]! - data[y * width + x - 1]!) / 2;
   slopes.sort();
-  return contrast / (Math.sqrt(2 * Math.PI) * Math.max(1e-4, slopes[Math.floor(0.999 * (slopes.length - 1))]));
+  return contrast / (Math.sqrt(2 * Math.PI) * Math.max(1e-4, slopes[Math.floor(0.999 * (slopes.length - 1))]!));
 }

@@ -20,13 +20,13 @@ const seenBy = (camera: CameraResponse, lab: Lab): Lab => {
   const { r, g, b } = linearSrgbOfXyz(xyzOfLab(lab));
   const [R, G, B] = [r / white.r, g / white.g, b / white.b];
   const mixed = [
-    R + camera[0] * (G - R) + camera[1] * (B - R),
-    G + camera[2] * (R - G) + camera[3] * (B - G),
-    B + camera[4] * (R - B) + camera[5] * (G - B),
+    R + camera[0]! * (G - R) + camera[1]! * (B - R),
+    G + camera[2]! * (R - G) + camera[3]! * (B - G),
+    B + camera[4]! * (R - B) + camera[5]! * (G - B),
   ];
-  const luminance = 0.2126 * mixed[0] + 0.7152 * mixed[1] + 0.0722 * mixed[2];
-  const seen = mixed.map((x) => x + camera[6] * (x - luminance));
-  return labOfXyz(xyzOfLinearSrgb({ r: white.r * seen[0], g: white.g * seen[1], b: white.b * seen[2] }));
+  const luminance = 0.2126 * mixed[0]! + 0.7152 * mixed[1]! + 0.0722 * mixed[2]!;
+  const seen = mixed.map((x) => x + camera[6]! * (x - luminance));
+  return labOfXyz(xyzOfLinearSrgb({ r: white.r * seen[0]!, g: white.g * seen[1]!, b: white.b * seen[2]! }));
 };
 
 const PLACES: readonly (readonly [PatchKind, number])[] = [
@@ -44,15 +44,17 @@ const card = ["PBr7-burnt-sienna", "PB28", "PV19-rose", "PG18"].map((pigmentId, 
     const { reflectance: _reflectance, ...patch } = patchOfSpectrum(
       what,
       swatch,
-      CARD_WATER[swatch],
-      swatches(what, swatch, CARD_WATER[swatch]),
+      CARD_WATER[swatch]!,
+      swatches(what, swatch, CARD_WATER[swatch]!),
     );
     return patch;
   });
   return { base: paintModel(pigmentId, [{ pigmentId, share: 1 }]), truth };
 });
 const missOf = (patches: readonly (readonly MeasuredPatch[])[]): number => {
-  const misses = patches.flatMap((row, i) => row.slice(0, 5).map(({ lab }, k) => deltaE00(lab, card[i].truth[k].lab)));
+  const misses = patches.flatMap((row, i) =>
+    row.slice(0, 5).map(({ lab }, k) => deltaE00(lab, card[i]!.truth[k]!.lab)),
+  );
   return misses.reduce((sum, miss) => sum + miss, 0) / misses.length;
 };
 const photographed = (camera: CameraResponse) =>
@@ -81,10 +83,10 @@ describe("what a camera makes of its colours", () => {
 
   test("nothing to go by, nothing changed", () => {
     expect(withoutCamera([], paper)).toEqual([]);
-    const [only] = photographed(PHONE);
+    const only = photographed(PHONE)[0]!;
     const out = only.patches.map((patch) => ({ ...patch, leftOut: true }));
-    withoutCamera([{ ...only, patches: out }], paper)[0].forEach((patch, i) =>
-      expect(deltaE00(patch.lab, out[i].lab)).toBeLessThan(1e-6),
+    withoutCamera([{ ...only, patches: out }], paper)[0]!.forEach((patch, i) =>
+      expect(deltaE00(patch.lab, out[i]!.lab)).toBeLessThan(1e-6),
     );
   });
 });

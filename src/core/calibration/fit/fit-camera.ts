@@ -1,3 +1,4 @@
+import { tripleOf } from "../../numeric/tuples";
 import type { PaintModel } from "../../mixing/paint";
 import type { Reflectance } from "../../colour/bands";
 import type { Lab, Rgb } from "../../colour/colour";
@@ -26,19 +27,19 @@ export const TRUE_CAMERA: CameraResponse = new Array<number>(CROSSTALK + 1).fill
 const LIKELY = [...new Array<number>(CROSSTALK).fill(0.015), 0.1] as const;
 
 /** Luminance of linear sRGB (IEC 61966-2-1). */
-const greyOf = ([r, g, b]: readonly number[]): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
+const greyOf = ([r, g, b]: readonly number[]): number => 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
 
 /** The camera as a function of linear sRGB on this paper. */
 function cameraOf(response: ArrayLike<number>, paper: Rgb): Camera {
   return (light) => {
     const [r, g, b] = [light.r / paper.r, light.g / paper.g, light.b / paper.b];
     const mixed = [
-      r + response[0] * (g - r) + response[1] * (b - r),
-      g + response[2] * (r - g) + response[3] * (b - g),
-      b + response[4] * (r - b) + response[5] * (g - b),
+      r + response[0]! * (g - r) + response[1]! * (b - r),
+      g + response[2]! * (r - g) + response[3]! * (b - g),
+      b + response[4]! * (r - b) + response[5]! * (g - b),
     ];
     const grey = greyOf(mixed);
-    const [R, G, B] = mixed.map((x) => grey + (1 + response[SATURATION]) * (x - grey));
+    const [R, G, B] = tripleOf(mixed.map((x) => grey + (1 + response[SATURATION]!) * (x - grey)));
     return { r: paper.r * R, g: paper.g * G, b: paper.b * B };
   };
 }
@@ -63,14 +64,14 @@ export interface SheetPaint {
  */
 export function fitCamera(paints: readonly SheetPaint[]): CameraResponse {
   if (paints.length === 0) return TRUE_CAMERA;
-  const paper = lightOfPaper(paints[0].ground.paper);
+  const paper = lightOfPaper(paints[0]!.ground.paper);
   const rows = paints.map(({ base, known, readings, ground }): SharedBlock => {
     const { start, residuals } = rowFit(base, readings, ground, known ? KNOWN_SPREAD : 1);
     return { start, residuals: (own, response) => residuals(own, cameraOf(response, paper)) };
   });
   const expected: SharedBlock = {
     start: new Float64Array(0),
-    residuals: (_, response) => response.map((value, i) => value / LIKELY[i]),
+    residuals: (_, response) => response.map((value, i) => value / LIKELY[i]!),
   };
   return [...sharedLeastSquares([...rows, expected], new Float64Array(TRUE_CAMERA.length)).common];
 }
@@ -81,15 +82,15 @@ export function withoutCameraOf(lab: Lab, response: CameraResponse, paperReflect
   const { r, g, b } = linearSrgbOfXyz(xyzOfLab(lab));
   const seen = [r / paper.r, g / paper.g, b / paper.b];
   const grey = greyOf(seen);
-  const mixed = seen.map((x) => grey + (x - grey) / (1 + response[SATURATION]));
+  const mixed = seen.map((x) => grey + (x - grey) / (1 + response[SATURATION]!));
   const [m0, m1, m2, m3, m4, m5] = response;
   const own = solveLinear(
     [
-      [1 - m0 - m1, m0, m1],
-      [m2, 1 - m2 - m3, m3],
-      [m4, m5, 1 - m4 - m5],
+      [1 - m0! - m1!, m0!, m1!],
+      [m2!, 1 - m2! - m3!, m3!],
+      [m4!, m5!, 1 - m4! - m5!],
     ],
     mixed,
   );
-  return own ? labOfXyz(xyzOfLinearSrgb({ r: own[0] * paper.r, g: own[1] * paper.g, b: own[2] * paper.b })) : lab;
+  return own ? labOfXyz(xyzOfLinearSrgb({ r: own[0]! * paper.r, g: own[1]! * paper.g, b: own[2]! * paper.b })) : lab;
 }

@@ -39,8 +39,8 @@ const lab = (r: Reflectance) => labOfXyz(xyzOfReflectance(r));
 /** A whole row of swatches of a paint whose optics are known. */
 function readingsOf(optics: Optics, granulation: number, spectra: boolean, hand = [1, 1, 1, 1, 1]): Reading[] {
   const one = (puddle: number, over: "paper" | "black"): Reading => {
-    const reflectance = seen(optics, LOADS[puddle] * hand[puddle], granulation, over);
-    return { puddle, meantLoad: LOADS[puddle], over, lab: lab(reflectance), ...(spectra ? { reflectance } : {}) };
+    const reflectance = seen(optics, LOADS[puddle]! * hand[puddle]!, granulation, over);
+    return { puddle, meantLoad: LOADS[puddle]!, over, lab: lab(reflectance), ...(spectra ? { reflectance } : {}) };
   };
   return [0, 1, 2, 3, 4].map((puddle) => one(puddle, "paper")).concat(one(4, "black"));
 }
@@ -49,7 +49,7 @@ function readingsOf(optics: Optics, granulation: number, spectra: boolean, hand 
 const spread = ([r, g, b]: readonly number[]): Float64Array =>
   Float64Array.from(WAVELENGTHS_NM, (nm) => {
     const step = (at: number): number => 1 / (1 + Math.exp((nm - at) / 9));
-    return b * step(490) + g * (1 - step(490)) * step(580) + r * (1 - step(580));
+    return b! * step(490) + g! * (1 - step(490)) * step(580) + r! * (1 - step(580));
   });
 
 // K and S in red, green and blue of Curtis, Anderson, Seims, Fleischer and Salesin (1997),
@@ -91,7 +91,7 @@ describe("the fit on the K and S that Curtis et al. (1997) published as truth", 
       const { optics } = fitOptics(base, readingsOf({ K: spread(K), S: spread(S) }, base.granulation, true), ground);
       [640, 530, 440].forEach((nm, c) => {
         const i = WAVELENGTHS_NM.indexOf(nm);
-        if (K[c] > 0.3) expect(Math.abs(Math.log(optics.K[i] / K[c]))).toBeLessThan(Math.log(1.35));
+        if (K[c]! > 0.3) expect(Math.abs(Math.log(optics.K[i]! / K[c]!))).toBeLessThan(Math.log(1.35));
       });
     }
   });
@@ -99,8 +99,8 @@ describe("the fit on the K and S that Curtis et al. (1997) published as truth", 
   test("over ideal grounds the film gives the reflectances from which their own formula takes the pair back", () => {
     for (const [, , K, S] of CURTIS) {
       for (let c = 0; c < 3; c++) {
-        const back = pairFromSwatch(layerOverGround(K[c], S[c], 1, 1 - 1e-12), layerOverGround(K[c], S[c], 1, 0));
-        expect(back.K).toBeCloseTo(K[c], 1);
+        const back = pairFromSwatch(layerOverGround(K[c]!, S[c]!, 1, 1 - 1e-12), layerOverGround(K[c]!, S[c]!, 1, 0));
+        expect(back.K).toBeCloseTo(K[c]!, 1);
       }
     }
   });
@@ -128,8 +128,8 @@ describe("what a fit makes of its readings", () => {
   test("a puddle mixed half as strong again is found out, and hardly moves the paint", () => {
     const truth = other();
     const { optics, loads } = fitOptics(base, readingsOf(truth, base.granulation, false, [1, 1.5, 1, 1, 1]), ground);
-    expect(loads.get(1)! / LOADS[1]).toBeGreaterThan(1.25);
-    for (const puddle of [0, 2, 3]) expect(Math.abs(Math.log(loads.get(puddle)! / LOADS[puddle]))).toBeLessThan(0.15);
+    expect(loads.get(1)! / LOADS[1]!).toBeGreaterThan(1.25);
+    for (const puddle of [0, 2, 3]) expect(Math.abs(Math.log(loads.get(puddle)! / LOADS[puddle]!))).toBeLessThan(0.15);
     expect(deltaE00(lab(seen(optics, 0.2, base.granulation)), lab(seen(truth, 0.2, base.granulation)))).toBeLessThan(2);
   });
 
@@ -166,7 +166,7 @@ describe("what a fit makes of its readings", () => {
   test("more swatches make surer, and less light from one wash", () => {
     const all = readingsOf(other(), base.granulation, false);
     const missWith = (list: Reading[]): number => likelyMiss(base, fitOptics(base, list, ground), ground);
-    const [one, two, whole] = [missWith([all[1]]), missWith([all[0], all[2]]), missWith(all)];
+    const [one, two, whole] = [missWith([all[1]!]), missWith([all[0]!, all[2]!]), missWith(all)];
     expect(one).toBeGreaterThan(two);
     expect(two).toBeGreaterThan(whole);
     expect(whole).toBeGreaterThan(0.5);
@@ -184,5 +184,5 @@ describe("what a fit makes of its readings", () => {
 test("corrections of nothing leave the handbook's optics, all but a trace", () => {
   const model: PaintModel = paintModel("PY154", [{ pigmentId: "PY154", share: 1 }]);
   const { K } = correctedOptics(model.optics, new Float64Array(CORRECTIONS));
-  K.forEach((k, i) => expect(k - model.optics.K[i]).toBeLessThan(0.007 * Math.max(...model.optics.K)));
+  K.forEach((k, i) => expect(k - model.optics.K[i]!).toBeLessThan(0.007 * Math.max(...model.optics.K)));
 });

@@ -122,36 +122,36 @@ export function rowFit(
   const meant = puddles.map((puddle) => Math.log(readings.find((reading) => reading.puddle === puddle)!.meantLoad));
   const model = seenBy(readings, ground, base.granulation);
   const loadsAt = (at: Float64Array): Map<number, Load> =>
-    new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i])]));
+    new Map(puddles.map((puddle, i) => [puddle, Math.exp(at[CORRECTIONS + i]!)]));
   const made = (at: Float64Array): Reflectance[] => model(correctedOptics(base.optics, at), loadsAt(at));
   const residuals = (at: Float64Array, camera: Camera | null): number[] => {
     const list: number[] = [];
     made(at).forEach((reflectance, i) => {
-      const { lab, reflectance: measured, unsure: own = 0 } = readings[i];
+      const { lab, reflectance: measured, unsure: own = 0 } = readings[i]!;
       if (measured) {
         // Neighbouring bands tell much the same: together they count as a dozen.
         for (let band = 0; band < BANDS; band++) {
           list.push(
-            (reflectance[band] - measured[band]) /
-              (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * measured[band])),
+            (reflectance[band]! - measured[band]!) /
+              (Math.sqrt(BANDS / 12) * (SPECTRUM_UNSURE.floor + SPECTRUM_UNSURE.share * measured[band]!)),
           );
         }
         return;
       }
-      const seen = asPhotographed(reflectance, readings[i], camera);
+      const seen = asPhotographed(reflectance, readings[i]!, camera);
       const unsure = Math.hypot(LAB_UNSURE, own);
       const chroma = unsure * (1 + 0.045 * Math.hypot(lab.a, lab.b));
       list.push((seen.L - lab.L) / unsure, (seen.a - lab.a) / chroma, (seen.b - lab.b) / chroma);
     });
-    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i] / (spread * LIKELY[i]));
-    meant.forEach((load, i) => list.push((at[CORRECTIONS + i] - load) / LOAD_UNSURE));
+    for (let i = 0; i < CORRECTIONS; i++) list.push(at[i]! / (spread * LIKELY[i]!));
+    meant.forEach((load, i) => list.push((at[CORRECTIONS + i]! - load) / LOAD_UNSURE));
     return list;
   };
   return {
     start: Float64Array.of(...new Float64Array(CORRECTIONS), ...meant),
     residuals,
     loadsAt,
-    colours: (at) => made(at).map((reflectance, i) => asPhotographed(reflectance, readings[i], null)),
+    colours: (at) => made(at).map((reflectance, i) => asPhotographed(reflectance, readings[i]!, null)),
   };
 }
 
@@ -169,7 +169,7 @@ export function fitOptics(
 ): FittedOptics {
   const row = rowFit(base, readings, ground);
   const solution = leastSquares((at) => Float64Array.from(row.residuals(at, null)), row.start);
-  const fitted = row.colours(solution.at).map((lab, i) => ({ lab, dE00: deltaE00(lab, readings[i].lab) }));
+  const fitted = row.colours(solution.at).map((lab, i) => ({ lab, dE00: deltaE00(lab, readings[i]!.lab) }));
   return {
     optics: correctedOptics(base.optics, solution.at),
     loads: row.loadsAt(solution.at),

@@ -41,11 +41,11 @@ function slopesAt(
   const rows = [0, 1, 2].map(() => new Float64Array(at.length));
   for (let i = 0; i < CORRECTIONS; i++) {
     const moved = at.slice();
-    moved[i] += STEP;
+    moved[i]! += STEP;
     const there = lab(moved);
-    rows[0][i] = (there.L - here.L) / STEP;
-    rows[1][i] = (there.a - here.a) / (STEP * chroma);
-    rows[2][i] = (there.b - here.b) / (STEP * chroma);
+    rows[0]![i] = (there.L - here.L) / STEP;
+    rows[1]![i] = (there.a - here.a) / (STEP * chroma);
+    rows[2]![i] = (there.b - here.b) / (STEP * chroma);
   }
   return rows;
 }

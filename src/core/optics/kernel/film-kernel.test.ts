@@ -31,16 +31,16 @@ describe("the SIMD kernel", () => {
         };
       });
       mixes.forEach(({ paints: [p0, p1, p2], shares: [c0, c1, c2], load }, slot) =>
-        computer.put(slot, p0, p1, p2, c0, c1, c2, load),
+        computer.put(slot, p0!, p1!, p2!, c0!, c1!, c2!, load),
       );
       const lab = computer.run(mixes.length);
       const errors = mixes.map(({ paints, shares, load }, i) => {
         const full = predict(
-          paints.map((p, n) => ({ paint: models[p], parts: shares[n] })),
+          paints.map((p, n) => ({ paint: models[p]!, parts: shares[n]! })),
           load,
           paper,
         ).dry;
-        return deltaE00(full, { L: lab[3 * i], a: lab[3 * i + 1], b: lab[3 * i + 2] });
+        return deltaE00(full, { L: lab[3 * i]!, a: lab[3 * i + 1]!, b: lab[3 * i + 2]! });
       });
       errors.sort((x, y) => x - y);
       expect(errors[Math.floor(0.99 * errors.length)]).toBeLessThan(0.02);
@@ -52,13 +52,13 @@ describe("the SIMD kernel", () => {
     const [fast, plain] = [filmComputer(models, PAPERS[0]), plainComputer(models, PAPERS[0])];
     for (const computer of [fast, plain]) computer.put(0, 3, 40, 71, 0.2, 0.5, 0.3, 0.35);
     const one = [...fast.run(1)];
-    plain.run(1).forEach((x, i) => expect(x).toBeCloseTo(one[i], 1));
+    plain.run(1).forEach((x, i) => expect(x).toBeCloseTo(one[i]!, 1));
   });
 
   test("more paints than it holds are refused", () => {
     expect(() =>
       filmComputer(
-        Array.from({ length: MAX_PAINTS + 1 }, () => models[0]),
+        Array.from({ length: MAX_PAINTS + 1 }, () => models[0]!),
         PAPERS[0],
       ),
     ).toThrow(RangeError);

@@ -121,16 +121,16 @@ export function plainComputer(paints: readonly FilmPaint[], paper: Paper): FilmC
         S.fill(0);
         let granulation = 0;
         for (let p = 0; p < 3; p++) {
-          const share = slots[at + 3 + p];
-          const { optics, granulation: grain } = paints[slots[at + p]];
+          const share = slots[at + 3 + p]!;
+          const { optics, granulation: grain } = paints[slots[at + p]!]!;
           granulation += share * grain;
           for (let i = 0; i < BANDS; i++) {
-            K[i] += share * optics.K[i];
-            S[i] += share * optics.S[i];
+            K[i]! += share * optics.K[i]!;
+            S[i]! += share * optics.S[i]!;
           }
         }
         const texture = textureOf(paper.roughness, granulation);
-        filmLab(K, S, slots[at + 6], paper, texture.loads, texture.weights, lab);
+        filmLab(K, S, slots[at + 6]!, paper, texture.loads, texture.weights, lab);
         out.set(lab, 3 * slot);
       }
       return out.subarray(0, 3 * count);

@@ -34,9 +34,9 @@ function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number)
       const next = Math.min(l + 1, LATTICE_LOADS.length - 1);
       for (let step = 0; step <= (next === l ? 0 : BETWEEN); step++) {
         const t = step / (BETWEEN + 1);
-        const L = (one[3 * l] * (1 - t) + one[3 * next] * t) * valueWeight;
-        const a = one[3 * l + 1] * (1 - t) + one[3 * next + 1] * t;
-        const b = one[3 * l + 2] * (1 - t) + one[3 * next + 2] * t;
+        const L = (one[3 * l]! * (1 - t) + one[3 * next]! * t) * valueWeight;
+        const a = one[3 * l + 1]! * (1 - t) + one[3 * next + 1]! * t;
+        const b = one[3 * l + 2]! * (1 - t) + one[3 * next + 2]! * t;
         const key = (Math.round(L / GRAIN) * 256 + Math.round(a / GRAIN) + 128) * 256 + Math.round(b / GRAIN) + 128;
         if (seen.has(key)) continue;
         seen.add(key);
@@ -53,7 +53,7 @@ function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number)
     }
     for (const [i, j, k] of triangles) {
       for (let c = 0; c < row; c++)
-        one[c] = (lab[from + i * row + c] + lab[from + j * row + c] + lab[from + k * row + c]) / 3;
+        one[c] = (lab[from + i * row + c]! + lab[from + j * row + c]! + lab[from + k * row + c]!) / 3;
       add();
     }
   }
@@ -68,7 +68,7 @@ const CELLS = { L: 84, ab: 56 } as const;
 class Inside {
   private readonly held = new Uint8Array(CELLS.L * CELLS.ab * CELLS.ab);
   constructor(cloud: Float32Array) {
-    for (let i = 0; i < cloud.length; i += 3) this.held[this.at(cloud[i], cloud[i + 1], cloud[i + 2])] = 1;
+    for (let i = 0; i < cloud.length; i += 3) this.held[this.at(cloud[i]!, cloud[i + 1]!, cloud[i + 2]!)] = 1;
   }
   private at(L: number, a: number, b: number): number {
     const side = (x: number): number => Math.min(CELLS.ab - 2, Math.max(1, Math.round(x / CELL) + CELLS.ab / 2));
@@ -80,13 +80,13 @@ class Inside {
     const row = CELLS.ab;
     const layer = CELLS.ab * CELLS.ab;
     return (
-      (held[at] &
-        held[at - 1] &
-        held[at + 1] &
-        held[at - row] &
-        held[at + row] &
-        held[at - layer] &
-        held[at + layer]) ===
+      (held[at]! &
+        held[at - 1]! &
+        held[at + 1]! &
+        held[at - row]! &
+        held[at + row]! &
+        held[at - layer]! &
+        held[at + layer]!) ===
       1
     );
   }
@@ -107,7 +107,7 @@ export function gamutTable(lattice: Lattice, wanted: (photo: Lab) => Lab, valueW
   const rgba = new Uint8Array(4 * CUBE_SIDE ** 3);
   for (let i = 0; i < CUBE_SIDE ** 3; i++) {
     const [r, g, b] = [i % CUBE_SIDE, Math.floor(i / CUBE_SIDE) % CUBE_SIDE, Math.floor(i / CUBE_SIDE ** 2)];
-    const want = wanted(labOfXyz(xyzOfLinearP3({ r: light[r], g: light[g], b: light[b] })));
+    const want = wanted(labOfXyz(xyzOfLinearP3({ r: light[r]!, g: light[g]!, b: light[b]! })));
     if (inside.has(want.L * valueWeight, want.a, want.b)) {
       const { rgb } = screenColourOfLab(want);
       rgba.set(
@@ -119,14 +119,14 @@ export function gamutTable(lattice: Lattice, wanted: (photo: Lab) => Lab, valueW
     // The neighbour's nearest is a good first guess.
     at = tree.nearest(want.L * valueWeight, want.a, want.b, at);
     if (!done[at / 3]) {
-      const { rgb } = screenColourOfLab({ L: cloud[at] / valueWeight, a: cloud[at + 1], b: cloud[at + 2] });
+      const { rgb } = screenColourOfLab({ L: cloud[at]! / valueWeight, a: cloud[at + 1]!, b: cloud[at + 2]! });
       screen.set(
         [rgb.r, rgb.g, rgb.b].map((c) => Math.round(255 * c)),
         at,
       );
       done[at / 3] = 1;
     }
-    const miss = Math.hypot(cloud[at] - want.L * valueWeight, cloud[at + 1] - want.a, cloud[at + 2] - want.b);
+    const miss = Math.hypot(cloud[at]! - want.L * valueWeight, cloud[at + 1]! - want.a, cloud[at + 2]! - want.b);
     rgba.set(screen.subarray(at, at + 3), 4 * i);
     rgba[4 * i + 3] = Math.round(255 * Math.min(1, miss / GAMUT_TABLE_MISS));
   }

@@ -93,10 +93,10 @@ export function latticeOf(palette: readonly PaintModel[], paper: Paper): Lattice
     const [p0, p1 = p0, p2 = p0] = net;
     for (const shares of places) {
       // Shares are even in what a paint contributes, so that a strong stainer is sampled as finely as a weak earth.
-      const parts = shares.map((share, i) => share / loud[net[i]]);
+      const parts = shares.map((share, i) => share / loud[net[i]!]!);
       const total = parts.reduce((sum, part) => sum + part, 0);
       const [c0, c1 = 0, c2 = 0] = parts.map((part) => part / total);
-      amounts.set([c0, c1, c2], 3 * (done / LATTICE_LOADS.length));
+      amounts.set([c0!, c1, c2], 3 * (done / LATTICE_LOADS.length));
       for (const load of LATTICE_LOADS) {
         const at = 3 * done++;
         if (load === 0) {
@@ -105,7 +105,7 @@ export function latticeOf(palette: readonly PaintModel[], paper: Paper): Lattice
         }
         if (used === computer.capacity) flush();
         slots.push(at);
-        computer.put(used++, p0, p1, p2, c0, c1, c2, load);
+        computer.put(used++, p0!, p1!, p2!, c0!, c1, c2, load);
       }
     }
   }

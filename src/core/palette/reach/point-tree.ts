@@ -23,9 +23,9 @@ export class PointTree {
     // Sorted as plain numbers, value before index: far faster than by a comparison.
     const { order, points, keys } = this;
     for (let i = from; i < to; i++)
-      keys[i] = Math.round((points[order[i] + axis] + 1024) * 1024) * MOST_POINTS + order[i] / 3;
+      keys[i] = Math.round((points[order[i]! + axis]! + 1024) * 1024) * MOST_POINTS + order[i]! / 3;
     keys.subarray(from, to).sort();
-    for (let i = from; i < to; i++) order[i] = 3 * (keys[i] % MOST_POINTS);
+    for (let i = from; i < to; i++) order[i] = 3 * (keys[i]! % MOST_POINTS);
     const middle = (from + to) >> 1;
     this.split(from, middle, (axis + 1) % 3);
     this.split(middle + 1, to, (axis + 1) % 3);
@@ -35,13 +35,13 @@ export class PointTree {
     if (from >= to) return;
     const { points, want } = this;
     const middle = (from + to) >> 1;
-    const at = this.order[middle];
-    const d = (points[at] - want[0]) ** 2 + (points[at + 1] - want[1]) ** 2 + (points[at + 2] - want[2]) ** 2;
+    const at = this.order[middle]!;
+    const d = (points[at]! - want[0]!) ** 2 + (points[at + 1]! - want[1]!) ** 2 + (points[at + 2]! - want[2]!) ** 2;
     if (d < this.best) {
       this.best = d;
       this.found = at;
     }
-    const side = want[axis] - points[at + axis];
+    const side = want[axis]! - points[at + axis]!;
     const next = axis === 2 ? 0 : axis + 1;
     if (side < 0) this.look(from, middle, next);
     else this.look(middle + 1, to, next);
@@ -54,7 +54,8 @@ export class PointTree {
   nearest(x: number, y: number, z: number, guess: number): number {
     this.want.set([x, y, z]);
     this.found = guess;
-    this.best = (this.points[guess] - x) ** 2 + (this.points[guess + 1] - y) ** 2 + (this.points[guess + 2] - z) ** 2;
+    this.best =
+      (this.points[guess]! - x) ** 2 + (this.points[guess + 1]! - y) ** 2 + (this.points[guess + 2]! - z) ** 2;
     this.look(0, this.order.length, 0);
     return this.found;
   }

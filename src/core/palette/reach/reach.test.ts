@@ -1,3 +1,4 @@
+import { quadrupleOf } from "../../numeric/tuples";
 import { describe, expect, test } from "vitest";
 import { PAPERS } from "../../optics/paper";
 import { paintModel } from "../../mixing/paint";
@@ -29,14 +30,16 @@ describe("the lattice of a palette's reach", () => {
       [2, 33, 4],
       [3, 40, 11],
     ]) {
-      const place = n * places.length + p;
-      const mix = nets[n].flatMap((paint, i) =>
-        amounts[3 * place + i] > 0 ? [{ paint: paints[paint], parts: amounts[3 * place + i] }] : [],
+      const place = n! * places.length + p!;
+      const mix = nets[n!]!.flatMap((paint, i) =>
+        amounts[3 * place + i]! > 0 ? [{ paint: paints[paint]!, parts: amounts[3 * place + i]! }] : [],
       );
-      const { dry } = predict(mix, LATTICE_LOADS[l], paper);
-      const at = 3 * (place * LATTICE_LOADS.length + l);
+      const { dry } = predict(mix, LATTICE_LOADS[l!]!, paper);
+      const at = 3 * (place * LATTICE_LOADS.length + l!);
       expect(
-        [lab[at], lab[at + 1], lab[at + 2]].map((x, i) => Math.abs(x - [dry.L, dry.a, dry.b][i])).every((d) => d < 0.1),
+        [lab[at], lab[at + 1], lab[at + 2]]
+          .map((x, i) => Math.abs(x! - [dry.L, dry.a, dry.b][i]!))
+          .every((d) => d < 0.1),
       ).toBe(true);
     }
   });
@@ -54,7 +57,7 @@ describe("a slice of the reach at one lightness", () => {
       const parts = [random(), random(), random()];
       const from = Math.floor(random() * 4);
       const { dry } = predict(
-        [0, 1, 2].map((k) => ({ paint: paints[(from + k) % 4], parts: 0.1 + parts[k] })),
+        [0, 1, 2].map((k) => ({ paint: paints[(from + k) % 4]!, parts: 0.1 + parts[k]! })),
         0.03 + 0.6 * random(),
         paper,
       );
@@ -67,7 +70,7 @@ describe("a slice of the reach at one lightness", () => {
           [-2.5, 0],
           [0, 2.5],
           [0, -2.5],
-        ].some(([a, b]) => withinSlice(slice, { a: dry.a + a, b: dry.b + b })),
+        ].some(([a, b]) => withinSlice(slice, { a: dry.a + a!, b: dry.b + b! })),
         JSON.stringify(dry),
       ).toBe(true);
     }
@@ -82,11 +85,11 @@ describe("a slice of the reach at one lightness", () => {
       paths.find(({ pair }) => pair[0] === 0 && pair[1] === 2) ??
       sliceAt(lattice, 62).paths.find(({ pair }) => pair[0] === 0 && pair[1] === 2)!;
     const n = points.length / 2;
-    const [ax, ay, bx, by] = [points[0], points[1], points[2 * n - 2], points[2 * n - 1]];
+    const [ax, ay, bx, by] = quadrupleOf([points[0]!, points[1]!, points[2 * n - 2]!, points[2 * n - 1]!]);
     const away = Array.from(
       { length: n },
       (_, i) =>
-        ((bx - ax) * (points[2 * i + 1] - ay) - (by - ay) * (points[2 * i] - ax)) / Math.hypot(bx - ax, by - ay),
+        ((bx - ax) * (points[2 * i + 1]! - ay) - (by - ay) * (points[2 * i]! - ax)) / Math.hypot(bx - ax, by - ay),
     );
     const bend = away.reduce((most, x) => (Math.abs(x) > Math.abs(most) ? x : most), 0);
     expect(Math.abs(bend)).toBeGreaterThan(5);
@@ -109,7 +112,7 @@ test("the nearest point by tree is the nearest by trying all", () => {
   const points = Float32Array.from({ length: 1500 }, () => 100 * random());
   const tree = new PointTree(points);
   const off = (at: number, x: number, y: number, z: number): number =>
-    (points[at] - x) ** 2 + (points[at + 1] - y) ** 2 + (points[at + 2] - z) ** 2;
+    (points[at]! - x) ** 2 + (points[at + 1]! - y) ** 2 + (points[at + 2]! - z) ** 2;
   for (let i = 0; i < 200; i++) {
     const [x, y, z] = [140 * random() - 20, 140 * random() - 20, 140 * random() - 20];
     const least = Math.min(...Array.from({ length: 500 }, (_, p) => off(3 * p, x, y, z)));
@@ -120,10 +123,11 @@ test("the nearest point by tree is the nearest by trying all", () => {
 describe("the photo through the palette", () => {
   const { rgba } = gamutTable(lattice, (lab) => lab, 1.5);
   const labAt = (r: number, g: number, b: number): { L: number; a: number; b: number } => {
-    const [x, y, z] = [r, g, b].map((i) => linearOfSrgb(i / (CUBE_SIDE - 1)));
-    return labOfXyz(xyzOfLinearP3({ r: x, g: y, b: z }));
+    const linear = (i: number): number => linearOfSrgb(i / (CUBE_SIDE - 1));
+    return labOfXyz(xyzOfLinearP3({ r: linear(r), g: linear(g), b: linear(b) }));
   };
-  const missAt = (r: number, g: number, b: number): number => rgba[4 * (r + CUBE_SIDE * (g + CUBE_SIDE * b)) + 3] / 255;
+  const missAt = (r: number, g: number, b: number): number =>
+    rgba[4 * (r + CUBE_SIDE * (g + CUBE_SIDE * b)) + 3]! / 255;
   const places = Array.from(
     { length: CUBE_SIDE ** 3 },
     (_, i) => [i % CUBE_SIDE, Math.floor(i / CUBE_SIDE) % CUBE_SIDE, Math.floor(i / CUBE_SIDE ** 2)] as const,
@@ -145,7 +149,7 @@ describe("the photo through the palette", () => {
           [-4, 0],
           [0, 4],
           [0, -4],
-        ].some(([da, db]) => !withinSlice(slice, { a: lab.a + da, b: lab.b + db }))
+        ].some(([da, db]) => !withinSlice(slice, { a: lab.a + da!, b: lab.b + db! }))
       )
         continue;
       within++;

@@ -1,3 +1,4 @@
+import { pairOf, quadrupleOf } from "../../numeric/tuples";
 import { outlinesOf } from "../../areas/outline";
 import { temperatureOf } from "../../colour/describe";
 import type { Lab } from "../../colour/colour";
@@ -38,11 +39,11 @@ function at(lattice: Lattice, place: number, L: number, out: Float64Array): bool
   const { lab } = lattice;
   const from = 3 * place * LATTICE_LOADS.length;
   for (let l = 1; l < LATTICE_LOADS.length; l++) {
-    const [above, below] = [lab[from + 3 * (l - 1)], lab[from + 3 * l]];
+    const [above, below] = pairOf([lab[from + 3 * (l - 1)]!, lab[from + 3 * l]!]);
     if (below > L) continue;
     const share = above - below < 1e-6 ? 0 : Math.min(1, Math.max(0, (above - L) / (above - below)));
-    out[0] = lab[from + 3 * l - 2] * (1 - share) + lab[from + 3 * l + 1] * share;
-    out[1] = lab[from + 3 * l - 1] * (1 - share) + lab[from + 3 * l + 2] * share;
+    out[0] = lab[from + 3 * l - 2]! * (1 - share) + lab[from + 3 * l + 1]! * share;
+    out[1] = lab[from + 3 * l - 1]! * (1 - share) + lab[from + 3 * l + 2]! * share;
     return true;
   }
   return false;
@@ -52,15 +53,15 @@ function at(lattice: Lattice, place: number, L: number, out: Float64Array): bool
 function fillTriangle(cells: Uint8Array, x: readonly number[], y: readonly number[]): void {
   const [left, right] = [Math.floor(Math.min(...x)), Math.floor(Math.max(...x))];
   const [top, bottom] = [Math.floor(Math.min(...y)), Math.floor(Math.max(...y))];
-  const area = (x[1] - x[0]) * (y[2] - y[0]) - (x[2] - x[0]) * (y[1] - y[0]);
+  const area = (x[1]! - x[0]!) * (y[2]! - y[0]!) - (x[2]! - x[0]!) * (y[1]! - y[0]!);
   for (let row = Math.max(0, top); row <= Math.min(SIDE - 1, bottom); row++) {
     for (let column = Math.max(0, left); column <= Math.min(SIDE - 1, right); column++) {
       const [px, py] = [column + 0.5, row + 0.5];
       let inside = true;
       for (let i = 0; i < 3 && inside; i++) {
         const j = (i + 1) % 3;
-        const side = (x[j] - x[i]) * (py - y[i]) - (y[j] - y[i]) * (px - x[i]);
-        const length = Math.hypot(x[j] - x[i], y[j] - y[i]);
+        const side = (x[j]! - x[i]!) * (py - y[i]!) - (y[j]! - y[i]!) * (px - x[i]!);
+        const length = Math.hypot(x[j]! - x[i]!, y[j]! - y[i]!);
         inside = (area >= 0 ? side : -side) >= -0.6 * length - 1e-9;
       }
       if (inside) cells[row * SIDE + column] = 1;
@@ -86,14 +87,14 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
       reached[p] = at(lattice, place, L, colour) ? 1 : 0;
       if (!reached[p]) return;
       here.set(colour, 2 * p);
-      const [a, b] = colour;
+      const [a, b] = pairOf(colour);
       cells[
         Math.floor(Math.min(SIDE - 1, Math.max(0, cell(b)))) * SIDE +
           Math.floor(Math.min(SIDE - 1, Math.max(0, cell(a))))
       ] = 1;
-      const used = net.flatMap((paint, i) => (shares[i] > 0 ? [{ paint, amount: amounts[3 * place + i] }] : []));
+      const used = net.flatMap((paint, i) => (shares[i]! > 0 ? [{ paint, amount: amounts[3 * place + i]! }] : []));
       const point = { a, b, paints: used.map(({ paint }) => paint), amounts: used.map(({ amount }) => amount) };
-      if (used.length === 1) alone.set(used[0].paint, point);
+      if (used.length === 1) alone.set(used[0]!.paint, point);
       if (Math.hypot(a, b) > NEUTRAL_CHROMA) return;
       const temperature = temperatureOf({ L, a, b });
       if (!warm || temperature > warm.temperature) warm = { ...point, temperature };
@@ -103,8 +104,8 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
       if (!reached[i] || !reached[j] || !reached[k]) continue;
       fillTriangle(
         cells,
-        [i, j, k].map((p) => cell(here[2 * p])),
-        [i, j, k].map((p) => cell(here[2 * p + 1])),
+        [i, j, k].map((p) => cell(here[2 * p]!)),
+        [i, j, k].map((p) => cell(here[2 * p + 1]!)),
       );
     }
     for (let i = 0; i < net.length; i++) {
@@ -112,10 +113,10 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
         const key = `${net[i]},${net[j]}`;
         if (paths.has(key)) continue;
         const along = [...places.keys()]
-          .filter((p) => reached[p] && places[p][i] + places[p][j] > 1 - 1e-9)
-          .sort((p, q) => places[p][j] - places[q][j]);
+          .filter((p) => reached[p] && places[p]![i]! + places[p]![j]! > 1 - 1e-9)
+          .sort((p, q) => places[p]![j]! - places[q]![j]!);
         paths.set(key, {
-          pair: [net[i], net[j]],
+          pair: [net[i]!, net[j]!],
           points: Float32Array.from(along.flatMap((p) => [here[2 * p], here[2 * p + 1]])),
         });
       }
@@ -136,7 +137,7 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
 /** Darkest lightness that a lattice reaches. */
 export function darkestOf({ lab }: Lattice): number {
   let L = 100;
-  for (let i = 0; i < lab.length; i += 3) L = Math.min(L, lab[i]);
+  for (let i = 0; i < lab.length; i += 3) L = Math.min(L, lab[i]!);
   return L;
 }
 
@@ -145,7 +146,7 @@ export function withinSlice({ outlines }: Pick<ReachSlice, "outlines">, { a, b }
   let inside = false;
   for (const points of outlines) {
     for (let i = 0, j = points.length - 2; i < points.length; j = i, i += 2) {
-      const [ax, ay, bx, by] = [points[i], points[i + 1], points[j], points[j + 1]];
+      const [ax, ay, bx, by] = quadrupleOf([points[i]!, points[i + 1]!, points[j]!, points[j + 1]!]);
       if (ay > b !== by > b && a < ((bx - ax) * (b - ay)) / (by - ay) + ax) inside = !inside;
     }
   }

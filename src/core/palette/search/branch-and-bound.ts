@@ -22,21 +22,21 @@ const ASKED = 4;
 function mostNeeded(ranked: readonly Ranked[], states: States, open: readonly number[]): number {
   votes.fill(0);
   const pressed = ranked
-    .filter(({ code, length }) => length > 0 && lacking(code[0], states) !== 0)
+    .filter(({ code, length }) => length > 0 && lacking(code[0]!, states) !== 0)
     .sort((a, b) => a.length - b.length)
     .slice(0, ASKED);
   for (const { code, length } of pressed) {
     const v = 1 / (length * length);
     for (let i = 0; i < length; i++) {
-      const c = code[i];
+      const c = code[i]!;
       if (lacking(c, states) >= CLOSED) continue;
-      votes[c & 255] += v;
-      votes[(c >>> 8) & 255] += v;
-      votes[c >>> 16] += v;
+      votes[c & 255]! += v;
+      votes[(c >>> 8) & 255]! += v;
+      votes[c >>> 16]! += v;
     }
   }
-  let best = open[0];
-  for (const p of open) if (votes[p] > votes[best]) best = p;
+  let best = open[0]!;
+  for (const p of open) if (votes[p]! > votes[best]!) best = p;
   return best;
 }
 
@@ -65,10 +65,10 @@ export function branchAndBound(
   const leastOf = (own: readonly Ranked[], places: Int32Array): number => {
     let sum = 0;
     own.forEach(({ code, cost, length }, t) => {
-      let i = places[t];
-      while (i < length && lacking(code[i], states) >= CLOSED) i++;
+      let i = places[t]!;
+      while (i < length && lacking(code[i]!, states) >= CLOSED) i++;
       places[t] = i;
-      firsts[t] = i < length ? cost[i] : OUT_OF_REACH;
+      firsts[t] = i < length ? cost[i]! : OUT_OF_REACH;
       sum += firsts[t];
     });
     return sum;
@@ -76,7 +76,7 @@ export function branchAndBound(
 
   const branch = (taken: readonly number[], level: number): void => {
     const wellsLeft = size - taken.length;
-    const own = lists[level];
+    const own = lists[level]!;
     const closed: number[] = [];
     const places = new Int32Array(targets);
     for (let first = true; ; first = false) {
@@ -96,7 +96,7 @@ export function branchAndBound(
       if (least >= best.limit - SLACK) break;
       if (wellsLeft === 1) {
         errorWithEach(own, states, paints, totals);
-        for (const p of open) if (totals[p] < best.limit) best.offer([...taken, p], totals[p]);
+        for (const p of open) if (totals[p]! < best.limit) best.offer([...taken, p], totals[p]!);
         break;
       }
       if (wellsLeft === 2) {
@@ -124,7 +124,7 @@ export function branchAndBound(
         );
       } else {
         const to = (lists[level + 1] ??= all.map((target) => emptyRanked(target.length)));
-        own.forEach((target, t) => shorten(target, to[t], states, wellsLeft - 1, best.limit - (least - firsts[t])));
+        own.forEach((target, t) => shorten(target, to[t]!, states, wellsLeft - 1, best.limit - (least - firsts[t]!)));
         branch([...taken, paint], level + 1);
       }
       states[paint] = CLOSED;
@@ -133,7 +133,7 @@ export function branchAndBound(
     for (const p of closed) states[p] = OPEN;
   };
 
-  all.forEach((target, t) => shorten(target, lists[0][t], states, size - must.length, Infinity));
+  all.forEach((target, t) => shorten(target, lists[0]![t]!, states, size - must.length, Infinity));
   branch(must, 0);
   return nodes;
 }

@@ -68,8 +68,8 @@ export function countPalettes(
     const next = new Map<string, number>();
     for (const [key, count] of ways) {
       const [held, ...of] = key.split(",").map(Number);
-      for (let take = 0; take <= Math.min(members, size - held); take++) {
-        const to = [held + take, ...of.map((has, k) => has + take * Number(kindsOf[k]))].join();
+      for (let take = 0; take <= Math.min(members, size - held!); take++) {
+        const to = [held! + take, ...of.map((has, k) => has + take * Number(kindsOf[k]))].join();
         next.set(to, (next.get(to) ?? 0) + count * binomial(members, take));
       }
     }
@@ -78,7 +78,7 @@ export function countPalettes(
   let sum = 0;
   for (const [key, count] of ways) {
     const [held, ...of] = key.split(",").map(Number);
-    if (held === size && of.every((has, k) => has >= kinds[k].least && has <= kinds[k].most)) sum += count;
+    if (held === size && of.every((has, k) => has >= kinds[k]!.least && has <= kinds[k]!.most)) sum += count;
   }
   return sum;
 }

@@ -8,7 +8,7 @@ export class Incumbents {
   ) {}
   /** A palette must be better than this to be kept. */
   get limit(): number {
-    return this.kept.length < this.most ? Infinity : this.kept[this.kept.length - 1].error;
+    return this.kept.length < this.most ? Infinity : this.kept[this.kept.length - 1]!.error;
   }
   offer(paints: readonly number[], error: number): void {
     if (error >= this.limit || !this.allowed(paints)) return;

@@ -24,8 +24,8 @@ export function localSearch(
     let found = { paint: -1, error: Infinity };
     for (const p of free) {
       if (states[p] !== OPEN || !couldBe(kinds, [...others, p], free, size - others.length - 1, paints)) continue;
-      if (others.length === size - 1 && totals[p] < best.limit) best.offer([...others, p], totals[p]);
-      if (totals[p] < found.error) found = { paint: p, error: totals[p] };
+      if (others.length === size - 1 && totals[p]! < best.limit) best.offer([...others, p], totals[p]!);
+      if (totals[p]! < found.error) found = { paint: p, error: totals[p]! };
     }
     return found;
   };

@@ -13,7 +13,7 @@ export const CLOSED = 8;
 export type States = Uint8Array;
 
 export const codeOf = (paints: readonly number[]): number =>
-  (paints[0] | ((paints[1] ?? NONE) << 8) | ((paints[2] ?? NONE) << 16)) >>> 0;
+  (paints[0]! | ((paints[1] ?? NONE) << 8) | ((paints[2] ?? NONE) << 16)) >>> 0;
 
 /** States of a palette: these taken, all others left out. */
 export function statesOf(taken: Iterable<number>, open: Iterable<number> = []): States {
@@ -26,4 +26,4 @@ export function statesOf(taken: Iterable<number>, open: Iterable<number> = []): 
 
 /** How many paints a combination lacks; CLOSED or more when it can't be had. */
 export const lacking = (code: number, states: States): number =>
-  states[code & 255] + states[(code >>> 8) & 255] + states[code >>> 16];
+  states[code & 255]! + states[(code >>> 8) & 255]! + states[code >>> 16]!;

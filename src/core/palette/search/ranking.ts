@@ -17,7 +17,7 @@ export const OUT_OF_REACH = 1e6;
 function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array {
   const key = (a: number, b: number): number => a * 256 + b;
   const at = new Map<number, number>();
-  combinations.forEach((paints, c) => paints.length < 3 && at.set(key(paints[0], paints[1] ?? 255), c));
+  combinations.forEach((paints, c) => paints.length < 3 && at.set(key(paints[0]!, paints[1] ?? 255), c));
   const parts = new Int32Array(6 * combinations.length).fill(-1);
   combinations.forEach((paints, c) => {
     if (paints.length === 1) return;
@@ -29,7 +29,7 @@ function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array
       [0, 2],
       [1, 2],
     ])
-      parts[n++] = at.get(key(paints[i], paints[j])) ?? -1;
+      parts[n++] = at.get(key(paints[i!]!, paints[j!]!)) ?? -1;
   });
   return parts;
 }
@@ -43,20 +43,20 @@ function rank(combinations: MixCosts["combinations"], parts: Int32Array, costs: 
   const keys = new Float64Array(costs.length);
   let n = 0;
   for (let c = 0; c < costs.length; c++) {
-    if (costs[c] >= OUT_OF_REACH) continue;
+    if (costs[c]! >= OUT_OF_REACH) continue;
     let needed = true;
-    for (let i = 6 * c, end = i + 6; i < end && needed; i++) needed = parts[i] < 0 || costs[parts[i]] > costs[c];
-    if (needed) keys[n++] = Math.floor(costs[c] * KEY_SCALE) * KEY_INDEX + c;
+    for (let i = 6 * c, end = i + 6; i < end && needed; i++) needed = parts[i]! < 0 || costs[parts[i]!]! > costs[c]!;
+    if (needed) keys[n++] = Math.floor(costs[c]! * KEY_SCALE) * KEY_INDEX + c;
   }
   const sorted = keys.subarray(0, n).sort();
   const order = Uint32Array.from(sorted, (key) => key % KEY_INDEX);
   // Costs that share a key stand next to each other, perhaps in the wrong order.
   for (let i = 1; i < n; i++)
-    for (let j = i; j > 0 && costs[order[j - 1]] > costs[order[j]]; j--)
-      [order[j - 1], order[j]] = [order[j], order[j - 1]];
+    for (let j = i; j > 0 && costs[order[j - 1]!]! > costs[order[j]!]!; j--)
+      [order[j - 1], order[j]] = [order[j]!, order[j - 1]!];
   return {
-    code: Uint32Array.from(order, (c) => codeOf(combinations[c])),
-    cost: Float64Array.from(order, (c) => weight * costs[c]),
+    code: Uint32Array.from(order, (c) => codeOf(combinations[c]!)),
+    cost: Float64Array.from(order, (c) => weight * costs[c]!),
     length: n,
   };
 }
@@ -67,7 +67,7 @@ export function rankAll({ paints, combinations, costs, weights, demands = [] }: 
     throw new RangeError(`A palette is chosen from at most ${MAX_PAINTS} paints and ${KEY_INDEX} mixes.`);
   const parts = partsOfCombinations(combinations);
   return [
-    ...costs.map((cost, t) => rank(combinations, parts, cost, weights[t])),
+    ...costs.map((cost, t) => rank(combinations, parts, cost, weights[t]!)),
     ...demands.map((demand) => rank(combinations, parts, demand, 1)),
   ];
 }
@@ -87,11 +87,11 @@ export function shorten(from: Ranked, to: Ranked, states: States, wellsLeft: num
   const { code, cost, length } = from;
   const most3 = Math.min(3, wellsLeft);
   let n = 0;
-  for (let i = 0; i < length && cost[i] <= most; i++) {
-    const missing = lacking(code[i], states);
+  for (let i = 0; i < length && cost[i]! <= most; i++) {
+    const missing = lacking(code[i]!, states);
     if (missing > most3) continue;
-    to.code[n] = code[i];
-    to.cost[n++] = cost[i];
+    to.code[n] = code[i]!;
+    to.cost[n++] = cost[i]!;
     if (missing === 0) break;
   }
   to.length = n;
@@ -102,8 +102,8 @@ export function errorOf(ranked: readonly Ranked[], states: States): number {
   let sum = 0;
   for (const { code, cost, length } of ranked) {
     let i = 0;
-    while (i < length && lacking(code[i], states) !== 0) i++;
-    sum += i < length ? cost[i] : OUT_OF_REACH;
+    while (i < length && lacking(code[i]!, states) !== 0) i++;
+    sum += i < length ? cost[i]! : OUT_OF_REACH;
   }
   return sum;
 }
@@ -118,18 +118,18 @@ export function errorWithEach(ranked: readonly Ranked[], states: States, paints:
     gains.fill(Infinity, 0, paints);
     let own = OUT_OF_REACH;
     for (let i = 0; i < length; i++) {
-      const c = code[i];
+      const c = code[i]!;
       const missing = lacking(c, states);
       if (missing > 1) continue;
       if (missing === 0) {
-        own = cost[i];
+        own = cost[i]!;
         break;
       }
       const paint = states[c & 255] === 1 ? c & 255 : states[(c >>> 8) & 255] === 1 ? (c >>> 8) & 255 : c >>> 16;
-      if (gains[paint] === Infinity) gains[paint] = cost[i];
+      if (gains[paint] === Infinity) gains[paint] = cost[i]!;
     }
     base += own;
-    for (let p = 0; p < paints; p++) if (gains[p] < own) totals[p] += gains[p] - own;
+    for (let p = 0; p < paints; p++) if (gains[p]! < own) totals[p]! += gains[p]! - own;
   }
-  for (let p = 0; p < paints; p++) totals[p] += base;
+  for (let p = 0; p < paints; p++) totals[p]! += base;
 }

@@ -35,8 +35,8 @@ export function ValueMapping() {
   const bend = (index: number, value: number): void => {
     const values = curve.map((v, i) => (i === index ? value : v));
     // A curve never falls: neighbours give way.
-    for (let i = index - 1; i >= 0; i--) values[i] = Math.min(values[i], values[i + 1]);
-    for (let i = index + 1; i < values.length; i++) values[i] = Math.max(values[i], values[i - 1]);
+    for (let i = index - 1; i >= 0; i--) values[i] = Math.min(values[i]!, values[i + 1]!);
+    for (let i = index + 1; i < values.length; i++) values[i] = Math.max(values[i]!, values[i - 1]!);
     changeStudy({
       curve: {
         kind: "bent",
@@ -64,7 +64,7 @@ export function ValueMapping() {
       if (step === 0) return;
       event.preventDefault();
       event.stopPropagation();
-      bend(index, curve[index] + step);
+      bend(index, curve[index]! + step);
     };
   const line = Array.from(
     { length: 51 },
@@ -132,7 +132,7 @@ export function ValueMapping() {
           {curve.map((value, i) => (
             <circle
               key={CURVE_AT[i]}
-              cx={at(CURVE_AT[i])}
+              cx={at(CURVE_AT[i]!)}
               cy={SIDE - at(value)}
               r={5.5}
               className="cursor-ns-resize"

@@ -19,7 +19,7 @@ const BOTHERS = [2.5, 4, 6, 9];
 function ColourRow({ area, index }: { area: PaintingArea; index: number }) {
   const { changeArea, pick } = useDeskStore().getState();
   const picking = useDesk((s) => s.picking);
-  const colour = coloursOf(area)[index];
+  const colour = coloursOf(area)[index]!;
   const target = useTargets().get(colour.id) ?? colour.lab;
   const name = placeName(area, index) || "one colour";
   const replace = (next: PaintingArea): void => changeArea(area.id, { wash: next.wash });

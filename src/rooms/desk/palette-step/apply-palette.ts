@@ -55,8 +55,8 @@ function useApplying(): ApplyingPalette {
     mixColours(
       matcher,
       wanted
-        .map(({ id, overId, areaCm2 }, i) => ({ id, overId, areaCm2, lab: targets[i] }))
-        .filter((_, i) => !pinned.includes(wanted[i])),
+        .map(({ id, overId, areaCm2 }, i) => ({ id, overId, areaCm2, lab: targets[i]! }))
+        .filter((_, i) => !pinned.includes(wanted[i]!)),
       { paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options },
       standing,
       (recipe) => laidWash(recipe, known),
@@ -80,10 +80,13 @@ function useApplying(): ApplyingPalette {
     if (hues !== "free" || !ready) return mixFor(ids, own);
     // With hues free each area takes the hue that the palette serves it best with; failing that, its own.
     ask("serve", [[...indicesOf(ids)]]).then(
-      ([{ served }]) =>
+      ([found]) =>
         mixFor(
           ids,
-          own.map((target, i) => (served[i]?.made ? withHueOf(target, served[i].made) : target)),
+          own.map((target, i) => {
+            const made = found?.served[i]?.made;
+            return made ? withHueOf(target, made) : target;
+          }),
         ),
       () => mixFor(ids, own),
     );

@@ -166,7 +166,7 @@ function summary(approach: Approach, own: Approach): string {
     .map((key) =>
       key === "size"
         ? WORDS.size.choices[approach.size][0]
-        : `${WORDS[key].name.toLowerCase()} ${(WORDS[key].choices as Readonly<Record<string, readonly [string, string]>>)[approach[key]][0]}`,
+        : `${WORDS[key].name.toLowerCase()} ${(WORDS[key].choices as Readonly<Record<string, readonly [string, string]>>)[approach[key]]![0]}`,
     );
   if (approach.single) changed.push("one pigment each");
   if (approach.darkest !== null) changed.push(`down to value ${approach.darkest.toFixed(1)}`);

@@ -14,7 +14,7 @@ export function AreaErrors({ before, after }: { before: ServedPalette; after: Se
   return (
     <ul>
       {after.served.map(({ error, ideal, made }, t) => {
-        const by = before.served[t].error - error;
+        const by = before.served[t]!.error - error;
         const moved = Math.abs(by) >= 0.05;
         return (
           <li key={t} className="flex items-center gap-3 border-t border-(--hairline) py-0.5">

@@ -136,7 +136,7 @@ export function ChooseView() {
               <PaletteCard
                 {...acts}
                 answer
-                palette={shown.best[0]}
+                palette={shown.best[0]!}
                 heading={
                   <h3 className="name-face text-xl leading-tight">
                     {shown.size === recommended ? "These" : "Of"} {paintsWord(shown.size)}
@@ -188,7 +188,7 @@ export function ChooseView() {
           </div>
           {shown && shown.best.length > 0 && (
             <>
-              <OtherPalettes best={shown.best[0]} {...acts} />
+              <OtherPalettes best={shown.best[0]!} {...acts} />
               <NearCopies palettes={shown.best.slice(1)} {...acts} />
               <p className="text-[0.9rem] leading-snug">
                 The best of all {shown.outOf.toLocaleString("en")} palettes of {paintsWord(shown.size)}.{" "}

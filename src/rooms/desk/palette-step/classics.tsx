@@ -54,12 +54,12 @@ export function Classics({ busy, onLayOut }: { busy: boolean; onLayOut: (ids: re
       {open && (
         <ul>
           {usable.map((point, i) => {
-            const own = point.paints.map((p) => paints[p]);
+            const own = point.paints.flatMap((p) => paints[p] ?? []);
             const how = served[i];
-            const can = how?.served.flatMap(({ ideal }, t) => (ideal < GOOD ? [areaNames[t]] : [])) ?? [];
+            const can = how?.served.flatMap(({ ideal }, t) => (ideal < GOOD ? (areaNames[t] ?? []) : [])) ?? [];
             const cant =
               how?.served
-                .map(({ ideal }, t) => ({ name: areaNames[t], error: ideal }))
+                .map(({ ideal }, t) => ({ name: areaNames[t] ?? "", error: ideal }))
                 .filter(({ error }) => error >= FAIR)
                 .sort((a, b) => b.error - a.error) ?? [];
             return (

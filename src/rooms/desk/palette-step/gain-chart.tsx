@@ -12,13 +12,17 @@ const PARTS = [
 
 /** Expected error against the number of paints, by what it comes of: where it flattens, one more paint hardly helps. */
 export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chosen: number }) {
-  const data = sizes.map(({ size, best: [{ ideal, error, expected }] }) => ({
-    size,
-    reach: ideal,
-    hand: error - ideal,
-    paints: expected - error,
-    error,
-  }));
+  const data = sizes.flatMap(({ size, best: [found] }) =>
+    found
+      ? {
+          size,
+          reach: found.ideal,
+          hand: found.error - found.ideal,
+          paints: found.expected - found.error,
+          error: found.error,
+        }
+      : [],
+  );
   return (
     <figure
       aria-label={`Mean error by number of paints: ${data.map(({ size, error }) => `${size}: ${error.toFixed(1)}`).join(", ")}`}

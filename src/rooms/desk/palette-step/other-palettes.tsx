@@ -47,7 +47,7 @@ export function OtherPalettes({ best, ...acts }: PaletteActs & { best: ServedPal
                 palette={other.palette}
                 heading={
                   <p className="leading-snug">
-                    <b>{first.name}</b> <span className="quiet">{first.figure}</span>
+                    <b>{first!.name}</b> <span className="quiet">{first!.figure}</span>
                     {more.map(({ name, figure }) => (
                       <span key={name}>
                         , <b>{name.toLowerCase()}</b> <span className="quiet">{figure}</span>

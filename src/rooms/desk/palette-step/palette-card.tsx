@@ -34,7 +34,7 @@ function Paints({ palette, wide, onRule }: Pick<PaletteActs, "onRule"> & { palet
   return (
     <ul className="flex flex-wrap gap-x-2 gap-y-1.5">
       {palette.paints.map((p) => {
-        const paint = paints[p];
+        const paint = paints[p]!;
         const served = uses(paint);
         return (
           <li key={paint.id} style={{ width }}>
@@ -112,7 +112,7 @@ export function PaletteCard({
 }: PaletteActs & { palette: ServedPalette; heading: React.ReactNode; answer?: boolean }) {
   const { paints, areaNames } = useWeighing();
   const laid = useDesk((s) => s.document.palette);
-  const isLaid = palette.paints.length === laid.length && palette.paints.every((p) => laid.includes(paints[p].id));
+  const isLaid = palette.paints.length === laid.length && palette.paints.every((p) => laid.includes(paints[p]!.id));
   const poor = palette.served
     .map(({ ideal }, i) => ({ name: areaNames[i], error: ideal }))
     .filter(({ error }) => error >= FAIR)

@@ -30,7 +30,7 @@ const y = (b: number): number => PLANE_HALF - b;
 const polyline = (points: Float32Array): string =>
   Array.from(
     { length: points.length / 2 },
-    (_, i) => `${x(points[2 * i]).toFixed(1)},${y(points[2 * i + 1]).toFixed(1)}`,
+    (_, i) => `${x(points[2 * i]!).toFixed(1)},${y(points[2 * i + 1]!).toFixed(1)}`,
   ).join(" ");
 
 /** The plane of hue and chroma at one value: what is reached, how paints mix, and where the areas lie. */
@@ -50,7 +50,7 @@ function Plane({
   const far =
     Math.max(
       ...slice.outlines.flatMap((points) =>
-        Array.from({ length: points.length / 2 }, (_, i) => Math.hypot(points[2 * i], points[2 * i + 1])),
+        Array.from({ length: points.length / 2 }, (_, i) => Math.hypot(points[2 * i]!, points[2 * i + 1]!)),
       ),
       ...targets.map(({ a, b }) => Math.hypot(a, b)),
       0,
@@ -120,7 +120,7 @@ function Plane({
         </polyline>
       ))}
       {slice.alone.map((point) => {
-        const paint = paints[point.paints[0]];
+        const paint = paints[point.paints[0]!];
         const name = paint?.name.split(",")[0] ?? "";
         // The name stands outside the shape where there is room for it; a letter is about half as wide as high.
         const outwards = Math.abs(point.a) + (7 * name.length + 12) * px < half ? 1 : -1;
@@ -276,8 +276,8 @@ function Neutral({
   const lab = { L, a: point.a, b: point.b };
   const mix = point.paints
     .map((p, i) => ({ name: paints[p]?.name ?? "", amount: point.amounts[i] }))
-    .filter(({ amount }) => amount > 0.03)
-    .sort((one, two) => two.amount - one.amount);
+    .filter(({ amount }) => amount! > 0.03)
+    .sort((one, two) => two.amount! - one.amount!);
   return (
     <li className="flex items-center gap-3">
       <span aria-hidden className="h-8 w-14 shrink-0" style={{ background: screenColourOfLab(lab).hex }} />

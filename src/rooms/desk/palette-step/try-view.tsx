@@ -95,7 +95,7 @@ export function TryView() {
   const { paints, choosable, areaNames } = weighing;
   const well = palette.includes(chosenWell) ? chosenWell : NEW_WELL;
   const known = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
-  const candidates = choosable.map((p) => paints[p].id).filter((id) => !palette.includes(id));
+  const candidates = choosable.map((p) => paints[p]!.id).filter((id) => !palette.includes(id));
   const served = useServed([palette, tried ?? palette, ...candidates.map((id) => paletteWith(palette, id, well))]);
   if (palette.length === 0)
     return (
@@ -152,14 +152,14 @@ export function TryView() {
         </p>
         <ul className="mt-1 max-h-64 overflow-y-auto border-t border-(--hairline)" aria-label="Paints to try">
           {order.map((i) => {
-            const paint = known.get(candidates[i]);
+            const paint = known.get(candidates[i]!);
             return (
               paint && (
                 <Candidate
                   key={paint.id}
                   paint={paint}
                   now={now}
-                  then={each[i]}
+                  then={each[i]!}
                   palette={paletteWith(palette, paint.id, well)}
                   onPut={() => put(paint.id)}
                 />

@@ -127,7 +127,7 @@ export function WashView() {
         : // One more comes in: of six the last of the others makes room.
           [
             ...left.filter((one) => one !== id),
-            ...(inRing.length >= MOST_IN_RING ? [inRing[inRing.length - 1].id] : []),
+            ...(inRing.length >= MOST_IN_RING ? [inRing[inRing.length - 1]!.id] : []),
             ...own
               .filter((paint) => !inRing.includes(paint) && paint.id !== id && !left.includes(paint.id))
               .map((paint) => paint.id),
@@ -143,7 +143,7 @@ export function WashView() {
                 type="checkbox"
                 className="checkbox checkbox-xs"
                 checked={inRing.some((paint) => paint.id === id)}
-                disabled={inRing.length === 1 && inRing[0].id === id}
+                disabled={inRing.length === 1 && inRing[0]!.id === id}
                 onChange={() => toggle(id)}
               />
               {name}

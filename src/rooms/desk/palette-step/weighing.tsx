@@ -137,8 +137,8 @@ function useQuestion() {
       maxPaints: paintsInMix(approach),
       paints: paints.map((paint, i) => ({
         ...messageOf(paint),
-        strongest: strongestLoad(approach, traits[i]),
-        reluctance: reluctanceFor(approach, traits[i]),
+        strongest: strongestLoad(approach, traits[i]!),
+        reluctance: reluctanceFor(approach, traits[i]!),
       })),
       targets: wanted.map(({ lab, weight, areaCm2 }) => ({ lab, weight, areaCm2 })),
     };
@@ -149,7 +149,7 @@ function useQuestion() {
     const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
     const never = [...paints.keys()].filter(
       (i) =>
-        !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i].id) || rules.never.includes(paints[i].id)),
+        !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i]!.id) || rules.never.includes(paints[i]!.id)),
     );
     const kinds = approachRules(approach, traits);
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
@@ -180,7 +180,7 @@ function useQuestion() {
       choosable,
       areaNames: wanted.map(({ name }) => name),
       leftOut: paints.flatMap((paint, i): LeftOut[] =>
-        reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i] }] : [],
+        reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i]! }] : [],
       ),
       missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
     };
@@ -296,7 +296,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
   );
   const stop = useCallback(() => worker.current?.stop(), []);
   const again = useCallback(() => setAttempt((n) => n + 1), []);
-  const idsOf = useCallback((palette: readonly number[]) => palette.map((p) => paints[p].id), [paints]);
+  const idsOf = useCallback((palette: readonly number[]) => palette.map((p) => paints[p]!.id), [paints]);
   const indicesOf = useCallback(
     (ids: readonly string[]) =>
       ids.flatMap((id) => {
@@ -343,7 +343,7 @@ export function useServed(palettes: readonly (readonly string[])[]): readonly (S
       "serve",
       asked.map((ids) => [...indicesOf(ids)]),
     ).then(
-      (found) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]), served]))),
+      (found) => !stale && setAnswers(new Map(found.map((served, i) => [keyOf(asked[i]!), served]))),
       troubleWith("The palettes could not be weighed"),
     );
     return () => {

@@ -45,14 +45,14 @@ export function gainWords(
   paints: readonly KnownPaint[],
   areaNames: readonly string[],
 ): string {
-  if (!next || next.best.length === 0 || now.best.length === 0) return "";
-  const [from, to] = [now.best[0], next.best[0]];
+  const [from, to] = [now.best[0], next?.best[0]];
+  if (!next || !from || !to) return "";
   const gain = from.error - to.error;
   if (gain < HARDLY_HELPS) return `A ${ordinal(next.size)} paint hardly helps.`;
-  const come = to.paints.filter((p) => !from.paints.includes(p)).map((p) => paints[p].name);
-  const go = from.paints.filter((p) => !to.paints.includes(p)).map((p) => paints[p].name);
+  const come = to.paints.filter((p) => !from.paints.includes(p)).map((p) => paints[p]!.name);
+  const go = from.paints.filter((p) => !to.paints.includes(p)).map((p) => paints[p]!.name);
   const most = from.served
-    .map(({ error }, i) => ({ name: areaNames[i], gain: error - to.served[i].error }))
+    .map(({ error }, i) => ({ name: areaNames[i] ?? "", gain: error - to.served[i]!.error }))
     .filter(({ gain: by }) => by > 1)
     .sort((a, b) => b.gain - a.gain)
     .slice(0, 2);
@@ -71,7 +71,7 @@ export interface Change {
 
 export function changeOf(before: ServedPalette, after: ServedPalette, areaNames: readonly string[]): Change {
   const moves = before.served.map(({ error }, t) => ({
-    name: areaNames[t],
+    name: areaNames[t] ?? "",
     by: error - (after.served[t]?.error ?? Infinity),
   }));
   return {

@@ -23,7 +23,7 @@ function useWeighed(): Weighed | null {
   const { opened, ready, ask, indicesOf, paints, choosable } = useWeighing();
   const palette = useDesk((s) => s.document.palette);
   const [answer, setAnswer] = useState<Weighed | null>(null);
-  const convenience = choosable.filter((p) => paints[p].pigments.length > 1);
+  const convenience = choosable.filter((p) => paints[p]!.pigments.length > 1);
   const key = JSON.stringify([ready ? opened : 0, indicesOf(palette), convenience]);
   useEffect(() => {
     const [now, own, mixed] = JSON.parse(key) as [number, number[], number[]];
@@ -56,14 +56,14 @@ function useWishes(served: ServedPalette): {
     setBusy(true);
     ask("serve", [[...choosable]])
       .then(async ([all]) => {
-        const targets = all.served.flatMap(({ ideal }, t) => (ideal >= FAIR ? [t] : []));
+        const targets = all!.served.flatMap(({ ideal }, t) => (ideal >= FAIR ? [t] : []));
         const wishes = await ask(
           "wish",
           [...choosable],
           targets,
-          targets.map((t) => all.served[t].ideal),
+          targets.map((t) => all!.served[t]!.ideal),
         );
-        setFound({ of: served, wishes: wishes.map((wish, i) => ({ ...wish, target: targets[i] })) });
+        setFound({ of: served, wishes: wishes.map((wish, i) => ({ ...wish, target: targets[i]! })) });
       })
       .catch((error: unknown) => {
         setFound(null);
@@ -110,19 +110,19 @@ function whyWords(
     .map(
       ({ name, targets }) =>
         `${name} carries ${firstOf(
-          targets.map((t) => areaNames[t]),
+          targets.map((t) => areaNames[t]!),
           3,
         )}`,
     );
   const alone = busy
     .filter(({ hanging }) => hanging.length > 0)
-    .sort((a, b) => b.hanging[0].worse - a.hanging[0].worse)[0];
-  const poor = served.served.flatMap(({ ideal }, t) => (ideal >= FAIR ? [areaNames[t]] : []));
+    .sort((a, b) => b.hanging[0]!.worse - a.hanging[0]!.worse)[0];
+  const poor = served.served.flatMap(({ ideal }, t) => (ideal >= FAIR ? (areaNames[t] ?? []) : []));
   return [
     `${carries.join("; ")}.`,
     alone
       ? `Nothing else makes ${firstOf(
-          alone.hanging.map(({ target }) => areaNames[target]),
+          alone.hanging.map(({ target }) => areaNames[target]!),
           2,
         )} but ${alone.name}.`
       : "No area hangs on a single paint.",
@@ -142,7 +142,7 @@ export function Worth({ served }: { served: ServedPalette }) {
   const amounts = useAmounts();
   const wanted = useWantedColours();
   const { wishes, look, busy } = useWishes(served);
-  const own = indicesOf(palette).map((p) => paints[p]);
+  const own = indicesOf(palette).flatMap((p) => paints[p] ?? []);
   const range = useMemo(
     () =>
       valueRange(
@@ -161,7 +161,7 @@ export function Worth({ served }: { served: ServedPalette }) {
         Weighing each paint …
       </p>
     );
-  const nameOf = (p: number): string => paints[p].name;
+  const nameOf = (p: number): string => paints[p]!.name;
   return (
     <section aria-label="What each paint earns" className="space-y-2">
       <p className="leading-snug">
@@ -170,7 +170,7 @@ export function Worth({ served }: { served: ServedPalette }) {
       </p>
       <ul>
         {weighed.paints.map(({ paint, targets, loss, hanging }) => {
-          const known = paints[paint];
+          const known = paints[paint]!;
           const amount = amounts.get(known.id) ?? 0;
           const nothing = loss < DOES_NOTHING;
           return (
@@ -184,7 +184,7 @@ export function Worth({ served }: { served: ServedPalette }) {
                 <p
                   className="label-line leading-snug"
                   title={firstOf(
-                    targets.map((t) => areaNames[t]),
+                    targets.map((t) => areaNames[t]!),
                     60,
                   )}
                 >
@@ -192,7 +192,7 @@ export function Worth({ served }: { served: ServedPalette }) {
                   {amount >= 0.005 && ` · ${Math.round(100 * amount)} % of the paint`}
                   {hanging.length > 0 &&
                     ` · ${firstOf(
-                      hanging.map(({ target }) => areaNames[target]),
+                      hanging.map(({ target }) => areaNames[target]!),
                       2,
                     )} ${hanging.length > 1 ? "hang" : "hangs"} on it`}
                 </p>
@@ -225,14 +225,14 @@ export function Worth({ served }: { served: ServedPalette }) {
           {nameOf(weighed.savings[0].paint)}, ready mixed, would save most mixing:{" "}
           {paintsWord(weighed.savings[0].fewer)} fewer to mix for{" "}
           {firstOf(
-            weighed.savings[0].targets.map((t) => areaNames[t]),
+            weighed.savings[0].targets.map((t) => areaNames[t]!),
             3,
           )}
           .{" "}
           <button
             type="button"
             className="btn btn-ghost btn-xs"
-            onClick={() => addToPalette(paints[weighed.savings[0].paint].id)}
+            onClick={() => addToPalette(paints[weighed.savings[0]!.paint]!.id)}
           >
             Lay it out too
           </button>
@@ -259,7 +259,7 @@ export function Worth({ served }: { served: ServedPalette }) {
                 <>
                   Nothing reaches {areaNames[target]}, off by {error.toFixed(1)}, and no pigment of the handbook helps
                   enough: let it go, paint it{" "}
-                  {describeColour(wanted[target].lab).value < 4
+                  {describeColour(wanted[target]!.lab).value < 4
                     ? "as dark as the palette goes"
                     : "duller or at another value"}
                   .

@@ -25,7 +25,7 @@ const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
   one !== null &&
   one.waterParts === two.waterParts &&
   one.parts.length === two.parts.length &&
-  one.parts.every((part, i) => part.paintId === two.parts[i].paintId && part.parts === two.parts[i].parts);
+  one.parts.every((part, i) => part.paintId === two.parts[i]!.paintId && part.parts === two.parts[i]!.parts);
 
 interface ColourProps {
   readonly area: PaintingArea;
@@ -95,7 +95,7 @@ function Meeting({ area, paper }: { area: PaintingArea; paper: Paper }) {
     return recipe && mix ? [{ mix, load: loadOfWater(recipe.waterParts) }] : [];
   });
   if (puddles.length < laid.length) return null;
-  const path = puddles.slice(1).flatMap((to, i) => chargePath(puddles[i], to, paper, MEETING_STEPS));
+  const path = puddles.slice(1).flatMap((to, i) => chargePath(puddles[i]!, to, paper, MEETING_STEPS));
   return (
     <div className="space-y-1 pb-3">
       <p className="label-line">

@@ -11,7 +11,7 @@ export function AreaNav({ area }: { area: PaintingArea }) {
   const areas = useDesk((s) => s.document.areas);
   const { select, removeArea } = useDeskStore().getState();
   const index = areas.findIndex((a) => a.id === area.id);
-  const beside = (by: number): PaintingArea => areas[(index + by + areas.length) % areas.length];
+  const beside = (by: number): PaintingArea => areas[(index + by + areas.length) % areas.length]!;
   return (
     <nav aria-label="Areas" className="mb-2 flex items-center gap-1">
       <button type="button" className="btn btn-ghost btn-sm -ml-3" onClick={() => select(null)}>

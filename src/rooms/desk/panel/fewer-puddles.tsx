@@ -1,11 +1,12 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { HANDS, puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
 import { staysFor } from "@/model/washes";
 import { troubleWith } from "@/ui/trouble";
+import { useSeen } from "@/ui/use-seen";
 import { messageOf } from "@/workers/paint-message";
 import type { PuddleJob } from "@/workers/match-api";
 import { useDesk } from "../desk-store";
@@ -15,8 +16,8 @@ import { paintsInMix } from "@/core/palette";
 import { useTargets, useWantedColours } from "../targets";
 import { HAND_WORDS } from "../palette-step/words";
 
-/** Plans of the tray's paints for all colours that lie on the paper itself; null while they are being made. */
-function usePlans(): {
+/** Plans of the tray's paints for all colours that lie on the paper itself; null until they are `wished` for and made. */
+function usePlans(wished: boolean): {
   readonly plans: readonly PuddlePlan[] | null;
   readonly ids: readonly string[];
   readonly paintIds: readonly string[];
@@ -51,6 +52,7 @@ function usePlans(): {
   }, [wanted, palette, paints, paper, targets, approach]);
   const [found, setFound] = useState<{ key: string; plans: readonly PuddlePlan[] } | null>(null);
   useEffect(() => {
+    if (!wished) return;
     let stale = false;
     desk
       .puddles(JSON.parse(asked.key) as PuddleJob)
@@ -61,29 +63,30 @@ function usePlans(): {
     return () => {
       stale = true;
     };
-  }, [desk, asked.key]);
+  }, [desk, asked.key, wished]);
   return { plans: found?.key === asked.key ? found.plans : null, ids: asked.ids, paintIds: asked.paintIds };
 }
 
 /** How few puddles could serve all colours, what each number comes to, and one press to mix so. */
 export function FewerPuddles() {
-  const { plans, ids, paintIds } = usePlans();
+  const place = useRef<HTMLDivElement>(null);
+  const { plans, ids, paintIds } = usePlans(useSeen(place, "0px"));
   const hand = useDesk((s) => s.document.approach.hand);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   if (ids.length < 3 || paintIds.length === 0) return null;
   if (!plans)
     return (
-      <p role="status" className="quiet text-[0.9rem]">
+      <div ref={place} role="status" className="quiet min-h-24 text-[0.9rem]">
         Looking for fewer puddles …
-      </p>
+      </div>
     );
   const apply = (plan: PuddlePlan): void =>
     chooseRecipes(
       new Map(
         plan.puddles.flatMap(({ servings }) =>
           servings.map(({ target, parts, waterParts }): readonly [string, StoredRecipe] => [
-            ids[target],
-            { parts: parts.map(([paint, amount]) => ({ paintId: paintIds[paint], parts: amount })), waterParts },
+            ids[target]!,
+            { parts: parts.map(([paint, amount]) => ({ paintId: paintIds[paint]!, parts: amount })), waterParts },
           ]),
         ),
       ),

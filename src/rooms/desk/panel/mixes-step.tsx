@@ -30,7 +30,7 @@ function ColourRow({
 }) {
   const select = useDesk((s) => s.select);
   const paints = usePaints();
-  const colour = coloursOf(area)[index];
+  const colour = coloursOf(area)[index]!;
   const { recipe } = colour;
   const parts = recipe && namedParts(recipe, paints);
   const target = useTargets().get(colour.id) ?? colour.lab;

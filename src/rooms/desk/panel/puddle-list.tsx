@@ -59,7 +59,7 @@ function useSharings(): readonly Sharing[] {
   return useMemo(() => {
     const byRegion = new Map(areas.map((area) => [area.region, area]));
     const key = (recipe: StoredRecipe | null): string =>
-      JSON.stringify(recipe && puddlesOf([{ id: "", parts: recipe.parts, waterParts: 0, areaCm2: 0 }])[0].parts);
+      JSON.stringify(recipe && puddlesOf([{ id: "", parts: recipe.parts, waterParts: 0, areaCm2: 0 }])[0]!.parts);
     const found: Sharing[] = [];
     for (const { a, b } of measured?.borders ?? []) {
       for (const [own, other] of [
@@ -178,7 +178,7 @@ export function PuddleList() {
             >
               {puddle.from !== null && (
                 <p className="text-[0.9rem]">
-                  Then add {addedName(puddle.parts, puddles[puddle.from].parts)} to some of it:
+                  Then add {addedName(puddle.parts, puddles[puddle.from]!.parts)} to some of it:
                 </p>
               )}
               {parts ? (

@@ -23,10 +23,10 @@ const fewer = (parts: number): number => (parts <= 1 ? TOUCH : parts - 1);
 
 function waterStep(waterParts: number, by: -1 | 1): number {
   const nearest = COUNTABLE_WATER.reduce(
-    (best, w, i) => (Math.abs(w - waterParts) < Math.abs(COUNTABLE_WATER[best] - waterParts) ? i : best),
+    (best, w, i) => (Math.abs(w - waterParts) < Math.abs(COUNTABLE_WATER[best]! - waterParts) ? i : best),
     0,
   );
-  return COUNTABLE_WATER[Math.min(COUNTABLE_WATER.length - 1, Math.max(0, nearest + by))];
+  return COUNTABLE_WATER[Math.min(COUNTABLE_WATER.length - 1, Math.max(0, nearest + by))]!;
 }
 
 function Step({
@@ -137,7 +137,7 @@ export function RecipeEditor({
           </span>
           <Step
             label="More water"
-            disabled={recipe.waterParts >= COUNTABLE_WATER[COUNTABLE_WATER.length - 1]}
+            disabled={recipe.waterParts >= COUNTABLE_WATER[COUNTABLE_WATER.length - 1]!}
             onClick={() => change({ waterParts: waterStep(recipe.waterParts, 1) })}
           >
             <Plus size={14} />

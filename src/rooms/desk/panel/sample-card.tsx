@@ -28,7 +28,7 @@ export function SampleCard({ taken }: { taken: TakenSample }) {
   const keep = (event: FormEvent): void => {
     event.preventDefault();
     const checked = nameRule.safeParse(name);
-    if (!checked.success) setFault(checked.error.issues[0].message);
+    if (!checked.success) setFault(checked.error.issues[0]!.message);
     else if (count >= LIMITS.areas) setFault(`A painting holds at most ${LIMITS.areas} areas. Remove one first.`);
     else addArea(newArea({ id: crypto.randomUUID(), name: checked.data, sample: taken.sample, lab: taken.lab }));
   };

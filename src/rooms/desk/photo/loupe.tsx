@@ -43,7 +43,7 @@ function magnified(
         continue;
       }
       const from = 4 * (row * width + column);
-      const [r, g, b] = [LINEAR[data[from]], LINEAR[data[from + 1]], LINEAR[data[from + 2]]];
+      const [r, g, b] = [LINEAR[data[from]!]!, LINEAR[data[from + 1]!]!, LINEAR[data[from + 2]!]!];
       const light = linearSrgbOfLinearP3({
         r: white[0] * r + white[1] * g + white[2] * b,
         g: white[3] * r + white[4] * g + white[5] * b,

@@ -5,8 +5,8 @@ import { outlinesOf, type LabelMap, type Outline } from "@/core/areas";
 import { matrixTo, type Viewport } from "./viewport";
 
 const pathOf = ({ points, closed }: Outline): string => {
-  let path = `M${points[0].toFixed(1)} ${points[1].toFixed(1)}`;
-  for (let i = 2; i < points.length; i += 2) path += `L${points[i].toFixed(1)} ${points[i + 1].toFixed(1)}`;
+  let path = `M${points[0]!.toFixed(1)} ${points[1]!.toFixed(1)}`;
+  for (let i = 2; i < points.length; i += 2) path += `L${points[i]!.toFixed(1)} ${points[i + 1]!.toFixed(1)}`;
   return closed ? `${path}Z` : path;
 };
 

@@ -50,7 +50,7 @@ function useSize(): [(element: HTMLElement | null) => void, { width: number; hei
   useEffect(() => {
     if (!element) return;
     const observer = new ResizeObserver(([entry]) =>
-      setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+      setSize({ width: entry!.contentRect.width, height: entry!.contentRect.height }),
     );
     observer.observe(element);
     return () => observer.disconnect();

@@ -41,7 +41,7 @@ export function useLassoLine(onClosed: (points: readonly Point[]) => void): Lass
   const near = (a: Point, b: Point, limit: number): boolean => Math.hypot(a.x - b.x, a.y - b.y) < limit;
   const corner = (point: Point): void => {
     const now = line.current.points;
-    if (now.length >= 3 && near(point, now[0], CLOSING)) close();
+    if (now.length >= 3 && near(point, now[0]!, CLOSING)) close();
     else set([...now, point]);
   };
   return {

@@ -14,16 +14,16 @@ const TICK_HEIGHT = 15;
 
 /** Places ticks at their values, pushed apart just enough to be read. */
 export function spreadTicks(tops: readonly number[], gap: number, height: number): readonly number[] {
-  const order = tops.map((_, i) => i).sort((a, b) => tops[a] - tops[b]);
+  const order = tops.map((_, i) => i).sort((a, b) => tops[a]! - tops[b]!);
   const placed = [...tops];
   let floor = 0;
   for (const i of order) {
-    placed[i] = Math.max(floor, placed[i]);
+    placed[i] = Math.max(floor, placed[i]!);
     floor = placed[i] + gap;
   }
   let ceiling = height - gap;
   for (const i of [...order].reverse()) {
-    placed[i] = Math.min(ceiling, placed[i]);
+    placed[i] = Math.min(ceiling, placed[i]!);
     ceiling = placed[i] - gap;
   }
   return placed;
@@ -72,8 +72,8 @@ export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueR
           key={area.id}
           type="button"
           tabIndex={-1}
-          title={`${area.name}: value ${values[i].toFixed(1)}`}
-          aria-label={`${area.name}: value ${values[i].toFixed(1)}`}
+          title={`${area.name}: value ${values[i]!.toFixed(1)}`}
+          aria-label={`${area.name}: value ${values[i]!.toFixed(1)}`}
           onClick={() => onSelect(area.id)}
           className={`absolute left-8 flex items-center leading-none ${area.id === selectedId ? "font-bold" : ""}`}
           style={{ top: tops[i], height: TICK_HEIGHT }}

@@ -95,7 +95,8 @@ export class ViewPainter {
     const gl = canvas.getContext("webgl2", { alpha: false, antialias: false, preserveDrawingBuffer: false });
     if (!gl) throw new Error("no WebGL 2");
     this.gl = gl;
-    [this.photo, this.areas, this.targets, this.reach] = [0, 1, 2, 3].map(() => gl.createTexture());
+    const texture = (): WebGLTexture => gl.createTexture();
+    [this.photo, this.areas, this.targets, this.reach] = [texture(), texture(), texture(), texture()];
     gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
     this.setAreas({ width: 1, height: 1, labels: new Uint8Array(1) });
     this.setTargets(new Map());

@@ -167,8 +167,8 @@ void main() {
     vec3 own = texelFetch(photo, clamp(ivec2(uv * vec2(size)), ivec2(0), size - 1), 0).rgb;
     float high = max(own.r, max(own.g, own.b));
     // Burnt out: bars of black and white rising to the right. Blocked: falling bars.
-    if (high >= ${number(LINEAR[BURNT_BYTE] - 1e-4)}) colour = vec3(step(4.0, mod(gl_FragCoord.x - gl_FragCoord.y, 8.0)));
-    else if (high <= ${number(LINEAR[BLOCKED_BYTE] + 1e-5)}) colour = vec3(step(4.0, mod(gl_FragCoord.x + gl_FragCoord.y, 8.0)) * 0.8);
+    if (high >= ${number(LINEAR[BURNT_BYTE]! - 1e-4)}) colour = vec3(step(4.0, mod(gl_FragCoord.x - gl_FragCoord.y, 8.0)));
+    else if (high <= ${number(LINEAR[BLOCKED_BYTE]! + 1e-5)}) colour = vec3(step(4.0, mod(gl_FragCoord.x + gl_FragCoord.y, 8.0)) * 0.8);
   }
   shown = vec4(colour, 1.0);
 }`;

@@ -79,7 +79,7 @@ export function WashMarks({
   const moveEnd = (end: "from" | "to", to: Point): void => {
     const index = end === "from" ? 0 : laid.length - 1;
     const lab = colourAt(to);
-    const more = area.wash.more.map((one) => (one.id === laid[index].id ? { ...one, lab, at: to } : one));
+    const more = area.wash.more.map((one) => (one.id === laid[index]!.id ? { ...one, lab, at: to } : one));
     changeArea(area.id, {
       ...(index === 0 && { lab, sample: { ...area.sample, ...to } }),
       wash: { ...area.wash, more, run: { ...run!, [end]: to } },

@@ -67,8 +67,8 @@ function News({
   const come = from ? to.filter((id) => !from.includes(id)).map(nameOf) : [];
   const go = from ? from.filter((id) => !to.includes(id)).map(nameOf) : [];
   const [before, after = before] = served;
-  if (come.length + go.length === 0 || before.served.length === 0)
-    return <>The areas are off by {after.error.toFixed(1)} with this palette.</>;
+  if (come.length + go.length === 0 || before!.served.length === 0)
+    return <>The areas are off by {after!.error.toFixed(1)} with this palette.</>;
   const what =
     come.length > 2 || go.length > 2
       ? "This palette"
@@ -80,9 +80,9 @@ function News({
   return (
     <>
       <span className="font-semibold">
-        {what}: off by {after.error.toFixed(1)}
+        {what}: off by {after!.error.toFixed(1)}
       </span>
-      , {tried ? "now" : "was"} {before.error.toFixed(1)}. {changeWords(changeOf(before, after, areaNames))}
+      , {tried ? "now" : "was"} {before!.error.toFixed(1)}. {changeWords(changeOf(before!, after!, areaNames))}
     </>
   );
 }
