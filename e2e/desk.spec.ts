@@ -178,8 +178,9 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
   // Sizes are known: what was worked out without them is no longer shown.
   await expect(all).toContainText("cm²");
   const before = await all.getByRole("heading", { level: 3 }).innerText();
-  await expect(page.getByRole("region", { name: "Fewer puddles" })).toBeVisible();
-  const choices = page.getByRole("region", { name: "Fewer puddles" }).getByRole("button");
+  await page.getByRole("button", { name: "How many puddles do you want to mix?" }).click();
+  const choices = page.getByRole("region", { name: "Fewer puddles" }).getByRole("button", { name: /^Mix from/ });
+  await choices.first().waitFor();
   const names = await choices.evaluateAll((list) => list.map((one) => one.getAttribute("aria-label")!));
   const figures = names.map((name) =>
     name

@@ -316,6 +316,7 @@ test("a recipe that is kept stays when another palette is laid out and few puddl
     .getByRole("button", { name: /Mixes$/ })
     .click();
   await page.getByRole("button", { name: "All areas" }).click();
+  await page.getByRole("button", { name: "How many puddles do you want to mix?" }).click();
   await page
     .getByRole("region", { name: "Fewer puddles" })
     .getByRole("button", { name: /^Mix from/ })

@@ -1,6 +1,7 @@
 "use client";
 
 import { X } from "lucide-react";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { recommendedSize, SIZE_RANGE, UNSEEN } from "@/core/palette";
 import { useDesk } from "../desk-store";
@@ -8,7 +9,6 @@ import { usePaints } from "../paints";
 import { ApproachPanel } from "./approach-panel";
 import { useWeighing } from "./weighing";
 import { Classics } from "./classics";
-import { GainChart } from "./gain-chart";
 import { KindRules } from "./kind-rules";
 import { useApplyPalette } from "./apply-palette";
 import { MustReach } from "./must-reach";
@@ -16,6 +16,12 @@ import { TakenAlong } from "./taken-along";
 import { NearCopies, OtherPalettes } from "./other-palettes";
 import { PaletteCard, type PaletteActs } from "./palette-card";
 import { areasWord, gainWords, HAND_WORDS, listed, paintsWord } from "./words";
+
+/** The charts' library is large, and the desk opens without it. */
+const GainChart = dynamic(() => import("./gain-chart").then(({ GainChart: chart }) => chart), {
+  ssr: false,
+  loading: () => <div className="h-40" />,
+});
 
 /** Paints that must be in it and paints that must not, to be dropped again. */
 function Rules({ onDrop }: { onDrop: (id: string) => void }) {

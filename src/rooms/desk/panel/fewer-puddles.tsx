@@ -1,12 +1,12 @@
 "use client";
 
-import { useEffect, useMemo, useRef, useState } from "react";
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
 import { HANDS, puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
 import { staysFor } from "@/model/washes";
 import { troubleWith } from "@/ui/trouble";
-import { useSeen } from "@/ui/use-seen";
 import { messageOf } from "@/workers/paint-message";
 import type { PuddleJob } from "@/workers/match-api";
 import { useDesk } from "../desk-store";
@@ -16,12 +16,15 @@ import { paintsInMix } from "@/core/palette";
 import { useTargets, useWantedColours } from "../targets";
 import { HAND_WORDS } from "../palette-step/words";
 
-/** Plans of the tray's paints for all colours that lie on the paper itself; null until they are `wished` for and made. */
-function usePlans(wished: boolean): {
+interface Plans {
+  /** Null while they are being made. */
   readonly plans: readonly PuddlePlan[] | null;
   readonly ids: readonly string[];
   readonly paintIds: readonly string[];
-} {
+}
+
+/** Plans of the tray's paints for all colours that lie on the paper itself. */
+function usePlans(): Plans {
   const desk = useMatchDesk();
   const paints = usePaints();
   const paper = usePaper();
@@ -52,7 +55,6 @@ function usePlans(wished: boolean): {
   }, [wanted, palette, paints, paper, targets, approach]);
   const [found, setFound] = useState<{ key: string; plans: readonly PuddlePlan[] } | null>(null);
   useEffect(() => {
-    if (!wished) return;
     let stale = false;
     desk
       .puddles(JSON.parse(asked.key) as PuddleJob)
@@ -63,22 +65,22 @@ function usePlans(wished: boolean): {
     return () => {
       stale = true;
     };
-  }, [desk, asked.key, wished]);
+  }, [desk, asked.key]);
   return { plans: found?.key === asked.key ? found.plans : null, ids: asked.ids, paintIds: asked.paintIds };
 }
 
-/** How few puddles could serve all colours, what each number comes to, and one press to mix so. */
-export function FewerPuddles() {
-  const place = useRef<HTMLDivElement>(null);
-  const { plans, ids, paintIds } = usePlans(useSeen(place, "0px"));
+/** Each number of puddles with what it comes to, and one press to mix so. */
+function Choices() {
+  const { plans, ids, paintIds } = usePlans();
   const hand = useDesk((s) => s.document.approach.hand);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
-  if (ids.length < 3 || paintIds.length === 0) return null;
+  if (ids.length < 3 || paintIds.length === 0)
+    return <p className="quiet text-[0.9rem]">There are too few colours to bring together.</p>;
   if (!plans)
     return (
-      <div ref={place} role="status" className="quiet min-h-24 text-[0.9rem]">
+      <p role="status" className="quiet text-[0.9rem]">
         Looking for fewer puddles …
-      </div>
+      </p>
     );
   const apply = (plan: PuddlePlan): void =>
     chooseRecipes(
@@ -92,8 +94,7 @@ export function FewerPuddles() {
       ),
     );
   return (
-    <section aria-label="Fewer puddles" className="space-y-1.5 rounded-field border border-(--hairline) p-3">
-      <h4 className="font-semibold">How many puddles do you want to mix?</h4>
+    <>
       <p className="quiet text-[0.9rem] leading-snug">
         Each colour from one of them, thinned, or with one paint added. What comes out is off by so much in the mean, in{" "}
         {HAND_WORDS[hand]}.
@@ -115,6 +116,25 @@ export function FewerPuddles() {
           </li>
         ))}
       </ul>
+    </>
+  );
+}
+
+/** How few puddles could serve all colours: worked out once the painter asks for it. */
+export function FewerPuddles() {
+  const [open, setOpen] = useState(false);
+  const Chevron = open ? ChevronDown : ChevronRight;
+  return (
+    <section aria-label="Fewer puddles" className="space-y-1.5">
+      <button
+        type="button"
+        className="btn btn-outline btn-sm"
+        aria-expanded={open}
+        onClick={() => setOpen((now) => !now)}
+      >
+        <Chevron size={15} aria-hidden /> How many puddles do you want to mix?
+      </button>
+      {open && <Choices />}
     </section>
   );
 }
