@@ -1,4 +1,3 @@
-import { tripleOf } from "../src/core/numeric/tuples";
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { startServer, type RunningServer } from "./server";
@@ -27,6 +26,9 @@ const photo = (page: Page) => page.getByRole("application");
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" });
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 
+const step = (page: Page, name: RegExp) =>
+  page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name }).click();
+
 /** The demo's sheet, 38 by 28 cm, takes in this share of its photo's width, from the middle. */
 const SHEET_WIDTH = 38 / 28 / 1.5;
 const onSheet = (x: number): number => 0.5 + (x - 0.5) / SHEET_WIDTH;
@@ -45,7 +47,7 @@ test("the demo lies on the desk", async ({ page }) => {
     "The pump house at last light",
     { timeout: 60_000 },
   );
-  await expect(page).toHaveTitle("The pump house at last light · Abendrot");
+  await expect(page).toHaveTitle("The pump house at last light · Mixes · Abendrot");
   await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(12);
   await expect(tray(page).getByRole("listitem")).toHaveCount(8);
   await expect(tray(page)).toContainText("Ultramarine");
@@ -99,8 +101,8 @@ test("more water makes the predicted colour lighter at once", async ({ page }) =
       .locator("span")
       .nth(1)
       .evaluate((side) => {
-        const [r, g, b] = tripleOf(getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number));
-        return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+        const rgb = getComputedStyle(side).backgroundColor.match(/\d+/g)!.map(Number);
+        return 0.2126 * rgb[0]! + 0.7152 * rgb[1]! + 0.0722 * rgb[2]!;
       });
   const before = await light();
   for (let i = 0; i < 4; i++) await recipe.getByRole("button", { name: "More water" }).click();
@@ -165,14 +167,51 @@ test("everything from the keyboard: take, name, undo, redo, move and empty a wel
   expect(await names()).toEqual([first, second, ...rest]);
 });
 
+test("step and open area stand in the address: back, forward, reload; the foot of each step leads on", async ({
+  page,
+}) => {
+  await page.goto(paintingUrl);
+  const next = page.getByRole("region", { name: "Next" });
+  await page.getByRole("radio", { name: "By area" }).click();
+  await page
+    .getByRole("button", { name: /Brick in shade/ })
+    .last()
+    .click();
+  const brick = page.getByRole("article", { name: /Area \d+: Brick in shade/ });
+  await expect(brick).toBeVisible();
+  await step(page, /Photo$/);
+  await expect(page).toHaveTitle(/· Photo · Abendrot$/);
+  await page.goBack();
+  await expect(brick).toBeVisible();
+  await page.reload();
+  await expect(brick).toBeVisible();
+  await page.goBack();
+  await expect(brick).toBeHidden();
+  await expect(page.getByRole("region", { name: "Mixes step" })).toBeVisible();
+  await page.goForward();
+  await expect(brick).toBeVisible();
+  // What makes no sense in an address is passed over.
+  await page.goto(`${paintingUrl.split("?")[0]}?step=varnish&area=none`);
+  await expect(page.getByRole("region", { name: "Mixes step" })).toBeVisible();
+  await step(page, /Photo$/);
+  for (const [words, name] of [
+    ["On to the areas", "Areas step"],
+    ["On to the palette", "Palette step"],
+    ["On to the mixes", "Mixes step"],
+  ] as const) {
+    await next.getByRole("button", { name: words }).click();
+    await expect(page.getByRole("region", { name })).toBeVisible();
+  }
+  await expect(next).toContainText("1 to go");
+  await next.getByRole("button", { name: "The next without a mix" }).click();
+  await expect(page.getByRole("heading", { name: "Ways to mix it" })).toBeVisible();
+});
+
 test("fewer puddles: each number says what it comes to, one press mixes all from so many, and one step undoes it", async ({
   page,
 }) => {
   await page.goto(paintingUrl);
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, /Mixes$/);
   await page.getByRole("radio", { name: "By puddle" }).click();
   const all = page.getByRole("region", { name: "All puddles" });
   // Sizes are known: what was worked out without them is no longer shown.

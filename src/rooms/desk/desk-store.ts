@@ -193,6 +193,9 @@ export const MAX_RADIUS = 0.05;
 const faultOf = (before: PaintingDocument, after: PaintingDocument): string | null =>
   changeFault(paintingDocument, before, after, { areas: paintingArea });
 
+/** Where a painting is opened when nothing else is asked for. */
+export const firstStep = ({ areas }: PaintingDocument): Step => (areas.length > 0 ? "mixes" : "photo");
+
 /** The desk's state: the painting's document, which can be undone, and what is being looked at, which can't. */
 export function createDeskStore(document: PaintingDocument): DeskStore {
   const { inRun, options } = undoSteps<DeskState>();
@@ -211,7 +214,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         taken: null,
         radius: 0.006,
         source: "paintbox",
-        step: document.areas.length > 0 ? "mixes" : "photo",
+        step: firstStep(document),
         tool: "sample",
         seeing: "plain",
         valueSteps: 5,

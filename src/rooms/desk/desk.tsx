@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, useState, type ReactNode } from "react";
+import { useEffect, useMemo, type ReactNode } from "react";
 import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
 import { isForField, useUndoKeys } from "@/ui/undo";
 import { mergePaintings } from "@/model/merge";
@@ -8,8 +8,9 @@ import type { PaintingDocument } from "@/model/painting";
 import { useAutosave } from "@/ui/saving/autosave";
 import { paintingUrl } from "@/model/addresses";
 import { LiveConflict } from "@/ui/saving/live-conflict";
+import { useDeskAtAddress } from "./address";
 import { useAreaEdits } from "./area-edits";
-import { createDeskStore, DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
+import { DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
 import { EditsProvider } from "./edits-context";
 import { Header } from "./header";
 import { BoxesProvider, knownPaint, PaintsProvider, type KnownBox } from "./paints";
@@ -21,6 +22,7 @@ import { SampleCard } from "./panel/sample-card";
 import { ApplyingProvider } from "./palette-step/apply-palette";
 import { WeighingProvider } from "./palette-step/weighing";
 import { MatchProvider } from "./matcher";
+import { NextThing } from "./next-thing";
 import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
 import {
@@ -123,6 +125,7 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
               <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
                 <Panel />
               </div>
+              <NextThing />
             </aside>
           </main>
           <Tray />
@@ -134,7 +137,7 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
 
 /** The desk: photo left, present step right, tray along the bottom. */
 export function Desk({ painting, paints, boxes, titles }: DeskProps) {
-  const [store] = useState(() => createDeskStore(painting.document));
+  const store = useDeskAtAddress(painting.document);
   const known = useMemo(() => new Map(paints.map((paint) => [paint.id, knownPaint(paint)])), [paints]);
   return (
     <DeskProvider value={store}>

@@ -15,15 +15,17 @@ import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
 import { useDesk, useDeskStore } from "./desk-store";
 import { NewPainting } from "./new-painting";
+import { STEP_WORDS } from "./step-bar";
 import { MIXABLE } from "@/model/paintbox";
 import { usePaints } from "./paints";
 
 function Title() {
   const title = useDesk((s) => s.document.title);
   const { setTitle, endTyping } = useDeskStore().getState();
+  const step = useDesk((s) => s.step);
   useEffect(() => {
-    document.title = `${title} · Abendrot`;
-  }, [title]);
+    document.title = `${title} · ${STEP_WORDS[step].name} · Abendrot`;
+  }, [title, step]);
   return (
     <TypedText
       bare

@@ -2,7 +2,7 @@
 
 import { DESK_STEPS, useDesk, type Step } from "./desk-store";
 
-const WORDS: Readonly<Record<Step, { name: string; title: string }>> = {
+export const STEP_WORDS: Readonly<Record<Step, { name: string; title: string }>> = {
   photo: { name: "Photo", title: "Sheet, white, and a measured look" },
   areas: { name: "Areas", title: "What is painted as one shape, and in what colour" },
   palette: { name: "Palette", title: "Which few paints to lay out" },
@@ -19,13 +19,13 @@ export function StepBar() {
         <button
           key={one}
           type="button"
-          title={WORDS[one].title}
+          title={STEP_WORDS[one].title}
           aria-current={one === step ? "step" : undefined}
           onClick={() => goTo(one)}
           className={`relative cursor-pointer px-3 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}
         >
           <span className="mr-1.5 text-[0.87rem]">{i + 1}</span>
-          <span className="name-face text-[1.1rem]">{WORDS[one].name}</span>
+          <span className="name-face text-[1.1rem]">{STEP_WORDS[one].name}</span>
           {one === step && (
             <span
               aria-hidden

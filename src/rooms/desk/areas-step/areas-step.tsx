@@ -75,7 +75,7 @@ export function AreasStep() {
   const { size } = usePhoto();
   const areas = useDesk((s) => s.document.areas);
   const study = useDesk((s) => s.document.study);
-  const { changeStudy, see, goTo } = useDeskStore().getState();
+  const { changeStudy, see } = useDeskStore().getState();
   const seeing = useDesk((s) => s.seeing);
   const edits = useEdits();
   const measured = useMeasured();
@@ -131,9 +131,6 @@ export function AreasStep() {
             </section>
             <ValueMapping />
             <Relations />
-            <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("palette")}>
-              On to the palette
-            </button>
           </div>
         </>
       )}

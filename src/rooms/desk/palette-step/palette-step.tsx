@@ -20,16 +20,10 @@ const VIEWS: Readonly<Record<PaletteView, { name: string; title: string; View: (
 export function PaletteStep() {
   const view = useDesk((s) => s.paletteView);
   const showPalette = useDesk((s) => s.showPalette);
-  const goTo = useDesk((s) => s.goTo);
   const { View } = VIEWS[view];
   return (
     <section aria-label="Palette step" className="space-y-3 p-6 pt-4">
-      <div className="flex items-baseline">
-        <h2 className="name-face text-2xl">Which few?</h2>
-        <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={() => goTo("mixes")}>
-          On to the mixes
-        </button>
-      </div>
+      <h2 className="name-face text-2xl">Which few?</h2>
       <ViewChoice
         label="Ways to look at the palette"
         views={PALETTE_VIEWS.map((one) => ({ view: one, ...VIEWS[one] }))}

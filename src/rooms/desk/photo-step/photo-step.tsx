@@ -1,6 +1,5 @@
 "use client";
 
-import { useDesk } from "../desk-store";
 import { Compare } from "./compare";
 import { Sheet } from "./sheet";
 import { ValueShares } from "./value-shares";
@@ -8,7 +7,6 @@ import { White } from "./white";
 
 /** The first step: which part of the photo, in what light, and what one sees in it. */
 export function PhotoStep() {
-  const goTo = useDesk((s) => s.goTo);
   return (
     <section aria-label="Photo step" className="space-y-5 p-6 pt-4">
       <div>
@@ -24,9 +22,6 @@ export function PhotoStep() {
       <ValueShares />
       <hr className="border-(--hairline)" />
       <Compare />
-      <button type="button" className="btn btn-primary btn-sm" onClick={() => goTo("areas")}>
-        On to the areas
-      </button>
     </section>
   );
 }

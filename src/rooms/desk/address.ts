@@ -1,0 +1,71 @@
+"use client";
+
+import { useSearchParams } from "next/navigation";
+import { useEffect, useState } from "react";
+import { z } from "zod";
+import type { PaintingDocument } from "@/model/painting";
+import { createDeskStore, DESK_STEPS, firstStep, type DeskStore, type Step } from "./desk-store";
+
+/** What of the desk stands in the address: the step, and the area that is open. */
+export interface DeskPlace {
+  readonly step: Step | null;
+  readonly areaId: string | null;
+}
+
+const query = z.object({ step: z.enum(DESK_STEPS).nullable().catch(null), area: z.uuid().nullable().catch(null) });
+
+/** The place that an address asks for; what makes no sense is passed over. */
+export function placeOf(search: URLSearchParams): DeskPlace {
+  const { step, area } = query.parse({ step: search.get("step"), area: search.get("area") });
+  return { step, areaId: area };
+}
+
+/** The query of a place, "?step=mixes&area=…". */
+export function queryOf({ step, areaId }: DeskPlace): string {
+  const search = new URLSearchParams();
+  if (step) search.set("step", step);
+  if (areaId) search.set("area", areaId);
+  return search.size > 0 ? `?${search.toString()}` : "";
+}
+
+/** Brings the desk to a place; an area that is gone is not opened. */
+function goThere(store: DeskStore, { step, areaId }: DeskPlace, first: Step): void {
+  const state = store.getState();
+  const to = step ?? first;
+  if (state.step !== to) state.goTo(to);
+  const known = state.document.areas.some(({ id }) => id === areaId) ? areaId : null;
+  if (store.getState().selectedId !== known) store.getState().select(known);
+}
+
+/** A desk for a painting, opened where the address asks for. */
+export function useDeskAtAddress(document: PaintingDocument): DeskStore {
+  const search = useSearchParams();
+  const [store] = useState(() => {
+    const made = createDeskStore(document);
+    goThere(made, placeOf(new URLSearchParams(search)), firstStep(document));
+    return made;
+  });
+  useAddress(store, firstStep(document));
+  return store;
+}
+
+/**
+ * Keeps the address and the desk together: each step and each area that is opened is a place to come back to by the
+ * browser's own back and forward, by a reload or a bookmark. `first` is the step that an address without one means.
+ */
+function useAddress(store: DeskStore, first: Step): void {
+  useEffect(() => {
+    const asked = (): DeskPlace => placeOf(new URLSearchParams(window.location.search));
+    const follow = (): void => goThere(store, asked(), first);
+    window.addEventListener("popstate", follow);
+    const stop = store.subscribe(({ step, selectedId }) => {
+      const now = asked();
+      if (step === (now.step ?? first) && selectedId === now.areaId) return;
+      window.history.pushState(null, "", `${window.location.pathname}${queryOf({ step, areaId: selectedId })}`);
+    });
+    return () => {
+      window.removeEventListener("popstate", follow);
+      stop();
+    };
+  }, [store, first]);
+}
