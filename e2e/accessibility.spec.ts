@@ -276,6 +276,23 @@ const rooms: readonly (readonly [
     [["tried", () => Promise.resolve()]],
   ],
   [
+    "the paintings",
+    "/paintings",
+    (page) => expect(page.locator("[inert]")).toHaveCount(0),
+    [
+      [
+        "one to be renamed, one in the bin",
+        async (page) => {
+          await page.getByRole("button", { name: "Double" }).click();
+          await expect(page.getByRole("article")).toHaveCount(2);
+          await page.getByRole("button", { name: "Bin" }).first().click();
+          await page.getByRole("region", { name: "Bin" }).waitFor();
+          await page.getByRole("button", { name: "Rename" }).click();
+        },
+      ],
+    ],
+  ],
+  [
     "no room",
     "/painting/none",
     (page) => page.getByRole("heading").waitFor(),
@@ -303,8 +320,10 @@ for (const [room, path, ready, views] of rooms) {
   });
 }
 
-test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768", async ({ page }) => {
-  for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure"]) {
+test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768, lying or upright at 820", async ({
+  page,
+}) => {
+  for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure", "/paintings"]) {
     await page.goto(`${server.url}${path}`);
     await page.getByRole("link", { name: /Abendrot/ }).waitFor();
     await expect(page.locator("[inert]")).toHaveCount(0);
@@ -312,6 +331,7 @@ test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 76
     for (const [width, height] of [
       [1280, 800],
       [1024, 768],
+      [820, 1180],
     ]) {
       await page.setViewportSize({ width: width!, height: height! });
       const overflow = await page.evaluate(

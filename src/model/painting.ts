@@ -288,6 +288,16 @@ export const newPainting = (title: string, paperId: string, own: Approach = DEFA
 
 export const savePaintingRequest = saveRequest(paintingDocument);
 
+/** A change to a painting that lies on the shelf: its title, or whether it is in the bin. */
+export const shelfRequest = z.union([
+  z.strictObject({ title: paintingDocument.shape.title }),
+  z.strictObject({ binned: z.boolean() }),
+]);
+export type ShelfRequest = z.infer<typeof shelfRequest>;
+
+/** The title of a painting that was made from another, as long as titles may be. */
+export const againTitle = (title: string): string => `${title.slice(0, LETTERS.title - 7)}, again`;
+
 /** A painting to be kept as one of its own: a document on a photo that is there. */
 export const paintingCopyRequest = z.object({
   photoId: z.string().regex(/^[0-9a-f]{64}$/),

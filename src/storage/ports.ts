@@ -31,9 +31,22 @@ export interface PaintingTitle {
   readonly photoId: string;
 }
 
+/** A painting on the shelf: what it looks like and how far it is. */
+export interface ShelvedPainting extends PaintingTitle {
+  readonly updatedAt: Date;
+  readonly binnedAt: Date | null;
+  /** Paints in the tray, in its order. */
+  readonly paintIds: readonly string[];
+  readonly areas: number;
+  readonly colours: number;
+  /** Colours that have a recipe. */
+  readonly mixed: number;
+}
+
 /** A painting as the desk opens it. */
 export interface StoredPainting {
   readonly id: string;
+  readonly binned: boolean;
   readonly revision: number;
   readonly photo: PhotoRecord;
   readonly document: PaintingDocument;
@@ -49,13 +62,19 @@ export interface PaintingRecipe {
 }
 
 interface Paintings {
-  /** All paintings, last changed first. */
+  /** All paintings that are not in the bin, last changed first. */
   list(): Promise<PaintingTitle[]>;
+  /** All paintings with how far they are, those in the bin too, last changed first. */
+  shelf(): Promise<ShelvedPainting[]>;
   find(id: string): Promise<StoredPainting | null>;
   /** Creates a painting with all its parts; returns its id. */
   create(photoId: string, document: PaintingDocument): Promise<string>;
   /** Replaces a painting's document; returns the stored revision. Throws RevisionConflict or PaintingNotFound. */
   save(id: string, stamp: SaveStamp, document: PaintingDocument): Promise<number>;
+  /** Gives a painting another title, as a change of its own. Throws PaintingNotFound. */
+  rename(id: string, title: string): Promise<void>;
+  /** Puts a painting in the bin or takes it out again. Throws PaintingNotFound. */
+  bin(id: string, binned: boolean): Promise<void>;
   /** Removes a painting with its areas and palette; its photo stays. */
   remove(id: string): Promise<void>;
   /** The recipes of all paintings, last changed painting first. */

@@ -9,12 +9,15 @@ import {
   savePaintbox,
 } from "./drizzle/paintbox";
 import {
+  binPainting,
   createPainting,
   findPainting,
   listPaintings,
   listRecipes,
   removePainting,
+  renamePainting,
   savePainting,
+  shelvePaintings,
 } from "./drizzle/paintings";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
 import { demoSheet, keepApproach, keepDemoSheet, ownApproach } from "./drizzle/settings";
@@ -26,9 +29,12 @@ function repositoriesOn(db: Database): Repositories {
   return {
     paintings: {
       list: () => listPaintings(db),
+      shelf: () => shelvePaintings(db),
       find: (id) => findPainting(db, id),
       create: (photoId, document) => createPainting(db, photoId, document),
       save: (id, stamp, document) => savePainting(db, id, stamp, document),
+      rename: (id, title) => renamePainting(db, id, title),
+      bin: (id, binned) => binPainting(db, id, binned),
       remove: (id) => removePainting(db, id),
       recipes: () => listRecipes(db),
     },

@@ -5,6 +5,7 @@ import { Wordmark } from "./wordmark";
 
 const ROOMS = [
   { href: "/", name: "Desk" },
+  { href: "/paintings", name: "Paintings" },
   { href: "/paintbox", name: "Paintbox" },
   { href: "/measure", name: "Measure" },
   { href: "/handbook", name: "Handbook" },
@@ -15,13 +16,13 @@ const ROOMS = [
 export function RoomHeader({ room, children }: { room: (typeof ROOMS)[number]["name"]; children?: ReactNode }) {
   return (
     <header className="sticky top-0 z-30 bg-base-100 print:hidden">
-      <div className="flex h-13 items-center gap-4 px-5">
+      <div className="flex min-h-13 items-center gap-4 px-5 portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">
         <Wordmark />
         <h1 className="name-face text-lg">{room}</h1>
         {children}
-        <nav aria-label="Rooms" className="ml-auto flex gap-1">
+        <nav aria-label="Rooms" className="ml-auto flex gap-1 max-xl:gap-0">
           {ROOMS.filter(({ name }) => name !== room).map(({ href, name }) => (
-            <Link key={href} prefetch={false} href={href} className="btn btn-ghost btn-sm">
+            <Link key={href} prefetch={false} href={href} className="btn btn-ghost btn-sm max-xl:px-2">
               {name}
             </Link>
           ))}

@@ -117,10 +117,13 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
             saving={saving}
             painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }}
           />
-          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)]">
+          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)] portrait:grid-cols-[minmax(0,1fr)] portrait:grid-rows-[minmax(0,9fr)_minmax(0,11fr)]">
             <h1 className="sr-only">{painting.document.title}</h1>
             <PhotoPane />
-            <aside aria-label="Present step" className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100">
+            <aside
+              aria-label="Present step"
+              className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100 portrait:border-t portrait:border-l-0"
+            >
               <StepBar />
               <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
                 <Panel />

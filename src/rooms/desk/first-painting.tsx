@@ -1,3 +1,4 @@
+import Link from "next/link";
 import { QuietPage } from "@/ui/quiet-page";
 import { NewPainting } from "./new-painting";
 
@@ -8,7 +9,12 @@ export function FirstPainting() {
       <p className="mb-6">
         Bring a photo of what you want to paint. JPEG, HEIC, PNG, TIFF, WebP or AVIF; it stays on this machine.
       </p>
-      <NewPainting className="btn btn-primary" words="Bring a photo" />
+      <div className="flex flex-wrap gap-3">
+        <NewPainting className="btn btn-primary" words="Bring a photo" />
+        <Link className="btn btn-outline" href="/paintings">
+          Paintings and bin
+        </Link>
+      </div>
     </QuietPage>
   );
 }

@@ -1,10 +1,11 @@
 "use client";
 
-import { ChevronDown, SunMoon, Trash2 } from "lucide-react";
+import { ChevronDown, LayoutGrid, SunMoon, Trash2 } from "lucide-react";
 import Link from "next/link";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import type { PaintingTitle } from "@/storage/ports";
 import { chooseTheme, shownTheme } from "@/ui/theme";
+import { changePainting } from "@/ui/shelf";
 import { faultIn } from "@/model/fault";
 import { paintingDocument } from "@/model/painting";
 import { SaveWords } from "@/ui/saving/save-words";
@@ -42,78 +43,63 @@ function Title() {
 
 function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTitle[] }) {
   const title = useDesk((s) => s.document.title);
-  const confirm = useRef<HTMLDialogElement>(null);
   const [fault, setFault] = useState<string | null>(null);
   // Two hundred paintings have two hundred pictures: none is fetched before the menu is wanted.
   const [wanted, setWanted] = useState(false);
-  const remove = async (): Promise<void> => {
-    const response = await fetch(`/api/paintings/${id}`, { method: "DELETE" }).catch(() => null);
-    if (response?.ok) window.location.assign("/");
-    else setFault("The painting could not be removed. Is Abendrot still running?");
+  const bin = async (): Promise<void> => {
+    const wrong = await changePainting(id, { binned: true });
+    setFault(wrong);
+    if (wrong === null) window.location.assign("/");
   };
   return (
-    <>
-      <div className="dropdown dropdown-end" onFocus={() => setWanted(true)} onPointerEnter={() => setWanted(true)}>
-        <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">
-          Paintings <ChevronDown size={14} />
-        </button>
-        <ul
-          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used
-          tabIndex={0}
-          className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md"
-          aria-label="Paintings"
-        >
-          {titles.map((painting) => (
-            <li key={painting.id}>
-              <a
-                href={`/painting/${painting.id}`}
-                aria-current={painting.id === id ? "page" : undefined}
-                className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
-              >
-                {wanted ? (
-                  <img
-                    src={`/api/photos/${painting.photoId}?copy=small`}
-                    alt=""
-                    loading="lazy"
-                    className="h-9 w-14 object-cover"
-                  />
-                ) : (
-                  <span className="h-9 w-14" />
-                )}
-                <span className="truncate">{painting.id === id ? title : painting.title}</span>
-              </a>
-            </li>
-          ))}
-          <li className="mt-1 border-t border-(--hairline) pt-1">
-            <button type="button" onClick={() => confirm.current?.showModal()}>
-              <Trash2 size={14} /> Remove this painting …
-            </button>
+    <div className="dropdown dropdown-end" onFocus={() => setWanted(true)} onPointerEnter={() => setWanted(true)}>
+      <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">
+        Paintings <ChevronDown size={14} />
+      </button>
+      <ul
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used
+        tabIndex={0}
+        className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md"
+        aria-label="Paintings"
+      >
+        {titles.map((painting) => (
+          <li key={painting.id}>
+            <a
+              href={`/painting/${painting.id}`}
+              aria-current={painting.id === id ? "page" : undefined}
+              className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
+            >
+              {wanted ? (
+                <img
+                  src={`/api/photos/${painting.photoId}?copy=small`}
+                  alt=""
+                  loading="lazy"
+                  className="h-9 w-14 object-cover"
+                />
+              ) : (
+                <span className="h-9 w-14" />
+              )}
+              <span className="truncate">{painting.id === id ? title : painting.title}</span>
+            </a>
           </li>
-        </ul>
-      </div>
-      <dialog ref={confirm} className="modal" aria-label="Remove this painting">
-        <div className="modal-box max-w-md">
-          <h2 className="name-face text-2xl">Remove “{title}”?</h2>
-          <p className="mt-2">
-            Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or
-            later, unless something else uses it. This can&apos;t be undone.
-          </p>
-          {fault && (
-            <p role="alert" className="mt-2 text-error">
-              {fault}
-            </p>
-          )}
-          <div className="modal-action">
-            <button type="button" className="btn" onClick={() => confirm.current?.close()}>
-              Keep it
-            </button>
-            <button type="button" className="btn btn-error" onClick={() => void remove()}>
-              Remove it
-            </button>
-          </div>
-        </div>
-      </dialog>
-    </>
+        ))}
+        <li className="mt-1 border-t border-(--hairline) pt-1">
+          <Link prefetch={false} href="/paintings">
+            <LayoutGrid size={14} /> All paintings and the bin
+          </Link>
+        </li>
+        <li>
+          <button type="button" onClick={() => void bin()}>
+            <Trash2 size={14} /> Put this painting in the bin
+          </button>
+        </li>
+        {fault !== null && (
+          <li role="alert" className="p-2 text-error">
+            {fault}
+          </li>
+        )}
+      </ul>
+    </div>
   );
 }
 
@@ -139,7 +125,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
   const refused = useDesk((s) => s.refused);
   return (
     <header className="relative z-30 bg-base-100">
-      <div className="flex h-13 items-center gap-4 px-5">
+      <div className="flex h-13 items-center gap-4 px-5 portrait:h-auto portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">
         <Wordmark />
         <Title />
         <OwnBeginning />

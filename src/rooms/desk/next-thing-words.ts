@@ -56,7 +56,7 @@ export function nextThing({ step, atHand, areas, colours, mixed, laidOut }: Prog
       : { says: "No paint is laid out yet.", go: { to: "palette", words: "Choose a palette" } };
   if (step === "palette")
     return {
-      says: `${counted(laidOut, "paint")} laid out, ${mixed === colours ? "all" : mixed} of ${counted(colours, "colour")} mixed.`,
+      says: `${counted(laidOut, "paint")} laid out, ${mixed === colours ? `all ${colours}` : `${mixed} of ${colours}`} colours mixed.`,
       go: { to: "mixes", words: "On to the mixes" },
     };
   return mixed < colours

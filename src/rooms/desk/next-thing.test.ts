@@ -22,7 +22,7 @@ test("who follows the next thing comes from a bare photo to the mixes", () => {
   });
   expect(nextThing(at({ step: "palette", ...found })).go).toBeNull();
   expect(nextThing(at({ step: "palette", ...found, laidOut: 1, mixed: 7 }))).toMatchObject({
-    says: "1 paint laid out, all of 7 colours mixed.",
+    says: "1 paint laid out, all 7 colours mixed.",
     go: { to: "mixes" },
   });
   expect(nextThing(at({ step: "mixes", ...found, laidOut: 3, mixed: 6 }))).toMatchObject({

@@ -25,7 +25,7 @@ export function NextThing() {
     mixed: colours.length - unmixed.length,
     laidOut,
   });
-  const way = "btn btn-primary btn-sm ml-auto shrink-0";
+  const way = "btn btn-outline btn-sm ml-auto shrink-0";
   return (
     <section aria-label="Next" className="flex min-h-12 items-center gap-3 border-t border-(--hairline) px-6 py-1.5">
       <p className="quiet text-[0.93rem] leading-snug">{says}</p>

@@ -9,7 +9,17 @@ import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "@/model/paintbox";
 import { PaintingNotFound, RevisionConflict } from "../ports";
 import { newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "@/model/painting";
-import { createPainting, findPainting, listPaintings, removePainting, savePainting } from "./paintings";
+import {
+  binPainting,
+  createPainting,
+  findPainting,
+  listPaintings,
+  listRecipes,
+  removePainting,
+  renamePainting,
+  savePainting,
+  shelvePaintings,
+} from "./paintings";
 import { keepApproach, ownApproach } from "./settings";
 import { addPhoto, findPhoto } from "./photos";
 import { paintings } from "./schema";
@@ -359,6 +369,64 @@ describe("paintings", () => {
     const id = await createPainting(open.db, photoId, document);
     expect((await findPainting(open.db, id))?.document).toEqual(document);
     expect(plan().study).toMatchObject({ map: null, white: null, curve: { kind: "lights" } });
+  });
+
+  test("on the shelf stands how far each is; the bin takes one away and gives it back", async () => {
+    const id = await createPainting(
+      open.db,
+      photoId,
+      plan({
+        title: "Shelved",
+        palette: [paintIds[1]!, paintIds[0]!],
+        areas: [
+          area("Sky", {
+            recipe: { parts: [{ paintId: paintIds[0]!, parts: 1 }], waterParts: 4 },
+            wash: {
+              kind: "graded",
+              share: 0.5,
+              run: { from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 } },
+              more: [
+                {
+                  id: randomUUID(),
+                  lab: { L: 60, a: 0, b: 0 },
+                  at: { x: 0.5, y: 0.5 },
+                  share: 0.5,
+                  recipe: null,
+                  drop: false,
+                },
+              ],
+            },
+          }),
+          area("Bank"),
+        ],
+      }),
+    );
+    const shelved = async () => (await shelvePaintings(open.db)).find((one) => one.id === id)!;
+    const listed = async () => (await listPaintings(open.db)).some((one) => one.id === id);
+    expect(await shelved()).toMatchObject({
+      title: "Shelved",
+      paintIds: [paintIds[1], paintIds[0]],
+      areas: 2,
+      colours: 3,
+      mixed: 1,
+      binnedAt: null,
+    });
+    await binPainting(open.db, id, true);
+    expect((await shelved()).binnedAt).toBeInstanceOf(Date);
+    expect(await listed()).toBe(false);
+    expect(await findPainting(open.db, id)).toMatchObject({ binned: true });
+    expect((await listRecipes(open.db)).some(({ paintingId }) => paintingId === id)).toBe(false);
+    await binPainting(open.db, id, false);
+    expect(await listed()).toBe(true);
+
+    // A new title is a change of its own: what another window had open is held against it.
+    const { revision, document } = (await findPainting(open.db, id))!;
+    await renamePainting(open.db, id, "Renamed");
+    expect((await shelved()).title).toBe("Renamed");
+    await expect(savePainting(open.db, id, from(revision), document)).rejects.toBeInstanceOf(RevisionConflict);
+    await expect(renamePainting(open.db, randomUUID(), "x")).rejects.toBeInstanceOf(PaintingNotFound);
+    await expect(binPainting(open.db, randomUUID(), true)).rejects.toBeInstanceOf(PaintingNotFound);
+    await removePainting(open.db, id);
   });
 
   test("removing one leaves the others", async () => {

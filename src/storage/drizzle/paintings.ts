@@ -1,5 +1,11 @@
-import { asc, desc, eq, inArray, sql } from "drizzle-orm";
-import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
+import { asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import {
+  PaintingNotFound,
+  type PaintingRecipe,
+  type PaintingTitle,
+  type ShelvedPainting,
+  type StoredPainting,
+} from "../ports";
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
 import { NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
@@ -8,12 +14,67 @@ import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
 import { judgeSave } from "./revision";
 
-/** All paintings, last changed first. */
+/** All paintings that are not in the bin, last changed first. */
 export async function listPaintings(db: Database): Promise<PaintingTitle[]> {
   return db
     .select({ id: paintings.id, title: paintings.title, photoId: paintings.photoId })
     .from(paintings)
+    .where(isNull(paintings.binnedAt))
     .orderBy(desc(paintings.updatedAt), asc(paintings.id));
+}
+
+/** All paintings with how far they are, those in the bin too, last changed first. */
+export async function shelvePaintings(db: Database): Promise<ShelvedPainting[]> {
+  const rows = await db
+    .select({
+      id: paintings.id,
+      title: paintings.title,
+      photoId: paintings.photoId,
+      updatedAt: paintings.updatedAt,
+      binnedAt: paintings.binnedAt,
+    })
+    .from(paintings)
+    .orderBy(desc(paintings.updatedAt), asc(paintings.id));
+  const more = sql`${areas.wash}->'more'`;
+  const mixedMore = sql`(select count(*) from jsonb_array_elements(${more}) m where jsonb_typeof(m->'recipe') = 'object')`;
+  const counts = await db
+    .select({
+      id: areas.paintingId,
+      areas: sql<number>`count(*)::int`,
+      colours: sql<number>`sum(1 + jsonb_array_length(${more}))::int`,
+      mixed: sql<number>`sum((${areas.recipe} is not null)::int + ${mixedMore})::int`,
+    })
+    .from(areas)
+    .groupBy(areas.paintingId);
+  const wells = await db.select().from(palettePaints).orderBy(asc(palettePaints.position));
+  const far = new Map(counts.map(({ id, ...count }) => [id, count]));
+  const trays = new Map<string, string[]>();
+  for (const { paintingId, paintId } of wells) trays.set(paintingId, [...(trays.get(paintingId) ?? []), paintId]);
+  return rows.map((row) => ({
+    ...row,
+    paintIds: trays.get(row.id) ?? [],
+    ...(far.get(row.id) ?? { areas: 0, colours: 0, mixed: 0 }),
+  }));
+}
+
+/** Gives a painting another title, as a change of its own. Throws PaintingNotFound. */
+export async function renamePainting(db: Database, id: string, title: string): Promise<void> {
+  const changed = await db
+    .update(paintings)
+    .set({ title, writer: null, step: 0, revision: sql`${paintings.revision} + 1`, updatedAt: sql`now()` })
+    .where(eq(paintings.id, id))
+    .returning({ id: paintings.id });
+  if (changed.length === 0) throw new PaintingNotFound();
+}
+
+/** Puts a painting in the bin or takes it out again. Throws PaintingNotFound. */
+export async function binPainting(db: Database, id: string, binned: boolean): Promise<void> {
+  const changed = await db
+    .update(paintings)
+    .set({ binnedAt: binned ? sql`now()` : null })
+    .where(eq(paintings.id, id))
+    .returning({ id: paintings.id });
+  if (changed.length === 0) throw new PaintingNotFound();
 }
 
 /** One painting whole, or null. */
@@ -32,6 +93,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
     .orderBy(asc(palettePaints.position));
   return {
     id,
+    binned: row.painting.binnedAt !== null,
     revision: row.painting.revision,
     photo: row.photo,
     document: mendedPainting({
@@ -146,7 +208,7 @@ export async function removePainting(db: Database, id: string): Promise<void> {
   await db.delete(paintings).where(eq(paintings.id, id));
 }
 
-/** The recipes of all paintings, last changed painting first. */
+/** The recipes of all paintings that are not in the bin, last changed painting first. */
 export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
   const rows = await db
     .select({
@@ -158,6 +220,7 @@ export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
     })
     .from(areas)
     .innerJoin(paintings, eq(paintings.id, areas.paintingId))
+    .where(isNull(paintings.binnedAt))
     .orderBy(desc(paintings.updatedAt), asc(areas.position));
   return rows.flatMap(({ recipe, ...facts }) => (recipe ? [{ ...facts, recipe }] : []));
 }

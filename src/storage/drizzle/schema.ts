@@ -117,6 +117,8 @@ export const paintings = pgTable(
     approach: jsonb("approach").$type<Approach>().notNull().default(DEFAULT_APPROACH),
     rules: jsonb("rules").$type<StoredRules>().notNull().default(NO_RULES),
     palettes: jsonb("palettes").$type<KeptPalette[]>().notNull().default([]),
+    /** When it was put in the bin; null while it is not there. */
+    binnedAt: timestamp("binned_at", { withTimezone: true }),
     ...lastSave(),
     createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),

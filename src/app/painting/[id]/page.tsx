@@ -5,10 +5,11 @@ import { z } from "zod";
 import { Desk } from "@/rooms/desk/desk";
 import { PAINTBOX_URL, paintingUrl, viewCopyUrl } from "@/model/addresses";
 import { Opening } from "@/ui/opening";
-import { opened } from "../../opened";
+import { InTheBin } from "@/rooms/paintings/in-the-bin";
+import { opened, type OpenedRoom } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
-  return opened(async (store) => {
+  return opened(async (store): Promise<OpenedRoom> => {
     const [painting, paints, titles, boxRevision, boxes] = await Promise.all([
       store.paintings.find(id),
       store.paintbox.stockedPaints(),
@@ -17,6 +18,7 @@ async function OpenedDesk({ id }: { id: string }) {
       store.paintbox.boxes(),
     ]);
     if (!painting) notFound();
+    if (painting.binned) return { room: <InTheBin title={painting.document.title} />, revisions: {} };
     // The first look at the photo comes while the desk is still being set up.
     preload(viewCopyUrl(painting.photo.id), { as: "fetch", crossOrigin: "anonymous" });
     return {

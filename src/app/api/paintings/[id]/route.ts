@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
-import { savePaintingRequest } from "@/model/painting";
+import { savePaintingRequest, shelfRequest } from "@/model/painting";
 import { PaintingNotFound, RevisionConflict } from "@/storage/ports";
 import { openStore, storeToWrite } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
@@ -39,7 +39,25 @@ export async function PUT(request: Request, context: Context): Promise<NextRespo
   }
 }
 
-/** Removes a painting. */
+/** Renames a painting, puts it in the bin or takes it out. */
+export async function PATCH(request: Request, context: Context): Promise<NextResponse> {
+  const id = z.uuid().safeParse((await context.params).id);
+  if (!id.success) return refuse(404, GONE);
+  const body = shelfRequest.safeParse(await readJson(request));
+  if (!body.success)
+    return refuse(400, `Nothing was changed: ${body.error.issues[0]?.message ?? "this is no change of a painting"}`);
+  try {
+    const { paintings } = await storeToWrite();
+    if ("title" in body.data) await paintings.rename(id.data, body.data.title);
+    else await paintings.bin(id.data, body.data.binned);
+    return NextResponse.json({});
+  } catch (error) {
+    if (error instanceof PaintingNotFound) return refuse(404, GONE);
+    return refuseTrouble("A painting could not be changed", error, "The painting could not be changed. Try again.");
+  }
+}
+
+/** Removes a painting for good. */
 export async function DELETE(_request: Request, context: Context): Promise<NextResponse> {
   const id = z.uuid().safeParse((await context.params).id);
   if (!id.success) return refuse(404, GONE);

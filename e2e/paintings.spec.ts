@@ -1,0 +1,82 @@
+import { expect, test, type Page } from "@playwright/test";
+import { startServer, type RunningServer } from "./server";
+
+test.describe.configure({ mode: "serial" });
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+
+const DEMO = "The pump house at last light";
+const cards = (page: Page) => page.getByRole("list", { name: "Paintings" }).getByRole("article");
+const bin = (page: Page) => page.getByRole("region", { name: "Bin" });
+
+async function open(page: Page): Promise<void> {
+  await page.goto(`${server.url}/paintings`);
+  await expect(page.getByRole("article", { name: DEMO, exact: true })).toBeVisible();
+  await expect(page.locator("[inert]")).toHaveCount(0);
+}
+
+test("a painting on the shelf: how far it is, doubled, renamed, opened", async ({ page }) => {
+  await open(page);
+  const demo = page.getByRole("article", { name: DEMO, exact: true });
+  await expect(demo).toContainText("12 areas, all mixed");
+  await expect(demo.getByRole("group", { name: "Paints laid out" }).getByRole("img")).toHaveCount(8);
+  await demo.getByRole("button", { name: "Double" }).click();
+  const again = page.getByRole("article", { name: `${DEMO}, again` });
+  await expect(again).toContainText("12 areas, all mixed");
+  await expect(cards(page).first()).toHaveAccessibleName(`${DEMO}, again`);
+
+  await again.getByRole("button", { name: "Rename" }).click();
+  const field = again.getByRole("textbox", { name: /^New title/ });
+  await field.fill("  ");
+  await expect(again.getByText("A painting needs a title.")).toBeVisible();
+  await expect(again.getByRole("button", { name: "Rename", exact: true }).first()).toBeDisabled();
+  await field.fill("The same in rain");
+  await field.press("Enter");
+  const rain = page.getByRole("article", { name: "The same in rain" });
+  await rain.getByRole("link", { name: "Open", exact: true }).click();
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("The same in rain");
+  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(12);
+});
+
+test("into the bin and out of it by keyboard alone; for good only after a question", async ({ page }) => {
+  await open(page);
+  const press = async (name: string | RegExp): Promise<void> => {
+    const button = page.getByRole("button", { name });
+    await button.focus();
+    await page.keyboard.press("Enter");
+  };
+  const rain = page.getByRole("article", { name: "The same in rain" });
+  await rain.getByRole("button", { name: "Bin" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(bin(page)).toContainText("The same in rain");
+  await expect(cards(page)).toHaveCount(1);
+  await press("Take out The same in rain");
+  await expect(cards(page)).toHaveCount(2);
+  await expect(bin(page)).toBeHidden();
+
+  await rain.getByRole("button", { name: "Bin" }).click();
+  await press("Remove The same in rain for good");
+  await press("Keep it");
+  await expect(bin(page)).toContainText("The same in rain");
+  await press("Remove The same in rain for good");
+  await press("Remove it");
+  await expect(bin(page)).toBeHidden();
+  await expect(page.getByRole("article", { name: DEMO, exact: true })).toBeVisible();
+});
+
+test("wrong changes are refused in words and change nothing", async ({ page, request }) => {
+  await page.goto(server.url);
+  await page.waitForURL(/painting/);
+  const id = /painting\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  const patch = (to: string, data: unknown) => request.patch(`${server.url}/api/paintings/${to}`, { data });
+  for (const wrong of [{}, { title: "" }, { title: "x".repeat(500) }, { binned: "yes" }, { title: "x", binned: true }])
+    expect((await patch(id, wrong)).status(), JSON.stringify(wrong)).toBe(400);
+  expect((await patch(crypto.randomUUID(), { binned: true })).status()).toBe(404);
+  expect((await request.post(`${server.url}/api/paintings/${crypto.randomUUID()}/copies`)).status()).toBe(404);
+  await page.reload();
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(DEMO);
+});

@@ -1,0 +1,142 @@
+"use client";
+
+import { Undo2 } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { paintModel } from "@/core/mixing";
+import { useMemo, useRef, useState, useTransition } from "react";
+import type { ShelvedPainting, StockedPaint } from "@/storage/ports";
+import { RoomHeader } from "@/ui/room-header";
+import { changePainting, removePainting } from "@/ui/shelf";
+import { PaintingCard, type DrawnPaint } from "./painting-card";
+
+interface PaintingsProps {
+  readonly shelf: readonly ShelvedPainting[];
+  readonly paints: readonly StockedPaint[];
+}
+
+type Act = (asked: Promise<string | null>) => void;
+
+/** What was put in the bin: it stays until it is taken out or removed for good, which is asked about first. */
+function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) {
+  const confirm = useRef<HTMLDialogElement>(null);
+  const [leaving, setLeaving] = useState<ShelvedPainting | null>(null);
+  return (
+    <section aria-label="Bin" className="mt-10 border-t border-(--hairline) pt-5">
+      <h2 className="name-face text-2xl">In the bin</h2>
+      <ul className="mt-2 max-w-3xl">
+        {binned.map((painting) => (
+          <li key={painting.id} className="flex items-center gap-3 border-b border-(--hairline) py-2">
+            <img
+              src={`/api/photos/${painting.photoId}?copy=small`}
+              alt=""
+              loading="lazy"
+              className="h-10 w-16 object-cover"
+            />
+            <span className="name-face min-w-0 flex-1 truncate text-lg">{painting.title}</span>
+            <button
+              type="button"
+              className="btn btn-outline btn-sm"
+              aria-label={`Take out ${painting.title}`}
+              onClick={() => act(changePainting(painting.id, { binned: false }))}
+            >
+              <Undo2 size={14} aria-hidden /> Take out
+            </button>
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              aria-label={`Remove ${painting.title} for good`}
+              onClick={() => {
+                setLeaving(painting);
+                confirm.current?.showModal();
+              }}
+            >
+              Remove for good …
+            </button>
+          </li>
+        ))}
+      </ul>
+      <dialog ref={confirm} className="modal" aria-label="Remove for good">
+        <div className="modal-box max-w-md">
+          <h2 className="name-face text-2xl">Remove “{leaving?.title}” for good?</h2>
+          <p className="mt-2">
+            Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or
+            later, unless something else uses it. This can&apos;t be undone.
+          </p>
+          <div className="modal-action">
+            <button type="button" className="btn" onClick={() => confirm.current?.close()}>
+              Keep it
+            </button>
+            <button
+              type="button"
+              className="btn btn-error"
+              onClick={() => {
+                confirm.current?.close();
+                if (leaving) act(removePainting(leaving.id));
+              }}
+            >
+              Remove it
+            </button>
+          </div>
+        </div>
+      </dialog>
+    </section>
+  );
+}
+
+/** All paintings as pictures, last changed first, and the bin below. */
+export function Paintings({ shelf, paints }: PaintingsProps) {
+  const router = useRouter();
+  const [pending, startTransition] = useTransition();
+  const [fault, setFault] = useState<string | null>(null);
+  const drawn = useMemo(
+    () =>
+      new Map(
+        paints.map((paint): [string, DrawnPaint] => [
+          paint.id,
+          { name: paint.name, model: paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured) },
+        ]),
+      ),
+    [paints],
+  );
+  const act: Act = (asked) =>
+    startTransition(async () => {
+      const wrong = await asked;
+      setFault(wrong);
+      if (wrong === null) router.refresh();
+    });
+  const here = shelf.filter(({ binnedAt }) => binnedAt === null);
+  const binned = shelf.filter(({ binnedAt }) => binnedAt !== null);
+  return (
+    <div className="min-h-dvh">
+      <RoomHeader room="Paintings" />
+      <main className="mx-auto max-w-7xl px-6 py-6" aria-busy={pending}>
+        {fault !== null && (
+          <p role="alert" className="mb-4 text-error">
+            {fault}
+          </p>
+        )}
+        {here.length === 0 && (
+          <p className="name-face text-lg">
+            No painting lies here.{" "}
+            <a className="link" href="/">
+              Bring a photo on the desk
+            </a>
+            {binned.length > 0 && ", or take one out of the bin"}.
+          </p>
+        )}
+        <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-6">
+          {here.map((painting) => (
+            <li key={painting.id} className="grid">
+              <PaintingCard
+                painting={painting}
+                paints={painting.paintIds.flatMap((id) => drawn.get(id) ?? [])}
+                act={act}
+              />
+            </li>
+          ))}
+        </ul>
+        {binned.length > 0 && <Bin binned={binned} act={act} />}
+      </main>
+    </div>
+  );
+}

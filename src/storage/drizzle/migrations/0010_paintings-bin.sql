@@ -1,0 +1,1 @@
+ALTER TABLE "paintings" ADD COLUMN "binned_at" timestamp with time zone;

@@ -1,0 +1,22 @@
+import { paintingCopiesUrl, paintingUrl } from "@/model/addresses";
+import type { ShelfRequest } from "@/model/painting";
+
+const NO_ANSWER = "Abendrot doesn't answer. Is it still running?";
+
+/** Asks for a change; null when it was done, else what went wrong in words. */
+async function ask(url: string, init: RequestInit): Promise<string | null> {
+  const response = await fetch(url, init).catch(() => null);
+  if (!response) return NO_ANSWER;
+  if (response.ok) return null;
+  const body = (await response.json().catch(() => ({}))) as { message?: string };
+  return body.message ?? `This could not be done (${response.status}).`;
+}
+
+export const changePainting = (id: string, change: ShelfRequest): Promise<string | null> =>
+  ask(paintingUrl(id), {
+    method: "PATCH",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(change),
+  });
+export const doublePainting = (id: string): Promise<string | null> => ask(paintingCopiesUrl(id), { method: "POST" });
+export const removePainting = (id: string): Promise<string | null> => ask(paintingUrl(id), { method: "DELETE" });
