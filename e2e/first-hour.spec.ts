@@ -6,6 +6,7 @@ import sharp from "sharp";
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
+let demoUrl: string;
 test.beforeAll(async () => {
   server = await startServer();
 });
@@ -36,6 +37,7 @@ test("from the demo to one's own: paints ticked off by the keyboard alone, the d
 }) => {
   await page.goto(server.url);
   await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
+  demoUrl = page.url();
   await page.getByRole("link", { name: "Begin with my own paints" }).focus();
   await page.keyboard.press("Enter");
   await expect(dialog(page)).toBeVisible();
@@ -69,7 +71,12 @@ test("from the demo to one's own: paints ticked off by the keyboard alone, the d
 });
 
 test("keys and words are there on “?”, and a word explains itself where it stands", async ({ page }) => {
+  // Who has begun with their own finds a clear desk; the demo lies where it was put, and can still be looked at.
   await page.goto(server.url);
+  await expect(page.getByRole("heading", { name: "The desk is clear" })).toBeVisible();
+  await page.getByRole("link", { name: "Paintings and bin" }).click();
+  await expect(page.getByRole("note")).toContainText("The demo is put away");
+  await page.goto(demoUrl);
   await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
   await page.keyboard.press("?");
   const help = page.getByRole("dialog", { name: "Keys and words" });

@@ -35,6 +35,10 @@ export interface PaintingTitle {
 export interface ShelvedPainting extends PaintingTitle {
   readonly updatedAt: Date;
   readonly binnedAt: Date | null;
+  /** The demo's. */
+  readonly demo: boolean;
+  /** The demo's while none of its paints is at hand. */
+  readonly away: boolean;
   /** Paints in the tray, in its order. */
   readonly paintIds: readonly string[];
   readonly areas: number;
@@ -62,13 +66,13 @@ export interface PaintingRecipe {
 }
 
 interface Paintings {
-  /** All paintings that are not in the bin, last changed first. */
+  /** All paintings that are neither in the bin nor put away with the demo, last changed first. */
   list(): Promise<PaintingTitle[]>;
   /** All paintings with how far they are, those in the bin too, last changed first. */
   shelf(): Promise<ShelvedPainting[]>;
   find(id: string): Promise<StoredPainting | null>;
-  /** Creates a painting with all its parts; returns its id. */
-  create(photoId: string, document: PaintingDocument): Promise<string>;
+  /** Creates a painting with all its parts, one's own or the demo's; returns its id. */
+  create(photoId: string, document: PaintingDocument, demo?: boolean): Promise<string>;
   /** Replaces a painting's document; returns the stored revision. Throws RevisionConflict or PaintingNotFound. */
   save(id: string, stamp: SaveStamp, document: PaintingDocument): Promise<number>;
   /** Gives a painting another title, as a change of its own. Throws PaintingNotFound. */

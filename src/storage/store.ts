@@ -31,7 +31,7 @@ function repositoriesOn(db: Database): Repositories {
       list: () => listPaintings(db),
       shelf: () => shelvePaintings(db),
       find: (id) => findPainting(db, id),
-      create: (photoId, document) => createPainting(db, photoId, document),
+      create: (photoId, document, demo) => createPainting(db, photoId, document, demo),
       save: (id, stamp, document) => savePainting(db, id, stamp, document),
       rename: (id, title) => renamePainting(db, id, title),
       bin: (id, binned) => binPainting(db, id, binned),

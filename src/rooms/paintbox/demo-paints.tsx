@@ -32,7 +32,9 @@ export function DemoPaints() {
         </>
       ) : (
         <>
-          <span>The demo&apos;s {away.length} paints are put away: nothing is mixed from them.</span>
+          <span>
+            The demo&apos;s {away.length} paints are put away, and its painting with them: nothing is mixed from them.
+          </span>
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => set(away, "owned")}>
             Bring them back
           </button>

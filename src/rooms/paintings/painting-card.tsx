@@ -87,7 +87,7 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
           <h2 className="name-face text-xl leading-tight">{title}</h2>
         )}
         <p className="quiet text-[0.93rem]">
-          {progressWords(painting)} · {DAY.format(updatedAt)}
+          {progressWords(painting)} · {painting.demo ? "the demo" : DAY.format(updatedAt)}
         </p>
         <div className="mt-1 flex flex-wrap gap-1" aria-label="Paints laid out" role="group">
           {paints.slice(0, SHOWN_PAINTS).map(({ name, model }, i) => (

@@ -104,7 +104,8 @@ export function Paintings({ shelf, paints }: PaintingsProps) {
       setFault(wrong);
       if (wrong === null) router.refresh();
     });
-  const here = shelf.filter(({ binnedAt }) => binnedAt === null);
+  const here = shelf.filter(({ binnedAt, away }) => binnedAt === null && !away);
+  const away = shelf.filter((painting) => painting.binnedAt === null && painting.away);
   const binned = shelf.filter(({ binnedAt }) => binnedAt !== null);
   return (
     <div className="min-h-dvh">
@@ -135,6 +136,19 @@ export function Paintings({ shelf, paints }: PaintingsProps) {
             </li>
           ))}
         </ul>
+        {away.map(({ id, title }) => (
+          <p key={id} role="note" className="quiet mt-6">
+            The demo is put away with its paints:{" "}
+            <a className="link" href={`/painting/${id}`}>
+              look at “{title}”
+            </a>
+            , or{" "}
+            <a className="link" href="/paintbox">
+              bring its paints back in the paintbox
+            </a>
+            .
+          </p>
+        ))}
         {binned.length > 0 && <Bin binned={binned} act={act} />}
       </main>
     </div>

@@ -180,12 +180,13 @@ export async function seedDemo(store: Store): Promise<void> {
       { id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) },
     ];
     await seedMeasured(rest, idOf);
-    await paintings.create(photo.id, {
+    const demo = {
       ...newPainting("The pump house at last light", PAPERS[0].id),
       areas: mixed,
       palette,
       palettes,
       study: { ...study, frame },
-    });
+    };
+    await paintings.create(photo.id, demo, true);
   });
 }

@@ -429,6 +429,25 @@ describe("paintings", () => {
     await removePainting(open.db, id);
   });
 
+  test("the demo's painting is put away and comes back with the demo's paints", async () => {
+    const id = await createPainting(open.db, photoId, plan({ title: "Demo" }), true);
+    const listed = async () => (await listPaintings(open.db)).some((one) => one.id === id);
+    const setDemo = async (status: "owned" | "put away", demo: boolean) => {
+      const { revision, document } = await findPaintbox(open.db);
+      const paintsNow = document.paints.map((paint, i) => (i === 0 ? { ...paint, demo, status } : paint));
+      await savePaintbox(open.db, from(revision), { ...document, paints: paintsNow });
+    };
+    await setDemo("owned", true);
+    expect(await listed()).toBe(true);
+    await setDemo("put away", true);
+    expect(await listed()).toBe(false);
+    expect(await findPainting(open.db, id)).not.toBeNull();
+    expect((await shelvePaintings(open.db)).find((one) => one.id === id)).toMatchObject({ demo: true, away: true });
+    expect((await shelvePaintings(open.db)).some((one) => one.id !== id && one.away)).toBe(false);
+    await setDemo("owned", false);
+    await removePainting(open.db, id);
+  });
+
   test("removing one leaves the others", async () => {
     const [one, two] = [
       await createPainting(open.db, photoId, plan({ areas: [area("Sky")] })),

@@ -1,4 +1,4 @@
-import { asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, not, sql } from "drizzle-orm";
 import {
   PaintingNotFound,
   type PaintingRecipe,
@@ -14,12 +14,15 @@ import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
 import { judgeSave } from "./revision";
 
-/** All paintings that are not in the bin, last changed first. */
+/** Whether a painting is put away: the demo's, once none of the demo's paints is at hand. */
+const isAway = sql<boolean>`(${paintings.demo} and not exists (select 1 from ${paints} where ${paints.demo} and ${paints.status} <> 'put away'))`;
+
+/** All paintings that are neither in the bin nor put away with the demo, last changed first. */
 export async function listPaintings(db: Database): Promise<PaintingTitle[]> {
   return db
     .select({ id: paintings.id, title: paintings.title, photoId: paintings.photoId })
     .from(paintings)
-    .where(isNull(paintings.binnedAt))
+    .where(and(isNull(paintings.binnedAt), not(isAway)))
     .orderBy(desc(paintings.updatedAt), asc(paintings.id));
 }
 
@@ -32,6 +35,8 @@ export async function shelvePaintings(db: Database): Promise<ShelvedPainting[]> 
       photoId: paintings.photoId,
       updatedAt: paintings.updatedAt,
       binnedAt: paintings.binnedAt,
+      demo: paintings.demo,
+      away: isAway,
     })
     .from(paintings)
     .orderBy(desc(paintings.updatedAt), asc(paintings.id));
@@ -160,12 +165,17 @@ async function writeParts(db: Database, id: string, document: PaintingDocument):
 }
 
 /** Creates a painting with all its parts, or nothing; returns its id. */
-export async function createPainting(db: Database, photoId: string, document: PaintingDocument): Promise<string> {
+export async function createPainting(
+  db: Database,
+  photoId: string,
+  document: PaintingDocument,
+  demo = false,
+): Promise<string> {
   return db.transaction(async (tx) => {
     const { title, paperId, study, approach, rules, palettes } = document;
     const [made] = await tx
       .insert(paintings)
-      .values({ title, paperId, photoId, study, approach, rules, palettes })
+      .values({ title, paperId, photoId, study, approach, rules, palettes, demo })
       .returning({ id: paintings.id });
     await writeParts(tx, made!.id, document);
     return made!.id;

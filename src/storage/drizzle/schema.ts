@@ -119,6 +119,8 @@ export const paintings = pgTable(
     palettes: jsonb("palettes").$type<KeptPalette[]>().notNull().default([]),
     /** When it was put in the bin; null while it is not there. */
     binnedAt: timestamp("binned_at", { withTimezone: true }),
+    /** The demo's, not the painter's own: it is put away with the demo's paints. */
+    demo: boolean("demo").notNull().default(false),
     ...lastSave(),
     createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp("updated_at", { withTimezone: true }).notNull().defaultNow(),

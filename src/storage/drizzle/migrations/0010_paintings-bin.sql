@@ -1,1 +1,0 @@
-ALTER TABLE "paintings" ADD COLUMN "binned_at" timestamp with time zone;
