@@ -182,3 +182,30 @@ test("one's own photo is planned from one's own paints alone; the demo comes bac
   await page.reload();
   await expect(paints(page)).toHaveCount(30);
 });
+
+test("the whole way by touch on an upright tablet, led by the foot of each step: photo above, panel below", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true });
+  const page = await context.newPage();
+  await bring(page, server.url, "upright.png", await dusk());
+  const [above, below] = [
+    await photo(page).boundingBox(),
+    await page.getByRole("complementary", { name: "Present step" }).boundingBox(),
+  ];
+  expect(below!.y).toBeGreaterThanOrEqual(above!.y + above!.height);
+  expect(below!.width).toBe(820);
+  const next = page.getByRole("region", { name: "Next" });
+  await next.getByRole("button", { name: "On to the areas" }).tap();
+  await page.getByRole("button", { name: /^Take all \d+ as areas/ }).tap();
+  await next.getByRole("button", { name: "On to the palette" }).tap();
+  await expect(next).toContainText("No paint is laid out yet");
+  await page.getByRole("region", { name: "The answer" }).getByRole("button", { name: "Lay it out" }).tap();
+  await next.getByRole("button", { name: "On to the mixes" }).tap();
+  await expect(next).toContainText(/^All \d colours mixed from \d paints/);
+  await page.getByRole("radio", { name: "By area" }).tap();
+  await page.getByRole("list", { name: "Areas and their mixes" }).getByRole("button").first().tap();
+  await page.getByRole("button", { name: "More water" }).tap();
+  await saved(page);
+  await context.close();
+});

@@ -51,7 +51,9 @@ export async function click(page: Page, at: { x: number; y: number }): Promise<v
 /** Brings a photo as a new painting and waits until it is drawn. */
 export async function bring(page: Page, url: string, name: string, buffer: Buffer): Promise<void> {
   await page.goto(url);
-  await photo(page).or(page.getByRole("heading", { name: "The desk is clear" })).waitFor({ timeout: 60_000 });
+  await photo(page)
+    .or(page.getByRole("heading", { name: "The desk is clear" }))
+    .waitFor({ timeout: 60_000 });
   await expect(page.locator("[inert]")).toHaveCount(0);
   await page.getByLabel("Photo file").setInputFiles({ name, mimeType: "image/png", buffer });
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), {

@@ -102,6 +102,17 @@ export const panOfRow = (
   row: number,
 ): PanKind => box.rowPans?.[row] ?? box.pan;
 
+/** Boxes that lie here: not those that hold nothing but paints that were put away, as the demo's do once it is gone. */
+export function boxesHere<Box extends { readonly wells: readonly (string | null)[] }>(
+  boxes: readonly Box[],
+  statusOf: (paintId: string) => PaintEntry["status"] | undefined,
+): readonly Box[] {
+  return boxes.filter(({ wells }) => {
+    const filled = wells.filter((well) => well !== null);
+    return filled.length === 0 || filled.some((id) => statusOf(id) !== "put away");
+  });
+}
+
 /** The whole paintbox, in its own order, and its boxes; saved and undone as one piece. */
 export const paintboxDocument = z
   .object({

@@ -20,7 +20,7 @@ import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
 import { TypedText } from "@/ui/typed-text";
 import { useModelOf } from "./measured";
-import { usePaintbox, usePaintboxStore } from "./paintbox-store";
+import { useBoxesHere, usePaintbox, usePaintboxStore } from "./paintbox-store";
 
 const paper = PAPERS[0];
 const WELL_PX = { "whole pan": { width: 140, height: 84 }, "half pan": { width: 92, height: 60 } } as const;
@@ -311,7 +311,8 @@ function Box({ box, paints }: { box: TravelBox; paints: readonly PaintEntry[] })
 
 /** The real boxes one fills from the paintbox. */
 export function BoxView() {
-  const { paints, boxes } = usePaintbox((s) => s.document);
+  const paints = usePaintbox((s) => s.document.paints);
+  const boxes = useBoxesHere();
   const addBox = usePaintbox((s) => s.addBox);
   return (
     <div>

@@ -1,10 +1,11 @@
 "use client";
 
-import { createContext, useContext } from "react";
+import { createContext, useContext, useMemo } from "react";
 import { temporal } from "zundo";
 import { createStore, useStore } from "zustand";
 import { changeFault } from "@/model/change-fault";
 import {
+  boxesHere,
   paintboxDocument,
   paintEntry,
   travelBox,
@@ -134,4 +135,13 @@ export function usePaintboxStore(): PaintboxStore {
 
 export function usePaintbox<T>(select: (state: PaintboxState) => T): T {
   return useStore(usePaintboxStore(), select);
+}
+
+/** The boxes that lie here; those of paints that were put away do not. */
+export function useBoxesHere(): readonly TravelBox[] {
+  const { paints, boxes } = usePaintbox((s) => s.document);
+  return useMemo(() => {
+    const status = new Map(paints.map((paint) => [paint.id, paint.status]));
+    return boxesHere(boxes, (id) => status.get(id));
+  }, [paints, boxes]);
 }

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from "vitest";
 import { readPaintRows, readTable, guessColumns } from "@/core/formats";
 import { labelContradictions, pigmentById } from "@/core/pigments";
-import { MIXABLE, newPaint, type PaintEntry } from "@/model/paintbox";
+import { boxesHere, MIXABLE, newPaint, type PaintEntry } from "@/model/paintbox";
 import { entriesOfJson, entryOfRow } from "@/model/import";
 import { createPaintboxStore, type PaintboxStore } from "./paintbox-store";
 import { chosenPaints, QUESTIONS } from "./questions";
@@ -142,6 +142,11 @@ describe("the box's store", () => {
     expect(chosenPaints(paints, "all").map(({ name }) => name)).toEqual(["Mine"]);
     expect(chosenPaints(paints, "put away")).toHaveLength(6);
     expect(paints.filter(({ status }) => MIXABLE.has(status)).map(({ name }) => name)).toEqual(["Mine"]);
+    const status = new Map(paints.map((one) => [one.id, one.status]));
+    const holding = (...wells: (string | null)[]) => ({ wells });
+    const mine = paints.at(-1)!.id;
+    const boxes = [holding(demo[0]!.id, null), holding(demo[0]!.id, mine), holding(null, null)];
+    expect(boxesHere(boxes, (id) => status.get(id))).toEqual(boxes.slice(1));
     store.temporal.getState().undo();
     expect(store.getState().document.paints).toEqual(demo);
   });

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { paintForm, paintStatus, type PaintEntry } from "@/model/paintbox";
 import { LETTERS } from "@/model/limits";
-import { usePaintbox } from "./paintbox-store";
+import { useBoxesHere, usePaintbox } from "./paintbox-store";
 
 /** A word to be set for all selected paints. */
 function SetWord({ label, onSet }: { label: string; onSet: (word: string) => void }) {
@@ -48,7 +48,7 @@ export function SelectBar({
   const changeMany = usePaintbox((s) => s.changeMany);
   const removeMany = usePaintbox((s) => s.removeMany);
   const fillBox = usePaintbox((s) => s.fillBox);
-  const boxes = usePaintbox((s) => s.document.boxes);
+  const boxes = useBoxesHere();
   const change = (part: Partial<Omit<PaintEntry, "id">>): void => changeMany(selected, part);
   const none = selected.size === 0;
   return (

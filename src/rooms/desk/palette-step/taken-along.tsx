@@ -1,14 +1,14 @@
 "use client";
 
-import { MIXABLE } from "@/model/paintbox";
+import { boxesHere, MIXABLE } from "@/model/paintbox";
 import { useDesk } from "../desk-store";
 import { useBoxes, usePaints } from "../paints";
 import { paintsWord } from "./words";
 
 /** What the painter has with them: all paints at hand, or one of the boxes; kept with the painting. */
 export function TakenAlong() {
-  const boxes = useBoxes();
   const paints = usePaints();
+  const boxes = boxesHere(useBoxes(), (id) => paints.get(id)?.status);
   const boxId = useDesk((s) => s.document.rules.boxId);
   const changeRules = useDesk((s) => s.changeRules);
   const known = boxes.some(({ id }) => id === boxId);
