@@ -62,7 +62,6 @@ await shoot("palette", "/", (page) => lookAtPalette(page, "Choose"));
 await shoot("side-by-side", "/", (page) => lookAtPalette(page, "Side by side"));
 await shoot("in-water", "/", (page) => lookAtPalette(page, "In water"));
 await shoot("recipe", "/", openArea(5));
-await shoot("paintbox", "/paintbox");
 await shoot("paint", "/paintbox", (page) =>
   page
     .getByRole("list", { name: "Paints" })
@@ -133,6 +132,18 @@ await shoot("areas", "/", async (page) => {
   await page.getByRole("button", { name: "Start over" }).click();
   await page.getByRole("button", { name: /Take all/ }).waitFor();
   await page.waitForTimeout(1500);
+});
+await shoot("paintings", "/paintings", async (page) => {
+  await page.getByRole("button", { name: "Double" }).click();
+  await page.getByRole("article").nth(1).waitFor();
+  await page.getByRole("button", { name: "Rename" }).first().click();
+  await page.getByRole("textbox", { name: /^New title/ }).fill("Pump house, grey morning");
+  await page.keyboard.press("Enter");
+  await page.getByRole("heading", { name: "Pump house, grey morning" }).waitFor();
+  await page.getByRole("button", { name: "Double" }).last().click();
+  await page.getByRole("article").nth(2).waitFor();
+  await page.getByRole("button", { name: "Bin" }).first().click();
+  await page.getByRole("region", { name: "Bin" }).waitFor();
 });
 
 await browser.close();
