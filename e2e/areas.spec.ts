@@ -58,8 +58,9 @@ test("shapes are proposed, taken, merged, split and taken back; names, recipes a
   await undo(page);
   await expect(page.getByRole("article", { name: /Red roof/ })).toContainText(/8\.3 % of the sheet/);
   await saved(page);
+  // The open area stands in the address and comes back with it.
   await page.reload();
-  await step(page, "Areas");
+  await page.getByRole("button", { name: "All areas" }).click();
   await expect(shapes(page)).toHaveCount(12);
   await expect(shapes(page).filter({ hasText: "Red roof" })).toHaveCount(1);
 });

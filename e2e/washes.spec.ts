@@ -85,7 +85,7 @@ test("each shape is laid as the photo suggests; kinds, colours and the run can b
   await expect(kind(page, "graded")).toHaveAttribute("aria-pressed", "true");
   await saved(page);
   await page.reload();
-  await step(page, "Areas");
+  await page.getByRole("button", { name: "All areas" }).click();
   await expect(shapes(page).filter({ hasText: "graded" })).toHaveCount(1);
 
   // Squinted, the sky runs as it would be laid, and the wall shows its courses.

@@ -31,10 +31,11 @@ import { DEMO_BOX_SHEET, DEMO_CARD, DEMO_MEASURED, DEMO_PAINTS, DEMO_PALETTE } f
 
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
+const SHEET = { widthCm: 38, heightCm: 28, unit: "cm" } as const;
 const PHOTO = programFile("src", "server", "demo", "pump-house.jpg");
 
 /** Draws the demo's areas to the photo's edges, bottom layer first. */
-function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } {
+function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[]; shares: readonly number[] } {
   const image = areaImageOf(photo);
   const { width, height } = image;
   const mask = new Uint8Array(width * height).fill(1);
@@ -59,6 +60,7 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[] } 
   const { areas } = measureAreas(map, image, mask, width);
   return {
     map,
+    shares: labelled.map(({ label }) => areas.find((area) => area.label === label)!.share),
     areas: labelled.map(({ name, label, plane = null, light = null, weight = 1 }) => {
       const { mean } = areas.find((area) => area.label === label)!;
       return newArea({
@@ -126,7 +128,7 @@ export async function seedDemo(store: Store): Promise<void> {
   if (revision > 0 || document.paints.length > 0) return;
   const photo = await readPhoto(PHOTO);
   const { data: pixels, info } = await sharp(photo.working).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  const { map, areas } = drawAreas({ data: pixels, width: info.width, height: info.height });
+  const { map, areas, shares } = drawAreas({ data: pixels, width: info.width, height: info.height });
   await storePhoto(store, photo, PHOTO, "pump-house.jpg");
   await store.transaction(async ({ paintbox, paintings, ...rest }) => {
     const ids = DEMO_PAINTS.map(() => randomUUID());
@@ -158,10 +160,12 @@ export async function seedDemo(store: Store): Promise<void> {
     const table = prepareMatch(models, PAPERS[0]);
     const study: Study = {
       ...NEW_STUDY,
-      sheet: { widthCm: 38, heightCm: 28, unit: "cm" },
+      sheet: SHEET,
       map: { width: map.width, height: map.height, packed: packMap(map) },
     };
-    const frame = keepInside({ ...wholePhoto(info), aspect: 38 / 28 }, info);
+    const frame = keepInside({ ...wholePhoto(info), aspect: SHEET.widthCm / SHEET.heightCm }, info);
+    // The sheet is cut out of the photo at the photo's full height.
+    const photoCm2 = SHEET.heightCm * SHEET.heightCm * (info.width / info.height);
     const curve = curveOf(
       "lights",
       valueRange(
@@ -169,11 +173,9 @@ export async function seedDemo(store: Store): Promise<void> {
         PAPERS[0],
       ),
     );
-    const mixed = areas.map((area): PaintingArea => {
-      const [best] = matchOver(targetColour(area.lab, study.wish, curve, PAPERS[0]), table, {
-        ...DEFAULT_MATCH,
-        ways: 1,
-      });
+    const mixed = areas.map((area, i): PaintingArea => {
+      const target = targetColour(area.lab, study.wish, curve, PAPERS[0]);
+      const [best] = matchOver(target, table, { ...DEFAULT_MATCH, ways: 1 }, shares[i]! * photoCm2);
       return { ...area, recipe: { parts: [...best!.parts], waterParts: best!.waterParts } };
     });
     const palettes = [
