@@ -6,7 +6,7 @@ import { APPROACH_CHOICES, DEFAULT_APPROACH, KINDS, type Approach } from "@/core
 import { CURVE_KINDS } from "@/core/planning";
 import { LETTERS, LIMITS } from "./limits";
 import { saveRequest } from "./revision";
-import { text } from "./text";
+import { cutText, text } from "./text";
 
 const finite = z.number().refine(Number.isFinite);
 /** Smallest part of a recipe that means anything: a hundredth of a touch. */
@@ -296,7 +296,7 @@ export const shelfRequest = z.union([
 export type ShelfRequest = z.infer<typeof shelfRequest>;
 
 /** The title of a painting that was made from another, as long as titles may be. */
-export const againTitle = (title: string): string => `${title.slice(0, LETTERS.title - 7)}, again`;
+export const againTitle = (title: string): string => `${cutText(title, LETTERS.title - 7)}, again`;
 
 /** A painting to be kept as one of its own: a document on a photo that is there. */
 export const paintingCopyRequest = z.object({

@@ -42,5 +42,8 @@ export const text = (most: number, tooLong = `At most ${most} letters.`) =>
     )
     .refine((t) => !isLonger(t, most), tooLong);
 
+/** So many of something: "1 area", "4 areas". */
+export const counted = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
+
 /** The same with a capital at its front. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

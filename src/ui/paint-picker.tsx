@@ -1,10 +1,10 @@
 "use client";
 
-import { X } from "lucide-react";
 import { useMemo, useRef, useState, type ReactNode } from "react";
 import type { PaintModel } from "@/core/mixing";
 import type { Paper } from "@/core/optics";
 import { Strip } from "./strip";
+import { CloseButton } from "./close-button";
 
 /** A paint that can be picked. */
 export interface PickablePaint {
@@ -75,14 +75,7 @@ export function PaintPicker({
               value={words}
               onChange={(event) => setWords(event.target.value)}
             />
-            <button
-              type="button"
-              className="btn btn-square btn-ghost btn-sm"
-              aria-label="Close"
-              onClick={() => dialog.current?.close()}
-            >
-              <X size={16} />
-            </button>
+            <CloseButton onClose={() => dialog.current?.close()} />
           </div>
           {fault && (
             <p role="alert" className="mb-3 text-error">

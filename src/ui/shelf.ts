@@ -1,5 +1,6 @@
 import { paintingCopiesUrl, paintingUrl } from "@/model/addresses";
 import type { ShelfRequest } from "@/model/painting";
+import { refusalOf } from "./saving/autosave-queue";
 
 const NO_ANSWER = "Abendrot doesn't answer. Is it still running?";
 
@@ -8,8 +9,7 @@ async function ask(url: string, init: RequestInit): Promise<string | null> {
   const response = await fetch(url, init).catch(() => null);
   if (!response) return NO_ANSWER;
   if (response.ok) return null;
-  const body = (await response.json().catch(() => ({}))) as { message?: string };
-  return body.message ?? `This could not be done (${response.status}).`;
+  return (await refusalOf(response)).message;
 }
 
 export const changePainting = (id: string, change: ShelfRequest): Promise<string | null> =>

@@ -41,6 +41,8 @@ describe("value curves", () => {
     expect(at("high", 3)).toBeGreaterThan(at("even", 3) + 1);
     expect(at("low", 7)).toBeLessThan(at("even", 7) - 1);
     // Paints that hardly darken the paper leave a curve, not a fold.
+    // Before there is a paint nothing can be reached, and nothing is brought to it.
+    for (const kind of CURVE_KINDS) expect(curveOf(kind, { darkest: 9.6, lightest: 9.6 })).toEqual(CURVE_AT);
     expect(curveOf("lights", { darkest: 8, lightest: 9.4 }).every((v, i, all) => i === 0 || v >= all[i - 1]!)).toBe(
       true,
     );

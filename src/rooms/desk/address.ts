@@ -49,20 +49,57 @@ export function useDeskAtAddress(document: PaintingDocument): DeskStore {
   return store;
 }
 
+/** The window's address and history, as far as the desk uses them. */
+export interface AddressBar {
+  readonly search: () => string;
+  /** Goes to another query as a step of its own, or in place of the present one. */
+  readonly go: (query: string, instead: boolean) => void;
+}
+
 /**
- * Keeps the address and the desk together: each step and each area that is opened is a place to come back to by the
- * browser's own back and forward, by a reload or a bookmark. `first` is the step that an address without one means.
+ * Keeps the address and a desk together. `first` is the step that an address without one means. `follow` brings the desk
+ * where the address stands now; what the desk does on the way is no step of its own, and an address that asks for an
+ * area that is gone is put right. Returns how to follow and how to stop.
+ */
+export function keepTogether(
+  store: DeskStore,
+  first: Step,
+  bar: AddressBar,
+): { readonly follow: () => void; readonly stop: () => void } {
+  let following = false;
+  const asked = (): DeskPlace => placeOf(new URLSearchParams(bar.search()));
+  const write = (instead: boolean): void => {
+    const { step, selectedId } = store.getState();
+    const now = asked();
+    if (step !== (now.step ?? first) || selectedId !== now.areaId)
+      bar.go(queryOf({ step, areaId: selectedId }), instead);
+  };
+  return {
+    follow: () => {
+      following = true;
+      goThere(store, asked(), first);
+      following = false;
+      write(true);
+    },
+    stop: store.subscribe((state, before) => {
+      if (following || (state.step === before.step && state.selectedId === before.selectedId)) return;
+      write(false);
+    }),
+  };
+}
+
+/**
+ * Keeps the window's address and the desk together: each step and each area that is opened is a place to come back to by
+ * the browser's own back and forward, by a reload or a bookmark.
  */
 function useAddress(store: DeskStore, first: Step): void {
   useEffect(() => {
-    const asked = (): DeskPlace => placeOf(new URLSearchParams(window.location.search));
-    const follow = (): void => goThere(store, asked(), first);
-    window.addEventListener("popstate", follow);
-    const stop = store.subscribe(({ step, selectedId }) => {
-      const now = asked();
-      if (step === (now.step ?? first) && selectedId === now.areaId) return;
-      window.history.pushState(null, "", `${window.location.pathname}${queryOf({ step, areaId: selectedId })}`);
+    const { follow, stop } = keepTogether(store, first, {
+      search: () => window.location.search,
+      go: (query, instead) =>
+        window.history[instead ? "replaceState" : "pushState"](null, "", `${window.location.pathname}${query}`),
     });
+    window.addEventListener("popstate", follow);
     return () => {
       window.removeEventListener("popstate", follow);
       stop();

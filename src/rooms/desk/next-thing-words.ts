@@ -1,3 +1,4 @@
+import { counted } from "@/model/text";
 import type { Step } from "./desk-store";
 
 /** How far a painting is, in the numbers that decide what comes next. */
@@ -16,13 +17,10 @@ export interface Progress {
 export interface NextThing {
   readonly says: string;
   readonly go:
-    | { readonly to: Step; readonly words: string }
+    | { readonly to: Step | "unmixed"; readonly words: string }
     | { readonly to: "paintbox"; readonly words: string }
-    | { readonly to: "unmixed"; readonly words: string }
     | null;
 }
-
-const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** The one next thing of a step, from how far the painting is. */
 export function nextThing({ step, atHand, areas, colours, mixed, laidOut }: Progress): NextThing {

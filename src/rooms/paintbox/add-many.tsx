@@ -1,6 +1,6 @@
 "use client";
 
-import { ListPlus, X } from "lucide-react";
+import { ListPlus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { readPaintList, type FoundPigment } from "@/core/pigments";
 import { LETTERS, LIMITS } from "@/model/limits";
@@ -10,6 +10,7 @@ import { usePaintbox } from "./paintbox-store";
 import { PastedList } from "./pasted-list";
 import { GROUPS, TickList } from "./tick-list";
 import { ViewChoice } from "@/ui/view-choice";
+import { CloseButton } from "@/ui/close-button";
 
 const entryOf = ({ name, pigments }: Pick<FoundPigment, "name" | "pigments">): PaintEntry =>
   newPaint({
@@ -71,14 +72,7 @@ export function AddMany({ begin }: { begin: boolean }) {
           <div className="flex items-center gap-5">
             <h2 className="name-face text-2xl">Your paints</h2>
             <ViewChoice label="How to add them" views={WAYS} shown={way} onShow={setWay} />
-            <button
-              type="button"
-              className="btn btn-square btn-ghost btn-sm ml-auto"
-              aria-label="Close"
-              onClick={() => dialog.current?.close()}
-            >
-              <X size={16} />
-            </button>
+            <CloseButton className="ml-auto" onClose={() => dialog.current?.close()} />
           </div>
           <p className="quiet leading-snug">
             {way === "tick"

@@ -1,6 +1,6 @@
 "use client";
 
-import { Upload, X } from "lucide-react";
+import { Upload } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { PAINT_COLUMNS, type ColumnMap, type PaintColumn } from "@/core/formats";
 import { localDay } from "@/model/day";
@@ -9,6 +9,7 @@ import type { ImportApi, ReadRows } from "@/workers/import-api";
 import { importWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { usePaintbox } from "./paintbox-store";
+import { CloseButton } from "@/ui/close-button";
 
 const FAULTS_SHOWN = 200;
 const COLUMN_WORDS: Readonly<Record<PaintColumn, string>> = {
@@ -120,14 +121,7 @@ export function ImportDialog() {
         <div className="modal-box max-w-3xl space-y-4">
           <div className="flex items-center">
             <h2 className="name-face text-2xl">Import paints</h2>
-            <button
-              type="button"
-              className="btn btn-square btn-ghost btn-sm ml-auto"
-              aria-label="Close"
-              onClick={close}
-            >
-              <X size={16} />
-            </button>
+            <CloseButton className="ml-auto" onClose={close} />
           </div>
           <label className="block">
             <span className="mb-1 block">

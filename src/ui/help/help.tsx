@@ -1,9 +1,10 @@
 "use client";
 
-import { CircleQuestionMark, X } from "lucide-react";
+import { CircleQuestionMark } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { isForField } from "../undo";
 import { GLOSSARY, KEYS } from "./words";
+import { CloseButton } from "../close-button";
 
 /** The keys and the words of the program, on "?" or from the head of every room. */
 export function Help() {
@@ -32,14 +33,7 @@ export function Help() {
         <div className="modal-box max-w-4xl">
           <div className="mb-3 flex items-center">
             <h2 className="name-face text-2xl">Keys and words</h2>
-            <button
-              type="button"
-              className="btn btn-square btn-ghost btn-sm ml-auto"
-              aria-label="Close"
-              onClick={() => dialog.current?.close()}
-            >
-              <X size={16} />
-            </button>
+            <CloseButton className="ml-auto" onClose={() => dialog.current?.close()} />
           </div>
           <div className="grid grid-cols-1 gap-8 md:grid-cols-2">
             <div className="space-y-4">

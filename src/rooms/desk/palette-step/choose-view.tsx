@@ -105,7 +105,9 @@ export function ChooseView() {
             {areas.length === 0
               ? "No area is measured yet: a palette is chosen for areas."
               : choosable.length === 0
-                ? "The approach leaves no paint to choose from."
+                ? paints.length === 0
+                  ? "No paint is at hand: the paintbox is where they come from."
+                  : "The approach leaves no paint to choose from."
                 : `Found in ${weighing.words}`}
           </p>
         )}

@@ -1,5 +1,6 @@
 import { HARDLY_HELPS, type FoundSize, type PaletteStage, type ServedPalette } from "@/core/palette";
 import type { KnownPaint } from "../paints";
+import { counted } from "@/model/text";
 
 /** An error below this is called good, below the second fair (CIEDE2000 beyond what nobody sees). From memory. */
 export const GOOD = 1.5;
@@ -8,14 +9,14 @@ export const FAIR = 4;
 /** Whose hand a palette is judged in. */
 export const HAND_WORDS = { usual: "a usual hand", careful: "a careful hand", loose: "a loose hand" } as const;
 
-export const paintsWord = (n: number): string => (n === 1 ? "1 paint" : `${n} paints`);
+export const paintsWord = (n: number): string => counted(n, "paint");
 /** What the search is at. */
 export function stageWords(stage: PaletteStage): string {
   if (stage === "mixes") return "Mixing every two and three paints";
   return stage === "costs" ? "Trying every mix on every area" : `Palettes of ${paintsWord(stage)}`;
 }
 
-export const areasWord = (n: number): string => (n === 1 ? "1 area" : `${n} areas`);
+export const areasWord = (n: number): string => counted(n, "area");
 export const listed = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
 const ordinal = (n: number): string =>

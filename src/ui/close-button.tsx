@@ -1,0 +1,15 @@
+import { X } from "lucide-react";
+
+/** The cross in the corner of a dialog. */
+export function CloseButton({ onClose, className = "" }: { onClose: () => void; className?: string }) {
+  return (
+    <button
+      type="button"
+      className={`btn btn-square btn-ghost btn-sm ${className}`}
+      aria-label="Close"
+      onClick={onClose}
+    >
+      <X size={16} />
+    </button>
+  );
+}
