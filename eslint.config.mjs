@@ -137,6 +137,8 @@ export default tseslint.config(
       "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
       "@typescript-eslint/no-unused-vars": ["error", { varsIgnorePattern: "^_", argsIgnorePattern: "^_" }],
       eqeqeq: "error",
+      // Code is broken by the formatter, comments are not.
+      "max-len": ["error", { code: 1000, comments: 120, ignoreUrls: true }],
     },
   },
   ...importRules,

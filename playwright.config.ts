@@ -32,7 +32,8 @@ export default defineConfig({
         "--use-gl=angle",
         "--use-angle=swiftshader",
         "--enable-unsafe-swiftshader",
-        // Without a graphics card: WebGL is drawn by the processor, the page itself is put together without GL (a quarter of the work).
+        // Without a graphics card: WebGL is drawn by the processor, the page itself is put together without GL (a
+        // quarter of the work).
         "--disable-gpu-compositing",
         "--disable-gpu-rasterization",
       ],

@@ -148,7 +148,10 @@ async function waitReady(server: RunningServer): Promise<void> {
 
 const titleField = (page: Page) => page.getByRole("textbox", { name: "Title of the painting" });
 
-/** Every way to leave a room right after a change, with boxes of several sizes: how often the change is not there afterwards. */
+/**
+ * Every way to leave a room right after a change, with boxes of several sizes: how often the change is not there
+ * afterwards.
+ */
 async function leaving(rounds = 6): Promise<void> {
   const server = await startServer();
   await waitReady(server);
@@ -221,7 +224,10 @@ async function leaving(rounds = 6): Promise<void> {
   await server.stop("SIGTERM");
 }
 
-/** 2,000 paints and 200 paintings: how long the rooms take to stand, and how many pictures are fetched before they are asked for. */
+/**
+ * 2,000 paints and 200 paintings: how long the rooms take to stand, and how many pictures are fetched before they are
+ * asked for.
+ */
 async function masses(): Promise<void> {
   const server = await startServer();
   await waitReady(server);
@@ -283,7 +289,10 @@ const PATHS = [
 const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS", "TRACE", "PROPFIND"];
 const pick = <T>(list: readonly T[]): T => list[randomInt(list.length)]!;
 
-/** A thousand requests of random ways, addresses, headers and bodies: none may be a fault of the server's, and it has to stand afterwards. */
+/**
+ * A thousand requests of random ways, addresses, headers and bodies: none may be a fault of the server's, and it has
+ * to stand afterwards.
+ */
 async function requests(count = 1000): Promise<void> {
   const server = await startServer();
   await waitReady(server);

@@ -28,7 +28,10 @@ export async function benchHands(row: (name: string, text: string) => void): Pro
   await benchTubes(row);
 }
 
-/** The same palettes laid with tubes that the program has not seen, ten of 25 measured: chosen without and with knowing that. */
+/**
+ * The same palettes laid with tubes that the program has not seen, ten of 25 measured: chosen without and with knowing
+ * that.
+ */
 async function benchTubes(row: (name: string, text: string) => void): Promise<void> {
   const means: number[] = [];
   for (const counted of [false, true]) {

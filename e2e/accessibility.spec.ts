@@ -38,7 +38,10 @@ async function faults(page: Page, only?: string): Promise<string[]> {
   );
 }
 
-/** What is too small at arm's length: words under 13 px; what is pressed or typed into under 14 px, or lower than 32 px. */
+/**
+ * What is too small at arm's length: words under 13 px; what is pressed or typed into under 14 px, or lower than 32
+ * px.
+ */
 const tooSmall = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const faults = new Set<string>();

@@ -1,7 +1,9 @@
 import { expect, test, type Page } from "@playwright/test";
 import { startServer, type RunningServer } from "./server";
 
-/** Answers stand only beside what was asked, failures are told, and nothing is computed or fetched twice or too early. */
+/**
+ * Answers stand only beside what was asked, failures are told, and nothing is computed or fetched twice or too early.
+ */
 
 let server: RunningServer;
 test.beforeAll(async () => {

@@ -168,7 +168,8 @@ test("a thousand paints are imported in a few seconds, the box stays quick and t
 }) => {
   await openBox(page);
   const before = await paints(page).count();
-  // Counting a thousand rows by their roles takes the browser longer than all the rest: the room says how many there are.
+  // Counting a thousand rows by their roles takes the browser longer than all the rest: the room says how many there
+  // are.
   const count = page.getByText(/^[\d,]+ of [\d,]+$/);
   const codes = ["PB29", "PR254", "PY154", "PG7", "PBr7", "PV19"];
   const rows = Array.from({ length: 1000 - before }, (_, i) => `Paint ${i},${codes[i % codes.length]},Quillfen`);

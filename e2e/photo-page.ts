@@ -14,7 +14,10 @@ export const shapes = (page: Page) =>
   page.getByRole("region", { name: "Areas step" }).getByRole("list", { name: "Areas" }).getByRole("listitem");
 export const undo = (page: Page) => page.getByRole("button", { name: "Undo" }).click();
 
-/** Patches of the working space's own bytes, 100 pixels each, six across; a TIFF with sharp's Display P3 profile keeps them. */
+/**
+ * Patches of the working space's own bytes, 100 pixels each, six across; a TIFF with sharp's Display P3 profile keeps
+ * them.
+ */
 export const PATCHES = [
   [128, 128, 128],
   [200, 60, 50],

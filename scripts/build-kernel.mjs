@@ -1,4 +1,6 @@
-/** Compiles src/core/optics/kernel/assembly/film.ts and writes the bytes as film-kernel-bytes.ts. Run: npm run kernel */
+/**
+ * Compiles src/core/optics/kernel/assembly/film.ts and writes the bytes as film-kernel-bytes.ts. Run: npm run kernel
+ */
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import asc from "assemblyscript/asc";

@@ -1,4 +1,7 @@
-/** Writes docs/handbook.md: every pigment's predicted masstone and tint, for anyone to check. Run: npm run docs:handbook */
+/**
+ * Writes docs/handbook.md: every pigment's predicted masstone and tint, for anyone to check. Run: npm run
+ * docs:handbook
+ */
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { lchOfLab } from "@/core/colour";

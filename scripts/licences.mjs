@@ -2,7 +2,10 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "./setup.mjs";
 
-/** Licences that what is shipped may be under: they ask for no more than to be named, or (LGPL, MPL) leave the rest alone. */
+/**
+ * Licences that what is shipped may be under: they ask for no more than to be named, or (LGPL, MPL) leave the rest
+ * alone.
+ */
 const ALLOWED = new Set([
   "MIT",
   "MIT-0",

@@ -6,7 +6,10 @@ import { fileURLToPath } from "node:url";
 
 export const root = fileURLToPath(new URL("..", import.meta.url));
 
-/** Oldest Node.js that everything here runs on: sharp needs import attributes, which came with 20.10 (seen: 20.9.0 fails, 20.10.0 runs). */
+/**
+ * Oldest Node.js that everything here runs on: sharp needs import attributes, which came with 20.10 (seen: 20.9.0
+ * fails, 20.10.0 runs).
+ */
 const OLDEST_NODE = [20, 10];
 
 export function checkNode() {
@@ -50,7 +53,9 @@ function fingerprint(paths) {
 
 const isCurrent = (stamp, print) => existsSync(stamp) && readFileSync(stamp, "utf8") === print;
 
-/** Whether `npm ci` or `npm install` has put the very packages of package-lock.json there: npm notes what it installed. */
+/**
+ * Whether `npm ci` or `npm install` has put the very packages of package-lock.json there: npm notes what it installed.
+ */
 function isInstalled() {
   try {
     const [wanted, there] = ["package-lock.json", join("node_modules", ".package-lock.json")].map(

@@ -73,7 +73,10 @@ function install(...packages) {
   apt("install", "-y", "-qq", "--no-install-recommends", ...packages);
 }
 
-/** Whether there is a Chromium (playwright.config.ts looks in the same places), installed through apt when there is none and we may. */
+/**
+ * Whether there is a Chromium (playwright.config.ts looks in the same places), installed through apt when there is
+ * none and we may.
+ */
 function hasChromium() {
   const found = () =>
     [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some(

@@ -8,7 +8,8 @@ type Shape = Readonly<Record<string, z.ZodType>>;
  * Why a changed document can't be stored, in the door's own words; null when it can. Looks only at
  * what is no longer the same object, so that it costs little at every step.
  * @param document schema of the whole
- * @param items schemas of the items of its lists, by field: of those only new items are looked at, and how many there are
+ * @param items schemas of the items of its lists, by field: of those only new items are looked at, and how many
+ *   there are
  */
 export function changeFault<D extends object>(
   document: z.ZodType<D> & { readonly shape: Shape },

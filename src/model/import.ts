@@ -28,7 +28,10 @@ export function entryOfRow(row: PaintRow, today: string): PaintEntry | { readonl
   return fault ? { reason: `${name}: ${fault}` } : entry;
 }
 
-/** Paints of an exported JSON file under new ids, or null when it is none. Throws a RangeError when it is one that can't be taken. */
+/**
+ * Paints of an exported JSON file under new ids, or null when it is none. Throws a RangeError when it is one that
+ * can't be taken.
+ */
 export function entriesOfJson(text: string): readonly PaintEntry[] | null {
   let value: unknown;
   try {

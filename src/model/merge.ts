@@ -22,7 +22,10 @@ function mergeValue<T>({ base, mine, theirs }: Sides<T>, what: string, clash: Cl
   return mine;
 }
 
-/** A list whose items are known by a key: items added, changed or removed by one side. Kept in the order of whoever moved them. */
+/**
+ * A list whose items are known by a key: items added, changed or removed by one side. Kept in the order of whoever
+ * moved them.
+ */
 function mergeList<T>(
   { base, mine, theirs }: Sides<readonly T[]>,
   keyOf: (item: T) => string,

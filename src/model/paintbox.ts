@@ -81,7 +81,10 @@ export const travelBox = z
     rows: z.int().gte(1).lte(12, "A box has at most 12 rows."),
     columns: z.int().gte(1).lte(24, "A box has at most 24 columns."),
     pan: panKind,
-    /** Pans of each row, top first, where rows differ; empty: all rows have the box's pans. A whole pan is as wide as two half pans. */
+    /**
+     * Pans of each row, top first, where rows differ; empty: all rows have the box's pans. A whole pan is as wide as
+     * two half pans.
+     */
     rowPans: z.array(panKind).default([]),
     /** Paint ids row by row; null is an empty well. */
     wells: z.array(z.uuid().nullable()),

@@ -161,7 +161,10 @@ interface Settings {
   keepDemoSheet(kind: SheetKind, id: number): Promise<void>;
 }
 
-/** Copies made from a photo's original: the one that is measured, one to be seen at once, one for going close, one for lists. */
+/**
+ * Copies made from a photo's original: the one that is measured, one to be seen at once, one for going close, one for
+ * lists.
+ */
 export type PhotoCopy = "working" | "view" | "close" | "small";
 
 /** A photo's files: its original as it came, and copies of it. */

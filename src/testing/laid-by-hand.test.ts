@@ -3,7 +3,8 @@ import { pigmentById } from "@/core/pigments/handbook";
 import { laidByHand, meanOf, type Laid } from "./laid-by-hand";
 import { quantile } from "./quantile";
 
-// Real photographs, palettes of three and four of a box of 25; `npm run bench hands` has two photographs and a size more.
+// Real photographs, palettes of three and four of a box of 25; `npm run bench hands` has two photographs and a size
+// more.
 const NAMES = ["mountain", "bridge", "field", "harbour"] as const;
 
 describe("palettes judged in a hand, on photographs", async () => {

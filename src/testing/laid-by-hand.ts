@@ -43,7 +43,10 @@ export async function coloursOf(name: Picture): Promise<{ lab: Lab; weight: numb
   }));
 }
 
-/** Palettes of one photograph as laid: the paints of each size, the paints in each mix, and what the drawn hand missed by. */
+/**
+ * Palettes of one photograph as laid: the paints of each size, the paints in each mix, and what the drawn hand missed
+ * by.
+ */
 export interface Laid {
   readonly palettes: ReadonlyMap<number, readonly string[]>;
   readonly counts: readonly number[];

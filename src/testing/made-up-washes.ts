@@ -78,7 +78,10 @@ function someColours(kind: WashKind, random: () => number): readonly [Lab, Lab] 
   }
 }
 
-/** Makes a photo of one wash. Graded washes run in any direction, varied ones melt, layered ones have crisp second shapes. */
+/**
+ * Makes a photo of one wash. Graded washes run in any direction, varied ones melt, layered ones have crisp second
+ * shapes.
+ */
 export async function madeUpWash(kind: WashKind, seed: number): Promise<MadeUpWash> {
   const random = seededRandom(seed);
   const [one, two] = someColours(kind, random);

@@ -21,7 +21,8 @@ export async function decodeWorkingCopy(
       );
     return response.blob();
   };
-  // Two that fetch one photo at once share a cache entry, and Chromium may fail one of them midway: that one asks past the cache.
+  // Two that fetch one photo at once share a cache entry, and Chromium may fail one of them midway: that one asks past
+  // the cache.
   const blob = await load("default").catch(() => load("no-store"));
   // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
   const bitmap = await createImageBitmap(blob, { colorSpaceConversion: "none" });

@@ -6,7 +6,10 @@ interface JudgingPairProps {
   readonly className?: string;
 }
 
-/** The colour to paint and the predicted dry colour, touching without a gap or line; a dot marks a colour the screen can't show. */
+/**
+ * The colour to paint and the predicted dry colour, touching without a gap or line; a dot marks a colour the screen
+ * can't show.
+ */
 export function JudgingPair({ wanted, mix, className = "h-14 w-28" }: JudgingPairProps) {
   const sides = [
     { name: "colour to paint", colour: screenColourOfLab(wanted) },

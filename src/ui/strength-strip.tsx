@@ -14,7 +14,9 @@ interface StrengthStripProps {
 const FROM = 1;
 const TO = 0.012;
 
-/** The mix from neat to a breath, with a mark where it is to be used, and the strength in words and as paint to water. */
+/**
+ * The mix from neat to a breath, with a mark where it is to be used, and the strength in words and as paint to water.
+ */
 export function StrengthStrip({ mix, paper, waterParts, width }: StrengthStripProps) {
   const strength = washStrengthOf(waterParts);
   const along = Math.log(loadOfWater(waterParts) / FROM) / Math.log(TO / FROM);

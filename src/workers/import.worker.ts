@@ -1,6 +1,15 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
-import { decodeText, guessColumns, readGimpPalette, readPaintRows, readTable, type RawTable } from "@/core/formats";
+import {
+  decodeText,
+  FileError,
+  guessColumns,
+  readGimpPalette,
+  readPaintRows,
+  readTable,
+  type RawTable,
+} from "@/core/formats";
+import { lineWords, whyUnread } from "@/model/file-words";
 import { entriesOfJson, entryOfRow } from "@/model/import";
 import type { PaintEntry } from "@/model/paintbox";
 import type { BadLine, ImportApi } from "./import-api";
@@ -16,13 +25,12 @@ expose({
       const entries = entriesOfJson(text);
       if (entries) return { is: "paints", entries };
       table = readGimpPalette(text) ?? readTable(text, mostLines);
-      if (table.rows.length > mostLines) throw new RangeError(`The palette has more than ${mostLines} lines.`);
+      if (table.rows.length > mostLines) throw new FileError({ code: "too many lines", most: mostLines });
       return { is: "table", headers: table.headers, map: guessColumns(table.headers) };
     } catch (error) {
       return {
         is: "refused",
-        message:
-          error instanceof RangeError ? error.message : "The file could not be read. Save it as CSV and try again.",
+        message: whyUnread(error, "The file could not be read. Save it as CSV and try again."),
       };
     }
   },
@@ -35,7 +43,7 @@ expose({
       (done) => done % PROGRESS_EVERY === 0 && progress((0.5 * done) / all),
     );
     const entries: PaintEntry[] = [];
-    const faults: BadLine[] = [...bad];
+    const faults: BadLine[] = bad.map(({ line, problem }) => ({ line, reason: lineWords(problem) }));
     for (const [i, row] of good.entries()) {
       if (i % PROGRESS_EVERY === 0) progress(0.5 + (0.5 * i) / good.length);
       const entry = entryOfRow(row, today);

@@ -31,7 +31,9 @@ export interface PhotoApi {
   measure(look: Look, labels: Uint8Array): AreasMeasured;
   /** What half-closed eyes lose of each area, by its label: the thin things on its ground. */
   details(look: Look, labels: Uint8Array): ReadonlyMap<number, AreaDetail>;
-  /** How areas would be laid, in the order of `wanted`; null where a label has no pixel, or too few for what is asked. */
+  /**
+   * How areas would be laid, in the order of `wanted`; null where a label has no pixel, or too few for what is asked.
+   */
   washes(
     look: Look,
     labels: Uint8Array,

@@ -54,7 +54,9 @@ const mapPieces = latest<Superpixels>();
 const smallImages = latest<AreaImage>();
 const trees = latest<MergeTree>();
 
-/** The photo under a look, with what is known of it: made at its first use. Shapes are found on a smaller image of it. */
+/**
+ * The photo under a look, with what is known of it: made at its first use. Shapes are found on a smaller image of it.
+ */
 function under(look: Look) {
   if (!photo) throw new Error("The photo has not arrived yet.");
   const opened = photo;

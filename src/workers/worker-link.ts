@@ -5,13 +5,18 @@ export class WorkerStopped extends Error {}
 
 type Asked = (...args: never[]) => unknown;
 
-/** What a worker offers: functions whose arguments and answers can be copied; a callback is handed over with `heard`. */
+/**
+ * What a worker offers: functions whose arguments and answers can be copied; a callback is handed over with `heard`.
+ */
 export type Api<Own> = { readonly [K in keyof Own]: Asked };
 
 /** A callback that a worker may call. */
 export const heard = proxy;
 
-/** A worker that is started at the first question; every question is answered, or rejected when the worker stops or breaks. */
+/**
+ * A worker that is started at the first question; every question is answered, or rejected when the worker stops or
+ * breaks.
+ */
 export class WorkerLink<Own extends Api<Own>> {
   private worker: Worker | null = null;
   private remote: Remote<Own> | null = null;

@@ -11,7 +11,10 @@ export interface AreaDetail {
   readonly lab: Lab;
 }
 
-/** A pixel is detail if half-closed eyes lose it: its OKLab is this far from what stays. From memory, tried on the bench's photographs. */
+/**
+ * A pixel is detail if half-closed eyes lose it: its OKLab is this far from what stays. From memory, tried on the
+ * bench's photographs.
+ */
 const LOST = 0.09;
 /** Less than this share of an area is not worth a word. */
 const WORTH_A_WORD = 0.05;

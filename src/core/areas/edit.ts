@@ -54,7 +54,10 @@ function pieceNeighbours({ width, height, labels, count }: Superpixels): Set<num
   return neighbours;
 }
 
-/** A piece less than this share inside, or less than this share outside, is taken as drawn. From memory, tried on made-up scenes. */
+/**
+ * A piece less than this share inside, or less than this share outside, is taken as drawn. From memory, tried on
+ * made-up scenes.
+ */
 const SURE = 0.12;
 /** A difference in colour between the two sides under this (OKLab) is no edge to draw to. From memory. */
 const NO_EDGE = 0.02;

@@ -100,7 +100,8 @@ function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sh
       if (y < height - 1) touch(i, i + width, y, height, width);
     }
   }
-  // A slanting border crosses more pixel sides than it is long: by 4/pi in the mean over all directions (Cauchy and Crofton).
+  // A slanting border crosses more pixel sides than it is long: by 4/pi in the mean over all directions (Cauchy and
+  // Crofton).
   return [...found].map(([key, { length, near, far }]) => ({
     a: Math.floor(key / 256),
     b: key % 256,

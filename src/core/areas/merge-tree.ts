@@ -6,7 +6,9 @@ import type { Superpixels } from "./superpixels";
 /** The order in which a photo's small pieces grow together, most alike first. */
 export interface MergeTree {
   readonly pieces: number;
-  /** Pairs of pieces (any member of each side) that became one, in order; `pieces - 1` of them when all hangs together. */
+  /**
+   * Pairs of pieces (any member of each side) that became one, in order; `pieces - 1` of them when all hangs together.
+   */
   readonly merges: Int32Array;
   /** What each merge cost, never falling: how strongly the photo keeps the two apart. */
   readonly heights: Float64Array;
@@ -62,7 +64,10 @@ interface Candidate {
 
 /** Patches under this share of the sheet are too small to paint as a shape of their own: they are absorbed first. */
 const SMALLEST_SHARE = 0.004;
-/** Shapes narrower than this share of the longer side (area over half the outline) are slivers, absorbed with the small ones. */
+/**
+ * Shapes narrower than this share of the longer side (area over half the outline) are slivers, absorbed with the small
+ * ones.
+ */
 const SLIVER_SHARE = 0.008;
 /** What a difference is measured against where neither shape is spread at all, OKLab. */
 const EVEN = 0.03;
@@ -165,7 +170,8 @@ const ON_THE_WAY = 8;
 const ACROSS_LENGTH = 0.5;
 
 /**
- * Pieces of one colour that lie near each other without touching, as a sea does between stems or a sky behind wires, are
+ * Pieces of one colour that lie near each other without touching, as a sea does between stems or a sky behind wires,
+ * are
  * taken for neighbours, with their difference for a step: they grow together before what parts them is weighed.
  */
 function joinAcross(

@@ -23,7 +23,9 @@ interface ValuedArea {
   readonly value: number;
 }
 
-/** How far one group of areas is from another in value steps, chroma and temperature; null where nobody would see it. */
+/**
+ * How far one group of areas is from another in value steps, chroma and temperature; null where nobody would see it.
+ */
 export interface Differences {
   readonly value: number | null;
   readonly chroma: number | null;
@@ -176,7 +178,10 @@ function light(areas: readonly RelatedArea[]): Relation | null {
   return { id: "light", holds: lit.value > shade.value, differences: differencesOf(shade, lit) };
 }
 
-/** What painters check between areas: the range of values, where light and dark meet, near against far, subject against ground, light against shade. */
+/**
+ * What painters check between areas: the range of values, where light and dark meet, near against far, subject against
+ * ground, light against shade.
+ */
 export function relationsOf(areas: readonly RelatedArea[], borders: readonly AreaBorder[]): Relation[] {
   if (areas.length < 2) return [];
   const byValue = [...areas].sort((a, b) => b.colour.L - a.colour.L);

@@ -58,7 +58,10 @@ export function boxMedian(values: Float32Array, width: number, height: number, r
   return out;
 }
 
-/** The photo as it is seen with half-closed eyes: thin things (stems, cables, glazing bars) give way to what is behind them. */
+/**
+ * The photo as it is seen with half-closed eyes: thin things (stems, cables, glazing bars) give way to what is behind
+ * them.
+ */
 export function squinted({ width, height, oklab }: AreaImage): Float32Array {
   const reach = Math.max(1, Math.round(REACH_SHARE * Math.max(width, height)));
   const out = new Float32Array(oklab.length);

@@ -3,7 +3,10 @@ import { cutTree } from "./cut-tree";
 import type { MergeTree } from "./merge-tree";
 import { proposedCount, stableCounts } from "./stable-cuts";
 
-/** A chain of 30 pieces that grow together one by one, each merge dearer than the last by the factor given for its count. */
+/**
+ * A chain of 30 pieces that grow together one by one, each merge dearer than the last by the factor given for its
+ * count.
+ */
 function chain(factorAt: (shapes: number) => number): MergeTree {
   const pieces = 30;
   const merges: number[] = [];

@@ -21,7 +21,10 @@ function stretches({ heights }: MergeTree): Float64Array {
   return out;
 }
 
-/** What a painter lays is seldom far from so many shapes; a cut farther off must be more stable. From the bench's photographs. */
+/**
+ * What a painter lays is seldom far from so many shapes; a cut farther off must be more stable. From the bench's
+ * photographs.
+ */
 const USUAL = 8;
 const SPREAD = 0.3;
 

@@ -15,13 +15,19 @@ export interface Superpixels {
   readonly count: number;
 }
 
-/** Distance between the first centres as a share of the longer side: about a millimetre and a half on a sheet 15 cm wide. */
+/**
+ * Distance between the first centres as a share of the longer side: about a millimetre and a half on a sheet 15 cm
+ * wide.
+ */
 const SPACING_SHARE = 0.011;
 const LEAST_SPACING_PX = 5;
 const spacingOf = (width: number, height: number): number =>
   Math.max(LEAST_SPACING_PX, Math.round(SPACING_SHARE * Math.max(width, height)));
 
-/** Weight of position against colour (SLIC's compactness over the spacing), in OKLab units. From memory, tried on the demo. */
+/**
+ * Weight of position against colour (SLIC's compactness over the spacing), in OKLab units. From memory, tried on the
+ * demo.
+ */
 const COMPACTNESS = 0.05;
 const ROUNDS = 5;
 
@@ -157,7 +163,9 @@ function connectedPatches(width: number, labels: Int32Array): { patches: Int32Ar
   return { patches, count };
 }
 
-/** Makes every piece one connected patch: scraps smaller than a quarter of a piece join the neighbour most like them. */
+/**
+ * Makes every piece one connected patch: scraps smaller than a quarter of a piece join the neighbour most like them.
+ */
 function connect(
   width: number,
   labels: Int32Array,

@@ -39,4 +39,4 @@ export type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "./refusal";
 export { BOX_WATER, CARD_WATER, WASH_NAMES } from "./washes";
 export { missOfKnown } from "./known-paint";
 export { paintChange, type PaintChange } from "./change";
-export { MeterRefused, type ColourMeter } from "./meter";
+export { MeterRefused, type ColourMeter, type MeterRefusal } from "./meter";

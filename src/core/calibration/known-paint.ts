@@ -5,7 +5,9 @@ import { loadOfWater } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import type { MeasuredPatch } from "./patches";
 
-/** A puddle may be as much stronger or weaker than it was meant, as a factor, before it is another wash. From memory. */
+/**
+ * A puddle may be as much stronger or weaker than it was meant, as a factor, before it is another wash. From memory.
+ */
 const MOST_OFF = 2.5;
 const TRIES = 40;
 

@@ -1,7 +1,14 @@
 import type { Reflectance } from "../colour/bands";
 
-/** A hand-held meter refuses: the message says why and what to do. */
-export class MeterRefused extends Error {}
+/** Why a hand-held meter can't read. */
+export type MeterRefusal = "not connected" | "white not seen" | "not flat";
+
+/** A hand-held meter refuses. */
+export class MeterRefused extends Error {
+  constructor(readonly why: MeterRefusal) {
+    super(why);
+  }
+}
 
 /** How a meter stands. */
 interface MeterState {

@@ -46,7 +46,10 @@ const BLACK_LINE = 45;
 const spectrumOf = ({ reflectance }: MeasuredPatch): Reflectance | undefined =>
   reflectance && Float64Array.from(reflectance);
 
-/** The bare sheet: its own spectrum if it was measured, the paper's typical one in the colour that was measured, or as it is. */
+/**
+ * The bare sheet: its own spectrum if it was measured, the paper's typical one in the colour that was measured, or as
+ * it is.
+ */
 function paperOf(patches: readonly MeasuredPatch[], paper: Paper): Reflectance {
   const bare = patches.find(({ what, leftOut }) => what === "bare paper" && !leftOut);
   return bare ? (spectrumOf(bare) ?? tinted(paper.reflectance, bare.lab)) : paper.reflectance;

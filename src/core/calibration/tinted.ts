@@ -8,7 +8,8 @@ import { solveLinear } from "../numeric/solve";
 const TILTS = [0, 1, 2].map((power) => Float64Array.from(WAVELENGTHS_NM, (nm) => ((nm - 555) / 175) ** power));
 
 /**
- * A reflectance in another colour: multiplied by the level, slope and bend over the spectrum that bring it to the colour
+ * A reflectance in another colour: multiplied by the level, slope and bend over the spectrum that bring it to the
+ * colour
  * exactly (three linear equations, since XYZ is linear in reflectance). As it was where no such bend exists.
  */
 export function tinted(reflectance: Reflectance, lab: Lab): Reflectance {

@@ -1,6 +1,9 @@
 import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 
-/** Water to one part of paint in each swatch of a card, from neat to pale; the last, across the line, comes from the second puddle. */
+/**
+ * Water to one part of paint in each swatch of a card, from neat to pale; the last, across the line, comes from the
+ * second puddle.
+ */
 export const CARD_WATER: readonly WaterParts[] = [0, 1.5, 6, 20, 1.5];
 
 /** Load that each swatch of a card is meant to have. */

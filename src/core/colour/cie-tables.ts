@@ -16,7 +16,10 @@ export const CMF_1931: readonly number[] = [
   0.002899, 0.001047, 0, 0.00144, 0.00052, 0,
 ];
 
-/** CIE standard illuminant D65, relative power by 10 nm, 100 at 560 nm. Source: CIE 015; held to the same package's CIE-D65.sp. */
+/**
+ * CIE standard illuminant D65, relative power by 10 nm, 100 at 560 nm. Source: CIE 015; held to the same package's
+ * CIE-D65.sp.
+ */
 export const D65_POWER: readonly number[] = [
   49.9755, 54.6482, 82.7549, 91.486, 93.4318, 86.6823, 104.865, 117.008, 117.812, 114.861, 115.923, 108.811, 109.354,
   107.802, 104.79, 107.689, 104.405, 104.046, 100, 96.3342, 95.788, 88.6856, 90.0062, 89.5991, 87.6987, 83.2886,

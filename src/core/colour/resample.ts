@@ -4,18 +4,28 @@ import { BANDS, WAVELENGTHS_NM, type Reflectance } from "./bands";
 const MUST_COVER_NM = [400, 700] as const;
 const COARSEST_NM = 20;
 
+/** Why values at these wavelengths are no whole spectrum. */
+export type SpectrumGap =
+  | { readonly code: "spectrum too short"; readonly fromNm: number; readonly toNm: number }
+  | { readonly code: "spectrum too coarse"; readonly coarsestNm: number };
+
+/** What is missing of a spectrum that has values at these wavelengths, nm; null when it can be used. */
+export function gapIn(wavelengthsNm: readonly number[]): SpectrumGap | null {
+  const sorted = [...wavelengthsNm].sort((a, b) => a - b);
+  const [fromNm, toNm] = MUST_COVER_NM;
+  if (sorted.length < 2 || sorted[0]! > fromNm || sorted[sorted.length - 1]! < toNm)
+    return { code: "spectrum too short", fromNm, toNm };
+  if (sorted.some((nm, i) => i > 0 && nm - sorted[i - 1]! > COARSEST_NM))
+    return { code: "spectrum too coarse", coarsestNm: COARSEST_NM };
+  return null;
+}
+
 /**
  * A reflectance measured at other wavelengths, at the 36 bands: in straight lines between its
- * points, its ends held. Throws a RangeError with words for the painter when it doesn't reach from
- * 400 to 700 nm, or has gaps of over 20 nm.
+ * points, its ends held. Asks {@link gapIn} for null.
  */
 export function resample(wavelengthsNm: readonly number[], values: readonly number[]): Reflectance {
   const points = wavelengthsNm.map((nm, i) => ({ nm, value: values[i]! })).sort((a, b) => a.nm - b.nm);
-  if (points.length < 2 || points[0]!.nm > MUST_COVER_NM[0] || points[points.length - 1]!.nm < MUST_COVER_NM[1]) {
-    throw new RangeError("A spectrum must reach from 400 to 700 nm.");
-  }
-  if (points.some(({ nm }, i) => i > 0 && nm - points[i - 1]!.nm > COARSEST_NM))
-    throw new RangeError("A spectrum must have a value at least every 20 nm.");
   const out = new Float64Array(BANDS);
   WAVELENGTHS_NM.forEach((nm, i) => {
     const next = points.findIndex((point) => point.nm >= nm);

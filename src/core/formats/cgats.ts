@@ -1,4 +1,5 @@
 import { WAVELENGTHS_NM } from "../colour/bands";
+import { FileError } from "./file-problem";
 import {
   labOfReflectanceD50,
   labUnderD50,
@@ -21,7 +22,7 @@ export const isCgats = (text: string): boolean =>
 
 /**
  * Reads CGATS text (CGATS.17; the first table of the file): spectra in any of the usual namings,
- * else Lab. Throws a RangeError with words for the painter.
+ * else Lab. Throws a FileError.
  */
 export function readCgats(text: string): MeasuredColours {
   const lines = text
@@ -32,15 +33,13 @@ export function readCgats(text: string): MeasuredColours {
   const section = (begin: string, end: string): string[] => {
     const from = lines.indexOf(begin);
     const to = lines.indexOf(end, from);
-    if (from < 0 || to < 0) throw new RangeError(`The file is no whole CGATS text: ${begin} or ${end} is missing.`);
+    if (from < 0 || to < 0) throw new FileError({ code: "section missing", begin, end });
     return lines.slice(from + 1, to);
   };
   const fields = section("BEGIN_DATA_FORMAT", "END_DATA_FORMAT").flatMap(wordsOf);
   const words = section("BEGIN_DATA", "END_DATA").flatMap(wordsOf);
   if (fields.length === 0 || words.length === 0 || words.length % fields.length !== 0) {
-    throw new RangeError(
-      `The file is no whole CGATS text: ${words.length} values don't fill rows of ${fields.length}.`,
-    );
+    throw new FileError({ code: "ragged rows", values: words.length, fields: fields.length });
   }
   const rows = Array.from({ length: words.length / fields.length }, (_, i) =>
     words.slice(i * fields.length, (i + 1) * fields.length),
@@ -54,14 +53,14 @@ export function readCgats(text: string): MeasuredColours {
   const [L, a, b] = [column("LAB_L"), column("LAB_A"), column("LAB_B")];
   const name = column("SAMPLE_NAME", "SAMPLE_LOC", "SAMPLE_ID", "SAMPLEID", "SAMPLE");
   const spectral = bands.length > 1;
-  if (!spectral && L < 0) throw new RangeError("The file has neither spectra nor Lab colours.");
+  if (!spectral && L < 0) throw new FileError({ code: "neither spectra nor lab" });
   const percent = spectral && looksPercent(rows.flatMap((row) => bands.map(({ at }) => numberIn(row[at]!))));
   return {
     white: /ILLUMINANT[",\s]*D65/i.test(text) ? "D65" : "D50",
     colours: rows.map((row, i): MeasuredColour => {
       const lab = L >= 0 ? { L: numberIn(row[L]!), a: numberIn(row[a]!), b: numberIn(row[b]!) } : undefined;
       if (lab && !Object.values(lab).every(Number.isFinite))
-        throw new RangeError(`Row ${i + 1} of the file has a Lab value that is no number.`);
+        throw new FileError({ code: "lab is no number", in: "row", at: i + 1 });
       return {
         name: name >= 0 ? row[name]! : String(i + 1),
         reflectance: spectral

@@ -1,4 +1,5 @@
 import { searchPigments } from "../pigments/search";
+import { FileError } from "./file-problem";
 import type { RawTable } from "./paint-table";
 import { writePigments } from "./pigment-words";
 
@@ -10,7 +11,10 @@ export interface PaletteColour {
 
 const oneLine = (text: string): string => text.replace(/[\r\n\t]+/g, " ").trim();
 
-/** A GIMP palette file: "GIMP Palette", Name, Columns, #, then R G B and a name a line (the format's own description, from memory). */
+/**
+ * A GIMP palette file: "GIMP Palette", Name, Columns, #, then R G B and a name a line (the format's own description,
+ * from memory).
+ */
 export function writeGimpPalette(name: string, colours: readonly PaletteColour[], columns = 4): string {
   const lines = colours.map(
     ({ rgb, name: colour }) => `${rgb.map((byte) => String(byte).padStart(3)).join(" ")}\t${oneLine(colour)}`,
@@ -27,9 +31,10 @@ function pigmentsNamed(name: string): string {
 }
 
 /**
- * Reads a GIMP palette file as a table of names and the pigments they name, a row for each line after the first, so that a
+ * Reads a GIMP palette file as a table of names and the pigments they name, a row for each line after the first, so
+ * that a
  * line of the file is found again; what is no colour is an empty row. Returns null when the text
- * is no GIMP palette. Throws a RangeError when a colour line can't be right.
+ * is no GIMP palette. Throws a FileError when a colour line can't be right.
  */
 export function readGimpPalette(text: string): RawTable | null {
   if (!isGimpPalette(text)) return null;
@@ -39,9 +44,7 @@ export function readGimpPalette(text: string): RawTable | null {
     if (/^(#|$)/.test(line) || /^(Name|Columns):/.test(line)) return ["", "", ""];
     const colour = /^(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/.exec(line);
     if (!colour || [colour[1], colour[2], colour[3]].some((byte) => Number(byte) > 255)) {
-      throw new RangeError(
-        `Line ${i + 2} of the palette is no colour: three numbers from 0 to 255 and a name are expected.`,
-      );
+      throw new FileError({ code: "no palette colour", line: i + 2 });
     }
     const name = (colour[4] ?? "").trim();
     return [

@@ -1,5 +1,6 @@
 /** Tables, spectra and palettes as files have them. What the rest of the program may use of it. */
 export { decodeText } from "./text";
+export { FileError, type FileProblem, type LineProblem } from "./file-problem";
 export {
   guessColumns,
   PAINT_COLUMNS,

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { converter } from "culori";
 import { describe, expect, test } from "vitest";
+import { problemOf } from "@/testing/problem-of";
 import { has } from "@/testing/programs";
 import { predict } from "../mixing/predict";
 import { paintModel } from "../mixing/paint";
@@ -119,24 +120,28 @@ describe("CGATS text", () => {
   });
 
   test.each([
-    ["a lost end", "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40\n", /END_DATA is missing/],
+    [
+      "a lost end",
+      "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40\n",
+      { code: "section missing", begin: "BEGIN_DATA", end: "END_DATA" },
+    ],
     [
       "rows that don't come out even",
       "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40 2\nEND_DATA\n",
-      /3 values don't fill rows of 4/,
+      { code: "ragged rows", values: 3, fields: 4 },
     ],
     [
       "no colours",
       "BEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40\nEND_DATA\n",
-      /neither spectra nor Lab/,
+      { code: "neither spectra nor lab" },
     ],
     [
       "letters for numbers",
       "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n1 40 x 2\nEND_DATA\n",
-      /no number/,
+      { code: "lab is no number", in: "row", at: 1 },
     ],
-  ])("%s is told in words", (_, text, words) => {
-    expect(() => readCgats(text)).toThrow(words);
+  ])("%s is told", (_, text, problem) => {
+    expect(problemOf(() => readCgats(text))).toEqual(problem);
   });
 });
 
@@ -173,17 +178,17 @@ describe("CSV of measured colours", () => {
   });
 
   test.each([
-    ["nothing of use", "name,price\nneat,3\n", /No wavelengths/],
+    ["nothing of use", "name,price\nneat,3\n", { code: "no colours named" }],
     [
       "half a spectrum",
       `name,${[400, 420, 440, 460, 480, 500].join(",")}\nneat,0.1,0.1,0.1,0.1,0.1,0.1\n`,
-      /400 to 700/,
+      { code: "spectrum too short", fromNm: 400, toNm: 700 },
     ],
-    ["a gap", "name,400,420,500,520,700\nneat,0.1,0.1,0.1,0.1,0.1\n", /every 20 nm/],
-    ["a missing value", "name,400,420,440\nneat,0.1,,0.1\n", /missing/],
-    ["no Lab number", "name,L,a,b\nneat,3o,1,2\n", /no number/],
-  ])("%s is told in words", (_, text, words) => {
-    expect(() => readMeasuredColours(text)).toThrow(words);
+    ["a gap", "name,400,420,500,520,700\nneat,0.1,0.1,0.1,0.1,0.1\n", { code: "spectrum too coarse", coarsestNm: 20 }],
+    ["a missing value", "name,400,420,440\nneat,0.1,,0.1\n", { code: "value missing" }],
+    ["no Lab number", "name,L,a,b\nneat,3o,1,2\n", { code: "lab is no number", in: "line", at: 2 }],
+  ])("%s is told", (_, text, problem) => {
+    expect(problemOf(() => readMeasuredColours(text))).toEqual(problem);
   });
 });
 

@@ -4,7 +4,8 @@ import { WEIGHTS_D50, WHITE_D65 } from "../colour/cie-tables";
 import type { Reflectance } from "../colour/bands";
 import type { Lab } from "../colour/colour";
 import { labF, labFInverse, labOfXyz } from "../colour/lab";
-import { resample } from "../colour/resample";
+import { gapIn, resample } from "../colour/resample";
+import { FileError } from "./file-problem";
 
 /** One colour of a file of measurements. */
 export interface MeasuredColour {
@@ -74,15 +75,20 @@ export function wavelengthIn(name: string): number {
   return nm >= 300 && nm <= 1100 ? nm : NaN;
 }
 
-/** A spectrum at the 36 bands from a file's values, which are shares or per cents. Throws a RangeError with words for the painter. */
+/**
+ * A spectrum at the 36 bands from a file's values, which are shares or per cents. Throws a RangeError with words for
+ * the painter.
+ */
 export function reflectanceOf(
   wavelengthsNm: readonly number[],
   values: readonly number[],
   percent: boolean,
 ): Reflectance {
-  if (values.some((v) => !Number.isFinite(v))) throw new RangeError("A value of the spectrum is missing or no number.");
+  if (values.some((v) => !Number.isFinite(v))) throw new FileError({ code: "value missing" });
   const scaled = percent ? values.map((v) => v / 100) : values;
-  if (scaled.some((v) => v < -0.02 || v > 1.6)) throw new RangeError("A reflectance lies outside 0 to 160 %.");
+  if (scaled.some((v) => v < -0.02 || v > 1.6)) throw new FileError({ code: "not reflectance" });
+  const gap = gapIn(wavelengthsNm);
+  if (gap) throw new FileError(gap);
   return resample(
     wavelengthsNm,
     scaled.map((v) => Math.max(0, v)),

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import type { PigmentShare } from "../pigments/share";
+import { FileError, type LineProblem } from "./file-problem";
 import { readPigments, writePigments } from "./pigment-words";
 
 /** What a column of a table of paints can hold. */
@@ -60,7 +61,10 @@ const GUESSES: Readonly<Record<PaintColumn, RegExp>> = {
  */
 const FORMULA = /^'*[=+\-@\t\r]/;
 
-/** A cell that no spreadsheet computes: an apostrophe more before what would be a formula. {@link unguarded} takes it away again, exactly. */
+/**
+ * A cell that no spreadsheet computes: an apostrophe more before what would be a formula. {@link unguarded} takes it
+ * away again, exactly.
+ */
 const guarded = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
 const unguarded = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
 
@@ -69,8 +73,8 @@ const MOST_IN_A_CELL = 8000;
 
 /**
  * Reads CSV (RFC 4180: quoted fields, doubled quotes, line breaks in fields) with commas, semicolons
- * or tabs. The first line is the header. Throws a RangeError with words for the painter when there is
- * no table, or more than `most` lines.
+ * or tabs. The first line is the header. Throws a FileError when there is no
+ * table, or more than `most` lines.
  */
 export function readTable(text: string, most = Infinity): RawTable {
   const plain = text.replace(/^\uFEFF/, "").trimEnd();
@@ -79,13 +83,9 @@ export function readTable(text: string, most = Infinity): RawTable {
     delimitersToGuess: [",", ";", "\t", "|"],
     preview: Number.isFinite(most) ? most + 2 : 0,
   });
-  if (data.length > most + 1)
-    throw new RangeError(
-      `The table has more than ${most.toLocaleString("en")} lines. Split it and bring the parts one by one.`,
-    );
+  if (data.length > most + 1) throw new FileError({ code: "too many lines", most });
   const filled = data.filter((row) => row.some((cell) => cell.trim() !== ""));
-  if (filled.length < 2)
-    throw new RangeError("The file holds no table: a first line that names the columns, then a line for each paint.");
+  if (filled.length < 2) throw new FileError({ code: "no table" });
   return { headers: data[0]!.map((header) => header.trim()), rows: data.slice(1) };
 }
 
@@ -103,16 +103,17 @@ export function guessColumns(headers: readonly string[]): ColumnMap {
 export interface ReadRows {
   readonly good: readonly PaintRow[];
   /** Line of the file and why it can't be taken. */
-  readonly bad: readonly { readonly line: number; readonly reason: string }[];
+  readonly bad: readonly { readonly line: number; readonly problem: LineProblem }[];
 }
 
 /**
- * Paints of a table under a column map; rows that can't be right are told by line and reason. Blank rows are passed over.
+ * Paints of a table under a column map; rows that can't be right are told by line and reason. Blank rows are passed
+ * over.
  * @param onRow told how many rows have been read
  */
 export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: number) => void = () => {}): ReadRows {
   const good: PaintRow[] = [];
-  const bad: { line: number; reason: string }[] = [];
+  const bad: { line: number; problem: LineProblem }[] = [];
   let line = 2;
   for (const [done, row] of rows.entries()) {
     onRow(done);
@@ -121,17 +122,17 @@ export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: 
     if (row.every((cell) => cell.trim() === "")) continue;
     const cell = (column: PaintColumn): string => (map[column] >= 0 ? unguarded((row[map[column]] ?? "").trim()) : "");
     if (row.some(({ length }) => length > MOST_IN_A_CELL)) {
-      bad.push({ line: at, reason: `a cell has more than ${MOST_IN_A_CELL} letters` });
+      bad.push({ line: at, problem: { code: "cell too long", most: MOST_IN_A_CELL } });
       continue;
     }
     const name = cell("name");
     if (!name) {
-      bad.push({ line: at, reason: "the paint has no name" });
+      bad.push({ line: at, problem: { code: "no name" } });
       continue;
     }
     const read = readPigments(cell("pigments"), name);
-    if ("fault" in read) {
-      bad.push({ line: at, reason: `${name}: ${read.fault}` });
+    if ("problem" in read) {
+      bad.push({ line: at, problem: { paint: name, ...read.problem } });
       continue;
     }
     const rest: Partial<Record<PaintColumn, string>> = {};
@@ -142,7 +143,10 @@ export function readPaintRows({ rows }: RawTable, map: ColumnMap, onRow: (done: 
   return { good, bad };
 }
 
-/** Paints as CSV (RFC 4180, commas, CRLF) with all columns, no cell a formula to a spreadsheet; {@link readTable} reads it back. */
+/**
+ * Paints as CSV (RFC 4180, commas, CRLF) with all columns, no cell a formula to a spreadsheet; {@link readTable} reads
+ * it back.
+ */
 export function writeTable(
   paints: readonly (Readonly<Partial<Record<Exclude<PaintColumn, "pigments">, string | number | boolean | null>>> & {
     readonly pigments: readonly PigmentShare[];

@@ -1,10 +1,14 @@
 import { HANDBOOK, type Pigment } from "../pigments/handbook";
 import type { PigmentShare } from "../pigments/share";
+import type { PigmentProblem } from "./file-problem";
 
 /** Pigments read from a cell, or why they can't be. */
-export type ReadPigments = { readonly pigments: readonly PigmentShare[] } | { readonly fault: string };
+export type ReadPigments = { readonly pigments: readonly PigmentShare[] } | { readonly problem: PigmentProblem };
 
-/** A code, perhaps with a share: blanks are single, and no two that may be missing stand side by side, so that it takes no time to say no. */
+/**
+ * A code, perhaps with a share: blanks are single, and no two that may be missing stand side by side, so that it takes
+ * no time to say no.
+ */
 const PIECE = /^([A-Za-z]{2,3} ?\d+(?:-[a-z-]+)?)(?: ?[:(]? ?(\d+(?:[.,]\d+)?) ?%?\)?)?$/;
 /** More than this in a cell is no list of pigments. */
 const MOST_LETTERS = 400;
@@ -27,24 +31,24 @@ function shadeFor(shades: readonly Pigment[], paintName: string): Pigment {
  * or this handbook's own ids. A code with several shades takes the one that fits the paint's name.
  */
 export function readPigments(cell: string, paintName: string): ReadPigments {
-  if (cell.length > MOST_LETTERS) return { fault: "what stands for its pigments is too long" };
+  if (cell.length > MOST_LETTERS) return { problem: { code: "pigments too long" } };
   const pieces = cell
     .replace(/\s+/g, " ")
     .split(/[+;/&|]|,(?!\d)|\band\b/)
     .map((piece) => piece.trim())
     .filter(Boolean);
-  if (pieces.length === 0) return { fault: "no pigment is given" };
+  if (pieces.length === 0) return { problem: { code: "no pigment" } };
   const found: PigmentShare[] = [];
   for (const piece of pieces) {
     const [, written, share] = PIECE.exec(piece) ?? [];
-    if (!written) return { fault: `“${piece}” is no Colour Index name` };
+    if (!written) return { problem: { code: "no index name", piece } };
     const key = written.replace(/\s/g, "").toLowerCase();
     const exact = HANDBOOK.find(({ id }) => id.toLowerCase() === key);
     const shades = HANDBOOK.filter(({ code }) => code.toLowerCase() === key);
-    if (!exact && shades.length === 0) return { fault: `the handbook has no pigment “${written}”` };
+    if (!exact && shades.length === 0) return { problem: { code: "unknown pigment", written } };
     const pigment = exact && shades.length <= 1 ? exact : shades.length > 0 ? shadeFor(shades, paintName) : exact!;
     const amount = share ? Number(share.replace(",", ".")) : 1;
-    if (!(amount > 0)) return { fault: `the share of ${written} is not above 0` };
+    if (!(amount > 0)) return { problem: { code: "share not above 0", written } };
     if (!found.some(({ pigmentId }) => pigmentId === pigment.id)) found.push({ pigmentId: pigment.id, share: amount });
   }
   return { pigments: found };

@@ -1,5 +1,6 @@
 import { tripleOf } from "../numeric/tuples";
 import { isCgats, readCgats } from "./cgats";
+import { FileError } from "./file-problem";
 import { looksPercent, numberIn, reflectanceOf, wavelengthIn, type MeasuredColours } from "./measured-colours";
 import { readTable } from "./paint-table";
 
@@ -44,7 +45,7 @@ function spectraIn(headers: readonly string[], rows: readonly (readonly string[]
 
 /**
  * Reads a file of measured colours: CGATS text, or CSV with spectra in rows or in columns, or with
- * Lab columns. Throws a RangeError with words for the painter.
+ * Lab columns. Throws a FileError.
  */
 export function readMeasuredColours(text: string): MeasuredColours {
   if (isCgats(text)) return readCgats(text);
@@ -52,8 +53,7 @@ export function readMeasuredColours(text: string): MeasuredColours {
   const spectra = spectraIn(headers, rows);
   if (spectra) return spectra;
   const [L, a, b] = tripleOf(LAB_NAMES.map((name) => headers.findIndex((header) => name.test(header))));
-  if (L < 0 || a < 0 || b < 0)
-    throw new RangeError("No wavelengths and no columns L, a and b were found in the file's first line.");
+  if (L < 0 || a < 0 || b < 0) throw new FileError({ code: "no colours named" });
   const named = headers.findIndex((_, i) => ![L, a, b].includes(i));
   return {
     white: "D50",
@@ -62,7 +62,7 @@ export function readMeasuredColours(text: string): MeasuredColours {
       .map((row, i) => {
         const lab = { L: numberIn(row[L] ?? ""), a: numberIn(row[a] ?? ""), b: numberIn(row[b] ?? "") };
         if (!Object.values(lab).every(Number.isFinite))
-          throw new RangeError(`Line ${i + 2} of the file has a Lab value that is no number.`);
+          throw new FileError({ code: "lab is no number", in: "line", at: i + 2 });
         return { name: (named >= 0 && row[named]) || String(i + 1), lab };
       }),
   };

@@ -88,7 +88,10 @@ export function areaImageOf(photo: PixelArray, white: WhiteMatrix = AS_IT_IS): A
   return { width, height, linear, oklab };
 }
 
-/** Longer side at which shapes are found and washes are read, px: two thirds of the map's, twice as fast, and finer than a brush. */
+/**
+ * Longer side at which shapes are found and washes are read, px: two thirds of the map's, twice as fast, and finer
+ * than a brush.
+ */
 const SHAPE_SIDE_PX = 640;
 
 /** A map's image shrunk for finding shapes, by averaging light; the image itself when it is small enough. */

@@ -28,7 +28,10 @@ describe("the Bradford transform, against published worked values", () => {
   });
 });
 
-/** Lab (D50) of the 24 patches of a ColorChecker chart: argyll-ref's ColorChecker.cie, measured by its author; row by row. */
+/**
+ * Lab (D50) of the 24 patches of a ColorChecker chart: argyll-ref's ColorChecker.cie, measured by its author; row by
+ * row.
+ */
 const CHECKER: readonly (readonly [number, number, number])[] = [
   [37.99, 13.56, 14.06],
   [65.71, 18.13, 17.81],
@@ -83,7 +86,9 @@ function cast({ X, Y, Z }: Xyz, white: Xyz): Xyz {
 
 const ofXy = (x: number, y: number): Xyz => ({ X: x / y, Y: 1, Z: (1 - x - y) / y });
 
-/** A chart as a photo: 24 patches of 24 pixels, 6 across, under a light, in 8 bits with a camera's grain of one level. */
+/**
+ * A chart as a photo: 24 patches of 24 pixels, 6 across, under a light, in 8 bits with a camera's grain of one level.
+ */
 function chart(light: Xyz | null): PixelArray {
   const random = seededRandom(24);
   const data = new Uint8ClampedArray(4 * 144 * 96);

@@ -45,7 +45,10 @@ const OF_RMS = {
   mixed: { median: 1, p90: 1.9 },
   measured: { median: 0.8, p90: 1.6 },
 } as const;
-/** A part is delicate when a slip of it moves the colour by so much, dE00, and makes up this share of what the hand adds. From memory. */
+/**
+ * A part is delicate when a slip of it moves the colour by so much, dE00, and makes up this share of what the hand
+ * adds. From memory.
+ */
 const DELICATE = { dE00: 2, share: 0.4 } as const;
 
 const sum = (numbers: ArrayLike<number>): number => Array.from(numbers).reduce((all, x) => all + x, 0);

@@ -16,14 +16,18 @@ export const HANDS = {
 } as const satisfies Readonly<Record<string, Hand>>;
 
 /**
- * What mixing is worth being spared, dE00, by how many paints are in a mix: one paint straight from the well, a second, a third. From memory: a painter
+ * What mixing is worth being spared, dE00, by how many paints are in a mix: one paint straight from the well, a
+ * second, a third. From memory: a painter
  * takes the simpler mix where the other is hardly nearer.
  */
 const EFFORT = [0, 0.5, 1.5] as const;
 /** The effort of a mix of so many paints, dE00. */
 export const effortOf = (paints: number): number => EFFORT[Math.min(paints, EFFORT.length) - 1]!;
 
-/** Parts in the largest mix that is counted (see parts.ts): a small share is a small part of it, and picked up the less surely. */
+/**
+ * Parts in the largest mix that is counted (see parts.ts): a small share is a small part of it, and picked up the less
+ * surely.
+ */
 const PARTS_IN_A_MIX = 12;
 /** However small a touch is, it is not further off than this: a hand sees that it has picked up much too much. */
 const MOST_UNSURE = 0.8;

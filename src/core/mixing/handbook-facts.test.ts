@@ -8,7 +8,8 @@ import { tintingStrengthOf } from "../pigments/order";
 import { paintModel } from "./paint";
 import { predict } from "./predict";
 
-// How strong pigments are beside each other, and what they were aimed at. Common practice, no source, unless one is named.
+// How strong pigments are beside each other, and what they were aimed at. Common practice, no source, unless one is
+// named.
 
 const paper = PAPERS[0];
 const mixed = (parts: Readonly<Record<string, number>>, load: number): Lab =>

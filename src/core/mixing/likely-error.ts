@@ -16,7 +16,10 @@ export interface LikelyError {
   readonly basis: "typical" | "measured" | "mixed";
   /** The measurements it stands on: day and way of each, without doubles, newest first. */
   readonly measurements: readonly { readonly on: string; readonly way: string }[];
-  /** Shares of the squared error that come of the tubes' strength, of their hues and of their scattering; they sum to 1. */
+  /**
+   * Shares of the squared error that come of the tubes' strength, of their hues and of their scattering; they sum to
+   * 1.
+   */
   readonly from: { readonly strength: number; readonly hue: number; readonly scattering: number };
 }
 
@@ -27,16 +30,23 @@ interface ErrorPart {
 }
 
 /**
- * How unlike the handbook a tube may be, one standard deviation each: of the logarithm of its strength (makers differ by
+ * How unlike the handbook a tube may be, one standard deviation each: of the logarithm of its strength (makers differ
+ * by
  * up to twice either way), of its hue as a multiple of what the fit takes for likely, of its scattering likewise.
  * Set on the bench of foreign paints (src/testing/foreign-bench), seeds apart from those that test it.
  */
 const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
-/** What is left however well paints are known: another sheet, its texture, the model itself; root mean square, dE00. Set on the same bench. */
+/**
+ * What is left however well paints are known: another sheet, its texture, the model itself; root mean square, dE00.
+ * Set on the same bench.
+ */
 export const REMAINS = 1.1;
 /** Median and nine in ten over the root mean square: typical paints, and measured ones. Set on the same bench. */
 const OF_RMS = { typical: { median: 0.72, p90: 1.45 }, measured: { median: 0.82, p90: 1.8 } } as const;
-/** Measured paints: one alone is known by its own washes, in a mix each brings what its washes didn't tell. Set on the same bench. */
+/**
+ * Measured paints: one alone is known by its own washes, in a mix each brings what its washes didn't tell. Set on the
+ * same bench.
+ */
 const BY_PAINTS = [0.88, 1.03, 1.12] as const;
 /** A strength far from any measured wash adds uncertainty: this much for each e-fold of load. From memory. */
 const PER_FOLD = 0.25;
@@ -54,7 +64,10 @@ interface Squares {
   scattering: number;
 }
 
-/** Squared error of a mix from one of its paints, dE00 squared, by what is uncertain of it: half of the way from one deviation below to one above. */
+/**
+ * Squared error of a mix from one of its paints, dE00 squared, by what is uncertain of it: half of the way from one
+ * deviation below to one above.
+ */
 function squaresOf(mix: readonly ErrorPart[], which: number, load: Load, paper: Paper): Squares {
   const total = mix.reduce((sum, { parts }) => sum + parts, 0);
   const granulation = mix.reduce((sum, { paint, parts }) => sum + (paint.granulation * parts) / total, 0);
@@ -92,7 +105,8 @@ const sumOf = ({ strength, hue, scattering }: Squares): number => strength + hue
 const known = new WeakMap<Optics, { readonly paper: Paper; readonly doubt: number }>();
 
 /**
- * How unsure a tube is, told as the logarithm of its strength, one standard deviation, hue and scattering counted in: the
+ * How unsure a tube is, told as the logarithm of its strength, one standard deviation, hue and scattering counted in:
+ * the
  * same for all unmeasured ones, less for a measured one. A mix is moved by it as by another part of the paint, so that
  * the slopes of a hand's parts tell both; on the bench that goes with the true scatter by 0.87 (laid-by-hand.test.ts).
  */
@@ -105,7 +119,10 @@ export function tubeDoubt(paint: ErrorPart["paint"], paper: Paper): number {
   return doubt;
 }
 
-/** How much surer a measured paint is than an unmeasured one: its own miss over what would be likely of it, squared; 1 for unmeasured. */
+/**
+ * How much surer a measured paint is than an unmeasured one: its own miss over what would be likely of it, squared; 1
+ * for unmeasured.
+ */
 function surer({ paint }: ErrorPart, load: Load, paper: Paper): number {
   if (!paint.measured) return 1;
   const unmeasured = sumOf(squaresOf([{ paint, parts: 1 }], 0, COMPARED_LOAD, paper));
@@ -114,7 +131,10 @@ function surer({ paint }: ErrorPart, load: Load, paper: Paper): number {
   return Math.min(1, Math.max(0, own * own - REMAINS * REMAINS) / Math.max(unmeasured, 1e-6));
 }
 
-/** What predictions of a mix stand on: typical paints, measured ones or both, and the measurements without doubles, newest first. */
+/**
+ * What predictions of a mix stand on: typical paints, measured ones or both, and the measurements without doubles,
+ * newest first.
+ */
 export function groundsOf(
   mix: readonly { readonly paint: Pick<PaintModel, "measured"> }[],
 ): Pick<LikelyError, "basis" | "measurements"> {

@@ -25,7 +25,9 @@ export interface DrawnMix {
   readonly mapped: boolean;
 }
 
-/** Screen colours of even films of what lies at each place of a dried wash, at all loads, and how its texture spreads. */
+/**
+ * Screen colours of even films of what lies at each place of a dried wash, at all loads, and how its texture spreads.
+ */
 export function drawnMix(mix: readonly MixPart[], paper: Paper): DrawnMix {
   const settled = settle(mix, paper);
   const lab = new Float64Array(3);

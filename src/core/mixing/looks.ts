@@ -4,7 +4,10 @@ import type { Paper } from "../optics/paper";
 import type { Lab } from "../colour/colour";
 import type { PaintModel } from "./paint";
 
-/** Dry colours of many paints on their own at some loads: one row a paint, one colour a load. By the kernel, so for thousands. */
+/**
+ * Dry colours of many paints on their own at some loads: one row a paint, one colour a load. By the kernel, so for
+ * thousands.
+ */
 export function looksOf(
   paints: readonly PaintModel[],
   loads: readonly Load[],

@@ -15,7 +15,10 @@ export interface MixMetric {
   readonly strongest: (paint: PaintModel) => Load;
   /** The hand that mixes it, whose scatter is part of the error; left out for one that never errs. */
   readonly hand?: Hand;
-  /** How near is near enough, dE00: what is well below it hardly counts when palettes are chosen; left out, everything does. */
+  /**
+   * How near is near enough, dE00: what is well below it hardly counts when palettes are chosen; left out, everything
+   * does.
+   */
   readonly nearEnough?: number;
   /** How much the effort of mixing counts; 1 where left out. */
   readonly effort?: number;
@@ -39,7 +42,10 @@ export const FREE_HUE = { chroma: 0.5, temperature: 0.25 } as const;
 export const chromaScale = (C: number): number => 1 / (1 + 0.045 * C);
 export const hueScale = (C: number): number => 1 / (1 + 0.015 * C);
 
-/** Difference of a mix from a target as the metric judges it: CIEDE2000 with the value weight, or with hues free value, chroma and temperature. */
+/**
+ * Difference of a mix from a target as the metric judges it: CIEDE2000 with the value weight, or with hues free value,
+ * chroma and temperature.
+ */
 export function judged(
   target: Lab,
   L: number,
@@ -55,7 +61,10 @@ export function judged(
   return Math.hypot(valueWeight * (L - target.L), chroma, temperature);
 }
 
-/** The three differences whose squares a mix is judged by: value, chroma and hue (CIE94's weights), or with hues free temperature in the place of hue. */
+/**
+ * The three differences whose squares a mix is judged by: value, chroma and hue (CIE94's weights), or with hues free
+ * temperature in the place of hue.
+ */
 export function residuals(
   target: Lab,
   metric: Omit<MixMetric, "strongest">,

@@ -83,6 +83,9 @@ function checksumOf(optics: Optics): number {
   return sum;
 }
 
-/** Which paint in which state is meant: its id, its optics and how it settles. What was computed of it holds as long as this stays. */
+/**
+ * Which paint in which state is meant: its id, its optics and how it settles. What was computed of it holds as long as
+ * this stays.
+ */
 export const paintKey = ({ id, optics, granulation }: PaintModel): string =>
   `${id} ${checksumOf(optics)} ${granulation}`;

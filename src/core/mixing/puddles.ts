@@ -21,12 +21,16 @@ export interface SharedPuddle {
   /** Weakest first: a puddle is thinned by adding water and never made stronger so. */
   readonly uses: readonly { readonly id: string; readonly waterParts: WaterParts; readonly areaCm2: number }[];
   readonly areaCm2: number;
-  /** It is what is left of an earlier puddle of the list with one paint added: that one's place; null for a well of its own. */
+  /**
+   * It is what is left of an earlier puddle of the list with one paint added: that one's place; null for a well of its
+   * own.
+   */
   readonly from: number | null;
 }
 
 /**
- * Whether a mix is another one, of two paints or more, with one paint added: the others keep their ratios. Paints by any
+ * Whether a mix is another one, of two paints or more, with one paint added: the others keep their ratios. Paints by
+ * any
  * key, in the parts' order. (One paint with another added is a new mix: the first comes from its own tube or well.)
  */
 export function addsOnePaint<Key>(
@@ -58,7 +62,8 @@ const without = ({ parts }: Unplaced, paintId: string): Unplaced => ({
 });
 
 /**
- * Puts each mix that is another with a paint added behind it. Mixes of three that have two paints at one ratio in common
+ * Puts each mix that is another with a paint added behind it. Mixes of three that have two paints at one ratio in
+ * common
  * get these as a puddle to begin from, though nothing is painted with it alone; the base of most comes first.
  */
 function inFamilies(puddles: readonly Unplaced[]): SharedPuddle[] {
@@ -101,7 +106,10 @@ function mixKey(parts: PuddleUse["parts"]): string {
     .join("|");
 }
 
-/** All puddles of a painting, the largest area first, each followed by what one paint more makes of it; areas that share a mix share a puddle. */
+/**
+ * All puddles of a painting, the largest area first, each followed by what one paint more makes of it; areas that
+ * share a mix share a puddle.
+ */
 export function puddlesOf(uses: readonly PuddleUse[]): readonly SharedPuddle[] {
   const byMix = new Map<string, PuddleUse[]>();
   for (const use of uses) byMix.set(mixKey(use.parts), [...(byMix.get(mixKey(use.parts)) ?? []), use]);
@@ -128,7 +136,10 @@ export interface Strength {
   readonly difference: Difference;
 }
 
-/** The countable strength at which a given mix comes nearest to a target, by CIEDE2000: what another area's puddle could do here. */
+/**
+ * The countable strength at which a given mix comes nearest to a target, by CIEDE2000: what another area's puddle
+ * could do here.
+ */
 export function nearestStrength(target: Lab, mix: readonly MixPart[], paper: Paper): Strength {
   const tried = COUNTABLE_WATER.map((waterParts): Strength => {
     const { dry } = predict(mix, loadOfWater(waterParts), paper);

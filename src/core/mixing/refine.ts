@@ -5,9 +5,15 @@ import type { GridRanking } from "./closest";
 import { judged, residuals, type MixMetric } from "./metric";
 import { gridMix, type ReachTable } from "./reach-table";
 
-/** Gauss-Newton steps for each combination. Measured on 240 triples of the demo's paints: 99 in a hundred end within 0.5 dE00 of a full optimisation. */
+/**
+ * Gauss-Newton steps for each combination. Measured on 240 triples of the demo's paints: 99 in a hundred end within
+ * 0.5 dE00 of a full optimisation.
+ */
 const REFINING_ROUNDS = 4;
-/** A mix this near is near enough, and one that a step has brought no more than this nearer is left as it is. CIEDE2000. */
+/**
+ * A mix this near is near enough, and one that a step has brought no more than this nearer is left as it is.
+ * CIEDE2000.
+ */
 const GOOD_ENOUGH = 0.4;
 const HARDLY_BETTER = 0.1;
 /** Step by which slopes are taken, and the longest step made, in the logarithm of load and ratios. */
@@ -37,7 +43,8 @@ function solve(m: Float64Array, v: Float64Array, n: number): void {
  * 1944) with the full film model, many at a time: `cost` (as judged) and `made` (L, a, b) are
  * lowered where a better mix is found.
  * @param wanted indices of the combinations to refine
- * @param at receives the best mix found of each: logarithms of its load and of each further paint's ratio to the first, three a combination
+ * @param at receives the best mix found of each: logarithms of its load and of each further paint's ratio to the
+ *   first, three a combination
  */
 export function refineMixes(
   target: Lab,

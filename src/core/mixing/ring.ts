@@ -6,12 +6,18 @@ import { valueNoise } from "../optics/wash-pixels";
 import type { PaintModel } from "./paint";
 import { opticsAt, settle } from "./settling";
 
-/** Angles, heights in the paper's tooth (hollows first) and loads at which the ring's colours are computed; pixels lie between them. */
+/**
+ * Angles, heights in the paper's tooth (hollows first) and loads at which the ring's colours are computed; pixels lie
+ * between them.
+ */
 const ANGLES = 240;
 const HEIGHTS = ["hollows", "level", "hills"] as const;
 const RING_LOADS = 14;
 const [THINNEST, STRONGEST] = [0.01, 1.2];
-/** How far a paint of no particular weight runs, as a share of the way to its neighbour; a light one runs farther. From memory. */
+/**
+ * How far a paint of no particular weight runs, as a share of the way to its neighbour; a light one runs farther. From
+ * memory.
+ */
 const RUNS = 0.44;
 const LIGHT_RUNS_FARTHER = 0.35;
 /** Load where a brushful was put down. From memory. */

@@ -21,8 +21,10 @@ export function mixAt(combination: readonly number[], at: Float64Array, c: numbe
 
 /**
  * Share of the tubes' squares that decides between mixes and palettes. On the bench (docs/judging.md), with ten of 25
- * paints measured, palettes chosen so come out nearer by a third. A quarter would gain more there, but where no paint is
- * measured all mixes are so doubtful that calm and shaky hands would hardly count beside it, and a painter puts a tube's
+ * paints measured, palettes chosen so come out nearer by a third. A quarter would gain more there, but where no paint
+ * is
+ * measured all mixes are so doubtful that calm and shaky hands would hardly count beside it, and a painter puts a
+ * tube's
  * strength right on scrap.
  */
 export const TUBES_DECIDE = 0.1;
@@ -35,7 +37,8 @@ export interface Scatter {
 
 /**
  * What a hand and unsure paints add to each of some mixes (see hand.ts), many at a time by the film model's slopes.
- * @param doubts of each paint of the computer, see tubeDoubt: what is not known of a tube moves a mix as another part would
+ * @param doubts of each paint of the computer, see tubeDoubt: what is not known of a tube moves a mix as another
+ *   part would
  */
 export function scatterOf(
   target: Lab,

@@ -29,7 +29,8 @@ function evenColour({ K, S }: Optics, load: Load, paper: Paper): Lab {
 
 /**
  * How far a mix of heavy and light, granulating and smooth pigments parts between the paper's hollows and the wash's
- * edge (see settling.ts). Smooth paper shows less of it, one paint alone nothing. Throws a RangeError for a mix of nothing.
+ * edge (see settling.ts). Smooth paper shows less of it, one paint alone nothing. Throws a RangeError for a mix of
+ * nothing.
  */
 export function separationOf(mix: readonly MixPart[], load: Load, paper: Paper): Separation {
   const settled = settle(mix, paper);

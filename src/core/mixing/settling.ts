@@ -4,7 +4,9 @@ import type { Paper } from "../optics/paper";
 import { textureOf } from "../optics/texture";
 import type { MixPart } from "./predict";
 
-/** Where a dried wash is looked at: from the paper's hollows over level ground to its hills, and the rim of the wash. */
+/**
+ * Where a dried wash is looked at: from the paper's hollows over level ground to its hills, and the rim of the wash.
+ */
 export const PLACES = ["hollows", "level", "hills", "edge"] as const;
 export type SettledPlace = (typeof PLACES)[number];
 
@@ -19,15 +21,22 @@ export interface Settled {
 }
 
 /**
- * Share of a wash's area that its rim takes, and how much more pigment of ordinary weight the rim holds: a wash of a hand's
+ * Share of a wash's area that its rim takes, and how much more pigment of ordinary weight the rim holds: a wash of a
+ * hand's
  * breadth with a rim of a millimetre. From memory; that the edge is the densest part is common practice and Deegan et
  * al. 1997 (Nature 389, 827).
  */
 const RIM_AREA = 0.04;
 const RIM_GAIN = 0.45;
-/** A pigment that travels with the water leaves e times as much of its gain at the rim as one of ordinary weight. From memory. */
+/**
+ * A pigment that travels with the water leaves e times as much of its gain at the rim as one of ordinary weight. From
+ * memory.
+ */
 const RIM_SORTING = 1;
-/** How far the water pushes a heavy and a light pigment apart between hollows and hills, on cold pressed paper. From memory. */
+/**
+ * How far the water pushes a heavy and a light pigment apart between hollows and hills, on cold pressed paper. From
+ * memory.
+ */
 const HOLLOW_SORTING = 0.45;
 const USUAL_ROUGHNESS = 0.12;
 
@@ -52,7 +61,8 @@ export function settle(
     const apart = paint.weight - mean;
     const { loads, weights } = textureOf(paper.roughness, paint.granulation);
     const [hill, level, hollow] = loads;
-    // Only what granulates or is pushed by its neighbours' difference in weight sorts itself; e to the power keeps signs.
+    // Only what granulates or is pushed by its neighbours' difference in weight sorts itself; e to the power keeps
+    // signs.
     const pushed = Math.exp(HOLLOW_SORTING * rough * apart);
     const inside = [hollow * pushed, level, hill / pushed];
     const heights = [weights[2], weights[1], weights[0]];

@@ -21,7 +21,10 @@ export interface Twins {
 const COMPARED_LOADS = [1, 0.25, 0.06];
 /** Nearer than this everywhere, two paints have one colour. From memory. */
 const TWIN_DE00 = 4;
-/** How far two may differ in L* over black at half load, in granulation, staining and class of lightfastness. From memory. */
+/**
+ * How far two may differ in L* over black at half load, in granulation, staining and class of lightfastness. From
+ * memory.
+ */
 const ALIKE = { opacity: 8, texture: 0.3, staining: 0.35, lasting: 1 } as const;
 const HALF_LOAD = 0.5;
 

@@ -13,7 +13,10 @@ export type WayKind = "calmest" | "closest" | "simplest" | "another";
 
 /** Fewer paints are called simplest only while they lose no more than this to the closest way, dE00. */
 const SIMPLE_LOSS = 3;
-/** A way that comes out nearer by at least this much in a hand than the closest does is the calmest, and comes first, dE00. */
+/**
+ * A way that comes out nearer by at least this much in a hand than the closest does is the calmest, and comes first,
+ * dE00.
+ */
 const CALMER = 0.5;
 /** A way this much worse than the closest is not offered, dE00. */
 const OFFERED_LOSS = 8;
@@ -31,7 +34,8 @@ export function jaccard(first: Way, second: Way): number {
 
 /**
  * Picks different ways from many: the one that comes out nearest in a hand, the closest, the simplest that hardly
- * loses, then others that are good and unlike what is already offered. Returns at most `count`, with the reason for each.
+ * loses, then others that are good and unlike what is already offered. Returns at most `count`, with the reason for
+ * each.
  */
 export function pickWays<T extends Way>(
   ways: readonly T[],

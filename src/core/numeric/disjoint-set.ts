@@ -1,4 +1,7 @@
-/** Sets without common members, 0 to `count - 1` each alone at first: union-find with path halving (Tarjan and van Leeuwen 1984). */
+/**
+ * Sets without common members, 0 to `count - 1` each alone at first: union-find with path halving (Tarjan and van
+ * Leeuwen 1984).
+ */
 export class DisjointSet {
   private readonly parent: Int32Array;
 

@@ -54,7 +54,9 @@ function linearAt({ residuals }: SharedBlock, own: Float64Array, common: Float64
   };
 }
 
-/** A damped step of all numbers, each block's own eliminated first (the Schur complement); null when none can be told. */
+/**
+ * A damped step of all numbers, each block's own eliminated first (the Schur complement); null when none can be told.
+ */
 function stepOf(
   blocks: readonly Linear[],
   k: number,

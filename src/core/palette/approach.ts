@@ -96,7 +96,10 @@ export function leftOutBecause(
 export const strongestLoad = (approach: Approach, traits: PaintTraits): Load =>
   approach.opacity === "tints" && traits.opaque ? TINT_LOAD : MAX_LOAD;
 
-/** What leaving a black or grey tube out of a mix is worth, dE00: most painters mix their greys where they can. From memory. */
+/**
+ * What leaving a black or grey tube out of a mix is worth, dE00: most painters mix their greys where they can. From
+ * memory.
+ */
 const MIXED_GREYS = 2.5;
 
 /** How unwillingly a paint is taken under an approach, dE00: greys are mixed unless a neutral tube is asked for. */

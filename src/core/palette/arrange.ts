@@ -43,7 +43,10 @@ export function fillWells<T>(wells: readonly (T | null)[], inOrder: readonly T[]
   return wells.map((well) => (well === null ? null : inOrder[next++]!));
 }
 
-/** Wells of a box whose size changes: what still fits stays in its row and column, the rest goes to empty wells while there are any. */
+/**
+ * Wells of a box whose size changes: what still fits stays in its row and column, the rest goes to empty wells while
+ * there are any.
+ */
 export function resizeWells<T>(
   wells: readonly (T | null)[],
   columns: number,

@@ -28,7 +28,10 @@ const PLAINLY: Readonly<Record<Character, number>> = {
 };
 /** How hard each character is pulled at, hardest first, until what is lost is bearable. */
 const PULLS = [1, 0.5, 0.25] as const;
-/** What each is pulled by, in the judge's dE00: one of exact difference, one of the hand's; a further paint in a mix; granulation from none to all; a step of lightness of the darkest mix. From memory. */
+/**
+ * What each is pulled by, in the judge's dE00: one of exact difference, one of the hand's; a further paint in a mix;
+ * granulation from none to all; a step of lightness of the darkest mix. From memory.
+ */
 const PULL = { reach: 3, spread: 2, paint: 1.5, grain: 6, lightness: 0.25 } as const;
 
 /** Lightness of each combination's darkest mix on the grid. */

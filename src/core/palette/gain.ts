@@ -3,7 +3,10 @@ import { codeOf } from "./search/paint-set";
 import type { SizeChoice } from "./choose";
 import type { MixCosts } from "./mix-costs";
 
-/** How a target is served by a palette: its error in the hand that was asked for (less what nobody sees), the combination, and the colour it makes. */
+/**
+ * How a target is served by a palette: its error in the hand that was asked for (less what nobody sees), the
+ * combination, and the colour it makes.
+ */
 export interface ServedTarget {
   readonly error: number;
   /** The same with what is not known of the paints. */
@@ -81,7 +84,10 @@ export function recommendedSize(choices: readonly SizeChoice[], from = 1, to = I
   return (sorted[at < 0 ? sorted.length - 1 : at] ?? found.at(-1))?.size ?? 0;
 }
 
-/** What the step from one palette to a larger one brings: paints that come and go, and each target's gain, largest first. */
+/**
+ * What the step from one palette to a larger one brings: paints that come and go, and each target's gain, largest
+ * first.
+ */
 export function whatOneMoreBuys(
   costs: MixCosts,
   from: readonly number[],

@@ -22,7 +22,10 @@ export interface MixCosts {
   readonly paints: number;
   /** Paints of each combination, as indices; at most three. */
   readonly combinations: readonly (readonly number[])[];
-  /** What palettes are chosen by, combination after combination for each target: the error in the metric's hand, some of what is not known of its paints, and the effort of mixing. */
+  /**
+   * What palettes are chosen by, combination after combination for each target: the error in the metric's hand, some
+   * of what is not known of its paints, and the effort of mixing.
+   */
   readonly costs: readonly Float64Array[];
   /** What a mix comes out off by in that hand: CIEDE2000 with the value weight, less what nobody sees. */
   readonly inHand?: readonly Float64Array[];
@@ -33,14 +36,22 @@ export interface MixCosts {
   /** L, a, b of each combination's best mix for each target. */
   readonly made?: readonly Float32Array[];
   readonly weights: readonly number[];
-  /** What a palette must be able to do beside: a row for each demand, 0 for combinations that do it (see demands.ts). */
+  /**
+   * What a palette must be able to do beside: a row for each demand, 0 for combinations that do it (see demands.ts).
+   */
   readonly demands?: readonly Float64Array[];
 }
 
-/** Errors up to this are not visible and count as none, so that palettes that all serve are not ranked by them. CIEDE2000, from memory. */
+/**
+ * Errors up to this are not visible and count as none, so that palettes that all serve are not ranked by them.
+ * CIEDE2000, from memory.
+ */
 export const UNSEEN = 0.5;
 
-/** Combinations whose nearest grid point is off by more than this keep that cost; the others are refined with the full film model. Measured: the grid is off by 10 at most where a mix is right. */
+/**
+ * Combinations whose nearest grid point is off by more than this keep that cost; the others are refined with the full
+ * film model. Measured: the grid is off by 10 at most where a mix is right.
+ */
 const REFINED = 16;
 /** At most so many for each target, nearest first: reached only by more than about fifty paints. */
 const MOST_REFINED = 12_000;
@@ -53,7 +64,8 @@ const HAND_OF_THE_FAR = 36;
 const TUBES_OF_THE_FAR = 80;
 
 /**
- * What an error counts for when palettes are chosen: hardly anything far below what is near enough, all but that much far
+ * What an error counts for when palettes are chosen: hardly anything far below what is near enough, all but that much
+ * far
  * above, and no corner between.
  */
 const softened = (error: number, nearEnough: number): number =>

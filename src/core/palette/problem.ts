@@ -75,7 +75,10 @@ export function servedPalette(costs: MixCosts, paints: readonly number[]): Serve
   return { paints, served, error: mean("error"), expected: mean("expected"), ideal: mean("ideal") };
 }
 
-/** What a palette is chosen under: its sizes, the rules, the darkest value it must reach and areas that it must come near. */
+/**
+ * What a palette is chosen under: its sizes, the rules, the darkest value it must reach and areas that it must come
+ * near.
+ */
 export interface PaletteChoice extends PaletteRules {
   readonly sizes: readonly number[];
   /** Munsell value; null when nothing is asked. */

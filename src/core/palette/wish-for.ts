@@ -15,7 +15,10 @@ export interface Wished {
   readonly error: number;
 }
 
-/** A pigment is worth wishing for when it takes away this share of the error, and at least this much of it. From memory. */
+/**
+ * A pigment is worth wishing for when it takes away this share of the error, and at least this much of it. From
+ * memory.
+ */
 const WORTH = { share: 0.4, least: 1.5 } as const;
 /** Metals that are no advice for a painter. */
 const UNWANTED = new Set(["lead", "antimony"]);

@@ -1,4 +1,7 @@
-/** From how much on a paint is said to granulate, and to granulate a little; 0 lies flat, 1 settles heavily. From memory. */
+/**
+ * From how much on a paint is said to granulate, and to granulate a little; 0 lies flat, 1 settles heavily. From
+ * memory.
+ */
 const GRANULATES = 0.4;
 const GRANULATES_A_LITTLE = 0.25;
 

@@ -16,7 +16,10 @@ export const CORRECTIONS = K_WEIGHTS.length + S_WEIGHTS.length;
 /** What each is likely to be, one standard deviation. */
 export const LIKELY: readonly number[] = [...K_WEIGHTS, ...S_WEIGHTS];
 
-/** Where the handbook has no absorption at all a factor could bring none: this share of its largest is taken for granted. */
+/**
+ * Where the handbook has no absorption at all a factor could bring none: this share of its largest is taken for
+ * granted.
+ */
 const LEAST_K = 0.006;
 const LEAST_S = 0.004;
 

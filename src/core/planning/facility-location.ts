@@ -93,7 +93,8 @@ function pruned(problem: FacilityProblem, open: readonly number[]): Omit<Facilit
 }
 
 /**
- * Solves uncapacitated facility location exactly by branch and bound over dual ascent bounds. Costs are 0 or more; there
+ * Solves uncapacitated facility location exactly by branch and bound over dual ascent bounds. Costs are 0 or more;
+ * there
  * is at least one facility. Proven best unless so many nodes were not enough, which `bound` tells.
  */
 export function locateFacilities(problem: FacilityProblem, mostNodes = MOST_NODES): FacilityPlan {

@@ -91,7 +91,10 @@ function candidatesOf(paints: number, maxPaints: number): readonly Candidate[] {
   ];
 }
 
-/** What a well more, and adding a paint to what is left in one, are worth being spared, dE00 over a colour of usual weight. From memory. */
+/**
+ * What a well more, and adding a paint to what is left in one, are worth being spared, dE00 over a colour of usual
+ * weight. From memory.
+ */
 const ADDING = 1;
 /** Further off than this by every strength is as far as can be, dE00. */
 const FAR = 18;
@@ -105,7 +108,10 @@ const WELL_COSTS = [0.15, 0.3, 0.5, 0.8, 1.2, 1.8, 2.6, 3.8, 5.5, 8, 12] as cons
 /** A puddle that stands already, however few others are mixed: paints by their places, and parts. */
 export type StandingPuddle = readonly (readonly [paint: number, parts: number])[];
 
-/** Of each candidate for each target the strength that suits it best and how far off it is there, and which are near any. */
+/**
+ * Of each candidate for each target the strength that suits it best and how far off it is there, and which are near
+ * any.
+ */
 function lookedAt(
   all: readonly Candidate[],
   targets: readonly PuddleTarget[],
@@ -157,7 +163,8 @@ function lookedAt(
 /**
  * The puddles of a palette, from many to few: for each price of a well the mixes, each at several strengths or with one
  * paint added, that serve all colours at the least expected error in the hand plus effort (a facility location problem,
- * solved exactly over the mixes at countable ratios that are near any colour). One plan for each number of puddles, fewest first.
+ * solved exactly over the mixes at countable ratios that are near any colour). One plan for each number of puddles,
+ * fewest first.
  * @param paints of the palette; none: no plan
  * @param standing puddles that cost no well, since they are mixed in any case; each is in every plan
  */

@@ -21,7 +21,10 @@ const SHARES: Readonly<Record<Exclude<CurveKind, "lights">, CurveValues>> = {
 /** Keeping the lights: the share of the step from 0 to 5 that the darkest quarter gets. */
 const DARK_SHARE = 0.3;
 
-/** The curve of a kind for a range of values; where there is none to go by (no paint yet), the photo's own values stand. */
+/**
+ * The curve of a kind for a range of values; where there is none to go by (no paint yet), the photo's own values
+ * stand.
+ */
 export function curveOf(kind: CurveKind, { darkest, lightest }: ValueRange): CurveValues {
   if (darkest >= lightest) return CURVE_AT;
   if (kind !== "lights")

@@ -6,7 +6,10 @@ import type { Xyz } from "../colour/colour";
 export const FINE_BANDS = 2 * BANDS - 1;
 export const FINE_NM: readonly number[] = Array.from({ length: FINE_BANDS }, (_, i) => 380 + 5 * i);
 
-/** The observer's weights under D65 by 5 nm: those by 10 nm drawn out in straight lines, and scaled so that white stays white. */
+/**
+ * The observer's weights under D65 by 5 nm: those by 10 nm drawn out in straight lines, and scaled so that white stays
+ * white.
+ */
 function drawnOut(weights: ArrayLike<number>): Float64Array {
   const fine = Float64Array.from(FINE_NM, (_, i) =>
     i % 2 === 0 ? weights[i / 2]! : (weights[(i - 1) / 2]! + weights[(i + 1) / 2]!) / 2,

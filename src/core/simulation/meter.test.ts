@@ -22,7 +22,7 @@ function meterOn(under: Reflectance, seed = 1) {
   });
   const read = async (): Promise<Reflectance> =>
     meter.read().catch((error: unknown) => {
-      if (error instanceof MeterRefused && /flat/.test(error.message)) return read();
+      if (error instanceof MeterRefused && error.why === "not flat") return read();
       throw error;
     });
   return { meter, read, pass: (ms: number) => (time += ms) };
@@ -36,7 +36,7 @@ describe("the simulated meter", () => {
     await expect(meter.calibrateOnWhite()).rejects.toThrow(/not connected/);
     await meter.connect();
     expect(meter.state()).toEqual({ connected: true, readingsLeft: 0 });
-    await expect(meter.read()).rejects.toThrow(/its white first/);
+    await expect(meter.read()).rejects.toThrow(/white not seen/);
     await meter.calibrateOnWhite();
     expect(meter.state().readingsLeft).toBeGreaterThan(10);
     await meter.disconnect();
@@ -66,7 +66,7 @@ describe("the simulated meter", () => {
     expect(drifted).toBeGreaterThan(fresh + 0.2);
     let refused: unknown = null;
     for (let i = 0; i < 40 && !refused; i++) await read().catch((error: unknown) => (refused = error));
-    expect(String(refused)).toMatch(/its white first/);
+    expect(String(refused)).toMatch(/white not seen/);
     expect(meter.state().readingsLeft).toBe(0);
   });
 

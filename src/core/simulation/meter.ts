@@ -15,7 +15,10 @@ export interface MeterSurroundings {
 /** How a small hand-held meter behaves: from memory of such instruments' data sheets. */
 const READ_MS = 700;
 const WARM_MS = 300_000;
-/** Shares of the reading: noise from reading to reading, and how far the lamp sinks while it warms and with every reading. */
+/**
+ * Shares of the reading: noise from reading to reading, and how far the lamp sinks while it warms and with every
+ * reading.
+ */
 const NOISE = { share: 0.003, floor: 0.0006 } as const;
 const DRIFT = { warming: 0.02, aReading: 0.0004, bluer: 0.6 } as const;
 const READINGS_A_WHITE = 25;
@@ -52,20 +55,18 @@ export function simulatedMeter({ under, random, now, wait }: MeterSurroundings):
       connectedAt ??= now();
     },
     calibrateOnWhite: async () => {
-      if (connectedAt === null) throw new MeterRefused("The meter is not connected. Connect it first.");
+      if (connectedAt === null) throw new MeterRefused("not connected");
       await wait(READ_MS);
       white = counted(new Float64Array(BANDS).fill(1));
       since = 0;
     },
     read: async () => {
-      if (connectedAt === null) throw new MeterRefused("The meter is not connected. Connect it first.");
-      if (!white || since >= READINGS_A_WHITE)
-        throw new MeterRefused("The meter must see its white first. Put it on its tile and calibrate.");
+      if (connectedAt === null) throw new MeterRefused("not connected");
+      if (!white || since >= READINGS_A_WHITE) throw new MeterRefused("white not seen");
       await wait(READ_MS);
       since++;
       readings++;
-      if (random() < TILTED)
-        throw new MeterRefused("The meter was not flat on the paper. Press it down and read again.");
+      if (random() < TILTED) throw new MeterRefused("not flat");
       const tile = white;
       return counted(under()).map((v, i) => Math.max(0, v / tile[i]!));
     },

@@ -28,7 +28,9 @@ export function trueSheet(random: () => number): TrueSheet {
   return { reflectance, ground: reflectance.map((r) => inside(r, k1, k2)), k1, k2, roughness: 0.1 + 0.05 * random() };
 }
 
-/** Nine equal shares of the sheet: relative loads of a normal distribution cut in nine, by its quantiles (from memory). */
+/**
+ * Nine equal shares of the sheet: relative loads of a normal distribution cut in nine, by its quantiles (from memory).
+ */
 const NINTHS = [-1.593, -0.967, -0.589, -0.282, 0, 0.282, 0.589, 0.967, 1.593];
 
 /**

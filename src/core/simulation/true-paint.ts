@@ -25,7 +25,10 @@ const VARIES = {
   fall: 0.3,
   granulation: 0.25,
 } as const;
-/** One paint in three holds an extender that scatters, and every paint some dull absorption of its binder and its impurities. From memory. */
+/**
+ * One paint in three holds an extender that scatters, and every paint some dull absorption of its binder and its
+ * impurities. From memory.
+ */
 const EXTENDER = { share: 1 / 3, scattering: 0.12 } as const;
 const DULL = 0.04;
 

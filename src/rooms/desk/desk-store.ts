@@ -44,7 +44,10 @@ type MixesView = "puddles" | "areas";
 /** What a press on the photo does. */
 type Tool = "sample" | "select" | "white" | "compare" | "lasso" | "crop";
 
-/** How the photo is seen: a view of the core's, the areas flat in their target colours, or the photo through the palette. */
+/**
+ * How the photo is seen: a view of the core's, the areas flat in their target colours, or the photo through the
+ * palette.
+ */
 export type Seeing = ViewKind | "squint" | "palette";
 
 /** Shapes proposed for what is no area yet. */
@@ -79,7 +82,9 @@ export interface DeskState {
   readonly outlines: boolean;
   /** Whether burnt-out and blocked places are marked. */
   readonly marks: boolean;
-  /** Where the split between the photo and its repainting stands, as a share of the view; 0 shows the repainting alone. */
+  /**
+   * Where the split between the photo and its repainting stands, as a share of the view; 0 shows the repainting alone.
+   */
   readonly split: number;
   readonly paletteView: PaletteView;
   /** Null: by puddles once every colour is mixed. */

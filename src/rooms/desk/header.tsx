@@ -103,7 +103,10 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   );
 }
 
-/** The way out of the demo: shown while all paints at hand are the demo's, where there is room; the paintbox has it too. */
+/**
+ * The way out of the demo: shown while all paints at hand are the demo's, where there is room; the paintbox has it
+ * too.
+ */
 function OwnBeginning() {
   const paints = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status));
   if (paints.length > 0 && paints.some(({ demo }) => !demo)) return null;

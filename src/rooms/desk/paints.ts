@@ -48,7 +48,10 @@ export function useBoxes(): readonly KnownBox[] {
   return useContext(BoxesContext);
 }
 
-/** The paints that this painting is planned from: all that can be mixed from, or those of the box that is taken along. A box that is gone is passed over. */
+/**
+ * The paints that this painting is planned from: all that can be mixed from, or those of the box that is taken along.
+ * A box that is gone is passed over.
+ */
 export function useAtHand(): readonly KnownPaint[] {
   const paints = usePaints();
   const boxes = useBoxes();
@@ -68,7 +71,10 @@ export function usePaper(): Paper {
 /** Most paints mixed from at once: all combinations of three of these take about two seconds, once. */
 export const MOST_MIXED = 60;
 
-/** The paints that a match may use: those of the paintbox at hand (of very many, the most different), or the palette in the tray. */
+/**
+ * The paints that a match may use: those of the paintbox at hand (of very many, the most different), or the palette in
+ * the tray.
+ */
 export function useSourcePaints(): readonly KnownPaint[] {
   const paints = usePaints();
   const paper = usePaper();

@@ -20,7 +20,10 @@ const weightWords = (weight: number): string =>
       ? "light: travels with the water"
       : "neither heavy nor light";
 
-/** What the classes of ASTM D5067 mean to a painter, 1 to 5. From memory of their wording; in how many years is not known. */
+/**
+ * What the classes of ASTM D5067 mean to a painter, 1 to 5. From memory of their wording; in how many years is not
+ * known.
+ */
 const LIGHT_WORDS = [
   "",
   "Not expected to change in any light that a painting is hung in.",

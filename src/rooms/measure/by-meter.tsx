@@ -2,11 +2,23 @@
 
 import { RotateCcw } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
-import { MeterRefused, patchOfSpectrum, type ColourMeter, type MeasuredPatch } from "@/core/calibration";
+import {
+  MeterRefused,
+  patchOfSpectrum,
+  type ColourMeter,
+  type MeasuredPatch,
+  type MeterRefusal,
+} from "@/core/calibration";
 import { type PigmentShare } from "@/core/pigments";
 import { madeUpSwatches, simulatedMeter } from "@/core/simulation";
 import { OnePaintFields, OnePaintResult, useOnePaint } from "./one-paint";
 import { placeWords, USUAL_PLACES, type SwatchPlace } from "./swatch-places";
+
+const REFUSALS: Readonly<Record<MeterRefusal, string>> = {
+  "not connected": "The meter is not connected. Connect it first.",
+  "white not seen": "The meter must see its white first. Put it on its tile and calibrate.",
+  "not flat": "The meter was not flat on the paper. Press it down and read again.",
+};
 
 const seedOf = (text: string): number => [...text].reduce((h, c) => (Math.imul(h, 31) + c.charCodeAt(0)) | 0, 11);
 
@@ -52,7 +64,7 @@ export function ByMeter({ start }: { start: string | null }) {
     } catch (error) {
       setFault(
         error instanceof MeterRefused
-          ? error.message
+          ? REFUSALS[error.why]
           : "The meter stopped answering. Disconnect it, connect it again and read the place once more.",
       );
     } finally {

@@ -12,6 +12,7 @@ import {
   type LabWhite,
   type MeasuredColours,
 } from "@/core/formats";
+import { whyUnread } from "@/model/file-words";
 import { OnePaintFields, OnePaintResult, useOnePaint } from "./one-paint";
 import { placeWords, USUAL_PLACES } from "./swatch-places";
 
@@ -83,7 +84,7 @@ export function ByNumbers({ start }: { start: string | null }) {
       const first = read.colours.length >= USUAL_PLACES.length ? 0 : 1;
       setFrom(USUAL_PLACES.map((_, i) => (i >= first && i - first < read.colours.length ? i - first : -1)));
     } catch (error) {
-      setFault(error instanceof RangeError ? error.message : "The file could not be read as a table of colours.");
+      setFault(whyUnread(error, "The file could not be read as a table of colours."));
     }
   };
   return (

@@ -92,7 +92,10 @@ const cornersOf = ({ x, y, width, height }: Box, onPhoto: Homography): string =>
     })
     .join(" ");
 
-/** The photo of a card on neutral grey, with every place that was read drawn on it: dragged with the pointer or the arrow keys, left out with Delete. */
+/**
+ * The photo of a card on neutral grey, with every place that was read drawn on it: dragged with the pointer or the
+ * arrow keys, left out with Delete.
+ */
 export function CardPhotoView({ photo, edits, nameOf, onMove, onToggle }: CardPhotoViewProps) {
   const pixels = useWorkingCopy(photo.stored?.id);
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -14,7 +14,10 @@ export class CardReader {
   private readonly newest = new Map<string, number>();
   private asked = 0;
 
-  /** Reads a stored photo of a card, after whatever is being read; rejects when the same photo has meanwhile been asked for otherwise. */
+  /**
+   * Reads a stored photo of a card, after whatever is being read; rejects when the same photo has meanwhile been asked
+   * for otherwise.
+   */
   read(photoId: string, wishes: CardWishes): Promise<CardRead | { readonly refused: SheetRefusal }> {
     const own = ++this.asked;
     this.newest.set(photoId, own);

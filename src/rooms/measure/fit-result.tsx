@@ -67,7 +67,10 @@ interface FitResultProps {
   readonly stripWidth?: number;
 }
 
-/** What the fit makes of a paint: before and after, how much surer predictions become, which recipes move; and the button that keeps it. */
+/**
+ * What the fit makes of a paint: before and after, how much surer predictions become, which recipes move; and the
+ * button that keeps it.
+ */
 export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 180 }: FitResultProps) {
   const { recipes, paints, setMeasured } = useRoom();
   const [fault, setFault] = useState<string | null>(null);

@@ -10,7 +10,10 @@ export interface SwatchPlace {
 
 const ACROSS = CARD_WATER.length - 1;
 
-/** The places of a card's row in the order in which a meter reads them: the sheet, the washes, then what lies at the black line. */
+/**
+ * The places of a card's row in the order in which a meter reads them: the sheet, the washes, then what lies at the
+ * black line.
+ */
 export const USUAL_PLACES: readonly SwatchPlace[] = [
   { what: "bare paper", swatch: 0, waterParts: 0 },
   ...CARD_WATER.slice(0, ACROSS).map((waterParts, swatch): SwatchPlace => ({ what: "wash", swatch, waterParts })),

@@ -49,7 +49,10 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
 export interface CardRow {
   readonly row: RowRead;
   readonly paint: StockedPaint;
-  /** As read, with what the painter left out, and without what the camera mixed of its channels; null until that is known. */
+  /**
+   * As read, with what the painter left out, and without what the camera mixed of its channels; null until that is
+   * known.
+   */
   readonly patches: readonly MeasuredPatch[] | null;
 }
 

@@ -24,7 +24,10 @@ const WAYS = [
   { view: "paste", name: "Paste a list" },
 ] as const;
 
-/** Many paints in a few minutes: ticked off the handbook or read from a list, added as one step; the demo's can be put away with it. */
+/**
+ * Many paints in a few minutes: ticked off the handbook or read from a list, added as one step; the demo's can be put
+ * away with it.
+ */
 export function AddMany({ begin }: { begin: boolean }) {
   const dialog = useRef<HTMLDialogElement>(null);
   const [way, setWay] = useState<(typeof WAYS)[number]["view"]>("tick");

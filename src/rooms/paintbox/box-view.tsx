@@ -108,7 +108,10 @@ function PanPaint({
   );
 }
 
-/** One real box: its wells are filled, moved by dragging or with Alt and the arrow keys, ordered, and printed as labels. */
+/**
+ * One real box: its wells are filled, moved by dragging or with Alt and the arrow keys, ordered, and printed as
+ * labels.
+ */
 function Box({ box, paints }: { box: TravelBox; paints: readonly PaintEntry[] }) {
   const { changeBox, nameBox, endTyping, removeBox, open } = usePaintboxStore().getState();
   const modelOf = useModelOf();

@@ -38,7 +38,10 @@ type ImportWorker = WorkerLink<ImportApi>;
 
 const COULD_NOT = "The file could not be read. Save it as CSV and try again.";
 
-/** Reads a table of paints in a worker: shows what each column is taken for, what can't be taken and why, and stores nothing before that is seen. */
+/**
+ * Reads a table of paints in a worker: shows what each column is taken for, what can't be taken and why, and stores
+ * nothing before that is seen.
+ */
 export function ImportDialog() {
   const dialog = useRef<HTMLDialogElement>(null);
   const [step, setStep] = useState<Step>({ step: "choose" });

@@ -46,7 +46,9 @@ function Compared({ paint, one, earlier }: { paint: PaintEntry; one: Measurement
   );
 }
 
-/** A paint's measurements over time: the newest that is not set aside counts; each is held against the one before it. */
+/**
+ * A paint's measurements over time: the newest that is not set aside counts; each is held against the one before it.
+ */
 export function MeasuredSection({ paint }: { paint: PaintEntry }) {
   const { list, setCounts } = useMeasurements();
   const [fault, setFault] = useState<string | null>(null);

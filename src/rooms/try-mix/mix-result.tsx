@@ -31,7 +31,10 @@ function Patch({ lab, title, words }: { lab: Lab; title: string; words?: string 
   );
 }
 
-/** What the trial looks like: dry with its texture, wet, coming apart, over another wash, and the paths between its paints. */
+/**
+ * What the trial looks like: dry with its texture, wet, coming apart, over another wash, and the paths between its
+ * paints.
+ */
 export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
   const load = loadOfWater(waterParts);
   const { dry, wet } = predict(parts, load, paper);

@@ -54,7 +54,10 @@ function Here({ cx = 0, cy = 0, payload }: { cx?: number; cy?: number; payload?:
   );
 }
 
-/** The paths between the paints on the hue and chroma plane (CIELAB a*, b*) at this strength: they bend. The ring is the mix. */
+/**
+ * The paths between the paints on the hue and chroma plane (CIELAB a*, b*) at this strength: they bend. The ring is
+ * the mix.
+ */
 export function PathChart({ parts, load, paper, now }: PathChartProps) {
   const paths: Dot[][] = [];
   parts.forEach((one, i) =>

@@ -48,13 +48,19 @@ async function take(folder: string): Promise<() => Promise<void>> {
   return release;
 }
 
-/** Takes the data folder for this process, once. Throws FolderInUse or FolderRefused, and then has touched nothing in it. */
+/**
+ * Takes the data folder for this process, once. Throws FolderInUse or FolderRefused, and then has touched nothing in
+ * it.
+ */
 export async function takeDataFolder(): Promise<void> {
   house.taken ??= take(dataFolder());
   await house.taken;
 }
 
-/** Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never been lived in. */
+/**
+ * Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never
+ * been lived in.
+ */
 async function openFolder(folder: string): Promise<OpenStore> {
   const plan = inspectFolder(folder);
   await (plan.database === "make" ? needSpace(folder) : needSpaceToOpen(folder));
@@ -90,7 +96,10 @@ async function open(): Promise<OpenStore> {
   return openFolder(dataFolder());
 }
 
-/** The open store; the first call opens it, brings it up to date and lays out the demo. What went wrong is tried again at the next call. */
+/**
+ * The open store; the first call opens it, brings it up to date and lays out the demo. What went wrong is tried again
+ * at the next call.
+ */
 export async function openStore(): Promise<Store> {
   house.opening ??= open().catch((error: unknown) => {
     house.opening = undefined;
@@ -99,7 +108,10 @@ export async function openStore(): Promise<Store> {
   return (await house.opening).store;
 }
 
-/** The store for writing. Throws NoRoom, and then nothing is written, when the disk has too little room for `bytes` more. */
+/**
+ * The store for writing. Throws NoRoom, and then nothing is written, when the disk has too little room for `bytes`
+ * more.
+ */
 export async function storeToWrite(bytes = 0): Promise<Store> {
   const store = await openStore();
   await needSpace(dataFolder(), bytes);

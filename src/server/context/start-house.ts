@@ -33,7 +33,10 @@ function watchParent(): void {
   setInterval(() => process.ppid !== parent && endOnce(), PARENT_MS).unref();
 }
 
-/** Takes the data folder, opens the database in the background and sees to a clean end. Ends the process, with the reason, when the folder can't be used. */
+/**
+ * Takes the data folder, opens the database in the background and sees to a clean end. Ends the process, with the
+ * reason, when the folder can't be used.
+ */
 export async function startHouse(): Promise<void> {
   try {
     await takeDataFolder();

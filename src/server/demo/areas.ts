@@ -2,7 +2,10 @@ import type { PaintingArea } from "@/model/painting";
 
 type Outline = readonly (readonly [x: number, y: number])[];
 
-/** An area of the demo as a painter would draw it: rough outlines in shares of the photo, drawn to its edges when it is laid out. */
+/**
+ * An area of the demo as a painter would draw it: rough outlines in shares of the photo, drawn to its edges when it is
+ * laid out.
+ */
 export interface DemoArea extends Pick<PaintingArea, "name"> {
   readonly outlines: readonly Outline[];
   readonly plane?: PaintingArea["plane"];

@@ -77,7 +77,10 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[]; s
   };
 }
 
-/** The demo's measuring so far: a card and a box sheet printed and painted, their photos still to be read; one paint measured twice with the simulated meter. */
+/**
+ * The demo's measuring so far: a card and a box sheet printed and painted, their photos still to be read; one paint
+ * measured twice with the simulated meter.
+ */
 async function seedMeasured(
   { cards, settings, measurements }: Pick<Repositories, "cards" | "settings" | "measurements">,
   idOf: (name: string) => string,

@@ -14,7 +14,10 @@ export function refuseTrouble(where: string, error: unknown, otherwise: string):
   return refuse(status, message);
 }
 
-/** Hands over a request's body piece by piece; false, and the rest is left unread, as soon as it grows past `limit` bytes. */
+/**
+ * Hands over a request's body piece by piece; false, and the rest is left unread, as soon as it grows past `limit`
+ * bytes.
+ */
 async function takeBody(
   request: Request,
   limit: number,
@@ -42,7 +45,10 @@ export async function readBody(request: Request, limit: number): Promise<Buffer 
   return (await takeBody(request, limit, (chunk) => void chunks.push(chunk))) ? Buffer.concat(chunks) : null;
 }
 
-/** Writes a request's body to a new file as it arrives; false, and the file is cut short, as soon as it grows past `limit` bytes. */
+/**
+ * Writes a request's body to a new file as it arrives; false, and the file is cut short, as soon as it grows past
+ * `limit` bytes.
+ */
 export async function saveBody(request: Request, path: string, limit: number): Promise<boolean> {
   const file = await open(path, "wx");
   try {

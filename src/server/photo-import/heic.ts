@@ -19,7 +19,9 @@ function read(output: Buffer): DecodedHeic | null {
   return data.length === 3 * width * height ? { data, width, height, fullWidth, fullHeight } : null;
 }
 
-/** Decodes a HEIC file's main picture; its longer side stays at least `atLeastPx` long, if it is. Throws when it can't. */
+/**
+ * Decodes a HEIC file's main picture; its longer side stays at least `atLeastPx` long, if it is. Throws when it can't.
+ */
 export async function decodeHeic(path: string, atLeastPx: number): Promise<DecodedHeic> {
   const decoded = read(await runAside("heic-decoder.mjs", path, String(atLeastPx)));
   if (!decoded) throw new Error("The HEIC file can't be decoded.");

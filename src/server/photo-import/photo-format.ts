@@ -51,7 +51,10 @@ export function isAnimatedPng(head: Buffer): boolean {
 
 const DNG_VERSION_TAG = 50706;
 
-/** Whether a TIFF is a camera's raw file (it has the DNGVersion tag, DNG specification 1.6): its first picture is only a preview. */
+/**
+ * Whether a TIFF is a camera's raw file (it has the DNGVersion tag, DNG specification 1.6): its first picture is only
+ * a preview.
+ */
 export function isCameraRaw(head: Buffer): boolean {
   const little = startsWith(head, "II");
   const u16 = (at: number): number => (little ? head.readUInt16LE(at) : head.readUInt16BE(at));

@@ -370,7 +370,8 @@ describe("photos that are refused, with words", () => {
   test("only a first few bytes", async () => expect(await refusal(jpeg.subarray(0, 20))).toContain("cut off"));
   test("four bytes of a TIFF", async () => expect(await refusal(Buffer.from("II*\0", "latin1"))).toContain("cut off"));
   test("a strip: 3,000,000 by 33 pixels, from its header alone", async () => {
-    // A PNG that says so and has no pixels: nothing may be decoded to find out (PNG specification, third edition, IHDR).
+    // A PNG that says so and has no pixels: nothing may be decoded to find out (PNG specification, third edition,
+    // IHDR).
     const ihdr = Buffer.from("0000000d49484452002dc6c000000021080200000000000000", "hex");
     const tall = Buffer.concat([
       Buffer.from("89504e470d0a1a0a", "hex"),

@@ -35,7 +35,10 @@ export interface ReadPhoto {
   /** Size as it is seen, turned as the camera says. */
   readonly widthPx: number;
   readonly heightPx: number;
-  /** Display P3, upright, at most 2000 pixels long, PNG without a profile: larger than a lossless WebP and made twenty times as fast. */
+  /**
+   * Display P3, upright, at most 2000 pixels long, PNG without a profile: larger than a lossless WebP and made twenty
+   * times as fast.
+   */
   readonly working: Buffer;
   readonly workingWidthPx: number;
   readonly workingHeightPx: number;
@@ -123,7 +126,10 @@ interface Shrunk extends FilePixels {
   readonly full: { readonly width: number; readonly height: number };
 }
 
-/** Pictures whose pixels take more than this are decoded in a process of their own, whatever way their file has them, bytes. */
+/**
+ * Pictures whose pixels take more than this are decoded in a process of their own, whatever way their file has them,
+ * bytes.
+ */
 const ASIDE_BYTES = 150 * 1024 * 1024;
 const SHRUNK_HEAD_BYTES = 8;
 

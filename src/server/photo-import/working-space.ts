@@ -55,7 +55,10 @@ export function isUsable(icc: Buffer | undefined, channels: 1 | 3): icc is Buffe
 
 const TAG_BYTES = 12;
 
-/** Whether a profile's red primary is Display P3's (XYZ for D50, from the primaries of SMPTE RP 431-2 by Bradford; from memory). */
+/**
+ * Whether a profile's red primary is Display P3's (XYZ for D50, from the primaries of SMPTE RP 431-2 by Bradford; from
+ * memory).
+ */
 export function isDisplayP3(icc: Buffer): boolean {
   const tags = icc.length > 132 ? icc.readUInt32BE(128) : 0;
   for (let i = 0; i < tags && 132 + TAG_BYTES * (i + 1) <= icc.length; i++) {

@@ -41,7 +41,9 @@ interface CardPaint {
   readonly codes: string;
 }
 
-/** What is printed: a sheet of either kind for these paints, or the cut-out frame that serves every sheet of its kind. */
+/**
+ * What is printed: a sheet of either kind for these paints, or the cut-out frame that serves every sheet of its kind.
+ */
 export type CardPrint = {
   readonly sheet: SheetKind;
   readonly of: "frame" | { readonly id: number; readonly on: string; readonly paints: readonly CardPaint[] };

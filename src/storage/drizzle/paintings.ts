@@ -154,7 +154,8 @@ async function writeParts(db: Database, id: string, document: PaintingDocument):
       ? await db.select({ id: paints.id }).from(paints).where(inArray(paints.id, document.palette))
       : [];
   const inBox = new Set(known.map(({ id: paintId }) => paintId));
-  // A paint that another window took out of the paintbox has left the tray with it. A recipe may outlive its paint: the desk says so.
+  // A paint that another window took out of the paintbox has left the tray with it. A recipe may outlive its paint:
+  // the desk says so.
   const palette = document.palette.filter((paintId) => inBox.has(paintId));
   await db.delete(areas).where(eq(areas.paintingId, id));
   await db.delete(palettePaints).where(eq(palettePaints.paintingId, id));

@@ -128,7 +128,10 @@ export const paintings = pgTable(
   (t) => [index("paintings_updated").on(t.updatedAt)],
 );
 
-/** A region of the photo painted as one thing, known by its id within its painting. Lengths are shares of the photo's width. */
+/**
+ * A region of the photo painted as one thing, known by its id within its painting. Lengths are shares of the photo's
+ * width.
+ */
 export const areas = pgTable(
   "areas",
   {

@@ -9,7 +9,9 @@ import { settings } from "./schema";
 const OWN_APPROACH = "approach";
 const DEMO_SHEETS = { card: "demo-card", box: "demo-box-sheet" } as const;
 
-/** The approach that new paintings start with: the painter's own, or ours. What can't be read any more counts as none. */
+/**
+ * The approach that new paintings start with: the painter's own, or ours. What can't be read any more counts as none.
+ */
 export async function ownApproach(db: Database): Promise<Approach> {
   const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, OWN_APPROACH));
   return approach.safeParse(row?.value).data ?? DEFAULT_APPROACH;

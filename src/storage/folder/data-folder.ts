@@ -60,7 +60,10 @@ export function markFolder(folder: string, change: Omit<FolderMark, "madeBy">): 
   renameSync(aside, join(folder, MARK));
 }
 
-/** Makes a folder and what it lies in, each once: Node's own recursive way goes round for ever where a system says "no such folder" to a new one. */
+/**
+ * Makes a folder and what it lies in, each once: Node's own recursive way goes round for ever where a system says "no
+ * such folder" to a new one.
+ */
 function makeEach(folder: string): void {
   if (existsSync(folder) && statSync(folder).isDirectory()) return;
   if (dirname(folder) !== folder) makeEach(dirname(folder));
@@ -92,7 +95,10 @@ export function makeFolder(folder: string): void {
   }
 }
 
-/** What to do with a folder: make the database in it, or open the one that is there; and whether the demo is laid out in an empty one. */
+/**
+ * What to do with a folder: make the database in it, or open the one that is there; and whether the demo is laid out
+ * in an empty one.
+ */
 export interface FolderPlan {
   readonly database: "make" | "open";
   /** Null: not known, since an earlier Abendrot made the folder. */

@@ -60,7 +60,9 @@ const attempt = (work: () => string): string => {
   }
 };
 
-/** When a process started, in the kernel's own count, so that a reused process number is told apart; "" where unknown. */
+/**
+ * When a process started, in the kernel's own count, so that a reused process number is told apart; "" where unknown.
+ */
 const startOf = (pid: number): string =>
   attempt(() => {
     const stat = readFileSync(`/proc/${pid}/stat`, "utf8");

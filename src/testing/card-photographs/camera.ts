@@ -27,7 +27,10 @@ export interface Camera {
 
 /** What may go wrong in a photo of a card, 0 for none. */
 export interface PhotoTrouble {
-  /** 0 a perfect camera; 1 what a phone in a steady hand does by daylight. Scales noise, cast, unevenness, flare and tilt. */
+  /**
+   * 0 a perfect camera; 1 what a phone in a steady hand does by daylight. Scales noise, cast, unevenness, flare and
+   * tilt.
+   */
   readonly moderate: number;
   readonly blurPx?: number;
   /** Turned by so many degrees. */
@@ -71,7 +74,10 @@ function trainingSet(): Float64Array[] {
   return list;
 }
 
-/** The 3 by 3 matrix that brings the training set nearest to linear sRGB, white exactly as far as counting it often does. */
+/**
+ * The 3 by 3 matrix that brings the training set nearest to linear sRGB, white exactly as far as counting it often
+ * does.
+ */
 function colourMatrix(raw: (reflectance: Float64Array) => number[]): number[][] {
   const set = trainingSet();
   const weights = set.map((_, i) => (i < 2 ? 30 : 1));

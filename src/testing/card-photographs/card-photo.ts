@@ -19,7 +19,10 @@ import { normalFrom } from "@/core/numeric/normal";
 import { trueFilm, unevennessOf, type TrueSheet } from "@/core/simulation/true-film";
 import type { TruePaint } from "@/core/simulation/true-paint";
 
-/** A paint's swatches as they lie there: what the film of any load looks like (reflectance by 5 nm), and how the load is spread. */
+/**
+ * A paint's swatches as they lie there: what the film of any load looks like (reflectance by 5 nm), and how the load
+ * is spread.
+ */
 export interface PaintedRow {
   readonly seen: (load: number, under: "paper" | "black") => Float64Array;
   /** Relative spread of the load from grain to grain. */

@@ -17,7 +17,9 @@ import { normalFrom } from "@/core/numeric/normal";
 import { trueBlack, trueFilm, trueSheet, unevennessOf } from "@/core/simulation/true-film";
 import { truePaint, type TruePaint } from "@/core/simulation/true-paint";
 
-/** One trial of the bench: a card of four paints painted, photographed once, read and fitted, then put to unseen mixes. */
+/**
+ * One trial of the bench: a card of four paints painted, photographed once, read and fitted, then put to unseen mixes.
+ */
 export interface TrialPlan {
   readonly seed: number;
   readonly trouble: PhotoTrouble;
@@ -42,7 +44,10 @@ export interface TrialResult {
   readonly refused: readonly string[];
 }
 
-/** A painter who counts drops gets a puddle's load to within this, one standard deviation of the logarithm. From memory. */
+/**
+ * A painter who counts drops gets a puddle's load to within this, one standard deviation of the logarithm. From
+ * memory.
+ */
 const HAND = 0.15;
 
 interface Bought {

@@ -18,7 +18,10 @@ export interface ForeignPaint {
 const STRENGTH = Math.LN2;
 /** One tube in so many holds a relative of what its label says: one of the three nearest of its family. */
 const SWAPPED = 1 / 3;
-/** One standard deviation each: shift of the spectrum, its slow warp (nm), the power its bands are raised to, bumps, grain of the spectrum. */
+/**
+ * One standard deviation each: shift of the spectrum, its slow warp (nm), the power its bands are raised to, bumps,
+ * grain of the spectrum.
+ */
 const VARIES = { shiftNm: 13, warpNm: 9, power: 0.28, bump: 0.42, grain: 0.08, scattering: 0.8, fall: 0.5 } as const;
 
 const relatives = new Map<string, readonly string[]>();

@@ -8,7 +8,8 @@ import { shareUnder, tellErrors, type KnownBy, type HANDS } from "./told-errors"
 import { quantile } from "@/testing/quantile";
 
 // A told figure is right when half of the true misses lie under the told median and nine in ten under the told 90 %.
-// A small case of it, the same in every run; `npm run bench told` has many boxes. Seeds apart from those of the constants.
+// A small case of it, the same in every run; `npm run bench told` has many boxes. Seeds apart from those of the
+// constants.
 const SEEDS = Array.from({ length: 14 }, (_, i) => 501 + i);
 
 describe("told errors hold on paints that the program has never seen", () => {

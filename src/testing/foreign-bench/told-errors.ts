@@ -16,7 +16,10 @@ import { bareColour, foreignColour, foreignSheet, type ForeignSheet } from "./fo
 export const KNOWN_BY = ["label", "two washes", "five patches"] as const;
 export type KnownBy = (typeof KNOWN_BY)[number];
 
-/** Scatter of a hand's loads from puddle to puddle, and its own habit, one standard deviation of the logarithm each. From memory. */
+/**
+ * Scatter of a hand's loads from puddle to puddle, and its own habit, one standard deviation of the logarithm each.
+ * From memory.
+ */
 export const HANDS = { careful: 0.1, loose: 0.28 } as const;
 export const HABIT = 0.15;
 /** What a reading of a good photo is off by, CIELAB units. From memory. */
@@ -88,7 +91,10 @@ export function tellErrors(
   });
 }
 
-/** Mixes so many paints of a box at random and puts what is predicted to the truth; also by how much the labels alone miss it. */
+/**
+ * Mixes so many paints of a box at random and puts what is predicted to the truth; also by how much the labels alone
+ * miss it.
+ */
 export function tryMix(
   count: number,
   box: readonly { readonly truth: ForeignPaint; readonly label: PaintModel; readonly model: PaintModel }[],

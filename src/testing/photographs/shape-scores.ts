@@ -70,7 +70,9 @@ export function boundaryF(
   return { precision, recall, f: precision + recall > 0 ? (2 * precision * recall) / (precision + recall) : 0 };
 }
 
-/** Segmentation covering (Arbeláez et al. 2011): each drawn shape's best intersection over union, weighted by its size. */
+/**
+ * Segmentation covering (Arbeláez et al. 2011): each drawn shape's best intersection over union, weighted by its size.
+ */
 export function covering(drawn: ArrayLike<number>, found: ArrayLike<number>): number {
   const sizes = new Map<number, number>();
   const ours = new Map<number, number>();

@@ -5,7 +5,8 @@ import { drawnLabels, PHOTOGRAPHS, photograph } from "./photographs";
 import { boundaryF, covering } from "./shape-scores";
 
 describe("shapes in real photographs against those drawn by hand", () => {
-  // What a general library's superpixels, merged by colour, reach on these at as many shapes (bench/shapes.ts): 0.48 and 0.56.
+  // What a general library's superpixels, merged by colour, reach on these at as many shapes (bench/shapes.ts): 0.48
+  // and 0.56.
   test("unasked, four to fourteen are proposed, nearer to the drawn ones than plain colour gets", async () => {
     const scores = { f: 0, covering: 0 };
     const names = ["field", "mountain", "temple"];

@@ -90,7 +90,10 @@ export class AutosaveQueue<Document> {
     this.base = options.read();
   }
 
-  /** Something is to be sent, or it is not known whether the stored document is the one that was known: what was sent may be stored though its answer never came. */
+  /**
+   * Something is to be sent, or it is not known whether the stored document is the one that was known: what was sent
+   * may be stored though its answer never came.
+   */
   get dirty(): boolean {
     return this.unsure || this.options.read() !== this.base;
   }

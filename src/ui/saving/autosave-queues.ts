@@ -79,7 +79,10 @@ export function noteSending(url: string, onItsWay: boolean): void {
 const ON_ITS_WAY_MS = 5000;
 const LEAVING_MS = 1500;
 
-/** Waits while a save of one of these documents is on its way from a page that has just been left; at most a second and a half. */
+/**
+ * Waits while a save of one of these documents is on its way from a page that has just been left; at most a second and
+ * a half.
+ */
 export async function arrived(urls: readonly string[]): Promise<void> {
   const until = Date.now() + LEAVING_MS;
   while (

@@ -43,7 +43,10 @@ function mergeUnsent(url: string, base: unknown, mine: unknown, theirs: unknown)
       });
 }
 
-/** Sends one change that a closed window left; null when it is stored now, else why it can't be. Throws when the server doesn't answer. */
+/**
+ * Sends one change that a closed window left; null when it is stored now, else why it can't be. Throws when the server
+ * doesn't answer.
+ */
 async function sendUnsent(unsent: Unsent): Promise<LeftBehind | null> {
   let response = await sendSave(unsent.url, unsent, unsent.document);
   if (response.status === 409) {
@@ -88,7 +91,8 @@ async function isGone(writer: string): Promise<boolean> {
 
 /**
  * Sends everything that windows left behind that are there no more. One window does it at a time.
- * @param concerned addresses of the documents that are to be shown: of these a window that is only just closing is waited for
+ * @param concerned addresses of the documents that are to be shown: of these a window that is only just closing is
+ *   waited for
  */
 export async function deliverLeftBehind(concerned: readonly string[]): Promise<Delivered> {
   const stored: string[] = [];

@@ -30,7 +30,10 @@ export interface Outbox {
 
 const NAME = "abendrot";
 
-/** The browser's own outbox. Its writes are handed over at once, so that closing the tab right after can't break them off. */
+/**
+ * The browser's own outbox. Its writes are handed over at once, so that closing the tab right after can't break them
+ * off.
+ */
 export function browserOutbox(): Outbox {
   let opening: Promise<IDBPDatabase<OutboxSchema>> | null = null;
   let open: IDBPDatabase<OutboxSchema> | null = null;

@@ -14,7 +14,10 @@ export interface ColourGroups {
 }
 
 const ROUNDS = 12;
-/** A group's own colour is sought within this share of the distance to the next group, and no nearer than this, Lab units. */
+/**
+ * A group's own colour is sought within this share of the distance to the next group, and no nearer than this, Lab
+ * units.
+ */
 const KERNEL_SHARE = 0.17;
 const LEAST_KERNEL = 1.5;
 /** Where that search begins: so far beyond the group's mean, seen from the other groups, as a share of the distance. */
@@ -23,7 +26,10 @@ const BEYOND = 0.5;
 const squared = (lab: Float32Array, k: number, centre: readonly number[]): number =>
   (lab[3 * k]! - centre[0]!) ** 2 + (lab[3 * k + 1]! - centre[1]!) ** 2 + (lab[3 * k + 2]! - centre[2]!) ** 2;
 
-/** First centres: the mean's farthest pixel, then each time the one farthest from all centres, passing over the strangest two percent. */
+/**
+ * First centres: the mean's farthest pixel, then each time the one farthest from all centres, passing over the
+ * strangest two percent.
+ */
 function firstCentres(lab: Float32Array, count: number): number[][] {
   const n = lab.length / 3;
   const mean = [0, 1, 2].map((c) => {
@@ -77,7 +83,10 @@ export function gatheringPlace(lab: Float32Array): Lab {
   return { L, a, b };
 }
 
-/** Divides an area's colours into `count` groups (k-means, Lloyd 1982) and finds the colour each gathers around. Lightest group first. */
+/**
+ * Divides an area's colours into `count` groups (k-means, Lloyd 1982) and finds the colour each gathers around.
+ * Lightest group first.
+ */
 export function groupColours({ lab }: AreaColours, count: number): ColourGroups {
   const n = lab.length / 3;
   const centres = firstCentres(lab, count);

@@ -20,7 +20,10 @@ export interface ColourRun {
 const ROUNDS = 4;
 const USUAL = 1.5;
 
-/** Weighted least squares of three channels (Lab, or light) on a few columns: coefficients, column by column, by normal equations. */
+/**
+ * Weighted least squares of three channels (Lab, or light) on a few columns: coefficients, column by column, by normal
+ * equations.
+ */
 function fit(columns: readonly Float64Array[], lab: Float32Array, weights: Float64Array): number[][] {
   const n = columns.length;
   const A = Array.from({ length: n }, () => new Array<number>(n + 3).fill(0));
@@ -115,7 +118,8 @@ export function colourRun({ all, places, width, lab, light }: AreaColours): Colo
   const along = raw.map((t) => (t - from) / (to - from));
   const columns = [one, along, along.map((t) => t * t), along.map((t) => t ** 3)];
   const { weights, away } = robustFit(columns, lab);
-  // Light that runs evenly is a straight line, lightness that runs evenly a cubic: one cubic of the light is true to both.
+  // Light that runs evenly is a straight line, lightness that runs evenly a cubic: one cubic of the light is true to
+  // both.
   const found = fit(
     columns,
     light,

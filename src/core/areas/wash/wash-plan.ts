@@ -44,7 +44,10 @@ const THIRD_EXPLAINS = 0.08;
 const LEAST_SHARE = 0.08;
 /** A run's middle colour is a target of its own if the ends would meet in a colour this many times `bother` off. */
 const BENT = 1.5;
-/** Colours within so many value steps melt into each other; farther apart the darker goes over the lighter. From memory. */
+/**
+ * Colours within so many value steps melt into each other; farther apart the darker goes over the lighter. From
+ * memory.
+ */
 export const ONE_VALUE = 1;
 
 const valueOf = (lab: Lab): number => valueOfLuminance(xyzOfLab(lab).Y);
@@ -83,7 +86,10 @@ function placeOf(colours: AreaColours, map: LabelMap, takes: (k: number) => bool
 /** What an area's wash is before its accent is looked for: the colour expected at each looked-at pixel, too. */
 type Laid = Omit<WashPlan, "accent"> & { readonly expected: (k: number) => Lab };
 
-/** An accent is no larger and no smaller a share, and differs from what is expected at its place by at least this, dE00. From memory. */
+/**
+ * An accent is no larger and no smaller a share, and differs from what is expected at its place by at least this,
+ * dE00. From memory.
+ */
 const ACCENT_SHARES = [0.003, 0.06] as const;
 const ACCENT_DIFFERENCE = 12;
 
@@ -162,7 +168,10 @@ function apartOrNull(groups: ColourGroups, bother: number): ColourGroups | null 
   return groups;
 }
 
-/** A small third colour this near to the line between the other two, dE (CIELAB), is where they meet in the photo, no colour of its own. */
+/**
+ * A small third colour this near to the line between the other two, dE (CIELAB), is where they meet in the photo, no
+ * colour of its own.
+ */
 const MEETING_REACH = 6;
 const MEETING_SHARE = 0.22;
 
@@ -179,7 +188,10 @@ function isMeeting({ colours, shares }: ColourGroups): boolean {
   });
 }
 
-/** What the photo suggests, or the best plan of a kind that the painter asks for; null when there are too few pixels for it. */
+/**
+ * What the photo suggests, or the best plan of a kind that the painter asks for; null when there are too few pixels
+ * for it.
+ */
 function laid(colours: AreaColours, map: LabelMap, bother: number, asked: WashKind | null): Laid | null {
   const mean = meanOf(colours);
   const flat: Laid = {

@@ -41,7 +41,10 @@ export function boxReadingPlaces(paint: number): readonly ReadingPlace[] {
 
 const STRIP: Mm = 1.8;
 
-/** Bare paper right of a paint's washes (of its first alone at the sheet's right side), each as an upper and a lower half. */
+/**
+ * Bare paper right of a paint's washes (of its first alone at the sheet's right side), each as an upper and a lower
+ * half.
+ */
 export function boxPaperPlaces(paint: number): readonly Box[] {
   const atSide = paint % BOX_COLUMNS === BOX_COLUMNS - 1;
   return (atSide ? [0] : [0, 1]).flatMap((wash) => {

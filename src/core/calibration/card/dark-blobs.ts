@@ -20,7 +20,9 @@ const DARK = 0.7;
 const SMALLEST_PX = 30;
 const LARGEST_SHARE = 0.02;
 
-/** Pixels darker than their surroundings (mean over a window an eighth of the picture wide, by sums over rectangles). */
+/**
+ * Pixels darker than their surroundings (mean over a window an eighth of the picture wide, by sums over rectangles).
+ */
 function darkerThanAround({ data, width, height }: GreyPicture): Uint8Array {
   const sums = new Float64Array((width + 1) * (height + 1));
   for (let y = 0; y < height; y++) {
@@ -55,7 +57,10 @@ interface Patch {
   readonly bottom: number;
 }
 
-/** The connected patch that a pixel lies in, over pixels for which `belongs` holds; marks them in `seen`. Null when it touches the limits given. */
+/**
+ * The connected patch that a pixel lies in, over pixels for which `belongs` holds; marks them in `seen`. Null when it
+ * touches the limits given.
+ */
 function patchFrom(
   start: number,
   width: number,

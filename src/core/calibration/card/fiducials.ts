@@ -43,7 +43,9 @@ function triples<T>(list: readonly T[]): [T, T, T][] {
 
 const cross = (o: Point, a: Point, b: Point): number => (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
 
-/** A wide ring and three narrow ones in the card's order, clockwise from the upper left; null when they make no card. */
+/**
+ * A wide ring and three narrow ones in the card's order, clockwise from the upper left; null when they make no card.
+ */
 function inOrder(wide: Ring, others: readonly [Ring, Ring, Ring]): readonly Ring[] | null {
   const all = [wide, ...others];
   const middle = { x: all.reduce((s, r) => s + r.x, 0) / 4, y: all.reduce((s, r) => s + r.y, 0) / 4 };

@@ -18,7 +18,10 @@ export interface PaperSample {
   readonly linear: readonly [number, number, number];
 }
 
-/** Tilts and bends of the light over the card, small beside its level: penalties on the slopes of its logarithm. From memory. */
+/**
+ * Tilts and bends of the light over the card, small beside its level: penalties on the slopes of its logarithm. From
+ * memory.
+ */
 const PENALTY = [0, 0.004, 0.004, 0.03, 0.03, 0.03];
 const ROUNDS = 12;
 /** Samples further off than this many deviations (and than 2 %) count nothing: Tukey's biweight. */

@@ -3,7 +3,10 @@ import { LINEAR } from "../../image/pixels";
 import { mapPoint, type Homography } from "./homography";
 import type { Box } from "./layout";
 
-/** Linear Display P3 of the pixels that a box of the card covers, 3 numbers each, and the mm places they stand for, 2 each. */
+/**
+ * Linear Display P3 of the pixels that a box of the card covers, 3 numbers each, and the mm places they stand for, 2
+ * each.
+ */
 export interface BoxPixels {
   readonly linear: Float64Array;
   readonly places: Float64Array;

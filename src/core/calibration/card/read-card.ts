@@ -52,7 +52,10 @@ export interface CardRead {
   /** The sheet's printed number, 0 for the cut-out frame; null when it can't be made out. */
   readonly number: number | null;
   readonly rows: readonly RowRead[];
-  /** Brightest over darkest light on the card, how strong the cast is (largest over smallest channel of the paper) and the blur, mm. */
+  /**
+   * Brightest over darkest light on the card, how strong the cast is (largest over smallest channel of the paper) and
+   * the blur, mm.
+   */
   readonly unevenness: number;
   readonly cast: number;
   readonly blurMm: number;

@@ -12,7 +12,10 @@ const relative = (lab: Lab): Rgb => {
 const bent = (light: Rgb, power: number): Rgb => ({ r: light.r ** power, g: light.g ** power, b: light.b ** power });
 const off = (a: Rgb, b: Rgb): number => Math.max(Math.abs(a.r - b.r), Math.abs(a.g - b.g), Math.abs(a.b - b.b));
 
-/** Six patches of the ColorChecker in Lab under D50 as published by its maker in 2005, taken as they are; typed from memory. */
+/**
+ * Six patches of the ColorChecker in Lab under D50 as published by its maker in 2005, taken as they are; typed from
+ * memory.
+ */
 const CHART: readonly Lab[] = [
   { L: 37.99, a: 13.56, b: 14.06 },
   { L: 65.71, a: 18.13, b: 17.81 },

@@ -20,7 +20,10 @@ export interface Reference {
 const GREY_CHROMA = 6;
 /** A phone bends its curve by no more than this. */
 const POWERS = { least: 0.7, most: 1.45 } as const;
-/** Colours needed before the camera's colour mixing is corrected too, and how hard its matrix is held to "no change" (both from memory). */
+/**
+ * Colours needed before the camera's colour mixing is corrected too, and how hard its matrix is held to "no change"
+ * (both from memory).
+ */
 const COLOURS_NEEDED = 5;
 const HELD = 0.0005;
 

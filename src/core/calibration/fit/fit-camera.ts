@@ -44,7 +44,9 @@ function cameraOf(response: ArrayLike<number>, paper: Rgb): Camera {
   };
 }
 
-/** A paint that was measured before is nearer to its base than a maker's to the handbook, by this share. From memory. */
+/**
+ * A paint that was measured before is nearer to its base than a maker's to the handbook, by this share. From memory.
+ */
 const KNOWN_SPREAD = 0.25;
 
 const lightOfPaper = (paper: Reflectance): Rgb => linearSrgbOfXyz(xyzOfReflectance(paper));

@@ -23,7 +23,10 @@ export interface Reading {
   readonly lab: Lab;
   /** Spectrum, where the reading has one: it is fitted in the place of Lab. */
   readonly reflectance?: Reflectance;
-  /** Channels of the photo that were cut off at nothing (linear sRGB r, g, b): the colour lies beyond what it could hold. */
+  /**
+   * Channels of the photo that were cut off at nothing (linear sRGB r, g, b): the colour lies beyond what it could
+   * hold.
+   */
   readonly cutOff?: readonly [boolean, boolean, boolean];
   /** Own uncertainty of the reading, dE00, beyond the usual. */
   readonly unsure?: number;
@@ -49,7 +52,8 @@ export interface FittedOptics {
   /** Root mean square of those differences, dE00. */
   readonly rms: number;
   /**
-   * Reduced chi-square: the sum of squares, in units of what was expected beforehand, for each number that was measured.
+   * Reduced chi-square: the sum of squares, in units of what was expected beforehand, for each number that was
+   * measured.
    * About 1 for a careful hand and a paint not far from its label; loose washes or a wrong paint pull it up.
    */
   readonly reducedChiSquare: number;
@@ -60,14 +64,26 @@ export interface FittedOptics {
 /** What a camera makes of linear sRGB. */
 export type Camera = (light: Rgb) => Rgb;
 
-/** How far a puddle's load may be from what was meant: one standard deviation of its logarithm. From memory, for drops counted. */
+/**
+ * How far a puddle's load may be from what was meant: one standard deviation of its logarithm. From memory, for drops
+ * counted.
+ */
 const LOAD_UNSURE = 0.14;
-/** A reading is off by this much even when all goes well, CIELAB units near grey; more where chroma is high. From memory. */
+/**
+ * A reading is off by this much even when all goes well, CIELAB units near grey; more where chroma is high. From
+ * memory.
+ */
 const LAB_UNSURE = 1.2;
-/** A meter's reading is off by this share of full scale, and the model by this share of the reading itself. From memory. */
+/**
+ * A meter's reading is off by this share of full scale, and the model by this share of the reading itself. From
+ * memory.
+ */
 const SPECTRUM_UNSURE = { floor: 0.006, share: 0.025 } as const;
 
-/** What one reading counts for. A spectrum's 36 bands count as a dozen and meet the model a little worse; set on the simulated bench. */
+/**
+ * What one reading counts for. A spectrum's 36 bands count as a dozen and meet the model a little worse; set on the
+ * simulated bench.
+ */
 const NUMBERS = { lab: 3, spectrum: 15 } as const;
 
 /** The colour of a reflectance as the camera had it: its channels mixed, and cut off where the reading's were. */
@@ -97,10 +113,16 @@ function seenBy(readings: readonly Reading[], ground: Ground, granulation: numbe
     });
 }
 
-/** The numbers that describe one paint's fit (corrections, then the logarithm of each puddle's load), and what they are judged by. */
+/**
+ * The numbers that describe one paint's fit (corrections, then the logarithm of each puddle's load), and what they are
+ * judged by.
+ */
 export interface RowFit {
   readonly start: Float64Array;
-  /** Differences between readings and model, and of the numbers from what was expected, each in units of what is likely. */
+  /**
+   * Differences between readings and model, and of the numbers from what was expected, each in units of what is
+   * likely.
+   */
   readonly residuals: (at: Float64Array, camera: Camera | null) => number[];
   readonly loadsAt: (at: Float64Array) => ReadonlyMap<number, Load>;
   readonly colours: (at: Float64Array) => readonly Lab[];

@@ -11,17 +11,28 @@ import { deviationOf } from "../../numeric/least-squares";
 
 /** Strengths over which the likely miss is taken. */
 const ASKED_LOADS = [0.8, 0.4, 0.2, 0.1, 0.05];
-/** What no fit gets rid of: another sheet, another brush, the model itself; dE00, set on the bench of foreign paints. */
+/**
+ * What no fit gets rid of: another sheet, another brush, the model itself; dE00, set on the bench of foreign paints.
+ */
 const REMAINS = 0.8;
-/** Median length of a three-dimensional error over its root mean square, when one of the three is the largest (from memory: 0.67 to 0.89). */
+/**
+ * Median length of a three-dimensional error over its root mean square, when one of the three is the largest (from
+ * memory: 0.67 to 0.89).
+ */
 const MEDIAN_OF_RMS = 0.82;
 const STEP = 1e-3;
 /** A fit that meets its few readings by luck is not taken for surer than this. Set on the bench of foreign paints. */
 const LEAST_CHI_SQUARE = 0.4;
-/** A square root would be right were the loads all that is unsure; misses grow a little faster with it. Set on the same bench. */
+/**
+ * A square root would be right were the loads all that is unsure; misses grow a little faster with it. Set on the same
+ * bench.
+ */
 const BY_CHI_SQUARE = 0.8;
 
-/** Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't move it). */
+/**
+ * Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't
+ * move it).
+ */
 function slopesAt(
   base: Pick<PaintModel, "optics" | "granulation">,
   at: Float64Array,

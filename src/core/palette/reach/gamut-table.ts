@@ -11,7 +11,10 @@ export const CUBE_SIDE = 17;
 /** Misses are kept as a share of this, CIELAB with the value weight. */
 export const GAMUT_TABLE_MISS = 32;
 
-/** For each colour of a photo the nearest that a palette reaches: encoded sRGB, and in the fourth byte by how much it misses. */
+/**
+ * For each colour of a photo the nearest that a palette reaches: encoded sRGB, and in the fourth byte by how much it
+ * misses.
+ */
 export interface GamutTable {
   readonly side: number;
   /** 4 bytes a place; red runs fastest, then green, then blue. */
@@ -24,7 +27,10 @@ const GRAIN = 2.2;
 /** Colours put between two neighbouring loads, on the straight line. */
 const BETWEEN = 2;
 
-/** Distinct reached colours, those between neighbouring places and loads on straight lines included: interleaved value-weighted L, a, b. */
+/**
+ * Distinct reached colours, those between neighbouring places and loads on straight lines included: interleaved
+ * value-weighted L, a, b.
+ */
 function cloudOf({ lab, nets, places, triangles }: Lattice, valueWeight: number): Float32Array {
   const seen = new Set<number>();
   const points: number[] = [];

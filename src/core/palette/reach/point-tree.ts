@@ -2,7 +2,8 @@ const MOST_POINTS = 2 ** 20;
 
 /**
  * A k-d tree (Bentley 1975) over points in three dimensions: each range of `order` is split at its
- * middle along the axes, one axis after another. Coordinates lie within ±1000; values closer than a thousandth may stand in any order.
+ * middle along the axes, one axis after another. Coordinates lie within ±1000; values closer than a thousandth may
+ * stand in any order.
  */
 export class PointTree {
   private readonly order: Uint32Array;

@@ -34,7 +34,9 @@ export interface ReachSlice {
 /** A mix of less chroma than this passes for a neutral, warm or cool. CIELAB, from memory. */
 const NEUTRAL_CHROMA = 9;
 
-/** a and b of one place of a net at a lightness, by straight lines between loads; false when it does not get so dark. */
+/**
+ * a and b of one place of a net at a lightness, by straight lines between loads; false when it does not get so dark.
+ */
 function at(lattice: Lattice, place: number, L: number, out: Float64Array): boolean {
   const { lab } = lattice;
   const from = 3 * place * LATTICE_LOADS.length;
@@ -69,7 +71,9 @@ function fillTriangle(cells: Uint8Array, x: readonly number[], y: readonly numbe
   }
 }
 
-/** The reach at a lightness: its outline, the paths between paints, and the neutrals. Fast enough to follow a slider. */
+/**
+ * The reach at a lightness: its outline, the paths between paints, and the neutrals. Fast enough to follow a slider.
+ */
 export function sliceAt(lattice: Lattice, L: number): ReachSlice {
   const { nets, places, triangles, amounts } = lattice;
   const cells = new Uint8Array(SIDE * SIDE);

@@ -4,7 +4,10 @@ import { OPEN, statesOf } from "./paint-set";
 import { errorWithEach } from "./ranking";
 import type { SizeSearch } from "./size-search";
 
-/** Palettes by adding the paint that helps most, then by swapping while that helps: usually the optimum, and a good limit for the search. */
+/**
+ * Palettes by adding the paint that helps most, then by swapping while that helps: usually the optimum, and a good
+ * limit for the search.
+ */
 export function localSearch(
   { all, must, free, kinds, size, paints }: SizeSearch,
   best: Incumbents,

@@ -3,10 +3,16 @@
  * fills up with NONE. So a look at three bytes of a table of states tells how it stands.
  */
 export const NONE = 255;
-/** Most paints that a choice can be made from: all their mixes of up to three have to find room in a ranking's keys (ranking.ts). */
+/**
+ * Most paints that a choice can be made from: all their mixes of up to three have to find room in a ranking's keys
+ * (ranking.ts).
+ */
 export const MAX_PAINTS = 116;
 
-/** States of paints in a part of the search: laid out, still possible, left out. Three of them add up to how many a combination lacks. */
+/**
+ * States of paints in a part of the search: laid out, still possible, left out. Three of them add up to how many a
+ * combination lacks.
+ */
 export const TAKEN = 0;
 export const OPEN = 1;
 export const CLOSED = 8;

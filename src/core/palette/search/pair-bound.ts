@@ -6,7 +6,10 @@ import { emptyRanked, OUT_OF_REACH, type Ranked } from "./ranking";
 export interface Split {
   /** Mixes that lack at most two paints, cheapest first. */
   readonly few: readonly Ranked[];
-  /** Mixes that lack three, under each of those paints, cheapest first: those of paint p from `from[p]` to `from[p + 1]`. */
+  /**
+   * Mixes that lack three, under each of those paints, cheapest first: those of paint p from `from[p]` to `from[p +
+   * 1]`.
+   */
   readonly three: readonly { readonly mixes: Ranked; readonly from: Uint32Array }[];
 }
 
@@ -53,7 +56,9 @@ export function splitRankings(ranked: readonly Ranked[], states: States, to: Spl
  * are given up, and when none is left the other targets need not be looked at.
  */
 export class PairBound {
-  /** What one target costs with one more paint, and with two: the latter valid where `seen` bears the target's stamp. */
+  /**
+   * What one target costs with one more paint, and with two: the latter valid where `seen` bears the target's stamp.
+   */
   private readonly alone: Float64Array;
   private readonly together: Float64Array;
   private readonly seen: Int32Array;

@@ -13,7 +13,10 @@ export interface Ranked {
 /** A target that no mix of a palette serves counts as this far off. */
 export const OUT_OF_REACH = 1e6;
 
-/** For each combination its proper parts (single paints and pairs), six places each, as indices of combinations; -1 where there is none. */
+/**
+ * For each combination its proper parts (single paints and pairs), six places each, as indices of combinations; -1
+ * where there is none.
+ */
 function partsOfCombinations(combinations: MixCosts["combinations"]): Int32Array {
   const key = (a: number, b: number): number => a * 256 + b;
   const at = new Map<number, number>();

@@ -21,7 +21,10 @@ const SIDE = 176;
 const MARGIN = 20;
 const at = (value: number): number => (value / 10) * SIDE;
 
-/** The curve from the photo's values to the sheet's, beside the scale of what paper and paints reach; its points can be bent. */
+/**
+ * The curve from the photo's values to the sheet's, beside the scale of what paper and paints reach; its points can be
+ * bent.
+ */
 export function ValueMapping() {
   const curve = useCurve();
   const range = useBoxRange();

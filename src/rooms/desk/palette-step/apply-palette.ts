@@ -30,7 +30,10 @@ export function useApplyPalette(): ApplyingPalette {
   return applying;
 }
 
-/** Lays a palette in the tray and mixes every colour of every wash from it, as one step that can be undone; if the mixing fails, nothing is changed. */
+/**
+ * Lays a palette in the tray and mixes every colour of every wash from it, as one step that can be undone; if the
+ * mixing fails, nothing is changed.
+ */
 function useApplying(): ApplyingPalette {
   const matcher = useMatcher();
   const options = useMatchOptions();

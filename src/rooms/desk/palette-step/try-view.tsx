@@ -27,7 +27,10 @@ interface CandidateProps {
   readonly onPut: () => void;
 }
 
-/** A paint that could come in, and what it would do: looked at by pointing, put in by a click or by dragging it to a well. */
+/**
+ * A paint that could come in, and what it would do: looked at by pointing, put in by a click or by dragging it to a
+ * well.
+ */
 function Candidate({ paint, now, then, palette, onPut }: CandidateProps) {
   const paper = usePaper();
   const tryPalette = useDesk((s) => s.tryPalette);
@@ -123,7 +126,6 @@ export function TryView() {
   };
   return (
     <div className="space-y-4">
-      <Worth served={now} />
       <section aria-label="Try another paint">
         <div className="flex items-baseline gap-2">
           <h3 className="font-semibold">Try another</h3>
@@ -180,6 +182,8 @@ export function TryView() {
         </p>
         <AreaErrors before={now} after={then} />
       </section>
+      {/* Below the list: its answers come later and must not move a paint from under the hand. */}
+      <Worth served={now} />
       <button type="button" className="btn btn-outline btn-sm" disabled={busy} onClick={() => applyPalette(palette)}>
         Mix every area anew from the tray
       </button>

@@ -40,7 +40,10 @@ function useWeighed(): Weighed | null {
   return answer;
 }
 
-/** For what the whole box doesn't reach: a pigment to wish for, or to let it go. Asked for when wanted, since it tries the handbook. */
+/**
+ * For what the whole box doesn't reach: a pigment to wish for, or to let it go. Asked for when wanted, since it tries
+ * the handbook.
+ */
 function useWishes(served: ServedPalette): {
   wishes: readonly (Wished & { target: number })[] | null;
   look: () => void;

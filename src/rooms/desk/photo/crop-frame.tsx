@@ -9,7 +9,10 @@ import { photoOfScreen, scaleOf, screenOfPhoto, type Viewport } from "./viewport
 /** Smallest width of a frame, as a share of the photo's. */
 export const NARROWEST = 0.08;
 
-/** What a key does to the sheet's place: arrows move it, + and - change its size, [ and ] turn the photo; null for other keys. */
+/**
+ * What a key does to the sheet's place: arrows move it, + and - change its size, [ and ] turn the photo; null for
+ * other keys.
+ */
 export function nudged(frame: Frame, key: string, fine: boolean, size: Size): Frame | null {
   const step = fine ? 0.002 : 0.01;
   const change: Partial<Frame> | undefined = {

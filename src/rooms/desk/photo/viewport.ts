@@ -79,7 +79,10 @@ export function panned(viewport: Viewport, dx: number, dy: number): Viewport {
 /** CSS px on screen of one unit of the photo's width. */
 export const scaleOf = ({ frame, view, zoom }: Viewport): number => (view.width * zoom) / frame.width;
 
-/** The affine map from points counted in `unit` (photo's width and height = unit.width and unit.height) to the surface: a b c d e f as in CSS. */
+/**
+ * The affine map from points counted in `unit` (photo's width and height = unit.width and unit.height) to the surface:
+ * a b c d e f as in CSS.
+ */
 export function matrixTo(viewport: Viewport, unit: Size): readonly [number, number, number, number, number, number] {
   const o = screenOfPhoto(viewport, { x: 0, y: 0 });
   const x = screenOfPhoto(viewport, { x: 1, y: 0 });

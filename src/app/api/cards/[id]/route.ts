@@ -29,7 +29,9 @@ async function printOf(id: string): Promise<CardPrint | null> {
   return { sheet: card.kind, of: { id: card.id, on: card.on, paints } };
 }
 
-/** A sheet's PDF, or with "frame" or "box-frame" in the place of its number a cut-out frame (`?page=a4` or `letter`). */
+/**
+ * A sheet's PDF, or with "frame" or "box-frame" in the place of its number a cut-out frame (`?page=a4` or `letter`).
+ */
 export async function GET(request: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
   const page = cardPage.safeParse(new URL(request.url).searchParams.get("page") ?? "a4");
   if (!page.success) return refuse(400, "A card is printed on A4 or Letter.");

@@ -24,7 +24,10 @@ const LOG2E: f32 = 1.4426950408889634;
 const TINY: f32 = 1e-9;
 const ROOT3: f32 = 1.7320508;
 
-/** e^x for x <= 0: 2^i by the exponent's bits times a polynomial for the rest (relative error below 5e-6); below 2^-40 it stays there, clear of denormals. */
+/**
+ * e^x for x <= 0: 2^i by the exponent's bits times a polynomial for the rest (relative error below 5e-6); below 2^-40
+ * it stays there, clear of denormals.
+ */
 // @ts-ignore: decorator
 @inline
 function exp4(x: v128): v128 {
@@ -62,7 +65,8 @@ function labF(t: f32): f32 {
 
 /**
  * Dry L a b of `count` mixes on the loaded paper.
- * `roughness` and `gain` as in texture.ts, `k1` and `k2` as in surface.ts, `whiteX` and `whiteZ` the white of the weights.
+ * `roughness` and `gain` as in texture.ts, `k1` and `k2` as in surface.ts, `whiteX` and `whiteZ` the white of the
+ * weights.
  */
 export function evaluate(count: i32, roughness: f32, gain: f32, k1: f32, k2: f32, whiteX: f32, whiteZ: f32): void {
   let input = MIXES;
