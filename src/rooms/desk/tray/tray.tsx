@@ -48,7 +48,7 @@ function Well({
     event.preventDefault();
   };
   const work = uses.length > 0 ? `for ${uses.join(", ")}` : "unused";
-  const { setNodeRef: setWellRef, isOver } = useDroppable({ id: `well ${paint.id}`, data: { well: paint.id } });
+  const { setNodeRef: setWellRef, isOver } = useDroppable({ id: `well ${paint.id}` });
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({
     id: `paint ${paint.id}`,
     data: { paintId: paint.id },
@@ -57,6 +57,7 @@ function Well({
     <li
       ref={setWellRef}
       data-well={paint.name}
+      data-drop={paint.id}
       className={`group relative flex-none rounded-field ${isOver && !isDragging ? "outline-2 outline-offset-2 outline-primary" : ""}`}
       style={{ width }}
     >
@@ -112,7 +113,7 @@ export function Tray() {
   const paints = usePaints();
   const paper = usePaper();
   const uses = useUses();
-  const { setNodeRef, isOver } = useDroppable({ id: "new well", data: { well: NEW_WELL } });
+  const { setNodeRef, isOver } = useDroppable({ id: NEW_WELL });
   const wells = palette.flatMap((id) => paints.get(id) ?? []);
   const range = useMemo(
     () =>
@@ -148,6 +149,7 @@ export function Tray() {
         </ul>
         <div
           ref={setNodeRef}
+          data-drop={NEW_WELL}
           className={`flex self-stretch rounded-field ${isOver ? "outline-2 outline-offset-2 outline-primary" : ""}`}
         >
           <AddPaint paper={paper} />

@@ -1,7 +1,7 @@
 "use client";
 
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
-import type { ReactNode } from "react";
+import { useEffect, useRef, type ReactNode } from "react";
 import { z } from "zod";
 import { useDeskStore } from "../desk-store";
 
@@ -11,19 +11,33 @@ const DRAG_FROM_PX = 6;
 export const NEW_WELL = "new well";
 
 const carried = z.object({ paintId: z.string() });
-const under = z.object({ well: z.string() });
+
+/** The well, or the place for a new one, that lies under a point of the window; what is dragged over it lies elsewhere. */
+const wellAt = (x: number, y: number): string | undefined =>
+  document
+    .elementsFromPoint(x, y)
+    .flatMap((element) => (element instanceof HTMLElement ? (element.dataset.drop ?? []) : []))[0];
 
 /** Paints are dragged from the palette step to the tray's wells, and from well to well. Everything has keys as well. */
 export function WellDragging({ children }: { children: ReactNode }) {
   const { addToPalette, putInWell, tryPalette } = useDeskStore().getState();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
-  const drop = ({ active, over }: DragEndEvent): void => {
+  // Where the hand let go, not what was last drawn as under it: a quick hand on a slow machine is ahead of the drawing.
+  const letGo = useRef({ x: 0, y: 0 });
+  useEffect(() => {
+    const note = ({ clientX, clientY }: PointerEvent): void => {
+      letGo.current = { x: clientX, y: clientY };
+    };
+    window.addEventListener("pointerup", note, true);
+    return () => window.removeEventListener("pointerup", note, true);
+  }, []);
+  const drop = ({ active }: DragEndEvent): void => {
     const from = carried.safeParse(active.data.current);
-    const to = under.safeParse(over?.data.current);
-    if (!from.success || !to.success || from.data.paintId === to.data.well) return;
+    const well = wellAt(letGo.current.x, letGo.current.y);
+    if (!from.success || well === undefined || from.data.paintId === well) return;
     tryPalette(null);
-    if (to.data.well === NEW_WELL) addToPalette(from.data.paintId);
-    else putInWell(from.data.paintId, to.data.well);
+    if (well === NEW_WELL) addToPalette(from.data.paintId);
+    else putInWell(from.data.paintId, well);
   };
   return (
     <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
