@@ -3,6 +3,8 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   serverExternalPackages: ["@electric-sql/pglite", "sharp", "lcms-wasm", "libheif-js", "pdfkit"],
   poweredByHeader: false,
+  // Everything is read on the machine that serves it: packing it and unpacking it again only costs time.
+  compress: false,
   reactStrictMode: true,
   // Types are checked by `npm test`, for the whole tree; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },

@@ -20,6 +20,7 @@ export default defineConfig({
   use: {
     actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: "reduce" },
     launchOptions: {
       executablePath: CHROMIUM,
       args: [

@@ -1,13 +1,26 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type BrowserContext, type Page } from "@playwright/test";
+import sharp from "sharp";
 import { newPaint, type PaintboxDocument } from "@/model/paintbox";
 import { startServer, type RunningServer } from "./server";
 
 /** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
 
 let server: RunningServer;
+/** The demo's painting. */
+let demo: string;
+/** What is left here is a small painting of one's own, the latest: it opens in half the demo's time. */
 test.beforeAll(async () => {
   server = await startServer();
+  // Sent on as soon as the folder is open.
+  const onward = async (): Promise<string> => (demo = (await fetch(server.url)).url);
+  await expect.poll(onward).toContain("/painting/");
+  const body = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#8b6a4f" } })
+    .png()
+    .toBuffer();
+  const headers = { "content-type": "application/octet-stream", "x-file-name": "small.png" };
+  const sent = await fetch(`${server.url}/api/photos`, { method: "POST", headers, body: new Uint8Array(body) });
+  expect(sent.status).toBe(201);
 });
 test.afterAll(() => server.stop("SIGTERM"));
 
@@ -18,8 +31,8 @@ const entered = async (page: Page): Promise<void> => {
   await expect(title(page)).toBeVisible();
   await expect(page.locator("[inert]")).toHaveCount(0);
 };
-const desk = async (page: Page): Promise<void> => {
-  await page.goto(server.url);
+const desk = async (page: Page, url = server.url): Promise<void> => {
+  await page.goto(url);
   await entered(page);
 };
 
@@ -126,14 +139,14 @@ test("the server is gone while something is changed and the tab is closed: the n
   await saved(page);
 });
 
-async function twoWindows(context: BrowserContext): Promise<[Page, Page]> {
+async function twoWindows(context: BrowserContext, url = server.url): Promise<[Page, Page]> {
   const pages = [await context.newPage(), await context.newPage()] as [Page, Page];
-  for (const page of pages) await desk(page);
+  for (const page of pages) await desk(page, url);
   return pages;
 }
 
 test("two windows that change different things: both are kept, without asking", async ({ context }) => {
-  const [one, two] = await twoWindows(context);
+  const [one, two] = await twoWindows(context, demo);
   await title(one).fill("Titled in the first");
   await saved(one);
   await two.getByRole("radio", { name: "By area" }).click();
@@ -203,7 +216,7 @@ test("the 41st paint is refused in words at once, and the rest goes on being sav
     newPaint({ id: randomUUID(), name: `Tray paint ${i}`, pigments: [{ pigmentId: "PB29", share: 1 }] }),
   );
   await storePaintbox((document) => ({ ...document, paints: [...document.paints, ...more] }));
-  await desk(page);
+  await desk(page, demo);
   await page.getByRole("button", { name: "paint", exact: true }).click();
   const pick = page.getByRole("dialog").getByRole("button", { name: /^Tray paint/ });
   for (let i = 0; i < 33; i++) await pick.nth(i).click();

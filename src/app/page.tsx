@@ -1,6 +1,7 @@
 import { redirect } from "next/navigation";
 import { Suspense } from "react";
 import { FirstPainting } from "@/rooms/desk/first-painting";
+import { isOpen } from "@/server/context/house";
 import { Opening } from "@/ui/opening";
 import { opened } from "./opened";
 
@@ -14,6 +15,8 @@ async function Latest() {
 
 /** Opens the painting last worked on. */
 export default function Home() {
+  // Where nothing is waited for, the way on is an answer of the server's, not a script of a page.
+  if (isOpen()) return <Latest />;
   return (
     <Suspense fallback={<Opening />}>
       <Latest />

@@ -22,6 +22,8 @@ interface OpenStore {
 interface House {
   taken?: Promise<() => Promise<void>>;
   opening?: Promise<OpenStore>;
+  /** Set once `opening` has been kept. */
+  open?: boolean;
 }
 
 // Route, page and instrumentation bundles each load this module: the one database lives on globalThis.
@@ -96,6 +98,9 @@ async function open(): Promise<OpenStore> {
   return openFolder(dataFolder());
 }
 
+/** Whether the store is open already, so that reading it need not be waited for. */
+export const isOpen = (): boolean => house.open === true;
+
 /**
  * The open store; the first call opens it, brings it up to date and lays out the demo. What went wrong is tried again
  * at the next call.
@@ -105,7 +110,9 @@ export async function openStore(): Promise<Store> {
     house.opening = undefined;
     throw error;
   });
-  return (await house.opening).store;
+  const { store } = await house.opening;
+  house.open = true;
+  return store;
 }
 
 /**

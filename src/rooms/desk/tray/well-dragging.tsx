@@ -12,7 +12,7 @@ export const NEW_WELL = "new well";
 
 const carried = z.object({ paintId: z.string() });
 
-/** The well, or the place for a new one, that lies under a point of the window; what is dragged over it lies elsewhere. */
+/** The well, or the place for a new one, under a point of the window. What is dragged over it is passed over. */
 const wellAt = (x: number, y: number): string | undefined =>
   document
     .elementsFromPoint(x, y)
