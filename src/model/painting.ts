@@ -296,7 +296,11 @@ export const shelfRequest = z.union([
 export type ShelfRequest = z.infer<typeof shelfRequest>;
 
 /** The title of a painting that was made from another, as long as titles may be. */
-export const againTitle = (title: string): string => `${cutText(title, LETTERS.title - 7)}, again`;
+export function againTitle(title: string): string {
+  const [, first = title, times] = /^(.*), again(?: (\d{1,3}))?$/u.exec(title) ?? [];
+  const again = first === title ? ", again" : `, again ${Number(times ?? 1) + 1}`;
+  return `${cutText(first, LETTERS.title - again.length)}${again}`;
+}
 
 /** A painting to be kept as one of its own: a document on a photo that is there. */
 export const paintingCopyRequest = z.object({

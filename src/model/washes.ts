@@ -1,5 +1,6 @@
 import type { Lab } from "@/core/colour";
-import type { PaintingArea, StoredRecipe } from "./painting";
+import type { WashColour, WashPlan } from "@/core/areas";
+import type { PaintingArea, StoredRecipe, StoredWashColour } from "./painting";
 
 /** One colour to mix: an area's own, or a further one of its wash. */
 export interface AreaColour {
@@ -33,11 +34,11 @@ export function weightsOf(area: PaintingArea): readonly number[] {
   return colours.map(({ drop, share }) => area.weight * (drop ? ACCENT_WEIGHT : laid > 0 ? share / laid : 1));
 }
 
-/** An area with other recipes for some of its colours, by their ids. */
 /** Whether a colour's recipe stays when others are chosen anew: the painter keeps it, and all its paints are there. */
 export const staysFor = (recipe: StoredRecipe | null, paintIds: ReadonlySet<string>): recipe is StoredRecipe =>
   recipe?.pinned === true && recipe.parts.every(({ paintId }) => paintIds.has(paintId));
 
+/** An area with other recipes for some of its colours, by their ids. */
 export function withRecipes(area: PaintingArea, recipes: ReadonlyMap<string, StoredRecipe | null>): PaintingArea {
   const choose = <T extends { readonly id: string; readonly recipe: StoredRecipe | null }>(colour: T): T =>
     recipes.has(colour.id) ? { ...colour, recipe: recipes.get(colour.id) ?? null } : colour;
@@ -78,4 +79,26 @@ export function withDrop(area: PaintingArea, colourId: string, drop: boolean): P
   // Counted in, an accent makes a flat wash one of several colours; taken out again, the last one leaves it flat.
   const kind = laid === 0 ? "flat" : area.wash.kind === "flat" ? "varied" : area.wash.kind;
   return { ...area, wash: { ...area.wash, kind, more, run: kind === "graded" ? area.wash.run : null } };
+}
+
+/** An area laid as a plan says; what stays in its place keeps its recipe. */
+export function withPlan(area: PaintingArea, { kind, colours, run, accent }: WashPlan): PaintingArea {
+  const [own, ...rest] = colours;
+  const laid = area.wash.more.filter(({ drop }) => !drop);
+  const dropped = area.wash.more.find(({ drop }) => drop);
+  const colour = (
+    { lab, at, share }: WashColour,
+    before: StoredWashColour | undefined,
+    drop: boolean,
+  ): StoredWashColour => ({
+    id: before?.id ?? crypto.randomUUID(),
+    lab,
+    at,
+    share,
+    recipe: before?.recipe ?? null,
+    drop,
+  });
+  const more = rest.map((one, i) => colour(one, laid[i], false));
+  if (accent) more.push(colour(accent, dropped, true));
+  return { ...area, lab: own!.lab, wash: { kind, share: own!.share, more, run } };
 }

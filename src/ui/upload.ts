@@ -1,11 +1,13 @@
 "use client";
 
 import { z } from "zod";
+import { paintingUrl } from "@/model/addresses";
 import { LIMITS } from "@/model/limits";
 
 /** A painting's id, or a stored photo's with its size in the working copy. */
 const painting = z.object({ id: z.uuid() });
 const swatchPhoto = z.object({ id: z.string(), widthPx: z.number(), heightPx: z.number() });
+const exchanged = z.object({ id: z.uuid(), alike: z.boolean(), lost: z.array(z.string()) });
 const refusal = z.object({ message: z.string() });
 const LOST = "The photo did not arrive. Is Abendrot still running? Try again.";
 
@@ -47,6 +49,10 @@ function upload<T>(
 /** Sends a photo and lays out a new painting with it; the answer is the painting's id or words for the painter. */
 export const uploadPhoto = (file: File, onProgress: UploadProgress) =>
   upload("/api/photos", file, painting, onProgress);
+
+/** Sends a better photo of a painting's motif; the answer is the painting that goes on with it. */
+export const uploadExchange = (paintingId: string, file: File, onProgress: UploadProgress) =>
+  upload(`${paintingUrl(paintingId)}/photo`, file, exchanged, onProgress);
 
 /** Sends a photo of swatches; the answer is the stored photo or words for the painter. */
 export const uploadSwatches = (file: File, onProgress: UploadProgress) =>

@@ -12,6 +12,7 @@ export {
   type AreaImage,
   type PixelArray,
 } from "./pixels";
+export { againstAlignment, alignPhotos, alongAlignment, MIDDLE_ON_MIDDLE, SAME_MOTIF, type Alignment } from "./align";
 export { AS_IT_IS, rewhiten, whiteMatrix, type WhiteMatrix } from "./white";
 export {
   frameMask,

@@ -1,21 +1,13 @@
 "use client";
 
 import { useCallback, useState } from "react";
-import {
-  emptyMap,
-  labelAt,
-  pointWithin,
-  withLabel,
-  type LabelMap,
-  type WashColour,
-  type WashKind,
-  type WashPlan,
-} from "@/core/areas";
+import { emptyMap, labelAt, pointWithin, withLabel, type LabelMap, type WashKind, type WashPlan } from "@/core/areas";
 import { type Lab } from "@/core/colour";
 import { type Point } from "@/core/image";
 import { WorkerStopped } from "@/workers/worker-link";
 import { LIMITS } from "@/model/limits";
-import { newArea, type PaintingArea, type StoredWashColour } from "@/model/painting";
+import { newArea, type PaintingArea } from "@/model/painting";
+import { withPlan } from "@/model/washes";
 import { suggestedName } from "./area-names";
 import { freeLabel, useDeskStore } from "./desk-store";
 import { useAreaMap, useLook, usePhoto, type PhotoStudy } from "./photo-study";
@@ -23,28 +15,6 @@ import { useAreaMap, useLook, usePhoto, type PhotoStudy } from "./photo-study";
 const FULL = `A painting holds at most ${LIMITS.areas} areas. Merge or remove some first.`;
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
 const MARK_RADIUS = 0.004;
-
-/** An area laid as a plan says; what stays in its place keeps its recipe. */
-function withPlan(area: PaintingArea, { kind, colours, run, accent }: WashPlan): PaintingArea {
-  const [own, ...rest] = colours;
-  const laid = area.wash.more.filter(({ drop }) => !drop);
-  const dropped = area.wash.more.find(({ drop }) => drop);
-  const colour = (
-    { lab, at, share }: WashColour,
-    before: StoredWashColour | undefined,
-    drop: boolean,
-  ): StoredWashColour => ({
-    id: before?.id ?? crypto.randomUUID(),
-    lab,
-    at,
-    share,
-    recipe: before?.recipe ?? null,
-    drop,
-  });
-  const more = rest.map((one, i) => colour(one, laid[i], false));
-  if (accent) more.push(colour(accent, dropped, true));
-  return { ...area, lab: own!.lab, wash: { kind, share: own!.share, more, run } };
-}
 
 /** The colour that most of an area has: what it is named by. */
 const mostOf = ({ colours }: WashPlan): Lab =>

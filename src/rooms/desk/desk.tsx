@@ -23,6 +23,7 @@ import { ApplyingProvider } from "./palette-step/apply-palette";
 import { WeighingProvider } from "./palette-step/weighing";
 import { MatchProvider } from "./matcher";
 import { NextThing } from "./next-thing";
+import { OpenPaintingProvider } from "./open-painting";
 import { PaletteStep } from "./palette-step/palette-step";
 import { PhotoStep } from "./photo-step/photo-step";
 import {
@@ -108,32 +109,36 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
   const photo = useOpenedPhoto(painting.photo);
   useUndoKeys(store.temporal);
   useEscape();
+  const saved = saving.state.state === "saved";
+  const open = useMemo(() => ({ id: painting.id, saved }), [painting.id, saved]);
   return (
     <PhotoProvider value={photo}>
-      <Studied photo={photo}>
-        <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
-          <Header id={painting.id} titles={titles} save={saving.state} />
-          <LiveConflict
-            saving={saving}
-            painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }}
-          />
-          <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)] portrait:grid-cols-[minmax(0,1fr)] portrait:grid-rows-[minmax(0,9fr)_minmax(0,11fr)]">
-            <h1 className="sr-only">{painting.document.title}</h1>
-            <PhotoPane />
-            <aside
-              aria-label="Present step"
-              className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100 portrait:border-t portrait:border-l-0"
-            >
-              <StepBar />
-              <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
-                <Panel />
-              </div>
-              <NextThing />
-            </aside>
-          </main>
-          <Tray />
-        </div>
-      </Studied>
+      <OpenPaintingProvider value={open}>
+        <Studied photo={photo}>
+          <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
+            <Header id={painting.id} titles={titles} save={saving.state} />
+            <LiveConflict
+              saving={saving}
+              painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }}
+            />
+            <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)] portrait:grid-cols-[minmax(0,1fr)] portrait:grid-rows-[minmax(0,9fr)_minmax(0,11fr)]">
+              <h1 className="sr-only">{painting.document.title}</h1>
+              <PhotoPane />
+              <aside
+                aria-label="Present step"
+                className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100 portrait:border-t portrait:border-l-0"
+              >
+                <StepBar />
+                <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+                  <Panel />
+                </div>
+                <NextThing />
+              </aside>
+            </main>
+            <Tray />
+          </div>
+        </Studied>
+      </OpenPaintingProvider>
     </PhotoProvider>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { Compare } from "./compare";
+import { ExchangePhoto } from "./exchange";
 import { Sheet } from "./sheet";
 import { ValueShares } from "./value-shares";
 import { White } from "./white";
@@ -22,6 +23,8 @@ export function PhotoStep() {
       <ValueShares />
       <hr className="border-(--hairline)" />
       <Compare />
+      <hr className="border-(--hairline)" />
+      <ExchangePhoto />
     </section>
   );
 }
