@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test, type Locator, type Page } from "@playwright/test";
 import { bring, photo, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 import sharp from "sharp";
@@ -38,6 +38,17 @@ test("from the demo to one's own: paints ticked off by the keyboard alone, the d
   await page.goto(server.url);
   await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
   demoUrl = page.url();
+  // Two ways, one as plain as the other: what the demo shows, and one's own beginning.
+  const ways = page.getByRole("navigation", { name: "Two ways to begin" }).getByRole("link");
+  await expect(ways).toHaveText(["Look around in the demo", "Begin with my own paints"]);
+  await ways.first().click();
+  await expect(page.getByRole("heading", { name: "From photo to first wash" })).toBeVisible();
+  for (const picture of await page.getByRole("img").all()) {
+    await picture.scrollIntoViewIfNeeded();
+    await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(600);
+  }
+  await page.getByRole("link", { name: "To the desk" }).click();
+  await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
   await page.getByRole("link", { name: "Begin with my own paints" }).focus();
   await page.keyboard.press("Enter");
   await expect(dialog(page)).toBeVisible();
@@ -76,6 +87,10 @@ test("keys and words are there on “?”, and a word explains itself where it s
   await expect(page.getByRole("heading", { name: "The desk is clear" })).toBeVisible();
   await page.getByRole("link", { name: "Paintings and bin" }).click();
   await expect(page.getByRole("note")).toContainText("The demo is put away");
+  // What is put away is not measured either.
+  await page.goto(`${server.url}/measure`);
+  await page.getByRole("tab", { name: "By numbers" }).click();
+  await expect(page.getByRole("combobox", { name: "Paint" }).getByRole("option", { name: /Cerulean/ })).toHaveCount(0);
   await page.goto(demoUrl);
   await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
   await page.keyboard.press("?");
@@ -101,9 +116,9 @@ test("a pasted list is read line by line: what is sure is taken, what is not is 
   await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
   await dialog(page)
     .getByLabel("Your list")
-    .fill("PY53; quin gold\nqqxx, PB999\nPR108\nsap green PG36 PY150\n<b>PB74</b>");
+    .fill("PY53; quin gold\nqqxx, 4711, PB999\nPR108\nsap green PG36 PY150\n<b>PB74</b>");
   const read = dialog(page).getByRole("list", { name: "What was read" }).getByRole("listitem");
-  await expect(read.filter({ hasText: "the handbook knows nothing like it" })).toHaveCount(2);
+  await expect(read.filter({ hasText: "the handbook knows nothing like it" })).toHaveCount(3);
   const unsure = dialog(page).getByRole("combobox", { name: "What is “PR108”?" });
   await expect(unsure).toHaveValue("-1");
   const before = Number(
@@ -208,4 +223,49 @@ test("the whole way by touch on an upright tablet, led by the foot of each step:
   await page.getByRole("button", { name: "More water" }).tap();
   await saved(page);
   await context.close();
+});
+
+/** Tab after Tab until something has the focus, as one who has no mouse does. */
+async function tabTo(page: Page, to: Locator): Promise<void> {
+  await expect(to).toBeEnabled({ timeout: 60_000 });
+  for (let presses = 0; presses < 120; presses++) {
+    if (await to.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press("Tab");
+  }
+  throw new Error("Tab does not lead there.");
+}
+const press = async (page: Page, to: Locator, key = "Enter"): Promise<void> => {
+  await tabTo(page, to);
+  await page.keyboard.press(key);
+};
+
+test("the whole way by keyboard alone: own photo, areas, palette, a mix changed and undone", async ({ page }) => {
+  await page.goto(server.url);
+  await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  const chosen = page.waitForEvent("filechooser");
+  await press(page, page.getByRole("button", { name: "Your photo" }));
+  await (await chosen).setFiles({ name: "keys.png", mimeType: "image/png", buffer: await dusk() });
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("keys", { timeout: 60_000 });
+  await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  const next = page.getByRole("region", { name: "Next" });
+  await press(page, next.getByRole("button", { name: "On to the areas" }));
+  await press(page, page.getByRole("button", { name: /^Take all \d+ as areas/ }));
+  await press(page, next.getByRole("button", { name: "On to the palette" }));
+  await press(page, page.getByRole("region", { name: "The answer" }).getByRole("button", { name: "Lay it out" }));
+  await press(page, next.getByRole("button", { name: "On to the mixes" }));
+  await expect(next).toContainText(/^All \d colours mixed from \d paints/);
+  await tabTo(page, page.getByRole("radio", { name: "By puddle" }));
+  await page.keyboard.press("ArrowRight");
+  await press(page, page.getByRole("list", { name: "Areas and their mixes" }).getByRole("button").first());
+  const recipe = page.getByRole("region", { name: "Recipe in use" });
+  const before = await recipe.textContent();
+  await press(page, page.getByRole("button", { name: "More water" }));
+  await expect(recipe).not.toHaveText(before!);
+  await page.keyboard.press("Control+z");
+  await expect(recipe).toHaveText(before!);
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("list", { name: "Areas and their mixes" })).toBeVisible();
+  await saved(page);
 });

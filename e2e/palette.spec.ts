@@ -330,11 +330,11 @@ test("a recipe that is kept stays when another palette is laid out and few puddl
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 });
 
-test("what is taken along: the box alone is planned from, kept with the painting, and all paints come back", async ({
+test("what is taken along: the box alone or a chosen few are planned from, kept with the painting, and all come back", async ({
   page,
 }) => {
   await openStep(page);
-  const along = panel(page).getByLabel("With me");
+  const along = panel(page).getByRole("combobox", { name: "With me" });
   await along.selectOption({ label: "the box “For the canal”, 8 paints" });
   await found(page);
   await expect(panel(page)).toContainText("Of 8 paints, the few that serve");
@@ -348,6 +348,21 @@ test("what is taken along: the box alone is planned from, kept with the painting
     .click();
   await expect(page.getByRole("region", { name: "Mixes step" })).toContainText("all 8 paints");
   await openStep(page);
+  // A chosen few begin with the tray; one of them alone reaches little, and it is said. The last one stays.
+  await along.selectOption("few");
+  const few = panel(page).getByRole("list", { name: "Paints that are with me" });
+  const ticked = few.getByRole("checkbox", { checked: true });
+  const begun = await tray(page).count();
+  await expect(ticked).toHaveCount(begun);
+  for (let left = begun - 1; left > 0; left--) {
+    await ticked.first().click();
+    await expect(ticked).toHaveCount(left);
+  }
+  await expect(ticked).toBeDisabled();
+  await expect(panel(page)).toContainText("Of 1 paint");
+  await expect(panel(page)).toContainText(/With these nothing reaches .*\./);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(ticked).toHaveCount(2);
   await along.selectOption({ index: 0 });
   await expect(panel(page)).toContainText("Of 25 paints");
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();

@@ -1,5 +1,6 @@
 /** Takes the README's pictures from the demo data: docs/screenshots/*.png at 1280x800. Run: npm run screenshots */
 import { chromium, type Page } from "@playwright/test";
+import sharp from "sharp";
 import config from "../playwright.config";
 import { startServer } from "../e2e/server";
 
@@ -145,6 +146,13 @@ await shoot("paintings", "/paintings", async (page) => {
   await page.getByRole("button", { name: "Bin" }).first().click();
   await page.getByRole("region", { name: "Bin" }).waitFor();
 });
+
+// The guide shows some of them, smaller (src/rooms/guide).
+for (const name of ["values", "areas", "paint", "palette", "recipe"])
+  await sharp(`docs/screenshots/${name}.png`)
+    .resize({ width: 960 })
+    .webp({ quality: 82 })
+    .toFile(`public/guide/${name}.webp`);
 
 await browser.close();
 await server.stop("SIGTERM");

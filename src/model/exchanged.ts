@@ -29,7 +29,7 @@ import { withPlan } from "./washes";
 
 const between = (v: number): number => Math.min(1, Math.max(0, v));
 
-/** How areas are brought to another photo: by what is seen in both, or by their places when the two are little alike. */
+/** How areas come to another photo: by what is seen in both, or by their places when the two are little alike. */
 export const wayOver = (found: Alignment): Alignment => (found.likeness >= SAME_MOTIF ? found : MIDDLE_ON_MIDDLE);
 
 /** The areas' map as it lies on another photo; what that does not show is lost. */

@@ -225,6 +225,8 @@ const paletteRules = z
     reach: z.object({ areaIds: once(z.uuid()).max(LIMITS.areas), within: finite.gte(1).lte(20) }),
     /** The box that is taken along: its paints alone are planned from; null: all at hand. */
     boxId: z.uuid().nullable().default(null),
+    /** Single paints that are taken along in place of a box; none: what `boxId` says. */
+    few: once(z.uuid()).max(LIMITS.paints).default([]),
   })
   .refine(({ must, never }) => !must.some((id) => never.includes(id)), "A paint can't be a must and a never.");
 export type StoredRules = z.infer<typeof paletteRules>;
@@ -234,6 +236,7 @@ export const NO_RULES: StoredRules = {
   kinds: [],
   reach: { areaIds: [], within: 4 },
   boxId: null,
+  few: [],
 };
 
 /** A palette kept under a name, beside the one in the tray. */

@@ -1,3 +1,4 @@
+import { Term } from "./help/term";
 import { type Difference } from "@/core/colour";
 import { type ComesOut, type LikelyError } from "@/core/mixing";
 
@@ -21,12 +22,10 @@ const daysOf = (measurements: LikelyError["measurements"]): string =>
   measurements.map(({ on, way }) => `${on}${way === "simulated meter" ? ", simulated" : ""}`).join("; ");
 
 /** What predictions stand on. */
-const basisWords = ({ basis, measurements }: Pick<LikelyError, "basis" | "measurements">): string =>
-  ({
-    measured: `your own swatches of ${daysOf(measurements)}`,
-    mixed: `partly your own swatches of ${daysOf(measurements)}`,
-    typical: "typical paints",
-  })[basis];
+function Basis({ basis, measurements }: Pick<LikelyError, "basis" | "measurements">) {
+  if (basis === "typical") return <Term word="typical paints" />;
+  return `${basis === "mixed" ? "partly " : ""}your own swatches of ${daysOf(measurements)}`;
+}
 
 /** A figure of dE00 as exact as it is known. */
 const rough = (dE00: number): string => (dE00 < 2 ? dE00.toFixed(1) : dE00.toFixed(0));
@@ -51,7 +50,7 @@ export function ComesOutWords({
         comes out within <b>{rough(median)}</b>, nine times in ten within <b>{rough(p90)}</b>
       </p>
       <p className="label-line">
-        {hand} {rough(from.hand)}, the paints {rough(from.paints)} ({basisWords(grounds)})
+        <Term word="hand">{hand}</Term> {rough(from.hand)}, the paints {rough(from.paints)} (<Basis {...grounds} />)
       </p>
       {delicate && (
         <p className="leading-snug">
@@ -74,7 +73,7 @@ export function LikelyErrorWords({ error }: { error: LikelyError }) {
       className="label-line"
       title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}. Most of it is ${owed}; two washes of a paint, measured, tell.`}
     >
-      give or take {error.median}, seldom over {Math.round(error.p90)} ({basisWords(error)}
+      give or take {error.median}, seldom over {Math.round(error.p90)} (<Basis {...error} />
       {error.basis === "typical" && `, most of it ${owed}`})
     </p>
   );

@@ -13,7 +13,13 @@ const ROOMS = [
 ] as const;
 
 /** Head of every room but the desk: where one is and the way to the others. */
-export function RoomHeader({ room, children }: { room: (typeof ROOMS)[number]["name"]; children?: ReactNode }) {
+export function RoomHeader({
+  room,
+  children,
+}: {
+  room: (typeof ROOMS)[number]["name"] | "Guide";
+  children?: ReactNode;
+}) {
   return (
     <header className="sticky top-0 z-30 bg-base-100 print:hidden">
       <div className="flex min-h-13 items-center gap-4 px-5 portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">

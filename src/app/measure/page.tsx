@@ -18,14 +18,18 @@ async function OpenedMeasure({ start }: { start: string | null }) {
       store.settings.demoSheet("box"),
       store.paintbox.find(),
     ]);
+    // What is put away is not measured: the demo's paints and its painted sheets go and come back together.
+    const here = paints.filter(({ status }) => status !== "put away");
+    const ids = new Set(here.map(({ id }) => id));
+    const demo = here.some((paint) => paint.demo);
     return {
       room: (
         <Measure
-          paints={paints}
-          cards={cards}
+          paints={here}
+          cards={cards.filter((sheet) => sheet.paints.some((id) => ids.has(id)))}
           recipes={recipes}
           boxes={stored.document.boxes}
-          demoSheets={{ card, box }}
+          demoSheets={demo ? { card, box } : { card: null, box: null }}
           start={start}
         />
       ),

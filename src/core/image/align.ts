@@ -60,7 +60,7 @@ function plane(image: LightnessImage, rows: number): Plane {
   return { width, height, values };
 }
 
-/** Correlation of `a`, laid on `b` at a scale and a shift of the middles in pixels of `b`; -1 when they hardly overlap. */
+/** Correlation of `a`, laid on `b` at a scale and a shift of the middles, px of `b`; -1 when they hardly overlap. */
 function correlation(a: Plane, b: Plane, scale: number, dx: number, dy: number): number {
   let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
   const [midX, midY] = [b.width / 2 + dx, b.height / 2 + dy];

@@ -44,8 +44,12 @@ test("several codes are one tube of several pigments under its own name", () => 
   expect(sap!.candidates[0]!.pigments.map(({ pigmentId }) => pigmentId)).toEqual(["PG36", "PY150"]);
 });
 
-test("nonsense is told as such, not made a paint; blank lines and bare numbers are passed over", () => {
-  expect(readPaintList("\n\n 12 \n--\n")).toEqual([]);
+test("nonsense, bare numbers and other scripts are told as such, not made a paint; blank lines and rules are passed over", () => {
+  expect(readPaintList("\n\n -- \n***\n")).toEqual([]);
+  expect(readPaintList("12\nжёлтый\n")).toEqual([
+    { words: "12", candidates: [], sure: false },
+    { words: "жёлтый", candidates: [], sure: false },
+  ]);
   for (const { candidates, sure } of readPaintList("qqxz\nPB999\nPG36 PX12345\n<script>"))
     expect([candidates.length, sure]).toEqual([expect.any(Number), false]);
   expect(readPaintList("PB999")[0]!.candidates).toEqual([]);

@@ -142,7 +142,7 @@ export function readPaintList(text: string): readonly ListedPaint[] {
     .slice(0, LONGEST_LIST.letters)
     .split(/[\n\r;,/|•·]+/)
     .map((one) => one.replace(/^[\s\-*–\d.)]+(?=[^\d\s.)])/, "").trim())
-    .filter((one) => /[a-z]/i.test(one))
+    .filter((one) => /[\p{L}\p{N}]/u.test(one))
     .slice(0, LONGEST_LIST.paints)
     .map(readOne);
 }

@@ -17,8 +17,6 @@ import { Wordmark } from "@/ui/wordmark";
 import { useDesk, useDeskStore } from "./desk-store";
 import { NewPainting } from "./new-painting";
 import { STEP_WORDS } from "./step-bar";
-import { MIXABLE } from "@/model/paintbox";
-import { usePaints } from "./paints";
 
 function Title() {
   const title = useDesk((s) => s.document.title);
@@ -103,25 +101,6 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
   );
 }
 
-/**
- * The way out of the demo: shown while all paints at hand are the demo's, where there is room; the paintbox has it
- * too.
- */
-function OwnBeginning() {
-  const paints = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status));
-  if (paints.length > 0 && paints.some(({ demo }) => !demo)) return null;
-  return (
-    <Link
-      prefetch={false}
-      href="/paintbox?begin"
-      className="btn btn-outline btn-sm shrink-0 max-xl:hidden"
-      title="This is the demo: look around as you like. Your own paints are ticked off in a few minutes."
-    >
-      Begin with my own paints
-    </Link>
-  );
-}
-
 /** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
 export function Header({ id, titles, save }: { id: string; titles: readonly PaintingTitle[]; save: SaveState }) {
   const { temporal } = useDeskStore();
@@ -131,7 +110,6 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
       <div className="flex h-13 items-center gap-4 px-5 portrait:h-auto portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">
         <Wordmark />
         <Title />
-        <OwnBeginning />
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />

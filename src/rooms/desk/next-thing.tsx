@@ -5,7 +5,30 @@ import Link from "next/link";
 import { coloursOf } from "@/model/washes";
 import { useDesk } from "./desk-store";
 import { nextThing } from "./next-thing-words";
-import { useAtHand } from "./paints";
+import { MIXABLE } from "@/model/paintbox";
+import { useAtHand, usePaints } from "./paints";
+
+/** While all paints at hand are the demo's: to look around in it, or to begin with one's own, equally plain. */
+function TwoWays() {
+  const paints = [...usePaints().values()].filter(({ status }) => MIXABLE.has(status));
+  if (paints.length > 0 && paints.some(({ demo }) => !demo)) return null;
+  const way = "btn btn-outline btn-sm flex-1 px-2";
+  return (
+    <nav aria-label="Two ways to begin" className="flex gap-2 pt-1 pb-1.5">
+      <Link
+        prefetch={false}
+        href="/guide"
+        className={way}
+        title="This is the demo: its paints and its photo are made up"
+      >
+        Look around in the demo
+      </Link>
+      <Link prefetch={false} href="/paintbox?begin" className={way} title="Ticked off the handbook in a few minutes">
+        Begin with my own paints
+      </Link>
+    </nav>
+  );
+}
 
 /** The foot of every step: what is done, what is missing, and the one way on. */
 export function NextThing() {
@@ -27,23 +50,26 @@ export function NextThing() {
   });
   const way = "btn btn-outline btn-sm ml-auto shrink-0";
   return (
-    <section aria-label="Next" className="flex min-h-12 items-center gap-3 border-t border-(--hairline) px-6 py-1.5">
-      <p className="quiet text-[0.93rem] leading-snug">{says}</p>
-      {go?.to === "paintbox" ? (
-        <Link prefetch={false} href="/paintbox?begin" className={way}>
-          {go.words} <ArrowRight size={15} aria-hidden />
-        </Link>
-      ) : (
-        go && (
-          <button
-            type="button"
-            className={way}
-            onClick={() => (go.to === "unmixed" ? select(unmixed[0]?.areaId ?? null) : goTo(go.to))}
-          >
+    <section aria-label="Next" className="border-t border-(--hairline) px-6 py-1.5">
+      <TwoWays />
+      <div className="flex min-h-9 items-center gap-3">
+        <p className="quiet text-[0.93rem] leading-snug">{says}</p>
+        {go?.to === "paintbox" ? (
+          <Link prefetch={false} href="/paintbox?begin" className={way}>
             {go.words} <ArrowRight size={15} aria-hidden />
-          </button>
-        )
-      )}
+          </Link>
+        ) : (
+          go && (
+            <button
+              type="button"
+              className={way}
+              onClick={() => (go.to === "unmixed" ? select(unmixed[0]?.areaId ?? null) : goTo(go.to))}
+            >
+              {go.words} <ArrowRight size={15} aria-hidden />
+            </button>
+          )
+        )}
+      </div>
     </section>
   );
 }

@@ -49,17 +49,17 @@ export function useBoxes(): readonly KnownBox[] {
 }
 
 /**
- * The paints that this painting is planned from: all that can be mixed from, or those of the box that is taken along.
- * A box that is gone is passed over.
+ * The paints that this painting is planned from: all that can be mixed from, those of the box that is taken along,
+ * or a chosen few. A box that is gone is passed over.
  */
 export function useAtHand(): readonly KnownPaint[] {
   const paints = usePaints();
   const boxes = useBoxes();
-  const boxId = useDesk((s) => s.document.rules.boxId);
+  const { boxId, few } = useDesk((s) => s.document.rules);
   return useMemo(() => {
-    const box = boxes.find(({ id }) => id === boxId);
-    return [...paints.values()].filter(({ id, status }) => MIXABLE.has(status) && (!box || box.wells.includes(id)));
-  }, [paints, boxes, boxId]);
+    const taken = few.length > 0 ? few : boxes.find(({ id }) => id === boxId)?.wells;
+    return [...paints.values()].filter(({ id, status }) => MIXABLE.has(status) && (!taken || taken.includes(id)));
+  }, [paints, boxes, boxId, few]);
 }
 
 /** The paper the painting is planned on. */

@@ -1,5 +1,7 @@
 "use client";
 
+import { Term } from "@/ui/help/term";
+import { isGlossaryWord } from "@/ui/help/words";
 import { X } from "lucide-react";
 import Link from "next/link";
 import { describeColour, lchOfLab, type Lab } from "@/core/colour";
@@ -83,7 +85,7 @@ export function PigmentSheet({ entry, paper, onClose }: { entry: HandbookEntry; 
       <dl className="grid grid-cols-[7.2rem_1fr] gap-x-3 gap-y-1.5">
         {facts.map(([term, fact]) => (
           <div key={term} className="contents">
-            <dt className="label-line pt-0.5">{term}</dt>
+            <dt className="label-line pt-0.5">{isGlossaryWord(term) ? <Term word={term} /> : term}</dt>
             <dd className="leading-snug">{fact}</dd>
           </div>
         ))}

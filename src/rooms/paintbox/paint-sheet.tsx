@@ -4,12 +4,13 @@ import { Plus, Star, Trash2, X } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { PAPERS } from "@/core/optics";
-import { labelContradictions, pigmentById, searchPigments, type Hazard } from "@/core/pigments";
+import { grainOf, labelContradictions, pigmentById, searchPigments, type Hazard } from "@/core/pigments";
 import { localDay } from "@/model/day";
 import { LIMITS } from "@/model/limits";
 import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/model/paintbox";
 import { Caution } from "@/ui/caution";
-import { propertyWords } from "@/ui/property-words";
+import { Term } from "@/ui/help/term";
+import { stainWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
 import { TypedText } from "@/ui/typed-text";
 import { MeasuredSection } from "./measured-section";
@@ -275,8 +276,9 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
       />
       <p className="quiet">
         {pigments.length === 1 ? pigments[0]!.transparency : `${pigments.length} pigments`},{" "}
-        {propertyWords({ granulation: model.granulation, staining: Math.max(...pigments.map((p) => p.staining)) })} ·{" "}
-        {model.measured ? `measured on ${model.measured.on}` : "typical values"}
+        <Term word="granulation">{grainOf(model.granulation)}</Term>,{" "}
+        <Term word="staining">{stainWords(Math.max(...pigments.map((p) => p.staining)))}</Term> ·{" "}
+        {model.measured ? `measured on ${model.measured.on}` : <Term word="typical paints">typical values</Term>}
       </p>
       <div className="grid grid-cols-2 gap-3">
         <TextField

@@ -1,5 +1,6 @@
 "use client";
 
+import { Term } from "@/ui/help/term";
 import { describeColour, lchOfLab, screenColourOfLab, type Lab } from "@/core/colour";
 import { likelyErrorOf, predict, predictGlaze, separationOf } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords, type Paper } from "@/core/optics";
@@ -55,7 +56,7 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
           label="The wash as it dries, with its texture"
         />
         <p className="name-face mt-1 text-xl">
-          {washStrengthOf(waterParts).word}{" "}
+          <Term word="strength">{washStrengthOf(waterParts).word}</Term>{" "}
           <span className="text-base">
             · {waterWords(waterParts)} · {paper.name}
           </span>
@@ -67,7 +68,9 @@ export function MixResult({ parts, waterParts, paper, under }: MixResultProps) {
         {glaze && below ? (
           <Patch lab={predictGlaze([below], paper)} title={`Below: ${under.part.name}`} />
         ) : (
-          <p className="text-[0.87rem]">Choose a dried wash on the left to see this mix laid over it as a glaze.</p>
+          <p className="text-[0.87rem]">
+            Choose a dried wash on the left to see this mix laid over it as a <Term word="glaze" />.
+          </p>
         )}
         {glaze && <Patch lab={glaze} title="Glazed over it" />}
       </div>

@@ -300,6 +300,7 @@ describe("paintings", () => {
         kinds: [{ kind: "granulating", least: 0, most: 1 }],
         reach: { areaIds: [], within: 2 },
         boxId: randomUUID(),
+        few: [paintIds[2] ?? paintIds[0]!],
       },
       palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }],
     });

@@ -1,6 +1,7 @@
 "use client";
 
 import { CircleQuestionMark } from "lucide-react";
+import Link from "next/link";
 import { useEffect, useRef } from "react";
 import { isForField } from "../undo";
 import { GLOSSARY, KEYS } from "./words";
@@ -33,6 +34,9 @@ export function Help() {
         <div className="modal-box max-w-4xl">
           <div className="mb-3 flex items-center">
             <h2 className="name-face text-2xl">Keys and words</h2>
+            <Link prefetch={false} href="/guide" className="btn btn-outline btn-sm ml-5">
+              Guide: from photo to first wash
+            </Link>
             <CloseButton className="ml-auto" onClose={() => dialog.current?.close()} />
           </div>
           <div className="grid grid-cols-1 gap-8 md:grid-cols-2">

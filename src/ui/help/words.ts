@@ -18,6 +18,7 @@ export const GLOSSARY = {
     "Paints of which only the label is known. Makers differ by up to twice in strength; a measured paint is surer.",
 } as const;
 export type GlossaryWord = keyof typeof GLOSSARY;
+export const isGlossaryWord = (word: string): word is GlossaryWord => Object.hasOwn(GLOSSARY, word);
 
 /** What keys do, room by room. */
 export const KEYS = [

@@ -1,5 +1,6 @@
 "use client";
 
+import { Term } from "@/ui/help/term";
 import { Pipette, X } from "lucide-react";
 import { WASH_KINDS } from "@/core/areas";
 import { describeColour } from "@/core/colour";
@@ -77,7 +78,9 @@ export function WashSection({ area }: { area: PaintingArea }) {
   return (
     <section aria-label="How it is laid" className="space-y-2">
       <div className="flex items-baseline gap-3">
-        <h3 className="font-semibold">How it is laid</h3>
+        <h3 className="font-semibold">
+          How the <Term word="wash" /> is laid
+        </h3>
         <span className="quiet min-w-0 flex-1 truncate text-[0.9rem]" title={washReason(area)}>
           {washReason(area)}
         </span>

@@ -1,5 +1,6 @@
 "use client";
 
+import { Term } from "@/ui/help/term";
 import { useState, useMemo } from "react";
 import {
   describeColour,
@@ -321,9 +322,9 @@ export function ReachView() {
   return (
     <div className="space-y-3">
       <p className="leading-snug">
-        At <span className="font-semibold">value {value.toFixed(1)}</span>, the light shape is all that{" "}
-        {own.length === 1 ? "this paint makes" : "these paints make"}: grey in the middle, purer outward. Lines show how
-        two paints mix: they bend. Areas of about this value are full, the others faint
+        At <span className="font-semibold">value {value.toFixed(1)}</span>, the light shape is the <Term word="reach" />{" "}
+        of {own.length === 1 ? "this paint" : "these paints"}: grey in the middle, purer outward. Lines show how two
+        paints mix: they bend. Areas of about this value are full, the others faint
         {missed.length > 0 && (
           <>
             ; <span className="text-warning">out of reach: {listed(missed)}</span>

@@ -1,5 +1,6 @@
 "use client";
 
+import { Term } from "@/ui/help/term";
 import { compareColours, describeColour, screenColourOfLab } from "@/core/colour";
 import { predict } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, type Paper } from "@/core/optics";
@@ -112,7 +113,9 @@ export function MixesStep() {
         </div>
       ) : view === "areas" ? (
         <>
-          <p className="label-line px-6 pt-2 text-right">to paint | mix, dry · dE00</p>
+          <p className="label-line px-6 pt-2 text-right">
+            to paint | mix, dry · <Term word="dE00" />
+          </p>
           <ul aria-label="Areas and their mixes" className="mt-1 border-b border-(--hairline)">
             {areas.flatMap((area, i) =>
               coloursOf(area).map(({ id }, index) => (

@@ -1,5 +1,6 @@
 "use client";
 
+import { Term } from "@/ui/help/term";
 import { useMemo } from "react";
 import { compareColours, type Lab } from "@/core/colour";
 import {
@@ -161,7 +162,7 @@ export function PuddleList() {
   return (
     <section aria-label="All puddles" className="space-y-2">
       <h3 className="font-semibold">
-        {wells === 1 ? "One puddle" : `${wells} puddles`} for{" "}
+        <Term word="puddle">{wells === 1 ? "One puddle" : `${wells} puddles`}</Term> for{" "}
         {uses.length === 1 ? "1 colour" : `${uses.length} colours`}
         {puddles.length > wells && (
           <span className="font-normal">, {puddles.length - wells} more by adding a paint to one</span>
