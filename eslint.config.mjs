@@ -18,7 +18,7 @@ const MAY_IMPORT = {
 const PORTS_ALONE = ["ui", "rooms"];
 
 /** Rooms of the interface: none knows another. */
-const ROOMS = ["desk", "paintings", "paintbox", "measure", "handbook", "try-mix"];
+const ROOMS = ["desk", "guide", "paintings", "paintbox", "measure", "handbook", "try-mix"];
 
 /** The computation, bottom to top: a phenomenon may import from those before it. */
 const CORE_ORDER = [
@@ -31,6 +31,7 @@ const CORE_ORDER = [
   "mixing",
   "planning",
   "palette",
+  "darks",
   "calibration",
   "simulation",
   "formats",

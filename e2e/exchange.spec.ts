@@ -31,11 +31,13 @@ test("the photo is exchanged: areas, names and mixes stay, the one before lies i
   await step(page, "Photo");
   const better = page.getByRole("region", { name: "A better photo" });
   const file = (name: string, mimeType: string, buffer: Buffer) => ({ name, mimeType, buffer });
-  await better.getByLabel("Better photo file").setInputFiles(file("notes.txt", "text/plain", Buffer.from("no photo")));
+  await better
+    .getByLabel("Photo in place of this one")
+    .setInputFiles(file("notes.txt", "text/plain", Buffer.from("no photo")));
   await expect(better.getByRole("alert")).toBeVisible();
   await expect(page).toHaveURL(/step=photo/);
 
-  await better.getByLabel("Better photo file").setInputFiles(file("nearer.jpg", "image/jpeg", await nearer()));
+  await better.getByLabel("Photo in place of this one").setInputFiles(file("nearer.jpg", "image/jpeg", await nearer()));
   await expect(page).toHaveURL(/step=areas/);
   expect(page.url().split("?")[0]).not.toBe(before.split("?")[0]);
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(title);
@@ -52,7 +54,7 @@ test("the photo is exchanged: areas, names and mixes stay, the one before lies i
     ])
     .png()
     .toBuffer();
-  await better.getByLabel("Better photo file").setInputFiles(file("other.png", "image/png", other));
+  await better.getByLabel("Photo in place of this one").setInputFiles(file("other.png", "image/png", other));
   await expect(better.getByRole("alert")).toContainText("look little alike");
   await better.getByRole("button", { name: "Open it" }).click();
   await expect(areas.getByRole("listitem")).toHaveCount(12);

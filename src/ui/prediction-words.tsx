@@ -22,8 +22,12 @@ const daysOf = (measurements: LikelyError["measurements"]): string =>
   measurements.map(({ on, way }) => `${on}${way === "simulated meter" ? ", simulated" : ""}`).join("; ");
 
 /** What predictions stand on. */
-function Basis({ basis, measurements }: Pick<LikelyError, "basis" | "measurements">) {
-  if (basis === "typical") return <Term word="typical paints" />;
+function Basis({
+  basis,
+  measurements,
+  explained,
+}: Pick<LikelyError, "basis" | "measurements"> & { readonly explained: boolean }) {
+  if (basis === "typical") return explained ? <Term word="typical paints" /> : "typical paints";
   return `${basis === "mixed" ? "partly " : ""}your own swatches of ${daysOf(measurements)}`;
 }
 
@@ -35,11 +39,14 @@ export function ComesOutWords({
   comesOut: { median, p90, from, delicate, ...grounds },
   hand,
   nameOf,
+  explained = false,
 }: {
   comesOut: ComesOut;
   /** Whose hand, e.g. "a usual hand". */
   hand: string;
   nameOf: (paintId: string) => string;
+  /** Its words explain themselves; not in a list, where each would be one more stop for the keys. */
+  explained?: boolean;
 }) {
   return (
     <div className="space-y-0.5">
@@ -50,7 +57,8 @@ export function ComesOutWords({
         comes out within <b>{rough(median)}</b>, nine times in ten within <b>{rough(p90)}</b>
       </p>
       <p className="label-line">
-        <Term word="hand">{hand}</Term> {rough(from.hand)}, the paints {rough(from.paints)} (<Basis {...grounds} />)
+        {explained ? <Term word="hand">{hand}</Term> : hand} {rough(from.hand)}, the paints {rough(from.paints)} (
+        <Basis {...grounds} explained={explained} />)
       </p>
       {delicate && (
         <p className="leading-snug">
@@ -73,7 +81,7 @@ export function LikelyErrorWords({ error }: { error: LikelyError }) {
       className="label-line"
       title={`Half of such predictions are nearer than ${error.median} dE00, nine in ten nearer than ${error.p90}. Most of it is ${owed}; two washes of a paint, measured, tell.`}
     >
-      give or take {error.median}, seldom over {Math.round(error.p90)} (<Basis {...error} />
+      give or take {error.median}, seldom over {Math.round(error.p90)} (<Basis {...error} explained />
       {error.basis === "typical" && `, most of it ${owed}`})
     </p>
   );

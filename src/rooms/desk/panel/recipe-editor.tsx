@@ -86,6 +86,7 @@ export function RecipeEditor({
         </div>
       </div>
       <ComesOutWords
+        explained
         comesOut={comesOut(target, parts, loadOfWater(recipe.waterParts), paper, HANDS[hand])}
         hand={HAND_WORDS[hand]}
         nameOf={(paintId) => paints.get(paintId)?.name ?? "paint"}

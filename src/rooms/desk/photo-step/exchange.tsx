@@ -67,7 +67,7 @@ export function ExchangePhoto() {
         type="file"
         accept="image/*,.heic,.heif,.tif,.tiff"
         className="hidden"
-        aria-label="Better photo file"
+        aria-label="Photo in place of this one"
         tabIndex={-1}
         onChange={(event) => {
           const file = event.target.files?.[0];
