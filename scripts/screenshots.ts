@@ -47,11 +47,10 @@ await shoot("values", "/", async (page) => {
   await step(page, "Photo");
   await page.getByRole("button", { name: "5 values" }).click();
 });
-await shoot("values-to-paint", "/", async (page) => {
-  await step(page, "Areas");
-  await page.keyboard.press("4");
-  await page.getByRole("region", { name: "Relations" }).scrollIntoViewIfNeeded();
-  await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 1e5));
+await shoot("darks", "/", async (page) => {
+  await step(page, "Darks");
+  await page.getByRole("list", { name: "Darks" }).getByRole("button").first().click();
+  await page.getByRole("list", { name: "Ways to a dark" }).waitFor();
 });
 const lookAtPalette = async (page: Page, view: string): Promise<void> => {
   await step(page, "Palette");

@@ -31,7 +31,7 @@ export interface TakenSample {
 }
 
 /** The desk's steps in a painter's order. */
-export const DESK_STEPS = ["photo", "areas", "palette", "mixes"] as const;
+export const DESK_STEPS = ["photo", "areas", "palette", "mixes", "darks"] as const;
 export type Step = (typeof DESK_STEPS)[number];
 
 /** What the palette step shows. */
@@ -165,6 +165,7 @@ const FIRST_TOOL: Readonly<Record<Step, Tool>> = {
   areas: "select",
   palette: "select",
   mixes: "sample",
+  darks: "select",
 };
 
 /** A label that no area has; null when all are taken. */

@@ -62,5 +62,8 @@ export function nextThing({ step, atHand, areas, colours, mixed, laidOut }: Prog
         says: `${mixed} of ${counted(colours, "colour")} mixed, ${colours - mixed} to go.`,
         go: { to: "unmixed", words: "The next without a mix" },
       }
-    : { says: `All ${counted(colours, "colour")} mixed from ${counted(laidOut, "paint")}.`, go: null };
+    : {
+        says: `All ${counted(colours, "colour")} mixed from ${counted(laidOut, "paint")}.`,
+        go: step === "mixes" ? { to: "darks", words: "On to the darks" } : null,
+      };
 }

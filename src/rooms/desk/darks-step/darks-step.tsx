@@ -1,0 +1,81 @@
+"use client";
+
+import { ArrowRight } from "lucide-react";
+import { describeColour } from "@/core/colour";
+import { predict } from "@/core/mixing";
+import { loadOfWater } from "@/core/optics";
+import { JudgingPair } from "@/ui/judging-pair";
+import { useDesk } from "../desk-store";
+import { groundOf, namedParts, usePaints, usePaper } from "../paints";
+import { useWantedColours, type WantedColour } from "../targets";
+import { isDark, shortOfWords } from "./words";
+
+/** A dark of the painting: what is wanted, what its recipe brings, and what is missing. */
+function DarkRow({ colour }: { colour: WantedColour }) {
+  const select = useDesk((s) => s.select);
+  const areas = useDesk((s) => s.document.areas);
+  const paints = usePaints();
+  const paper = usePaper();
+  const first = areas.find(({ id }) => id === colour.overId)?.recipe ?? null;
+  const parts = colour.recipe && namedParts(colour.recipe, paints);
+  const mix =
+    colour.recipe && parts
+      ? predict(parts, loadOfWater(colour.recipe.waterParts), groundOf(first, paper, paints)).dry
+      : null;
+  const wanted = describeColour(colour.lab);
+  return (
+    <li className="border-t border-(--hairline)">
+      <button
+        type="button"
+        className="flex w-full cursor-pointer items-center gap-3 py-2 text-left hover:bg-base-200"
+        aria-label={`Ways to ${colour.name}`}
+        onClick={() => select(colour.areaId)}
+      >
+        <JudgingPair wanted={colour.lab} mix={mix ?? colour.lab} className="h-11 w-20" />
+        <span className="min-w-0 flex-1 leading-snug">
+          <span className="name-face block truncate text-[1.05rem]">
+            <span className="quiet mr-1.5 text-[0.87rem]">{colour.mark}</span>
+            {colour.name}
+          </span>
+          <span className="quiet text-[0.9rem]">
+            {mix
+              ? `wanted ${wanted.value.toFixed(1)}, mixed ${describeColour(mix).value.toFixed(1)}: ${shortOfWords(wanted.value, describeColour(mix).value)}`
+              : `wanted ${wanted.value.toFixed(1)}, not mixed yet`}
+          </span>
+        </span>
+        <ArrowRight size={16} aria-hidden className="shrink-0" />
+      </button>
+    </li>
+  );
+}
+
+/** The step after the mixes: how dark is dark. All darks of the painting, the darkest first. */
+export function DarksStep() {
+  const wanted = useWantedColours();
+  const darks = wanted.filter(({ lab }) => isDark(lab)).sort((a, b) => a.lab.L - b.lab.L);
+  return (
+    <section aria-label="Darks step" className="p-6 pt-4">
+      <h2 className="name-face text-2xl">How dark is dark?</h2>
+      <p className="quiet mt-1 leading-snug">
+        A photo&apos;s darks are flat. In paint they need pigment, not water, and can stay a colour. Open one for its
+        ways, side by side.
+      </p>
+      {darks.length === 0 ? (
+        <p className="mt-4 leading-snug">
+          {wanted.length === 0
+            ? "There is no area yet, so there is no dark."
+            : "No area is darker than value 4: this painting needs no dark."}
+        </p>
+      ) : (
+        <>
+          <p className="label-line mt-3">to paint | mix, dry · values</p>
+          <ul aria-label="Darks" className="mt-1 border-b border-(--hairline)">
+            {darks.map((colour) => (
+              <DarkRow key={colour.id} colour={colour} />
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}

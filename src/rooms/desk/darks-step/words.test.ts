@@ -1,0 +1,49 @@
+import { expect, test } from "vitest";
+import { lightnessOfValue } from "@/core/colour";
+import type { DarkWay } from "@/core/darks";
+import { carriesWords, isDark, shortOfWords, turningWords, wayWords } from "./words";
+
+const way = (value: number, a: number, b: number): DarkWay => ({
+  kind: "tube",
+  parts: [{ paintId: "x", parts: 1 }],
+  waterParts: 0,
+  layers: 1,
+  dry: { L: lightnessOfValue(value), a, b },
+  value,
+  chroma: Math.hypot(a, b),
+  temperature: b,
+  difference: 3,
+  granulation: 0.9,
+  staining: 0.1,
+  paint: 1,
+});
+
+test("a dark is what lies below value 4; what a mix misses is told in steps", () => {
+  expect(isDark({ L: lightnessOfValue(3.9), a: 0, b: 0 })).toBe(true);
+  expect(isDark({ L: lightnessOfValue(4.1), a: 0, b: 0 })).toBe(false);
+  expect(shortOfWords(2, 2.2)).toBe("as dark as wanted");
+  expect(shortOfWords(2, 2.6)).toBe("0.6 too light");
+  expect(shortOfWords(2, 3.4)).toMatch(/^1\.4 too light: /);
+  expect(shortOfWords(3, 2)).toBe("1.0 darker than it need be");
+});
+
+test("a way says its value, its warmth and what colour it still is", () => {
+  expect(wayWords(way(2, 0, -14))).toMatch(/^value 2\.0, cool by 14, still .*blue.* by 14; granulates, lifts$/);
+  expect(wayWords(way(2, 1, 1))).toMatch(/neither warm nor cool, a grey;/);
+});
+
+test("how much colour a dark can carry, or how far the tray stays short", () => {
+  expect(carriesWords([way(2, 0, -14), way(1, 0, 0)], 2)).toMatch(/^As dark as this, and still .*blue.* by 14\.$/);
+  expect(carriesWords([way(2, 1, 0)], 2)).toMatch(/greys only/);
+  expect(carriesWords([way(3, 0, -14)], 2)).toBe("The tray goes down to value 3.0 at this size, 1.0 short of 2.0.");
+  expect(carriesWords([], 2)).toBeNull();
+});
+
+test("where a darkener turns", () => {
+  expect(turningWords("Umber", { noDarker: 0.5, dead: 1 / 3, lightens: false })).toBe(
+    "More than 50 % of Umber makes it no darker. From 33 % on two thirds of its colour are gone.",
+  );
+  expect(turningWords("Lemon", { noDarker: 0, dead: null, lightens: true })).toBe(
+    "Lemon makes it lighter, not darker.",
+  );
+});

@@ -1,0 +1,70 @@
+import { describeColour, type Lab } from "@/core/colour";
+import type { DarkKind, DarkWay } from "@/core/darks";
+import { stainWords } from "@/ui/property-words";
+import { grainOf } from "@/core/pigments";
+
+/** What counts as a dark, Munsell value. From memory. */
+const DARK_BELOW = 4;
+export const isDark = (lab: Lab): boolean => describeColour(lab).value < DARK_BELOW;
+
+/** A difference in value that is seen across a room, steps. From memory. */
+const SEEN = 0.3;
+
+/** How much lighter a mix is than it should be, in words. */
+export function shortOfWords(wanted: number, mixed: number): string {
+  const by = mixed - wanted;
+  if (by < -SEEN) return `${(-by).toFixed(1)} darker than it need be`;
+  if (by <= SEEN) return "as dark as wanted";
+  return by < 1 ? `${by.toFixed(1)} too light` : `${by.toFixed(1)} too light: it won't sit as the dark it is`;
+}
+
+export const KIND_NAMES: Readonly<Record<DarkKind, string>> = {
+  primaries: "Two deep primaries",
+  opposites: "Opposites",
+  darkener: "With a darkener, the smaller part",
+  tube: "From the tube",
+  layers: "In two layers",
+};
+
+/** Chroma above which a dark still is of a colour and not a grey, CIELAB. From memory. */
+const STILL_A_COLOUR = 5;
+
+/** A way in figures and words: value, warmth, what colour it still is, how it lies. */
+export function wayWords({ value, chroma, temperature, dry, granulation, staining }: DarkWay): string {
+  const lean =
+    Math.abs(temperature) < STILL_A_COLOUR
+      ? "neither warm nor cool"
+      : `${temperature > 0 ? "warm" : "cool"} by ${Math.abs(temperature).toFixed(0)}`;
+  const still = chroma < STILL_A_COLOUR ? "a grey" : `still ${describeColour(dry).hueName} by ${chroma.toFixed(0)}`;
+  return `value ${value.toFixed(1)}, ${lean}, ${still}; ${grainOf(granulation)}, ${stainWords(staining)}`;
+}
+
+/** How much colour a dark can carry: the purest of the ways that are dark enough. */
+export function carriesWords(ways: readonly DarkWay[], wantedValue: number): string | null {
+  const darkEnough = ways.filter(({ value }) => value <= wantedValue + SEEN);
+  if (darkEnough.length === 0) {
+    const [darkest] = [...ways].sort((a, b) => a.value - b.value);
+    return darkest
+      ? `The tray goes down to value ${darkest.value.toFixed(1)} at this size, ${(darkest.value - wantedValue).toFixed(1)} short of ${wantedValue.toFixed(1)}.`
+      : null;
+  }
+  const purest = darkEnough.reduce((best, way) => (way.chroma > best.chroma ? way : best));
+  return purest.chroma < STILL_A_COLOUR
+    ? "As dark as this the tray makes greys only."
+    : `As dark as this, and still ${describeColour(purest.dry).hueName} by ${purest.chroma.toFixed(0)}.`;
+}
+
+/** Where a darkener turns, in words. */
+export function turningWords(
+  darkener: string,
+  { noDarker, dead, lightens }: { noDarker: number; dead: number | null; lightens: boolean },
+): string {
+  const percent = (share: number): string => `${Math.round(100 * share)} %`;
+  if (lightens) return `${darkener} makes it lighter, not darker.`;
+  return [
+    noDarker < 1
+      ? `More than ${percent(noDarker)} of ${darkener} makes it no darker.`
+      : `${darkener} darkens it to the end.`,
+    dead === null ? "Its colour never dies of it." : `From ${percent(dead)} on two thirds of its colour are gone.`,
+  ].join(" ");
+}
