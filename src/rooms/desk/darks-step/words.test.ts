@@ -32,10 +32,12 @@ test("a way says its value, its warmth and what colour it still is", () => {
   expect(wayWords(way(2, 1, 1))).toMatch(/neither warm nor cool, a grey;/);
 });
 
-test("how much colour a dark can carry, or how far the tray stays short", () => {
-  expect(carriesWords([way(2, 0, -14), way(1, 0, 0)], 2)).toMatch(/^As dark as this, and still .*blue.* by 14\.$/);
-  expect(carriesWords([way(2, 1, 0)], 2)).toMatch(/greys only/);
-  expect(carriesWords([way(3, 0, -14)], 2)).toBe("The tray goes down to value 3.0 at this size, 1.0 short of 2.0.");
+test("how much colour the ways keep, or how far they stay short", () => {
+  expect(carriesWords([way(2, 0, -14), way(1, 0, 0)], 2)).toMatch(
+    /^The purest of these that is dark enough is still .*blue.* by 14\.$/,
+  );
+  expect(carriesWords([way(2, 1, 0)], 2)).toMatch(/these are greys/);
+  expect(carriesWords([way(3, 0, -14)], 2)).toBe("These go down to value 3.0 at this size, 1.0 short of 2.0.");
   expect(carriesWords([], 2)).toBeNull();
 });
 

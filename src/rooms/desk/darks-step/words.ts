@@ -39,19 +39,19 @@ export function wayWords({ value, chroma, temperature, dry, granulation, stainin
   return `value ${value.toFixed(1)}, ${lean}, ${still}; ${grainOf(granulation)}, ${stainWords(staining)}`;
 }
 
-/** How much colour a dark can carry: the purest of the ways that are dark enough. */
+/** How much colour the ways keep: the purest that is dark enough; else how far the tray stays short. */
 export function carriesWords(ways: readonly DarkWay[], wantedValue: number): string | null {
   const darkEnough = ways.filter(({ value }) => value <= wantedValue + SEEN);
   if (darkEnough.length === 0) {
     const [darkest] = [...ways].sort((a, b) => a.value - b.value);
     return darkest
-      ? `The tray goes down to value ${darkest.value.toFixed(1)} at this size, ${(darkest.value - wantedValue).toFixed(1)} short of ${wantedValue.toFixed(1)}.`
+      ? `These go down to value ${darkest.value.toFixed(1)} at this size, ${(darkest.value - wantedValue).toFixed(1)} short of ${wantedValue.toFixed(1)}.`
       : null;
   }
   const purest = darkEnough.reduce((best, way) => (way.chroma > best.chroma ? way : best));
   return purest.chroma < STILL_A_COLOUR
-    ? "As dark as this the tray makes greys only."
-    : `As dark as this, and still ${describeColour(purest.dry).hueName} by ${purest.chroma.toFixed(0)}.`;
+    ? "Dark enough, these are greys."
+    : `The purest of these that is dark enough is still ${describeColour(purest.dry).hueName} by ${purest.chroma.toFixed(0)}.`;
 }
 
 /** Where a darkener turns, in words. */
