@@ -1,8 +1,7 @@
 /**
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
  * Run: npm run bench; with "shapes" behind it, shapes and washes alone; with "told", the errors that are told; with
- * "hands", palettes
- * as a hand lays them.
+ * "hands", palettes as a hand lays them.
  */
 import highs from "highs";
 import * as spectral from "spectral.js";

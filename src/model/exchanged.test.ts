@@ -54,7 +54,8 @@ test("a better photo of the motif: areas lie on what they lay on, with its colou
   // Taken from nearer, the right edge cut off, in a warmer light: px of the second are 1.25 times those of the first.
   const light: Rgb = [1, 0.7, 0.5];
   const better = photo(300, 225, (x, y) => motif(20 + x / 1.25, 10 + y / 1.25, light));
-  const way = wayOver(alignPhotos(first, better));
+  const { way, alike } = wayOver(alignPhotos(first, better));
+  expect(alike).toBe(true);
   const after = withPhoto(document, first, better, way);
   expect(way.scale).toBeCloseTo((1.25 * HEIGHT) / 225, 1);
   const map = unpackMap(after.study.map!.packed, after.study.map!.width, after.study.map!.height);
@@ -88,9 +89,21 @@ test("a better photo of the motif: areas lie on what they lay on, with its colou
 
 test("a photo of something else: areas lie by their place in the picture", () => {
   const other = photo(300, 200, (x, y) => (((x >> 5) + (y >> 4)) % 2 === 0 ? [220, 220, 90] : [20, 40, 120]));
-  const after = withPhoto(document, first, other, wayOver(alignPhotos(first, other)));
+  const { way, alike } = wayOver(alignPhotos(first, other));
+  expect(alike).toBe(false);
+  const after = withPhoto(document, first, other, way);
   expect(after.study.map!.packed).toBe(document.study.map!.packed);
   expect(after.areas.map(({ region }) => region)).toEqual([1, 2, 3, 4]);
+});
+
+test("an area that the sheet cuts off keeps its shape and is read where it lies", () => {
+  const cut = { ...document.study, frame: { x: 0.25, y: 0.5, width: 0.5, aspect: 0.75, angleDegrees: 0 } };
+  const { way } = wayOver(alignPhotos(first, first));
+  const after = withPhoto({ ...document, study: cut }, first, first, way);
+  expect(after.areas.map(({ region }) => region)).toEqual([1, 2, 3, 4]);
+  const { sample, lab } = after.areas[3]!;
+  const [r, g, b] = motif(sample.x * WIDTH, sample.y * HEIGHT);
+  expect(deltaE00(lab, labOfLinear({ r: LINEAR[r]!, g: LINEAR[g]!, b: LINEAR[b]! }))).toBeLessThan(0.5);
 });
 
 test("the title of one made from another counts on, within its length", () => {

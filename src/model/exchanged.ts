@@ -30,7 +30,10 @@ import { withPlan } from "./washes";
 const between = (v: number): number => Math.min(1, Math.max(0, v));
 
 /** How areas come to another photo: by what is seen in both, or by their places when the two are little alike. */
-export const wayOver = (found: Alignment): Alignment => (found.likeness >= SAME_MOTIF ? found : MIDDLE_ON_MIDDLE);
+export function wayOver(found: Alignment): { readonly alike: boolean; readonly way: Alignment } {
+  const alike = found.likeness >= SAME_MOTIF;
+  return { alike, way: alike ? found : MIDDLE_ON_MIDDLE };
+}
 
 /** The areas' map as it lies on another photo; what that does not show is lost. */
 function mapOver(map: LabelMap, way: Alignment, from: Size, to: Size): LabelMap {
@@ -100,8 +103,8 @@ interface Seen {
 
 function onPhoto(area: PaintingArea, { to, move, map, small, smallMap, measured, bother }: Seen): PaintingArea {
   const at = move(area.sample);
-  const own = measured.find(({ label }) => label === area.region);
-  if (!map || !smallMap || area.region === null || !own) {
+  const within = map && area.region !== null ? pointWithin(map, area.region) : null;
+  if (!map || !smallMap || area.region === null || !within) {
     // Known by its places alone, or no longer in the photo: each colour is read where it lies now.
     const more = area.wash.more.map((colour) => ({
       ...colour,
@@ -117,8 +120,10 @@ function onPhoto(area: PaintingArea, { to, move, map, small, smallMap, measured,
       wash: { ...area.wash, more, run },
     };
   }
-  const inside = labelAt(map, at.x, at.y) === area.region ? at : (pointWithin(map, area.region) ?? at);
-  const moved = { ...area, lab: own.mean, sample: { ...area.sample, ...inside } };
+  const inside = labelAt(map, at.x, at.y) === area.region ? at : within;
+  // An area that the sheet cuts off is not measured, but is there.
+  const lab = measured.find(({ label }) => label === area.region)?.mean ?? colourAt(to, inside);
+  const moved = { ...area, lab, sample: { ...area.sample, ...inside } };
   const { kind, more } = area.wash;
   if (kind === "flat" && more.length === 0) return moved;
   const plan = washPlan(smallMap, area.region, small, bother, kind);

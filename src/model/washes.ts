@@ -102,3 +102,10 @@ export function withPlan(area: PaintingArea, { kind, colours, run, accent }: Was
   if (accent) more.push(colour(accent, dropped, true));
   return { ...area, lab: own!.lab, wash: { kind, share: own!.share, more, run } };
 }
+
+/** Whether a recipe is another one: the same parts in their order, in as much water. */
+export const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
+  one !== null &&
+  one.waterParts === two.waterParts &&
+  one.parts.length === two.parts.length &&
+  one.parts.every((part, i) => part.paintId === two.parts[i]!.paintId && part.parts === two.parts[i]!.parts);

@@ -171,8 +171,7 @@ const ACROSS_LENGTH = 0.5;
 
 /**
  * Pieces of one colour that lie near each other without touching, as a sea does between stems or a sky behind wires,
- * are
- * taken for neighbours, with their difference for a step: they grow together before what parts them is weighed.
+ * are taken for neighbours, with their difference for a step: they grow together before what parts them is weighed.
  */
 function joinAcross(
   { labels, width, height, count }: Superpixels,

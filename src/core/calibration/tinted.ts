@@ -9,8 +9,7 @@ const TILTS = [0, 1, 2].map((power) => Float64Array.from(WAVELENGTHS_NM, (nm) =>
 
 /**
  * A reflectance in another colour: multiplied by the level, slope and bend over the spectrum that bring it to the
- * colour
- * exactly (three linear equations, since XYZ is linear in reflectance). As it was where no such bend exists.
+ * colour exactly (three linear equations, since XYZ is linear in reflectance). As it was where no such bend exists.
  */
 export function tinted(reflectance: Reflectance, lab: Lab): Reflectance {
   const bent = TILTS.map((tilt) => reflectance.map((r, i) => r * tilt[i]!));

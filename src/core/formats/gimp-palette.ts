@@ -32,9 +32,8 @@ function pigmentsNamed(name: string): string {
 
 /**
  * Reads a GIMP palette file as a table of names and the pigments they name, a row for each line after the first, so
- * that a
- * line of the file is found again; what is no colour is an empty row. Returns null when the text
- * is no GIMP palette. Throws a FileError when a colour line can't be right.
+ * that a line of the file is found again; what is no colour is an empty row. Returns null when the text is no GIMP
+ * palette. Throws a FileError when a colour line can't be right.
  */
 export function readGimpPalette(text: string): RawTable | null {
   if (!isGimpPalette(text)) return null;

@@ -31,8 +31,7 @@ interface ErrorPart {
 
 /**
  * How unlike the handbook a tube may be, one standard deviation each: of the logarithm of its strength (makers differ
- * by
- * up to twice either way), of its hue as a multiple of what the fit takes for likely, of its scattering likewise.
+ * by up to twice either way), of its hue as a multiple of what the fit takes for likely, of its scattering likewise.
  * Set on the bench of foreign paints (src/testing/foreign-bench), seeds apart from those that test it.
  */
 const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
@@ -106,9 +105,9 @@ const known = new WeakMap<Optics, { readonly paper: Paper; readonly doubt: numbe
 
 /**
  * How unsure a tube is, told as the logarithm of its strength, one standard deviation, hue and scattering counted in:
- * the
- * same for all unmeasured ones, less for a measured one. A mix is moved by it as by another part of the paint, so that
- * the slopes of a hand's parts tell both; on the bench that goes with the true scatter by 0.87 (laid-by-hand.test.ts).
+ * the same for all unmeasured ones, less for a measured one. A mix is moved by it as by another part of the paint, so
+ * that the slopes of a hand's parts tell both; on the bench that goes with the true scatter by 0.87
+ * (laid-by-hand.test.ts).
  */
 export function tubeDoubt(paint: ErrorPart["paint"], paper: Paper): number {
   if (!paint.measured) return TUBE_DOUBT;

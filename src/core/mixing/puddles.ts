@@ -30,8 +30,8 @@ export interface SharedPuddle {
 
 /**
  * Whether a mix is another one, of two paints or more, with one paint added: the others keep their ratios. Paints by
- * any
- * key, in the parts' order. (One paint with another added is a new mix: the first comes from its own tube or well.)
+ * any key, in the parts' order. (One paint with another added is a new mix: the first comes from its own tube or
+ * well.)
  */
 export function addsOnePaint<Key>(
   child: { readonly paints: readonly Key[]; readonly parts: readonly number[] },
@@ -63,8 +63,7 @@ const without = ({ parts }: Unplaced, paintId: string): Unplaced => ({
 
 /**
  * Puts each mix that is another with a paint added behind it. Mixes of three that have two paints at one ratio in
- * common
- * get these as a puddle to begin from, though nothing is painted with it alone; the base of most comes first.
+ * common get these as a puddle to begin from, though nothing is painted with it alone; the base of most comes first.
  */
 function inFamilies(puddles: readonly Unplaced[]): SharedPuddle[] {
   const orphans = new Set(puddles.filter((child) => !puddles.some((parent) => addsTo(child, parent))));

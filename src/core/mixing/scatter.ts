@@ -22,10 +22,8 @@ export function mixAt(combination: readonly number[], at: Float64Array, c: numbe
 /**
  * Share of the tubes' squares that decides between mixes and palettes. On the bench (docs/judging.md), with ten of 25
  * paints measured, palettes chosen so come out nearer by a third. A quarter would gain more there, but where no paint
- * is
- * measured all mixes are so doubtful that calm and shaky hands would hardly count beside it, and a painter puts a
- * tube's
- * strength right on scrap.
+ * is measured all mixes are so doubtful that calm and shaky hands would hardly count beside it, and a painter puts a
+ * tube's strength right on scrap.
  */
 export const TUBES_DECIDE = 0.1;
 

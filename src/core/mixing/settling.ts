@@ -22,9 +22,8 @@ export interface Settled {
 
 /**
  * Share of a wash's area that its rim takes, and how much more pigment of ordinary weight the rim holds: a wash of a
- * hand's
- * breadth with a rim of a millimetre. From memory; that the edge is the densest part is common practice and Deegan et
- * al. 1997 (Nature 389, 827).
+ * hand's breadth with a rim of a millimetre. From memory; that the edge is the densest part is common practice and
+ * Deegan et al. 1997 (Nature 389, 827).
  */
 const RIM_AREA = 0.04;
 const RIM_GAIN = 0.45;

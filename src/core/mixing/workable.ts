@@ -3,8 +3,7 @@ import { waterOfLoad, type Load, type WaterParts } from "../optics/load";
 /**
  * Neat paint can be brushed evenly over a dark of this size; over more it streaks and dries under the brush, and what
  * can be laid in one go falls with this power of the size. So a postcard takes about one part paint to one of water,
- * half
- * a sheet one to three. From memory; that large washes are never neat is common practice, no source.
+ * half a sheet one to three. From memory; that large washes are never neat is common practice, no source.
  */
 const NEAT_CM2 = 25;
 const FALLS = 0.36;

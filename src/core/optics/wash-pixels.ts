@@ -1,7 +1,6 @@
 /**
  * Colours of what lies at four places of a dried wash (the paper's hills, level ground, hollows, and the wash's rim),
- * by
- * load, for drawing: encoded sRGB bytes, one row a place, at loads spaced evenly in the logarithm from `minLoad` to
+ * by load, for drawing: encoded sRGB bytes, one row a place, at loads spaced evenly in the logarithm from `minLoad` to
  * `maxLoad`.
  */
 export interface LoadColours {

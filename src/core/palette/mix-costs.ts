@@ -65,8 +65,7 @@ const TUBES_OF_THE_FAR = 80;
 
 /**
  * What an error counts for when palettes are chosen: hardly anything far below what is near enough, all but that much
- * far
- * above, and no corner between.
+ * far above, and no corner between.
  */
 const softened = (error: number, nearEnough: number): number =>
   Math.sqrt(error * error + nearEnough * nearEnough) - nearEnough;

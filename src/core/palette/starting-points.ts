@@ -45,8 +45,7 @@ const apart = (h: number, g: number): number => Math.abs(((h - g + 540) % 360) -
 /**
  * Classic structures, each filled from these paints by what it is for: a bright triad spans the
  * most, an earth triad is red and yellow earth, clear rather than opaque, with a quiet, dark, granulating blue, a pair
- * of each primary lies
- * furthest apart in hue while bright, opposites are the two that grey each other darkest, and the
+ * of each primary lies furthest apart in hue while bright, opposites are the two that grey each other darkest, and the
  * accent is the purest paint far from both. The structures are common practice, no source.
  */
 export function startingPoints(

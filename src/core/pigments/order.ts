@@ -19,8 +19,7 @@ const thinDensity = ({ K, S }: Optics): number =>
 
 /**
  * Tinting strength: how much colour a thin wash of a paint brings to white paper, against ultramarine = 1. It is told
- * by
- * K and S in a film, so that a paint that covers isn't taken for one that colours; 0 for whites.
+ * by K and S in a film, so that a paint that covers isn't taken for one that colours; 0 for whites.
  */
 export function tintingStrengthOf(optics: Optics, ultramarine: Optics): number {
   return Math.max(0, thinDensity(optics) / thinDensity(ultramarine));

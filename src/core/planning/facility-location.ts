@@ -94,8 +94,7 @@ function pruned(problem: FacilityProblem, open: readonly number[]): Omit<Facilit
 
 /**
  * Solves uncapacitated facility location exactly by branch and bound over dual ascent bounds. Costs are 0 or more;
- * there
- * is at least one facility. Proven best unless so many nodes were not enough, which `bound` tells.
+ * there is at least one facility. Proven best unless so many nodes were not enough, which `bound` tells.
  */
 export function locateFacilities(problem: FacilityProblem, mostNodes = MOST_NODES): FacilityPlan {
   const order = orderOf(problem);

@@ -58,9 +58,8 @@ export interface AddressBar {
 
 /**
  * Keeps the address and a desk together. `first` is the step that an address without one means. `follow` brings the
- * desk
- * where the address stands now; what the desk does on the way is no step of its own, and an address that asks for an
- * area that is gone is put right. Returns how to follow and how to stop.
+ * desk where the address stands now; what the desk does on the way is no step of its own, and an address that asks for
+ * an area that is gone is put right. Returns how to follow and how to stop.
  */
 export function keepTogether(
   store: DeskStore,
@@ -91,8 +90,7 @@ export function keepTogether(
 
 /**
  * Keeps the window's address and the desk together: each step and each area that is opened is a place to come back to
- * by
- * the browser's own back and forward, by a reload or a bookmark.
+ * by the browser's own back and forward, by a reload or a bookmark.
  */
 function useAddress(store: DeskStore, first: Step): void {
   useEffect(() => {

@@ -3,6 +3,7 @@
 import { ImagePlus } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
 import { useDroppedFiles } from "@/ui/dropped-files";
+import { PHOTO_TYPES } from "@/ui/photo-types";
 import { uploadPhoto } from "@/ui/upload";
 
 type Bringing =
@@ -45,7 +46,7 @@ export function NewPainting({
       <input
         ref={input}
         type="file"
-        accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff"
+        accept={PHOTO_TYPES}
         className="hidden"
         aria-label="Photo file"
         tabIndex={-1}

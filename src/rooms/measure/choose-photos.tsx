@@ -1,5 +1,6 @@
 "use client";
 
+import { PHOTO_TYPES } from "@/ui/photo-types";
 import { ImagePlus } from "lucide-react";
 import { useRef } from "react";
 import { useTakePhotos } from "./read-photos";
@@ -17,7 +18,7 @@ export function ChoosePhotos({ words, className }: { words: string; className: s
         ref={input}
         type="file"
         multiple
-        accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif,.tif,.tiff"
+        accept={PHOTO_TYPES}
         className="hidden"
         aria-label="Photos of sheets"
         tabIndex={-1}

@@ -1,5 +1,5 @@
 import sharp from "sharp";
-import { alignPhotos, areaImageOf, SAME_MOTIF, type AreaImage } from "@/core/image";
+import { alignPhotos, areaImageOf, type AreaImage } from "@/core/image";
 import { wayOver, withPhoto } from "@/model/exchanged";
 import type { Store } from "@/storage/ports";
 import { readCopy } from "./photo-store";
@@ -30,8 +30,8 @@ export async function exchangePhoto(store: Store, id: string, photo: ReadPhoto):
     readCopy(store.photoFiles, found.photo, "working").then(areaImage),
     areaImage(photo.working),
   ]);
-  const alignment = alignPhotos(from, to);
-  const document = withPhoto(found.document, from, to, wayOver(alignment));
+  const { alike, way } = wayOver(alignPhotos(from, to));
+  const document = withPhoto(found.document, from, to, way);
   const before = new Map(found.document.areas.map((area) => [area.id, area.region]));
   const lost = document.areas.filter(({ id: own, region }) => region === null && before.get(own) !== null);
   const next = await store.transaction(async ({ paintings }) => {
@@ -39,5 +39,5 @@ export async function exchangePhoto(store: Store, id: string, photo: ReadPhoto):
     await paintings.bin(id, true);
     return created;
   });
-  return { id: next, alike: alignment.likeness >= SAME_MOTIF, lost: lost.map(({ name }) => name) };
+  return { id: next, alike, lost: lost.map(({ name }) => name) };
 }

@@ -6,7 +6,7 @@ import { describeColour, type Lab } from "@/core/colour";
 import { darkeningPath, darkWays, type DarkWay } from "@/core/darks";
 import { loadOfWater, waterOfLoad, waterWords } from "@/core/optics";
 import type { PaintingArea } from "@/model/painting";
-import { coloursOf, type AreaColour } from "@/model/washes";
+import { coloursOf, sameRecipe, type AreaColour } from "@/model/washes";
 import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
@@ -21,7 +21,8 @@ const TurningChart = dynamic(() => import("./turning-chart").then(({ TurningChar
 const BAR_WIDTH = 264;
 
 /** The water that gives a way its whole load in one film; how many layers that takes at its size is told beside it. */
-const waterOf = ({ waterParts, layers }: DarkWay): number => waterOfLoad(layers * loadOfWater(waterParts));
+const waterOf = ({ waterParts, layers }: DarkWay): number =>
+  layers === 1 ? waterParts : waterOfLoad(layers * loadOfWater(waterParts));
 
 function WayRow({ way, colour, target }: { way: DarkWay; colour: AreaColour; target: Lab }) {
   const paints = usePaints();
@@ -30,10 +31,7 @@ function WayRow({ way, colour, target }: { way: DarkWay; colour: AreaColour; tar
   const recipe = { parts: [...way.parts], waterParts: waterOf(way) };
   const parts = namedParts(recipe, paints);
   if (!parts) return null;
-  const used = colour.recipe?.parts ?? [];
-  const inUse =
-    used.length === parts.length &&
-    recipe.parts.every((part, i) => used[i]!.paintId === part.paintId && used[i]!.parts === part.parts);
+  const inUse = sameRecipe(colour.recipe, recipe);
   return (
     <li className="border-t border-(--hairline) py-3">
       <div className="flex gap-4">

@@ -6,7 +6,7 @@ import { screenColourOfLab, type Lab } from "@/core/colour";
 import { chargePath } from "@/core/mixing";
 import { loadOfWater, type Paper } from "@/core/optics";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
-import { coloursOf, type AreaColour } from "@/model/washes";
+import { coloursOf, sameRecipe, type AreaColour } from "@/model/washes";
 import { useDesk } from "../desk-store";
 import { useWays } from "../matcher";
 import { groundOf, laidWash, namedParts, usePaints, usePaper, useSourcePaints } from "../paints";
@@ -20,12 +20,6 @@ import { RecipeEditor } from "./recipe-editor";
 import { SourceChoice } from "./source-choice";
 import { WayCard } from "./way-card";
 import { capital } from "@/model/text";
-
-const sameRecipe = (one: StoredRecipe | null, two: StoredRecipe): boolean =>
-  one !== null &&
-  one.waterParts === two.waterParts &&
-  one.parts.length === two.parts.length &&
-  one.parts.every((part, i) => part.paintId === two.parts[i]!.paintId && part.parts === two.parts[i]!.parts);
 
 interface ColourProps {
   readonly area: PaintingArea;

@@ -2,6 +2,7 @@
 
 import { RefreshCw } from "lucide-react";
 import { useRef, useState } from "react";
+import { PHOTO_TYPES } from "@/ui/photo-types";
 import { uploadExchange } from "@/ui/upload";
 import { useOpenPainting } from "../open-painting";
 import { firstOf } from "../palette-step/words";
@@ -65,7 +66,7 @@ export function ExchangePhoto() {
       <input
         ref={input}
         type="file"
-        accept="image/*,.heic,.heif,.tif,.tiff"
+        accept={PHOTO_TYPES}
         className="hidden"
         aria-label="Photo in place of this one"
         tabIndex={-1}
