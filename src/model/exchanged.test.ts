@@ -96,6 +96,14 @@ test("a photo of something else: areas lie by their place in the picture", () =>
   expect(after.areas.map(({ region }) => region)).toEqual([1, 2, 3, 4]);
 });
 
+test("a number whose place the new photo cuts off stands well inside its area again", () => {
+  const corner = { ...document.areas[0]!, sample: { x: 0.01, y: 0.02, radius: 0.004 } };
+  const { way } = wayOver(alignPhotos(first, first));
+  const [sky] = withPhoto({ ...document, areas: [corner] }, first, first, way).areas;
+  expect(Math.min(sky!.sample.x, sky!.sample.y)).toBeGreaterThan(0.03);
+  expect(sky!.sample.y).toBeLessThan(0.6);
+});
+
 test("an area that the sheet cuts off keeps its shape and is read where it lies", () => {
   const cut = { ...document.study, frame: { x: 0.25, y: 0.5, width: 0.5, aspect: 0.75, angleDegrees: 0 } };
   const { way } = wayOver(alignPhotos(first, first));

@@ -29,6 +29,10 @@ import { withPlan } from "./washes";
 
 const between = (v: number): number => Math.min(1, Math.max(0, v));
 
+/** Nearer to the photo's edge than this an area's number can hardly be seen, share of its width or height. */
+const EDGE = 0.03;
+const isClear = ({ x, y }: Point): boolean => Math.min(x, y, 1 - x, 1 - y) >= EDGE;
+
 /** How areas come to another photo: by what is seen in both, or by their places when the two are little alike. */
 export function wayOver(found: Alignment): { readonly alike: boolean; readonly way: Alignment } {
   const alike = found.likeness >= SAME_MOTIF;
@@ -120,7 +124,7 @@ function onPhoto(area: PaintingArea, { to, move, map, small, smallMap, measured,
       wash: { ...area.wash, more, run },
     };
   }
-  const inside = labelAt(map, at.x, at.y) === area.region ? at : within;
+  const inside = isClear(at) && labelAt(map, at.x, at.y) === area.region ? at : within;
   // An area that the sheet cuts off is not measured, but is there.
   const lab = measured.find(({ label }) => label === area.region)?.mean ?? colourAt(to, inside);
   const moved = { ...area, lab, sample: { ...area.sample, ...inside } };
