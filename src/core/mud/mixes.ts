@@ -1,0 +1,152 @@
+import { describeColour } from "../colour/describe";
+import { deltaE00 } from "../colour/difference";
+import type { Lab } from "../colour/colour";
+import type { PaintModel } from "../mixing/paint";
+import { MAX_PARTS } from "../mixing/parts";
+import type { MixPart } from "../mixing/predict";
+import { loadOfWater, type Load, type WaterParts } from "../optics/load";
+import type { Paper } from "../optics/paper";
+import { isKind, traitsOf, type PaintTraits } from "../palette/traits";
+import { atValue, laidMix, type LaidMix } from "../variations/variations";
+
+/** Why a mix is duller than it should be. */
+export type MudCause =
+  /** Too many pigments in one mix. */
+  | "pigments"
+  /** The paint is a darkening brown or black in more than the smaller part. */
+  | "darkener"
+  /** The paint covers, in a mix that would be transparent without it. */
+  | "opaque"
+  /** The paint's hue is opposite to what is wanted. */
+  | "opposite"
+  /** The paint leans the wrong way: another of its kind makes the same hue purer. */
+  | "partner";
+
+/** What brings the colour back, predicted. */
+export interface WayOut extends LaidMix {
+  /** The paint that goes, and what takes its place; null: nothing. */
+  readonly without: PaintModel;
+  readonly instead: PaintModel | null;
+  /** CIEDE2000 from what is wanted. */
+  readonly difference: number;
+}
+
+/** A mix that is duller than what is wanted. */
+export interface MixMud {
+  readonly cause: MudCause;
+  /** The paint whose going helps most. */
+  readonly paint: PaintModel;
+  /** Chroma that what is wanted has more than the mix, CIELAB. */
+  readonly lost: number;
+  readonly pigments: number;
+  /** The mix nearest to what is wanted that leaves a paint out or takes another for it; null: the tray has none. */
+  readonly wayOut: WayOut | null;
+}
+
+/** Below this chroma a colour is a grey that is wanted as one: it is never called mud, CIELAB. From memory. */
+const WANTED_GREY = 10;
+/** Less chroma lost than this is not called mud, CIELAB. From memory. */
+const LOST = 8;
+/** More pigments than this in one mix dull each other. Common practice, no source. */
+const MOST_PIGMENTS = 3;
+/** A darkener is the smaller part: up to a third. Common practice, no source. */
+const SMALLER_PART = 1 / 3;
+/** A third paint whose hue is so far from what is wanted kills it, degrees: a red in a green. From memory. */
+const OPPOSITE_FROM = 100;
+/** A way out is worth a change when it comes nearer by so much, CIEDE2000. From memory. */
+const WORTH = 2;
+
+const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
+const totalOf = (mix: readonly MixPart[]): number => mix.reduce((sum, { parts }) => sum + parts, 0);
+
+function causeOf(
+  mix: readonly MixPart[],
+  traits: readonly PaintTraits[],
+  i: number,
+  wantedHue: number,
+  pigments: number,
+): MudCause {
+  const one = traits[i]!;
+  const share = mix[i]!.parts / totalOf(mix);
+  if ((isKind(one, "dark brown") || isKind(one, "neutral")) && share > SMALLER_PART) return "darkener";
+  // Of two paints neither is too much: there the one leans wrong.
+  if (mix.length > 2 && apart(one.hueDegrees, wantedHue) >= OPPOSITE_FROM) return "opposite";
+  if (pigments > MOST_PIGMENTS) return "pigments";
+  return one.opaque && traits.some(({ opaque }, j) => j !== i && !opaque) ? "opaque" : "partner";
+}
+
+/** A way out keeps the others' parts and takes these of the new paint, whose strength may be another: ours, new. */
+const STRENGTHS = [
+  [1, 1],
+  [2, 1],
+  [1, 2],
+  [3, 1],
+  [1, 3],
+] as const;
+
+/**
+ * Whether a mix has lost so much of the colour that is wanted that a painter would call it mud, by what, and the way
+ * out with this tray. Null where a grey is wanted, where little is lost, and for one paint alone.
+ * @param tray paints that may take another's place
+ * @param strongest load that can be laid at the wash's size
+ */
+export function mixMud(
+  mix: readonly MixPart[],
+  waterParts: WaterParts,
+  wanted: Lab,
+  tray: readonly PaintModel[],
+  strongest: Load,
+  paper: Paper,
+): MixMud | null {
+  const aim = describeColour(wanted);
+  if (mix.length < 2 || aim.chroma < WANTED_GREY) return null;
+  const laid = laidMix(mix, waterParts, paper);
+  const lost = aim.chroma - laid.chroma;
+  if (lost < LOST) return null;
+  const limit = Math.max(strongest, loadOfWater(waterParts));
+  const now = deltaE00(wanted, laid.dry);
+  /** The nearest that each paint's going brings, and the nearest of all that is worth a change. */
+  const nearest = mix.map(() => Infinity);
+  let wayOut: WayOut | null = null;
+  const offer = (next: readonly MixPart[], i: number, instead: PaintModel | null): void => {
+    const left = totalOf(next) <= MAX_PARTS ? atValue(next, aim.value, limit, paper) : null;
+    if (!left || left.chroma <= laid.chroma) return;
+    const difference = deltaE00(wanted, left.dry);
+    nearest[i] = Math.min(nearest[i]!, difference);
+    if (difference <= now - WORTH && difference < (wayOut?.difference ?? Infinity))
+      wayOut = { ...left, without: mix[i]!.paint, instead, difference };
+  };
+  mix.forEach((_, i) => {
+    offer(
+      mix.filter((__, j) => j !== i),
+      i,
+      null,
+    );
+    for (const instead of tray) {
+      if (mix.some(({ paint }) => paint.id === instead.id)) continue;
+      for (const [others, own] of STRENGTHS)
+        offer(
+          mix.map(({ paint, parts }, j) =>
+            j === i ? { paint: instead, parts: parts * own } : { paint, parts: parts * others },
+          ),
+          i,
+          instead,
+        );
+    }
+  });
+  const traits = traitsOf(
+    mix.map(({ paint }) => paint),
+    paper,
+  );
+  const pigments = new Set(mix.flatMap(({ paint }) => paint.pigmentIds)).size;
+  const turned = traits.map(({ hueDegrees }) => apart(hueDegrees, aim.hueDegrees));
+  // Without a way out, the paint whose hue is farthest from what is wanted is to blame.
+  const blamed = [...mix.keys()].sort((a, b) => nearest[a]! - nearest[b]! || turned[b]! - turned[a]!)[0]!;
+  return {
+    cause: causeOf(mix, traits, blamed, aim.hueDegrees, pigments),
+    paint: mix[blamed]!.paint,
+    lost,
+    pigments,
+    wayOut,
+  };
+}
