@@ -5,6 +5,7 @@ import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
 import type { SaveStamp } from "@/model/revision";
+import type { ShelvedPainting } from "@/model/shelf";
 import { NamedError } from "./named-error";
 
 /** What is kept and how it is asked for, whatever keeps it. */
@@ -29,22 +30,6 @@ export interface PaintingTitle {
   readonly id: string;
   readonly title: string;
   readonly photoId: string;
-}
-
-/** A painting on the shelf: what it looks like and how far it is. */
-export interface ShelvedPainting extends PaintingTitle {
-  readonly updatedAt: Date;
-  readonly binnedAt: Date | null;
-  /** The demo's. */
-  readonly demo: boolean;
-  /** The demo's while none of its paints is at hand. */
-  readonly away: boolean;
-  /** Paints in the tray, in its order. */
-  readonly paintIds: readonly string[];
-  readonly areas: number;
-  readonly colours: number;
-  /** Colours that have a recipe. */
-  readonly mixed: number;
 }
 
 /** A painting as the desk opens it. */

@@ -6,7 +6,7 @@ import { PAPERS } from "@/core/optics";
 import type { PaintModel } from "@/core/mixing";
 import { faultIn } from "@/model/fault";
 import { paintingDocument } from "@/model/painting";
-import type { ShelvedPainting } from "@/storage/ports";
+import type { ShelvedPainting } from "@/model/shelf";
 import { Strip } from "@/ui/strip";
 import { changePainting, doublePainting } from "@/ui/shelf";
 import { progressWords } from "./progress-words";
@@ -20,8 +20,8 @@ export interface DrawnPaint {
 interface PaintingCardProps {
   readonly painting: ShelvedPainting;
   readonly paints: readonly DrawnPaint[];
-  /** Does what a button asks for and shows what came of it. */
-  readonly act: (asked: Promise<string | null>) => void;
+  /** Does what a button asks for and shows what came of it; a painting that moves is what is pointed at then. */
+  readonly act: (ask: () => Promise<string | null>, id: string) => void;
 }
 
 const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
@@ -62,7 +62,12 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
   const { id, title, photoId, updatedAt } = painting;
   const [renaming, setRenaming] = useState(false);
   return (
-    <article aria-label={title} className="flex flex-col border border-(--hairline) bg-base-100">
+    <article
+      aria-label={title}
+      id={`painting-${id}`}
+      tabIndex={-1}
+      className="flex flex-col border border-(--hairline) bg-base-100"
+    >
       <a href={`/painting/${id}`} className="group block" aria-label={`Open ${title}`}>
         <span className="block bg-[#bdbdbd] p-3">
           <img
@@ -80,7 +85,7 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
             onClose={() => setRenaming(false)}
             onName={(to) => {
               setRenaming(false);
-              if (to !== title) act(changePainting(id, { title: to }));
+              if (to !== title) act(() => changePainting(id, { title: to }), id);
             }}
           />
         ) : (
@@ -105,7 +110,7 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
             type="button"
             className="btn btn-ghost btn-sm"
             title="The same photo, areas, palette and mixes once more, to try something else"
-            onClick={() => act(doublePainting(id))}
+            onClick={() => act(() => doublePainting(id), id)}
           >
             <Copy size={14} aria-hidden /> Double
           </button>
@@ -115,7 +120,7 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
           <button
             type="button"
             className="btn btn-ghost btn-sm ml-auto"
-            onClick={() => act(changePainting(id, { binned: true }))}
+            onClick={() => act(() => changePainting(id, { binned: true }), id)}
           >
             <Trash2 size={14} aria-hidden /> Bin
           </button>

@@ -1,12 +1,13 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
-import { useRouter } from "next/navigation";
 import { paintModel } from "@/core/mixing";
-import { useMemo, useRef, useState, useTransition } from "react";
-import type { ShelvedPainting, StockedPaint } from "@/storage/ports";
+import { useMemo, useRef, useState } from "react";
+import { flushSync } from "react-dom";
+import type { ShelvedPainting } from "@/model/shelf";
+import type { StockedPaint } from "@/storage/ports";
 import { RoomHeader } from "@/ui/room-header";
-import { changePainting, removePainting } from "@/ui/shelf";
+import { changePainting, readShelf, removePainting } from "@/ui/shelf";
 import { PaintingCard, type DrawnPaint } from "./painting-card";
 
 interface PaintingsProps {
@@ -14,7 +15,7 @@ interface PaintingsProps {
   readonly paints: readonly StockedPaint[];
 }
 
-type Act = (asked: Promise<string | null>) => void;
+type Act = (ask: () => Promise<string | null>, id: string) => void;
 
 /** What was put in the bin: it stays until it is taken out or removed for good, which is asked about first. */
 function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) {
@@ -25,7 +26,12 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
       <h2 className="name-face text-2xl">In the bin</h2>
       <ul className="mt-2 max-w-3xl">
         {binned.map((painting) => (
-          <li key={painting.id} className="flex items-center gap-3 border-b border-(--hairline) py-2">
+          <li
+            key={painting.id}
+            id={`painting-${painting.id}`}
+            tabIndex={-1}
+            className="flex items-center gap-3 border-b border-(--hairline) py-2"
+          >
             <img
               src={`/api/photos/${painting.photoId}?copy=small`}
               alt=""
@@ -37,7 +43,7 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
               type="button"
               className="btn btn-outline btn-sm"
               aria-label={`Take out ${painting.title}`}
-              onClick={() => act(changePainting(painting.id, { binned: false }))}
+              onClick={() => act(() => changePainting(painting.id, { binned: false }), painting.id)}
             >
               <Undo2 size={14} aria-hidden /> Take out
             </button>
@@ -71,7 +77,7 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
               className="btn btn-error"
               onClick={() => {
                 confirm.current?.close();
-                if (leaving) act(removePainting(leaving.id));
+                if (leaving) act(() => removePainting(leaving.id), leaving.id);
               }}
             >
               Remove it
@@ -84,9 +90,10 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
 }
 
 /** All paintings as pictures, last changed first, and the bin below. */
-export function Paintings({ shelf, paints }: PaintingsProps) {
-  const router = useRouter();
-  const [pending, startTransition] = useTransition();
+export function Paintings({ shelf: read, paints }: PaintingsProps) {
+  const [shelf, setShelf] = useState(read);
+  const asked = useRef<Promise<void>>(Promise.resolve());
+  const [pending, setPending] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
   const drawn = useMemo(
     () =>
@@ -98,19 +105,30 @@ export function Paintings({ shelf, paints }: PaintingsProps) {
       ),
     [paints],
   );
-  const act: Act = (asked) =>
-    startTransition(async () => {
-      const wrong = await asked;
-      setFault(wrong);
-      if (wrong === null) router.refresh();
+  const carryOut = async (ask: () => Promise<string | null>, id: string): Promise<void> => {
+    const wrong = await ask();
+    const now = wrong ?? (await readShelf());
+    flushSync(() => {
+      if (typeof now !== "string") setShelf(now);
+      setFault(typeof now === "string" ? now : null);
+      setPending((n) => n - 1);
     });
+    // What was pressed went with its row: whoever goes by keys stays with the painting.
+    if (document.activeElement === document.body) document.getElementById(`painting-${id}`)?.focus();
+  };
+  // One after the other, so that the last answer is what is stored. The room stays as it is meanwhile: nothing that is
+  // pressed is lost.
+  const act: Act = (ask, id) => {
+    setPending((n) => n + 1);
+    asked.current = asked.current.then(() => carryOut(ask, id));
+  };
   const here = shelf.filter(({ binnedAt, away }) => binnedAt === null && !away);
   const away = shelf.filter((painting) => painting.binnedAt === null && painting.away);
   const binned = shelf.filter(({ binnedAt }) => binnedAt !== null);
   return (
     <div className="min-h-dvh">
       <RoomHeader room="Paintings" />
-      <main className="mx-auto max-w-7xl px-6 py-6" aria-busy={pending}>
+      <main className="mx-auto max-w-7xl px-6 py-6" aria-busy={pending > 0}>
         {fault !== null && (
           <p role="alert" className="mb-4 text-error">
             {fault}

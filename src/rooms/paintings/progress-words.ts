@@ -1,5 +1,5 @@
 import { counted } from "@/model/text";
-import type { ShelvedPainting } from "@/storage/ports";
+import type { ShelvedPainting } from "@/model/shelf";
 
 type Progress = Pick<ShelvedPainting, "areas" | "colours" | "mixed" | "paintIds">;
 

@@ -1,17 +1,12 @@
 import { and, asc, desc, eq, inArray, isNull, not, sql } from "drizzle-orm";
-import {
-  PaintingNotFound,
-  type PaintingRecipe,
-  type PaintingTitle,
-  type ShelvedPainting,
-  type StoredPainting,
-} from "../ports";
+import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
 import { NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
+import type { ShelvedPainting } from "@/model/shelf";
 import { judgeSave } from "./revision";
 
 /** Whether a painting is put away: the demo's, once none of the demo's paints is at hand. */

@@ -1,7 +1,20 @@
 import { NextResponse } from "next/server";
 import { paintingCopyRequest } from "@/model/painting";
-import { storeToWrite } from "@/server/context/house";
+import { openStore, storeToWrite } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
+
+/** All paintings on the shelf and in the bin. */
+export async function GET(): Promise<NextResponse> {
+  try {
+    return NextResponse.json({ shelf: await (await openStore()).paintings.shelf() });
+  } catch (error) {
+    return refuseTrouble(
+      "The paintings could not be read",
+      error,
+      "The paintings could not be read. Load the page again.",
+    );
+  }
+}
 
 /** Keeps a painting's document as a painting of its own, on a photo that is there. */
 export async function POST(request: Request): Promise<NextResponse> {
