@@ -48,7 +48,7 @@ await shoot("values", "/", async (page) => {
   await page.getByRole("button", { name: "5 values" }).click();
 });
 await shoot("darks", "/", async (page) => {
-  await step(page, "Darks");
+  await step(page, "Check");
   await page.getByRole("list", { name: "Darks" }).getByRole("button").first().click();
   await page.getByRole("list", { name: "Ways to a dark" }).waitFor();
 });

@@ -8,6 +8,8 @@ export const LIMITS = {
   keptPalettes: 12,
   /** Pairs of points pinned on a photo. */
   pairs: 12,
+  /** Warnings that the painter has overruled. */
+  meant: 400,
   /** Paints of a paintbox, and boxes. */
   paints: 2000,
   boxes: 40,

@@ -97,6 +97,7 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
       wish: mergeValue(sidesOf(study, "wish"), "what is wished of the colours", clash),
       curve: mergeValue(sidesOf(study, "curve"), "the value curve", clash),
       bother: mergeValue(sidesOf(study, "bother"), "from which difference a wash has several colours", clash),
+      meant: mergeList(sidesOf(study, "meant"), itself, () => "a warning that is overruled", clash),
       pairs: mergeList(
         sidesOf(study, "pairs"),
         ({ id }) => id,

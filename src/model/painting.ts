@@ -169,6 +169,12 @@ const study = z.object({
     .refine((pairs) => new Set(pairs.map(({ id }) => id)).size === pairs.length, "Two pinned pairs have the same id."),
   /** Differences within an area from which a wash is more than flat, dE00. */
   bother: finite.gte(2).lte(12).default(BOTHER),
+  /** Warnings of mud that the painter has overruled, by what they warn of: it is meant so. */
+  meant: z
+    .array(text(100))
+    .max(LIMITS.meant, `At most ${LIMITS.meant} warnings can be overruled.`)
+    .refine((keys) => new Set(keys).size === keys.length, "A warning is overruled twice.")
+    .default([]),
 });
 export type Study = z.infer<typeof study>;
 
@@ -181,6 +187,7 @@ export const NEW_STUDY: Study = {
   curve: { kind: "lights" },
   pairs: [],
   bother: BOTHER,
+  meant: [],
 };
 
 /** The painter's school for this painting (core: Approach), a default of one's own included. */

@@ -4,19 +4,23 @@ interface JudgingPairProps {
   readonly wanted: Lab;
   readonly mix: Lab;
   readonly className?: string;
+  /** What the two are; the colour to paint and the mix as it dries, if nothing else is said. */
+  readonly names?: readonly [left: string, right: string];
 }
+
+const USUAL = ["the colour to paint", "the mix as it dries"] as const;
 
 /**
  * The colour to paint and the predicted dry colour, touching without a gap or line; a dot marks a colour the screen
  * can't show.
  */
-export function JudgingPair({ wanted, mix, className = "h-14 w-28" }: JudgingPairProps) {
+export function JudgingPair({ wanted, mix, className = "h-14 w-28", names = USUAL }: JudgingPairProps) {
   const sides = [
-    { name: "colour to paint", colour: screenColourOfLab(wanted) },
-    { name: "mix, dry", colour: screenColourOfLab(mix) },
+    { name: names[0], colour: screenColourOfLab(wanted) },
+    { name: names[1], colour: screenColourOfLab(mix) },
   ];
   const mapped = sides.filter((side) => side.colour.mapped).map((side) => side.name);
-  const label = `Left the colour to paint, right the mix as it dries${mapped.length > 0 ? `; beyond this screen: ${mapped.join(" and ")}` : ""}`;
+  const label = `Left ${names[0]}, right ${names[1]}${mapped.length > 0 ? `; beyond this screen: ${mapped.join(" and ")}` : ""}`;
   return (
     <div role="img" aria-label={label} title={label} className={`relative flex shrink-0 ${className}`}>
       {sides.map(({ name, colour }) => (

@@ -24,4 +24,4 @@ export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe 
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";
 export { type MeasuredOptics } from "./paint";
-export { layersOf } from "./workable";
+export { layersOf, workableLoad } from "./workable";

@@ -19,6 +19,11 @@ export interface RoundedMix {
   readonly cost: number;
 }
 
+/** Whether a hand can count parts: whole ones and touches, no more than the largest mix has. */
+export const isCountable = (parts: readonly number[]): boolean =>
+  parts.every((part) => part === TOUCH || Number.isInteger(part)) &&
+  parts.reduce((sum, part) => sum + part, 0) <= MAX_PARTS;
+
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 /** Candidate parts near some shares: every total up to 12, with a touch where a share is under half a part. */

@@ -2,7 +2,7 @@ import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
 import type { PaintModel } from "../mixing/paint";
-import { MAX_PARTS } from "../mixing/parts";
+import { isCountable } from "../mixing/parts";
 import type { MixPart } from "../mixing/predict";
 import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
@@ -51,8 +51,11 @@ const LOST = 8;
 const MOST_PIGMENTS = 3;
 /** A darkener is the smaller part: up to a third. Common practice, no source. */
 const SMALLER_PART = 1 / 3;
-/** A third paint whose hue is so far from what is wanted kills it, degrees: a red in a green. From memory. */
-const OPPOSITE_FROM = 100;
+/**
+ * A paint whose hue is so far from what is wanted kills it, degrees: as a third a red in a green; of two paints a blue
+ * in an orange, but not in a green, where it only leans. From memory.
+ */
+const OPPOSITE_FROM = { third: 100, partner: 140 } as const;
 /** A way out is worth a change when it comes nearer by so much, CIEDE2000. From memory. */
 const WORTH = 2;
 
@@ -69,8 +72,7 @@ function causeOf(
   const one = traits[i]!;
   const share = mix[i]!.parts / totalOf(mix);
   if ((isKind(one, "dark brown") || isKind(one, "neutral")) && share > SMALLER_PART) return "darkener";
-  // Of two paints neither is too much: there the one leans wrong.
-  if (mix.length > 2 && apart(one.hueDegrees, wantedHue) >= OPPOSITE_FROM) return "opposite";
+  if (apart(one.hueDegrees, wantedHue) >= OPPOSITE_FROM[mix.length > 2 ? "third" : "partner"]) return "opposite";
   if (pigments > MOST_PIGMENTS) return "pigments";
   return one.opaque && traits.some(({ opaque }, j) => j !== i && !opaque) ? "opaque" : "partner";
 }
@@ -109,7 +111,7 @@ export function mixMud(
   const nearest = mix.map(() => Infinity);
   let wayOut: WayOut | null = null;
   const offer = (next: readonly MixPart[], i: number, instead: PaintModel | null): void => {
-    const left = totalOf(next) <= MAX_PARTS ? atValue(next, aim.value, limit, paper) : null;
+    const left = isCountable(next.map(({ parts }) => parts)) ? atValue(next, aim.value, limit, paper) : null;
     if (!left || left.chroma <= laid.chroma) return;
     const difference = deltaE00(wanted, left.dry);
     nearest[i] = Math.min(nearest[i]!, difference);

@@ -40,6 +40,8 @@ describe("a mix that is duller than it should be", () => {
     expect(red).toMatchObject({ cause: "opposite", paint: { id: "PR108" } });
     const brown = mudOf(mixOf(["PB15-green-shade", 1], ["PY3", 4], ["PBr7-burnt-umber", 3]))!;
     expect(brown).toMatchObject({ cause: "darkener", paint: { id: "PBr7-burnt-umber" } });
+    const orange = dryOf(mixOf(["PO20", 1]), 5);
+    expect(mudOf(mixOf(["PO20", 3], ["PB35", 1]), orange)).toMatchObject({ cause: "opposite", paint: { id: "PB35" } });
     for (const { wayOut, lost } of [red, brown]) {
       expect(wayOut!.instead).toBeNull();
       expect(lost).toBeGreaterThan(8);
@@ -61,6 +63,7 @@ describe("a mix that is duller than it should be", () => {
     const mix = mixOf(["PB29", 1], ["PY35", 2]);
     const { wayOut, lost } = mudOf(mix)!;
     const again = dryOf(wayOut!.mix, wayOut!.waterParts);
+    expect(wayOut!.mix.every(({ parts }) => parts === 0.25 || Number.isInteger(parts))).toBe(true);
     expect(deltaE00(again, wayOut!.dry)).toBeLessThan(1e-9);
     expect(deltaE00(green, again)).toBeCloseTo(wayOut!.difference, 9);
     expect(wayOut!.difference).toBeLessThanOrEqual(deltaE00(green, dryOf(mix, 5)) - 2);

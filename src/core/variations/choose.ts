@@ -8,9 +8,10 @@ export type Shift = (typeof SHIFTS)[number];
 
 /** How far a colour may turn and still be its area's, degrees of hue; a grey may turn to any. From memory. */
 const HUE_KEPT_DEGREES = 25;
-/** What counts as a grey here, CIELAB chroma, and how far a grey may go, CIEDE2000. From memory. */
+/** What counts as a grey here, CIELAB chroma. From memory. */
 const GREY_CHROMA = 8;
-const GREY_KEPT = 12;
+/** How far any colour may go before it is another one, CIEDE2000. From memory. */
+const KEPT = 12;
 /** Neighbours in one wash are told apart by at least this, CIEDE2000. From memory. */
 const TOLD_APART = 3;
 const MOST_NEIGHBOURS = 5;
@@ -18,10 +19,11 @@ const MOST_NEIGHBOURS = 5;
 export const SEEN_SHIFT = 4;
 const MOST_SHIFTS = 3;
 
-/** Whether a variation still is of its area's hue. */
+/** Whether a variation still is its area's colour. */
 export function keepsHue(from: LaidMix, to: LaidMix): boolean {
+  if (deltaE00(from.dry, to.dry) > KEPT) return false;
   const [one, two] = [lchOfLab(from.dry), lchOfLab(to.dry)];
-  if (one.C < GREY_CHROMA) return deltaE00(from.dry, to.dry) <= GREY_KEPT;
+  if (one.C < GREY_CHROMA) return true;
   return two.C >= GREY_CHROMA && Math.abs(((one.h - two.h + 540) % 360) - 180) <= HUE_KEPT_DEGREES;
 }
 

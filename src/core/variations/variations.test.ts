@@ -49,6 +49,7 @@ describe("variations of one value", () => {
       const total = mix.reduce((sum, { parts }) => sum + parts, 0);
       expect(mix.length).toBeLessThanOrEqual(3);
       expect(total).toBeLessThanOrEqual(12);
+      expect(mix.every(({ parts }) => parts === 0.25 || Number.isInteger(parts))).toBe(true);
       const share = mix.find(({ paint: { id } }) => id === more.id)!.parts / total;
       const before = grey.find(({ paint: { id } }) => id === more.id)?.parts ?? 0;
       expect(share).toBeGreaterThan(before / 3);
@@ -89,6 +90,7 @@ describe("what is chosen of them", () => {
       expect(keepsHue(cloudy, one)).toBe(true);
       const turned = Math.abs(((lchOfLab(one.dry).h - lchOfLab(cloudy.dry).h + 540) % 360) - 180);
       expect(turned).toBeLessThanOrEqual(25);
+      expect(deltaE00(cloudy.dry, one.dry)).toBeLessThanOrEqual(12);
       for (const other of near.slice(i + 1)) expect(deltaE00(one.dry, other.dry)).toBeGreaterThanOrEqual(3);
       if (i > 0) expect(one.temperature).toBeLessThanOrEqual(near[i - 1]!.temperature);
     });

@@ -2,7 +2,7 @@ import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
 import type { PaintModel } from "../mixing/paint";
-import { MAX_PARTS, TOUCH } from "../mixing/parts";
+import { isCountable, TOUCH } from "../mixing/parts";
 import { predict, type MixPart } from "../mixing/predict";
 import { COUNTABLE_WATER, loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
@@ -87,7 +87,7 @@ export function variationsOf(
         const next = within
           ? counted.map((part) => (part.paint.id === paint.id ? { ...part, parts: part.parts + added } : part))
           : [...counted, { paint, parts: added }];
-        if (next.reduce((sum, { parts }) => sum + parts, 0) > MAX_PARTS) continue;
+        if (!isCountable(next.map(({ parts }) => parts))) continue;
         const total = next.reduce((sum, { parts }) => sum + parts, 0);
         const key = next.map(({ paint: { id }, parts }) => `${id} ${(parts / total).toFixed(4)}`).join();
         if (found.has(key)) continue;

@@ -31,12 +31,22 @@ export interface TakenSample {
 }
 
 /** The desk's steps in a painter's order. */
-export const DESK_STEPS = ["photo", "areas", "palette", "mixes", "darks"] as const;
+export const DESK_STEPS = ["photo", "areas", "palette", "mixes", "check"] as const;
 export type Step = (typeof DESK_STEPS)[number];
 
 /** What the palette step shows. */
 export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as const;
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
+
+/** What the last step looks at. */
+export const CHECK_VIEWS = ["darks", "warmth", "mud"] as const;
+export type CheckView = (typeof CHECK_VIEWS)[number];
+
+/** A colour that is looked at in the photo before its recipe is taken. */
+export interface Preview {
+  readonly colourId: string;
+  readonly dry: Lab;
+}
 
 /** How the mixes are laid out. */
 type MixesView = "puddles" | "areas";
@@ -89,6 +99,8 @@ export interface DeskState {
   readonly paletteView: PaletteView;
   /** Null: by puddles once every colour is mixed. */
   readonly mixesView: MixesView | null;
+  readonly checkView: CheckView;
+  readonly preview: Preview | null;
   /** Whether the palette step has been shown: from then on palettes are weighed. */
   readonly paletteSeen: boolean;
   /** A palette that is being tried in thought, in place of the tray's; null when none is. */
@@ -108,6 +120,9 @@ export interface DeskState {
   readonly setSplit: (split: number) => void;
   readonly showPalette: (view: PaletteView) => void;
   readonly showMixes: (view: MixesView) => void;
+  readonly showCheck: (view: CheckView) => void;
+  /** Shows a mix in the photo, laid as a wash; null takes it away again. */
+  readonly showPreview: (preview: Preview | null) => void;
   readonly tryPalette: (paintIds: readonly string[] | null) => void;
   readonly propose: (proposal: Proposal | null) => void;
   readonly setLasso: (use: LassoUse) => void;
@@ -165,7 +180,7 @@ const FIRST_TOOL: Readonly<Record<Step, Tool>> = {
   areas: "select",
   palette: "select",
   mixes: "sample",
-  darks: "select",
+  check: "select",
 };
 
 /** A label that no area has; null when all are taken. */
@@ -230,6 +245,8 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         paletteView: "choose",
         paletteSeen: false,
         mixesView: null,
+        checkView: "darks",
+        preview: null,
         tried: null,
         proposal: null,
         lasso: "new",
@@ -243,6 +260,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             taken: null,
             picking: null,
             tried: null,
+            preview: null,
             outlines: step !== "photo",
             ...(step !== "areas" && { proposal: null }),
             ...(step === "palette" && { paletteSeen: true }),
@@ -254,6 +272,8 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
         showPalette: (paletteView) => set({ paletteView, tried: null }),
         showMixes: (mixesView) => set({ mixesView }),
+        showCheck: (checkView) => set({ checkView, preview: null }),
+        showPreview: (preview) => set(preview ? { preview, seeing: "squint" } : { preview }),
         tryPalette: (tried) => set({ tried }),
         propose: (proposal) => set({ proposal }),
         setLasso: (lasso) => set({ lasso, tool: "lasso" }),
@@ -267,6 +287,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             selectedId,
             taken: null,
             picking: null,
+            preview: null,
             tool: picking ? FIRST_TOOL[step] : tool,
           })),
         setRadius: (radius) => set({ radius: Math.min(MAX_RADIUS, Math.max(MIN_RADIUS, radius)) }),

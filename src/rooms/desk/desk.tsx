@@ -12,8 +12,7 @@ import { useDeskAtAddress } from "./address";
 import { useAreaEdits } from "./area-edits";
 import { DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
 import { EditsProvider } from "./edits-context";
-import { DarkDetail } from "./darks-step/dark-ways";
-import { DarksStep } from "./darks-step/darks-step";
+import { CheckStep } from "./check-step/check-step";
 import { Header } from "./header";
 import { BoxesProvider, knownPaint, PaintsProvider, type KnownBox } from "./paints";
 import { AreaSheet } from "./areas-step/area-sheet";
@@ -59,7 +58,7 @@ function Panel() {
   if (step === "photo") return <PhotoStep />;
   if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
   if (step === "palette") return <PaletteStep />;
-  if (step === "darks") return area ? <DarkDetail key={area.id} area={area} /> : <DarksStep />;
+  if (step === "check") return <CheckStep area={area} />;
   return area ? <AreaDetail key={area.id} area={area} /> : <MixesStep />;
 }
 

@@ -64,6 +64,6 @@ export function nextThing({ step, atHand, areas, colours, mixed, laidOut }: Prog
       }
     : {
         says: `All ${counted(colours, "colour")} mixed from ${counted(laidOut, "paint")}.`,
-        go: step === "mixes" ? { to: "darks", words: "On to the darks" } : null,
+        go: step === "mixes" ? { to: "check", words: "Check it before painting" } : null,
       };
 }

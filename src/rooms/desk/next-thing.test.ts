@@ -29,12 +29,12 @@ test("who follows the next thing comes from a bare photo to the mixes", () => {
     says: "6 of 7 colours mixed, 1 to go.",
     go: { to: "unmixed" },
   });
-  expect(nextThing(at({ step: "mixes", ...found, laidOut: 3, mixed: 7 })).go).toMatchObject({ to: "darks" });
-  expect(nextThing(at({ step: "darks", ...found, laidOut: 3, mixed: 7 })).go).toBeNull();
+  expect(nextThing(at({ step: "mixes", ...found, laidOut: 3, mixed: 7 })).go).toMatchObject({ to: "check" });
+  expect(nextThing(at({ step: "check", ...found, laidOut: 3, mixed: 7 })).go).toBeNull();
 });
 
 test("a step that can't answer yet says what it waits for, and leads there", () => {
-  for (const step of ["palette", "mixes", "darks"] as const) {
+  for (const step of ["palette", "mixes", "check"] as const) {
     expect(nextThing(at({ step }))).toMatchObject({ says: expect.stringContaining("waits"), go: { to: "areas" } });
     expect(nextThing(at({ step, areas: 2, colours: 2, atHand: 0 }))).toMatchObject({
       says: expect.stringContaining("waits"),

@@ -7,7 +7,7 @@ export const STEP_WORDS: Readonly<Record<Step, { name: string; title: string }>>
   areas: { name: "Areas", title: "What is painted as one shape, and in what colour" },
   palette: { name: "Palette", title: "Which few paints to lay out" },
   mixes: { name: "Mixes", title: "How to mix each area's colour" },
-  darks: { name: "Darks", title: "How dark is dark, and the ways to it" },
+  check: { name: "Check", title: "How dark, how warm, and what would go dull, before a brush is wet" },
 };
 
 /** The steps in a painter's order; the present one glows. */

@@ -364,6 +364,7 @@ describe("paintings", () => {
         curve: { kind: "bent", values: [2, 3, 5, 7, 9] },
         pairs: [{ id: randomUUID(), a: { x: 0, y: 1 }, b: { x: 0.5, y: 0.5 } }],
         bother: 6,
+        meant: ["water"],
       },
     });
     expect(paintingDocument.safeParse(document).success).toBe(true);

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray, isNull, not, sql } from "drizzle-orm";
 import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
-import { NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
+import { NEW_STUDY, NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
@@ -114,7 +114,8 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
         wish: a.wish,
       })),
       palette: wells.map((well) => well.paintId),
-      study: row.painting.study,
+      // What an earlier Abendrot did not know of stands as in a new painting.
+      study: { ...NEW_STUDY, ...row.painting.study },
       approach: { ...DEFAULT_APPROACH, ...row.painting.approach },
       rules: { ...NO_RULES, ...row.painting.rules },
       palettes: row.painting.palettes,

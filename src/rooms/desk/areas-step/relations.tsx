@@ -2,6 +2,7 @@
 
 import { CircleCheck, CircleDashed, Info } from "lucide-react";
 import { useMemo } from "react";
+import type { Lab } from "@/core/colour";
 import { relationsOf } from "@/core/areas";
 import { FOCAL_WEIGHT } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
@@ -11,11 +12,23 @@ import { useTargets } from "../targets";
 import { colourName } from "../wash-words";
 import { relationWords } from "./relation-words";
 
-/** What painters check between areas, on the colours that are to be painted. */
-export function Relations() {
+interface RelationsProps {
+  readonly heading?: string;
+  /** The colours that are judged, by the ids of the washes' colours; those to be painted, if no others are given. */
+  readonly colours?: ReadonlyMap<string, Lab>;
+  readonly judgedOn?: string;
+}
+
+/** What painters check between areas. */
+export function Relations({
+  heading = "Does it hold together?",
+  colours,
+  judgedOn = "the colours to be painted",
+}: RelationsProps) {
   const areas = useDesk((s) => s.document.areas);
   const measured = useMeasured();
-  const targets = useTargets();
+  const wanted = useTargets();
+  const targets = colours ?? wanted;
   const relations = useMemo(
     () =>
       relationsOf(
@@ -38,7 +51,7 @@ export function Relations() {
   if (relations.length === 0) return null;
   return (
     <section aria-label="Relations" className="space-y-2">
-      <h3 className="font-semibold">Does it hold together?</h3>
+      <h3 className="font-semibold">{heading}</h3>
       <ul className="space-y-1.5">
         {relations.map((relation) => {
           const { id, holds } = relation;
@@ -59,7 +72,7 @@ export function Relations() {
         })}
       </ul>
       <p className="quiet text-[0.87rem] leading-snug">
-        Judged on the colours to be painted. Planes, light and weight are set in each area.
+        Judged on {judgedOn}. Planes, light and weight are set in each area.
       </p>
     </section>
   );

@@ -9,7 +9,7 @@ import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { usePhoto } from "../photo-study";
 import { useGamutTable } from "../reach";
-import { useTargets } from "../targets";
+import { useShownColours } from "../mixed";
 import { scaleOf, type Viewport } from "./viewport";
 import { ViewPainter, type DrawnWash } from "./view-painter";
 
@@ -53,7 +53,7 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   const split = useDesk((s) => s.split);
   const cube = useGamutTable();
   const areas = useDesk((s) => s.document.areas);
-  const targets = useTargets();
+  const targets = useShownColours();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [undrawable, setUndrawable] = useState(false);
   const [restored, setRestored] = useState(0);

@@ -1,7 +1,18 @@
 import { expect, test } from "vitest";
 import { lightnessOfValue } from "@/core/colour";
+import { paintModel } from "@/core/mixing";
 import type { DarkWay } from "@/core/darks";
-import { carriesWords, isDark, shortOfWords, turningWords, wayWords } from "./words";
+import {
+  carriesWords,
+  causeWords,
+  isDark,
+  shortOfWords,
+  turningWords,
+  warmthShiftWords,
+  warmthWords,
+  wayOutWords,
+  wayWords,
+} from "./words";
 
 const way = (value: number, a: number, b: number): DarkWay => ({
   kind: "tube",
@@ -47,5 +58,34 @@ test("where a darkener turns", () => {
   );
   expect(turningWords("Lemon", { noDarker: 0, dead: null, lightens: true })).toBe(
     "Lemon makes it lighter, not darker.",
+  );
+});
+
+test("how warm a mix is, and beside what is wanted", () => {
+  expect(warmthWords({ temperature: 12.4 })).toBe("warm by 12");
+  expect(warmthWords({ temperature: -7 })).toBe("cool by 7");
+  expect(warmthWords({ temperature: 2 })).toBe("neither warm nor cool");
+  const at = (b: number) => ({ L: 50, a: 0, b });
+  expect(warmthShiftWords(at(20), at(20))).toBe("warm by 16, as wanted");
+  expect(warmthShiftWords(at(20), at(0))).toBe("neither warm nor cool, 16 cooler than wanted");
+  expect(warmthShiftWords(at(-20), null)).toBe("wanted cool by 16, not mixed yet");
+});
+
+test("why a mix is dull, and its way out", () => {
+  const causes = (["pigments", "darkener", "opaque", "opposite", "partner"] as const).map((cause) =>
+    causeWords({ cause, pigments: 4 }, "Umber"),
+  );
+  expect(new Set(causes).size).toBe(5);
+  expect(causes[0]).toMatch(/^4 pigments/);
+  const paint = paintModel("umber", [{ pigmentId: "PBr7-burnt-umber", share: 1 }]);
+  const blue = paintModel("blue", [{ pigmentId: "PB29", share: 1 }]);
+  const out = { mix: [], waterParts: 3, dry: { L: 50, a: 0, b: 30 }, value: 5, chroma: 30, temperature: 20 };
+  const nameOf = (id: string): string => id.toUpperCase();
+  expect(wayOutWords({ paint, wayOut: null }, 20, nameOf)).toMatch(/purer than UMBER would\.$/);
+  expect(wayOutWords({ paint, wayOut: { ...out, without: paint, instead: null, difference: 2.34 } }, 20, nameOf)).toBe(
+    "Without UMBER: purer by 10, off by 2.3 dE00.",
+  );
+  expect(wayOutWords({ paint, wayOut: { ...out, without: paint, instead: blue, difference: 2 } }, 20, nameOf)).toMatch(
+    /^BLUE in place of UMBER: /,
   );
 });

@@ -10,7 +10,6 @@ import { coloursOf, sameRecipe, type AreaColour } from "@/model/washes";
 import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
-import { AreaNav } from "../panel/area-nav";
 import { groundOf, namedParts, usePaints, usePaper } from "../paints";
 import { useTargets } from "../targets";
 import { useWashSizes } from "../uses";
@@ -118,9 +117,7 @@ export function DarkDetail({ area }: { area: PaintingArea }) {
   const targets = useTargets();
   const darks = coloursOf(area).filter(({ id, lab }) => isDark(targets.get(id) ?? lab));
   return (
-    <section aria-label="Ways to this dark" className="space-y-3 px-6 py-4">
-      <AreaNav area={area} />
-      <h2 className="name-face text-2xl">{area.name}</h2>
+    <section aria-label="Ways to this dark" className="space-y-3">
       {darks.length === 0 && <p className="leading-snug">This area is lighter than value 4: it is no dark.</p>}
       {darks.map((colour) => (
         <DarkOf key={colour.id} area={area} colour={colour} />

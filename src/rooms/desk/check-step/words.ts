@@ -1,5 +1,7 @@
 import { describeColour, type Lab } from "@/core/colour";
 import type { DarkKind, DarkWay } from "@/core/darks";
+import type { MixMud } from "@/core/mud";
+import type { Shift } from "@/core/variations";
 import { stainWords } from "@/ui/property-words";
 import { grainOf } from "@/core/pigments";
 
@@ -31,10 +33,7 @@ const STILL_A_COLOUR = 5;
 
 /** A way in figures and words: value, warmth, what colour it still is, how it lies. */
 export function wayWords({ value, chroma, temperature, dry, granulation, staining }: DarkWay): string {
-  const lean =
-    Math.abs(temperature) < STILL_A_COLOUR
-      ? "neither warm nor cool"
-      : `${temperature > 0 ? "warm" : "cool"} by ${Math.abs(temperature).toFixed(0)}`;
+  const lean = warmthWords({ temperature });
   const still = chroma < STILL_A_COLOUR ? "a grey" : `still ${describeColour(dry).hueName} by ${chroma.toFixed(0)}`;
   return `value ${value.toFixed(1)}, ${lean}, ${still}; ${grainOf(granulation)}, ${stainWords(staining)}`;
 }
@@ -67,4 +66,59 @@ export function turningWords(
       : `${darkener} darkens it to the end.`,
     dead === null ? "Its colour never dies of it." : `From ${percent(dead)} on two thirds of its colour are gone.`,
   ].join(" ");
+}
+
+export const SHIFT_WORDS: Readonly<Record<Shift, string>> = {
+  warmer: "warmer",
+  cooler: "cooler",
+  purer: "purer",
+  quieter: "quieter",
+};
+
+/** A lean that the eye sees, as core's words for colours have it, CIELAB. From memory. */
+const LEANS = 2.5;
+
+/** How warm or cool a colour is, in words and steps of chroma. */
+export const warmthWords = ({ temperature }: { readonly temperature: number }): string =>
+  Math.abs(temperature) < LEANS
+    ? "neither warm nor cool"
+    : `${temperature > 0 ? "warm" : "cool"} by ${Math.abs(temperature).toFixed(0)}`;
+
+/** How warm a mix is, and how far that is from what is wanted. */
+export function warmthShiftWords(wanted: Lab, mix: Lab | null): string {
+  if (!mix) return `wanted ${warmthWords(describeColour(wanted))}, not mixed yet`;
+  const by = describeColour(mix).temperature - describeColour(wanted).temperature;
+  const beside =
+    Math.abs(by) < STILL_A_COLOUR
+      ? "as wanted"
+      : `${Math.abs(by).toFixed(0)} ${by > 0 ? "warmer" : "cooler"} than wanted`;
+  return `${warmthWords(describeColour(mix))}, ${beside}`;
+}
+
+/** Why a mix is duller than it should be, in a painter's words. */
+export function causeWords({ cause, pigments }: Pick<MixMud, "cause" | "pigments">, paint: string): string {
+  switch (cause) {
+    case "pigments":
+      return `${pigments} pigments in one mix dull each other.`;
+    case "darkener":
+      return `${paint} is more than the smaller part, and kills it.`;
+    case "opaque":
+      return `${paint} covers: it makes a transparent mix milky.`;
+    case "opposite":
+      return `${paint} is opposite to what is wanted.`;
+    case "partner":
+      return `${paint} leans the other way from what is wanted.`;
+  }
+}
+
+/** The way out of a dull mix and what it brings, in words. */
+export function wayOutWords(
+  { wayOut, paint }: Pick<MixMud, "wayOut" | "paint">,
+  chroma: number,
+  nameOf: (paintId: string) => string,
+): string {
+  if (!wayOut) return `No paint of this tray makes it purer. One that is purer than ${nameOf(paint.id)} would.`;
+  const { without, instead, difference } = wayOut;
+  const what = instead ? `${nameOf(instead.id)} in place of ${nameOf(without.id)}` : `Without ${nameOf(without.id)}`;
+  return `${what}: purer by ${(wayOut.chroma - chroma).toFixed(0)}, off by ${difference.toFixed(1)} dE00.`;
 }

@@ -2,26 +2,15 @@
 
 import { ArrowRight } from "lucide-react";
 import { describeColour } from "@/core/colour";
-import { predict } from "@/core/mixing";
-import { loadOfWater } from "@/core/optics";
 import { JudgingPair } from "@/ui/judging-pair";
 import { useDesk } from "../desk-store";
-import { groundOf, namedParts, usePaints, usePaper } from "../paints";
-import { useWantedColours, type WantedColour } from "../targets";
+import { useMixedColours, type MixedColour } from "../mixed";
 import { isDark, shortOfWords } from "./words";
 
 /** A dark of the painting: what is wanted, what its recipe brings, and what is missing. */
-function DarkRow({ colour }: { colour: WantedColour }) {
+function DarkRow({ colour }: { colour: MixedColour }) {
   const select = useDesk((s) => s.select);
-  const areas = useDesk((s) => s.document.areas);
-  const paints = usePaints();
-  const paper = usePaper();
-  const first = areas.find(({ id }) => id === colour.overId)?.recipe ?? null;
-  const parts = colour.recipe && namedParts(colour.recipe, paints);
-  const mix =
-    colour.recipe && parts
-      ? predict(parts, loadOfWater(colour.recipe.waterParts), groundOf(first, paper, paints)).dry
-      : null;
+  const mix = colour.laid?.dry ?? null;
   const wanted = describeColour(colour.lab);
   return (
     <li className="border-t border-(--hairline)">
@@ -49,14 +38,13 @@ function DarkRow({ colour }: { colour: WantedColour }) {
   );
 }
 
-/** The step after the mixes: how dark is dark. All darks of the painting, the darkest first. */
-export function DarksStep() {
-  const wanted = useWantedColours();
+/** All darks of the painting, the darkest first. */
+export function DarkList() {
+  const wanted = useMixedColours();
   const darks = wanted.filter(({ lab }) => isDark(lab)).sort((a, b) => a.lab.L - b.lab.L);
   return (
-    <section aria-label="Darks step" className="p-6 pt-4">
-      <h2 className="name-face text-2xl">How dark is dark?</h2>
-      <p className="quiet mt-1 leading-snug">
+    <section aria-label="All darks">
+      <p className="quiet leading-snug">
         A photo&apos;s darks are flat. In paint they need pigment, not water, and can stay a colour. Open one for its
         ways, side by side.
       </p>

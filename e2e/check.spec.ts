@@ -1,0 +1,127 @@
+import { expect, test, type Page } from "@playwright/test";
+import { saved, step, undo } from "./photo-page";
+import { startServer, type RunningServer } from "./server";
+
+/** The step after the mixes: how dark, how warm, and what would go dull. */
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+
+const darks = (page: Page) =>
+  page.getByRole("region", { name: "All darks" }).getByRole("list", { name: "Darks" }).getByRole("listitem");
+const ways = (page: Page) => page.getByRole("list", { name: "Ways to a dark" }).getByRole("listitem");
+
+const view = (page: Page, name: string) =>
+  page.getByRole("radiogroup", { name: "What is checked" }).getByRole("radio", { name, exact: true }).click();
+const dull = (page: Page) => page.getByRole("list", { name: "What would go dull" }).getByRole("listitem");
+
+test("a colour is looked at in the photo, shifted at its value and undone; made dull, it is told with a way out", async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.locator("canvas[data-drawn]").first().waitFor();
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  await step(page, "Check");
+  await view(page, "Warm and cool");
+  const rows = page.getByRole("list", { name: "From warm to cool" }).getByRole("listitem");
+  await expect(rows).toHaveCount(12);
+  await expect(rows.first()).toContainText(/warm by \d+, /);
+  await expect(page.getByRole("region", { name: "Relations" })).toContainText("Judged on the mixes as they dry");
+
+  await page.getByRole("button", { name: "Shift Brick in the sun" }).click();
+  const warmth = page.getByRole("region", { name: "Warmth of this area" });
+  const shift = warmth.getByRole("radiogroup", { name: "Which way" });
+  const told = async (): Promise<readonly [value: number, warm: number]> => {
+    const text = await warmth.innerText();
+    return [Number(/value (\d\.\d)/.exec(text)![1]), Number(/, warm by (\d+)/.exec(text)![1])];
+  };
+  const [value, warm] = await told();
+  await shift.getByRole("radio", { name: "cooler" }).click();
+  const cooler = warmth.getByRole("list", { name: "Ways to make it cooler" });
+  await cooler
+    .getByRole("button", { name: /^Look at / })
+    .first()
+    .click();
+  await expect(page.locator("canvas[data-drawn=squint]")).toBeVisible();
+  await expect(cooler.getByRole("button", { name: /^Look at / }).first()).toHaveAttribute("aria-pressed", "true");
+  await cooler.getByRole("button", { name: /^Use / }).first().click();
+  await expect.poll(async () => (await told())[1]).toBeLessThanOrEqual(warm - 3);
+  expect(Math.abs((await told())[0] - value)).toBeLessThanOrEqual(0.2);
+  await undo(page);
+  await expect.poll(told).toEqual([value, warm]);
+
+  await view(page, "Mud");
+  await expect(page.getByRole("region", { name: "Mud" })).toContainText("Nothing goes dull here");
+  await view(page, "Warm and cool");
+  for (let pressed = 0; pressed < 3; pressed++) {
+    const before = await told();
+    await warmth.getByRole("radio", { name: "quieter" }).click();
+    await warmth
+      .getByRole("list", { name: "Ways to make it quieter" })
+      .getByRole("button", { name: /^Use / })
+      .first()
+      .click();
+    await expect.poll(told).not.toEqual(before);
+  }
+  await view(page, "Mud");
+  await expect(dull(page).first()).toContainText(/Brick in the sun comes out greyer by \d+/);
+  await dull(page)
+    .first()
+    .getByRole("button", { name: /^Use .* for Brick in the sun$/ })
+    .click();
+  await expect(page.getByRole("region", { name: "Mud" })).toContainText("Nothing goes dull here");
+
+  // What is meant so is no longer warned of, and is kept with the painting.
+  await page.getByRole("button", { name: "All areas" }).click();
+  await page.getByRole("button", { name: "It is meant so: Clean tints want clean water" }).click();
+  await expect(dull(page)).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await view(page, "Mud");
+  await page.getByRole("button", { name: "Warn again: Clean tints want clean water" }).click();
+  await expect(dull(page)).toHaveCount(1);
+});
+
+test("the darks stand darkest first; one opens with its ways, one is taken and undone, and its turning is told", async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.locator("canvas[data-drawn]").first().waitFor();
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  await page.getByRole("region", { name: "Next" }).getByRole("button", { name: "Check it before painting" }).click();
+  await expect(page).toHaveURL(/step=check/);
+  const texts = await darks(page).allTextContents();
+  const wanted = texts.map((text) => Number(/wanted (\d+\.\d)/.exec(text)![1]));
+  expect(wanted.length).toBeGreaterThan(2);
+  expect(wanted).toEqual([...wanted].sort((a, b) => a - b));
+  for (const value of wanted) expect(value).toBeLessThan(4);
+  await expect(darks(page).first()).toContainText(/mixed \d\.\d: /);
+
+  await darks(page).first().getByRole("button").click();
+  const region = page.getByRole("region", { name: "Ways to this dark" });
+  await expect(region).toContainText(/Wanted: value \d\.\d over \d+ cm²/);
+  expect(await ways(page).count()).toBeGreaterThan(1);
+  await expect(ways(page).first()).toContainText(/value \d\.\d, .*off by \d+\.\d dE00/);
+  await expect(region.getByRole("region", { name: "Where it turns" })).toContainText(/darker|lighter/);
+  const use = region.getByRole("button", { name: /^Use / }).and(page.locator(":enabled")).first();
+  await use.click();
+  await expect(region.getByRole("button", { name: /^Use / }).and(page.locator(":disabled"))).toHaveCount(1);
+  await saved(page);
+  await page.reload();
+  await expect(region.getByRole("button", { name: /^Use / }).and(page.locator(":disabled"))).toHaveCount(1);
+  await page.getByRole("button", { name: "All areas" }).click();
+  await expect(darks(page).first()).toBeVisible();
+
+  // Without paints there is no dark, and it is said where to find one.
+  await step(page, "Check");
+  await darks(page).first().getByRole("button").click();
+  const wells = page.getByRole("region", { name: "Tray" }).getByRole("listitem").getByRole("group");
+  for (let left = await wells.count(); left > 0; left--) {
+    await wells.first().press("Delete");
+    await expect(wells).toHaveCount(left - 1);
+  }
+  await expect(region).toContainText("The tray is empty: lay paints out below.");
+});

@@ -1,0 +1,111 @@
+import { useMemo } from "react";
+import type { AreasMeasured } from "@/core/areas";
+import { workableLoad } from "@/core/mixing";
+import { meetingMud, mixMud, type MeetingMud, type MixMud } from "@/core/mud";
+import { loadOfWater } from "@/core/optics";
+import type { PaintModel } from "@/core/mixing";
+import type { PaintingArea } from "@/model/painting";
+import { coloursOf } from "@/model/washes";
+import { useDesk } from "../desk-store";
+import { useMixedColours, type MixedColour } from "../mixed";
+import { usePaints } from "../paints";
+import { useMeasured } from "../photo-study";
+
+type AreaBorder = AreasMeasured["borders"][number];
+
+/** Something that would go dull. `key` names it where the painter overrules it. */
+export type Warning = { readonly key: string; readonly lost: number } & (
+  | { readonly kind: "mix"; readonly colour: MixedColour; readonly mud: MixMud }
+  | { readonly kind: "meeting"; readonly one: MixedColour; readonly two: MixedColour; readonly mud: MeetingMud }
+  | { readonly kind: "lifting"; readonly colour: MixedColour; readonly first: MixedColour }
+  | { readonly kind: "water"; readonly clean: MixedColour; readonly dark: MixedColour }
+);
+
+/** An edge that is softer than this in the photo is laid wet in wet, if nothing else is decided. From memory. */
+const SOFT_BELOW = 0.4;
+/** A border shorter than this share of the sheet's width is no meeting. From memory. */
+const SHORTEST_MEETING = 0.04;
+/** Paints that hold less than this lift under a second wash (ui/property-words.ts). From memory. */
+const LIFTS_BELOW = 0.4;
+/** A tint so light and pure shows what a dirty well leaves in it: Munsell value, chroma. From memory. */
+const CLEAN = { value: 7, chroma: 15 } as const;
+const DARK_VALUE = 4;
+
+/** Whether two neighbours will be laid wet in wet: as decided in the areas, or else as soft as the photo shows it. */
+const meetsWet = (one: PaintingArea, two: PaintingArea, { hardness }: AreaBorder): boolean =>
+  one.edge !== "hard" && two.edge !== "hard" && (one.edge === "soft" || two.edge === "soft" || hardness < SOFT_BELOW);
+
+/** Of two washes the colours that lie nearest each other in the photo. */
+function nearest(
+  one: readonly MixedColour[],
+  two: readonly MixedColour[],
+  at: ReadonlyMap<string, { readonly x: number; readonly y: number }>,
+): readonly [MixedColour, MixedColour] | null {
+  let best: readonly [MixedColour, MixedColour] | null = null;
+  let least = Infinity;
+  for (const a of one)
+    for (const b of two) {
+      const [p, q] = [at.get(a.id)!, at.get(b.id)!];
+      const away = Math.hypot(p.x - q.x, p.y - q.y);
+      if (away < least) [best, least] = [[a, b], away];
+    }
+  return best;
+}
+
+/** What of a plan would go dull, worst first. */
+export function warningsOf(
+  colours: readonly MixedColour[],
+  areas: readonly PaintingArea[],
+  borders: readonly AreaBorder[],
+  tray: readonly PaintModel[],
+): readonly Warning[] {
+  const found: Warning[] = [];
+  for (const colour of colours) {
+    const { laid, lab, areaCm2, ground } = colour;
+    if (!laid) continue;
+    const mud = mixMud(laid.mix, laid.waterParts, lab, tray, workableLoad(areaCm2), ground);
+    if (mud) found.push({ kind: "mix", key: `mix ${colour.id}`, colour, mud, lost: mud.lost });
+    const first = colours.find(({ id }) => id === colour.overId);
+    if (!first?.laid) continue;
+    const total = first.laid.mix.reduce((sum, { parts }) => sum + parts, 0);
+    const holds = first.laid.mix.reduce((sum, { paint, parts }) => sum + (paint.staining * parts) / total, 0);
+    if (holds < LIFTS_BELOW) found.push({ kind: "lifting", key: `lifting ${colour.id}`, colour, first, lost: 0 });
+  }
+  const at = new Map(areas.flatMap((area) => coloursOf(area).map((colour) => [colour.id, colour.at] as const)));
+  const wet = (area: PaintingArea): readonly MixedColour[] =>
+    colours.filter(({ areaId, laid, overId }) => areaId === area.id && laid && overId === null);
+  for (const border of borders) {
+    const [a, b] = [border.a, border.b].map((label) => areas.find(({ region }) => region === label));
+    if (!a || !b || border.length < SHORTEST_MEETING || !meetsWet(a, b, border)) continue;
+    const pair = nearest(wet(a), wet(b), at);
+    if (!pair) continue;
+    const [one, two] = pair;
+    const [p, q] = [one.laid!, two.laid!].map(({ mix, waterParts }) => ({ mix, load: loadOfWater(waterParts) }));
+    const mud = meetingMud(p!, q!, one.ground);
+    if (mud)
+      found.push({ kind: "meeting", key: `meeting ${[a.id, b.id].sort().join(" ")}`, one, two, mud, lost: mud.lost });
+  }
+  const clean = colours.find(({ laid }) => laid && laid.value >= CLEAN.value && laid.chroma >= CLEAN.chroma);
+  const dark = colours.find(({ laid }) => laid && laid.value < DARK_VALUE);
+  if (clean && dark) found.push({ kind: "water", key: "water", clean, dark, lost: 0 });
+  return found.sort((one, two) => two.lost - one.lost);
+}
+
+/** Areas that a warning concerns. */
+export const concerns = (warning: Warning, areaId: string): boolean =>
+  warning.kind === "meeting"
+    ? warning.one.areaId === areaId || warning.two.areaId === areaId
+    : warning.kind !== "water" && warning.colour.areaId === areaId;
+
+/** What of this painting would go dull. */
+export function useWarnings(): readonly Warning[] {
+  const colours = useMixedColours();
+  const areas = useDesk((s) => s.document.areas);
+  const palette = useDesk((s) => s.document.palette);
+  const paints = usePaints();
+  const measured = useMeasured();
+  return useMemo(() => {
+    const tray = palette.flatMap((id) => paints.get(id)?.model ?? []);
+    return warningsOf(colours, areas, measured?.borders ?? [], tray);
+  }, [colours, areas, palette, paints, measured]);
+}
