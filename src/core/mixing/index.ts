@@ -24,4 +24,5 @@ export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe 
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";
 export { type MeasuredOptics } from "./paint";
+export { mixSteps } from "./steps";
 export { layersOf, workableLoad } from "./workable";

@@ -14,6 +14,7 @@ import { stainWords } from "@/ui/property-words";
 import { Strip } from "@/ui/strip";
 import { TypedText } from "@/ui/typed-text";
 import { MeasuredSection } from "./measured-section";
+import { BestFriends } from "./friends";
 import { useModelOf } from "./measured";
 import { usePaintbox, usePaintboxStore } from "./paintbox-store";
 
@@ -377,6 +378,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
           parse={(batch) => ({ batch: batch.trim() })}
         />
       </Row>
+      <BestFriends paint={paint} />
       <SameAs paint={paint} />
       <section aria-label="On the label" className="space-y-1.5">
         <h3 className="font-semibold">

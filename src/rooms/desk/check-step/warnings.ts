@@ -31,6 +31,9 @@ const LIFTS_BELOW = 0.4;
 const CLEAN = { value: 7, chroma: 15 } as const;
 const DARK_VALUE = 4;
 
+/** What a warning of a colour's mix is overruled by. */
+export const mixWarningKey = (colourId: string): string => `mix ${colourId}`;
+
 /** Whether two neighbours will be laid wet in wet: as decided in the areas, or else as soft as the photo shows it. */
 const meetsWet = (one: PaintingArea, two: PaintingArea, { hardness }: AreaBorder): boolean =>
   one.edge !== "hard" && two.edge !== "hard" && (one.edge === "soft" || two.edge === "soft" || hardness < SOFT_BELOW);
@@ -64,7 +67,7 @@ export function warningsOf(
     const { laid, lab, areaCm2, ground } = colour;
     if (!laid) continue;
     const mud = mixMud(laid.mix, laid.waterParts, lab, tray, workableLoad(areaCm2), ground);
-    if (mud) found.push({ kind: "mix", key: `mix ${colour.id}`, colour, mud, lost: mud.lost });
+    if (mud) found.push({ kind: "mix", key: mixWarningKey(colour.id), colour, mud, lost: mud.lost });
     const first = colours.find(({ id }) => id === colour.overId);
     if (!first?.laid) continue;
     const total = first.laid.mix.reduce((sum, { parts }) => sum + parts, 0);

@@ -5,6 +5,7 @@ import type { Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useLaid, useLookedAt, useReach } from "../reach";
+import { AgreementChart } from "./agreement-chart";
 import { listed } from "./words";
 
 const RING_PX = 300;
@@ -152,6 +153,7 @@ export function WashView() {
         </div>
         <Ring paints={inRing} />
       </section>
+      {own.length > 1 && <AgreementChart paints={own.slice(0, 10)} paper={paper} />}
       <section aria-label="Mixing chart">
         <h3 className="font-semibold">Every two of them</h3>
         {own.length < 2 ? (

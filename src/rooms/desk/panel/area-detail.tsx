@@ -15,6 +15,7 @@ import { useWashSizes } from "../uses";
 import { placeName, WASH_WORDS } from "../wash-words";
 import { AreaName, AreaNav } from "./area-nav";
 import { ColourFacts } from "./colour-facts";
+import { MudNote } from "./mud-note";
 import { PhotoAndTarget } from "./photo-and-target";
 import { RecipeEditor } from "./recipe-editor";
 import { SourceChoice } from "./source-choice";
@@ -208,12 +209,14 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
             </button>
           </div>
           <RecipeEditor
+            key={[colour.id, ...colour.recipe.parts.map(({ paintId }) => paintId)].join(" ")}
             colourId={colour.id}
             recipe={colour.recipe}
             target={target}
             areaCm2={sizes.get(colour.id) ?? 0}
             paper={ground}
           />
+          <MudNote {...common} areaCm2={sizes.get(colour.id) ?? 0} />
         </div>
       )}
       <div className="border-t border-(--hairline) pt-4">

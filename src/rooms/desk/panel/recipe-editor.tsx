@@ -1,8 +1,9 @@
 "use client";
 
 import { Minus, Plus } from "lucide-react";
+import { useState } from "react";
 import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
-import { comesOut, HANDS, predict, TOUCH } from "@/core/mixing";
+import { comesOut, HANDS, mixSteps, predict, TOUCH } from "@/core/mixing";
 import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
@@ -46,7 +47,23 @@ function Step({
   );
 }
 
-/** The recipe in use: its prediction follows at once when a part or the water is changed. */
+/** What the puddle dries to after a step. */
+function AfterIt({ dry, label }: { dry: Lab; label: string }) {
+  return (
+    <span
+      role="img"
+      aria-label={label}
+      title={label}
+      className="h-6 w-8 shrink-0"
+      style={{ background: screenColourOfLab(dry).hex }}
+    />
+  );
+}
+
+/**
+ * The recipe in use, step by step: its prediction follows at once when a part or the water is changed. Keyed by the
+ * paints: their order stays while their parts change.
+ */
 export function RecipeEditor({
   colourId,
   recipe,
@@ -65,11 +82,19 @@ export function RecipeEditor({
   const paints = usePaints();
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const hand = useDesk((s) => s.document.approach.hand);
+  const [order] = useState(() => [...recipe.parts].sort((a, b) => b.parts - a.parts).map(({ paintId }) => paintId));
   const parts = namedParts(recipe, paints);
   if (!parts) {
     return <p className="text-warning">A paint of this recipe has left the paintbox. Choose another way below.</p>;
   }
-  const { dry, wet } = predict(parts, loadOfWater(recipe.waterParts), paper);
+  const load = loadOfWater(recipe.waterParts);
+  const { dry, wet } = predict(parts, load, paper);
+  const steps = mixSteps(
+    [...parts].sort((a, b) => order.indexOf(a.paint.id) - order.indexOf(b.paint.id)),
+    load,
+    paper,
+  );
+  const nameOf = (id: string): string => parts.find(({ paint }) => paint.id === id)!.name;
   const change = (next: Partial<StoredRecipe>): void => chooseRecipes(new Map([[colourId, { ...recipe, ...next }]]));
   const setParts = (paintId: string, amount: number): void =>
     change({ parts: recipe.parts.map((part) => (part.paintId === paintId ? { ...part, parts: amount } : part)) });
@@ -87,7 +112,7 @@ export function RecipeEditor({
       </div>
       <ComesOutWords
         explained
-        comesOut={comesOut(target, parts, loadOfWater(recipe.waterParts), paper, HANDS[hand])}
+        comesOut={comesOut(target, parts, load, paper, HANDS[hand])}
         hand={HAND_WORDS[hand]}
         nameOf={(paintId) => paints.get(paintId)?.name ?? "paint"}
       />
@@ -102,11 +127,16 @@ export function RecipeEditor({
         onWater={(waterParts) => change({ waterParts })}
       />
       <div className="space-y-1 border-t border-(--hairline) pt-2.5">
-        {parts.map(({ paint, parts: amount, name }) => (
+        <p className="label-line">Step by step: what it dries to after each paint, at this strength</p>
+        {steps.map(({ paint, parts: amount, dry: after }, i) => (
           <div key={paint.id} className="flex items-center gap-2">
-            <span className="min-w-0 flex-1 truncate">{name}</span>
+            <AfterIt dry={after} label={`With ${nameOf(paint.id)}`} />
+            <span className="min-w-0 flex-1 truncate">
+              {i > 0 && <span className="quiet">+ </span>}
+              {nameOf(paint.id)}
+            </span>
             <Step
-              label={`Less ${name}`}
+              label={`Less ${nameOf(paint.id)}`}
               disabled={parts.length === 1 || amount <= TOUCH}
               onClick={() => setParts(paint.id, fewer(amount))}
             >
@@ -116,7 +146,7 @@ export function RecipeEditor({
               {partsWord(amount)}
             </span>
             <Step
-              label={`More ${name}`}
+              label={`More ${nameOf(paint.id)}`}
               disabled={parts.length === 1 || amount >= MAX_PARTS}
               onClick={() => setParts(paint.id, more(amount))}
             >
@@ -125,7 +155,7 @@ export function RecipeEditor({
           </div>
         ))}
         <div className="flex items-center gap-2">
-          <span className="flex-1">Water</span>
+          <span className="flex-1 pl-10">Water</span>
           <Step
             label="Less water"
             disabled={recipe.waterParts <= 0}
