@@ -147,6 +147,30 @@ const rooms: readonly (readonly [
     ],
   ],
   [
+    "the check before painting",
+    "/",
+    (page) => step(page, /Check$/),
+    [
+      ["its darks", (page) => page.getByRole("list", { name: "Darks" }).waitFor()],
+      [
+        "what is warm and cool",
+        async (page) => {
+          await page.getByRole("radio", { name: "Warm and cool" }).click();
+          await page.getByRole("region", { name: "Relations" }).waitFor();
+        },
+      ],
+      ["what goes dull", (page) => page.getByRole("radio", { name: "Mud" }).click()],
+      [
+        "a dark, warm and cool",
+        async (page) => {
+          await page.getByRole("radio", { name: "Warm and cool" }).click();
+          await page.getByRole("button", { name: "Shift Brick in shade" }).click();
+          await page.getByRole("region", { name: "Shift it" }).waitFor();
+        },
+      ],
+    ],
+  ],
+  [
     "the palette step",
     "/",
     async (page) => {
@@ -202,13 +226,15 @@ const rooms: readonly (readonly [
     [
       ["a paint", (page) => page.getByRole("list", { name: "Paints" }).getByRole("button", { name: /Payne/ }).click()],
       [
-        "a paint measured twice",
+        "a paint measured twice, and its friends",
         async (page) => {
           await page
             .getByRole("list", { name: "Paints" })
             .getByRole("button", { name: /Anthraquinone/ })
             .click();
           await page.getByRole("region", { name: "Measured" }).scrollIntoViewIfNeeded();
+          await page.getByRole("button", { name: "Its best friends" }).click();
+          await expect(page.getByRole("list", { name: /make a grey/ }).getByRole("listitem")).not.toHaveCount(0);
         },
       ],
       ["the boxes", (page) => page.getByRole("tab", { name: "Boxes" }).click()],

@@ -56,13 +56,13 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
   await view(page, "Mud");
   await expect(page.getByRole("region", { name: "Mud" })).toContainText("Nothing goes dull here");
   await view(page, "Warm and cool");
-  for (let pressed = 0; pressed < 3; pressed++) {
+  for (let pressed = 0; pressed < 2; pressed++) {
     const before = await told();
     await warmth.getByRole("radio", { name: "quieter" }).click();
     await warmth
       .getByRole("list", { name: "Ways to make it quieter" })
       .getByRole("button", { name: /^Use / })
-      .first()
+      .last()
       .click();
     await expect.poll(told).not.toEqual(before);
   }

@@ -184,6 +184,15 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   );
   expect(painted).toBeGreaterThan(0.3);
   expect(painted).toBeLessThan(0.7);
+  const agree = panel(page).getByRole("table", { name: "Which paints agree" }).getByRole("button");
+  await expect(agree).toHaveCount((paints * (paints - 1)) / 2);
+  await agree.last().click();
+  const said = /^(.*) and (.*): (stay clean|quieten each other|make a grey)$/.exec(
+    (await agree.last().getAttribute("aria-label"))!,
+  )!;
+  await expect(panel(page).getByRole("region", { name: "Which agree" })).toContainText(
+    `${said[1]} and ${said[2]} ${said[3]}`,
+  );
   await expect(panel(page).getByRole("table", { name: "Pairs in five ratios" }).getByRole("row")).toHaveCount(
     1 + (paints * (paints - 1)) / 2,
   );
