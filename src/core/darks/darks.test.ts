@@ -37,6 +37,21 @@ describe("ways to a dark", () => {
     expect(value).toBeLessThan(3);
   });
 
+  test("the most colour at its value: as dark, and no other way that is as dark keeps more", () => {
+    for (const wanted of [2.5, 3.5]) {
+      const all = darkWays(tray, { L: lightnessOfValue(wanted), a: 0, b: 0 }, 20, paper);
+      const purest = all.find(({ kind }) => kind === "purest")!;
+      expect(Math.abs(purest.value - wanted)).toBeLessThanOrEqual(0.2);
+      for (const way of all)
+        if (way.layers === 1 && Math.abs(way.value - wanted) <= 0.1)
+          expect(way.chroma).toBeLessThanOrEqual(purest.chroma + 1);
+    }
+    const violet = darkWays(tray, { L: lightnessOfValue(2.5), a: 8, b: -8 }, 20, paper);
+    const { a, b } = violet.find(({ kind }) => kind === "purest")!.dry;
+    expect(Math.abs((((Math.atan2(b, a) * 180) / Math.PI + 45 + 540) % 360) - 180)).toBeLessThanOrEqual(45);
+    expect(Math.hypot(a, b)).toBeGreaterThan(Math.hypot(8, 8));
+  });
+
   test("the darkener is never more than a third", () => {
     const { parts } = of("darkener");
     const total = parts.reduce((sum, { parts: n }) => sum + n, 0);

@@ -7,9 +7,10 @@ import { workableLoad } from "../mixing/workable";
 import { COUNTABLE_WATER, loadOfWater, MAX_LOAD, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { isKind, traitsOf, type PaintTraits } from "../palette/traits";
+import { atValue } from "../variations/variations";
 
 /** How a dark is come by, each different in kind. */
-export type DarkKind = "primaries" | "opposites" | "darkener" | "tube" | "layers";
+export type DarkKind = "primaries" | "opposites" | "darkener" | "tube" | "layers" | "purest";
 
 /** A way to a dark, and what it comes to when dry. */
 export interface DarkWay {
@@ -69,6 +70,46 @@ const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) -
 const isDarkener = (traits: PaintTraits): boolean => isKind(traits, "dark brown") || isKind(traits, "neutral");
 const isEarthen = ({ family }: PaintTraits): boolean => family === "earth" || family === "black" || family === "white";
 
+/** From this chroma on a dark has a hue, and keeps it within so many degrees. From memory. */
+const A_HUE = 5;
+const SAME_HUE = 45;
+/** Proportions tried for the most colour. */
+const FOR_COLOUR = [
+  [1, 0],
+  [3, 1],
+  [1, 1],
+  [1, 3],
+] as const;
+
+/**
+ * The most colour that one paint or any two of them keep at the value and of about the hue of a dark, at no more than a
+ * strength; of any hue where it is a grey. Null when none comes down to it.
+ */
+function purestAt(paints: readonly PaintModel[], wanted: Lab, strongest: Load, paper: Paper): Laid | null {
+  const { value, chroma, hueDegrees } = describeColour(wanted);
+  let best: Laid | null = null;
+  let most = 0;
+  paints.forEach((paint, i) =>
+    paints
+      .slice(i + 1)
+      .concat(paint)
+      .forEach((other) => {
+        for (const [p, q] of other === paint ? FOR_COLOUR.slice(0, 1) : FOR_COLOUR.slice(1)) {
+          const mix = [
+            { paint, parts: p },
+            { paint: other, parts: q },
+          ].filter(({ parts }) => parts > 0);
+          const laid = atValue(mix, value, strongest, paper);
+          if (!laid || laid.chroma <= most) continue;
+          if (chroma >= A_HUE && apart(describeColour(laid.dry).hueDegrees, hueDegrees) > SAME_HUE) continue;
+          most = laid.chroma;
+          best = { mix, waterParts: laid.waterParts, layers: 1 };
+        }
+      }),
+  );
+  return best;
+}
+
 /** What a way comes to. */
 function weighed(kind: DarkKind, { mix, waterParts, layers }: Laid, wanted: Lab, paper: Paper): DarkWay {
   const load = layers * loadOfWater(waterParts);
@@ -94,7 +135,8 @@ function weighed(kind: DarkKind, { mix, waterParts, layers }: Laid, wanted: Lab,
 /**
  * Ways to a dark of a size, at most one of each kind, the nearest to what is wanted first: the two darkest primaries,
  * opposites, a base with a darkening brown or black as the smaller part, one paint from the tube, and the best mix of
- * two in two layers. All are at strengths that can be laid over so large a wash in one go.
+ * two in two layers; and what keeps the most colour at that value. All are at strengths that can be laid over so large
+ * a wash in one go.
  * @param wanted the dark to paint
  * @param areaCm2 its size; 0 when it is not known
  */
@@ -157,5 +199,7 @@ export function darkWays(
         2,
       );
   }
+  const purest = describeColour(wanted).value <= PALEST ? purestAt(paints, wanted, strongest * 1.1, paper) : null;
+  if (purest) best.set("purest", weighed("purest", purest, wanted, paper));
   return [...best.values()].sort((a, b) => a.difference - b.difference);
 }

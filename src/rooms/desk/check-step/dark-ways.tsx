@@ -13,6 +13,7 @@ import { useDesk } from "../desk-store";
 import { groundOf, namedParts, usePaints, usePaper } from "../paints";
 import { useTargets } from "../targets";
 import { useWashSizes } from "../uses";
+import { TooLight } from "./too-light";
 import { carriesWords, isDark, KIND_NAMES, turningWords, wayWords } from "./words";
 
 const TurningChart = dynamic(() => import("./turning-chart").then(({ TurningChart: chart }) => chart), { ssr: false });
@@ -81,6 +82,7 @@ function DarkOf({ area, colour }: { area: PaintingArea; colour: AreaColour }) {
     };
   }, [darkened, paints, ground]);
   const value = describeColour(target).value;
+  const mix = colour.recipe && namedParts(colour.recipe, paints);
   return (
     <div className="space-y-2">
       <p className="leading-snug">
@@ -108,6 +110,7 @@ function DarkOf({ area, colour }: { area: PaintingArea; colour: AreaColour }) {
           <TurningChart path={path} darkener={path.name} />
         </section>
       )}
+      {mix && colour.recipe && <TooLight mix={mix} waterParts={colour.recipe.waterParts} paper={ground} />}
     </div>
   );
 }

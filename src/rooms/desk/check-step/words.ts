@@ -1,5 +1,5 @@
 import { describeColour, type Lab } from "@/core/colour";
-import type { DarkKind, DarkWay } from "@/core/darks";
+import type { DarkKind, DarkWay, Slip } from "@/core/darks";
 import type { MixMud } from "@/core/mud";
 import type { Shift } from "@/core/variations";
 import { stainWords } from "@/ui/property-words";
@@ -26,6 +26,7 @@ export const KIND_NAMES: Readonly<Record<DarkKind, string>> = {
   darkener: "With a darkener, the smaller part",
   tube: "From the tube",
   layers: "In two layers",
+  purest: "The most colour at this value",
 };
 
 /** Chroma above which a dark still is of a colour and not a grey, CIELAB. From memory. */
@@ -122,3 +123,37 @@ export function wayOutWords(
   const what = instead ? `${nameOf(instead.id)} in place of ${nameOf(without.id)}` : `Without ${nameOf(without.id)}`;
   return `${what}: purer by ${(wayOut.chroma - chroma).toFixed(0)}, off by ${difference.toFixed(1)} dE00.`;
 }
+
+const SLIPS: Readonly<Record<Slip, { readonly name: string; readonly mend: string }>> = {
+  "wet brush": {
+    name: "A rinsed brush went in wet",
+    mend: "Dab it on a cloth first: a damp brush takes paint, a wet one brings water.",
+  },
+  "rinsed between": {
+    name: "Rinsed before every pick-up",
+    mend: "Take all the paint you need before you rinse.",
+  },
+  "wet edge": {
+    name: "Paint from the wet edge of the well",
+    mend: "Take it from the middle, or squeeze out fresh: at the edge it is half water.",
+  },
+  "topped up": {
+    name: "Too little, topped up with water",
+    mend: "Mix half as much again as you think; top up with the same mix, not with water.",
+  },
+  "in the well": {
+    name: "Judged in the well",
+    mend: "There it lies thick and looks dark: judge it drawn out on scrap, and dry.",
+  },
+  dabbed: {
+    name: "Tested as a dab",
+    mend: "A dab lies thicker: draw the brush out, as you will on the sheet.",
+  },
+  wet: {
+    name: "Judged while wet",
+    mend: "Wet paint is darker than dry: wait, or mix it darker than looks right.",
+  },
+};
+
+/** What may have happened to a mix that came out too light, and what to do about it. */
+export const slipWords = (slip: Slip): { readonly name: string; readonly mend: string } => SLIPS[slip];
