@@ -32,6 +32,7 @@ const CORE_ORDER = [
   "planning",
   "palette",
   "variations",
+  "grounds",
   "darks",
   "mud",
   "calibration",

@@ -7,10 +7,8 @@ const page = await browser.newPage({viewport:{width:1280,height:800},reducedMoti
 page.on("console",m=>["error"].includes(m.type())&&console.log(m.text().slice(0,300))); page.on("pageerror",e=>console.log("ERR",e.message));
 await page.goto(server.url); await page.waitForSelector("canvas[data-drawn]",{timeout:90000}); await page.waitForFunction(()=>!document.querySelector("[inert]"));
 const go=async(n)=>page.getByRole("navigation",{name:"Steps"}).getByRole("button",{name:new RegExp(n)}).click();
-await go("Palette"); await page.getByRole("radio",{name:"In water"}).click(); await page.waitForTimeout(1500);
-await page.getByRole("table",{name:"Which paints agree"}).scrollIntoViewIfNeeded(); await page.getByRole("button",{name:/^Ultramarine and Burnt sienna/}).click(); await page.waitForTimeout(500); await page.screenshot({path:"/tmp/l1.png"});
-await go("Mixes"); await page.getByRole("button",{name:/^Area 5/}).first().click(); await page.waitForTimeout(2500); 
-await page.getByText("Step by step").scrollIntoViewIfNeeded(); await page.screenshot({path:"/tmp/l2.png"});
-await page.goto(server.url+"/paintbox"); await page.waitForFunction(()=>!document.querySelector("[inert]")); await page.getByRole("list",{name:"Paints"}).getByRole("button",{name:/Ultramarine/}).first().click(); 
-await page.getByRole("button",{name:"Its best friends"}).click(); await page.waitForTimeout(500); await page.getByRole("button",{name:"Its best friends"}).scrollIntoViewIfNeeded(); await page.mouse.wheel(0,300); await page.waitForTimeout(500); await page.screenshot({path:"/tmp/l3.png"});
+await go("Check"); await page.getByRole("radio",{name:"Warm and cool",exact:true}).click(); await page.getByRole("radio",{name:"Planned"}).click(); await page.waitForTimeout(1500); await page.screenshot({path:"/tmp/l1.png"});
+await page.getByRole("button",{name:/^Shift Canal/}).click(); await page.getByRole("button",{name:/Not decided yet/}).click(); await page.waitForTimeout(600); await page.getByRole("button",{name:/Not decided yet/}).scrollIntoViewIfNeeded(); await page.mouse.move(1060,400); await page.mouse.wheel(0,400); await page.waitForTimeout(500);
+await page.getByRole("list",{name:"Grounds for the subject"}).getByRole("button",{name:/^Look at/}).first().click(); await page.waitForTimeout(800); await page.screenshot({path:"/tmp/l2.png"});
+await page.getByRole("button",{name:"All areas"}).click(); await page.getByRole("radio",{name:"Darks"}).click(); await page.getByRole("list",{name:"Darks"}).getByRole("button").first().click(); await page.getByRole("button",{name:/too light/}).click(); await page.getByLabel("It came out at value").fill("3.6"); await page.waitForTimeout(400); await page.getByRole("region",{name:"Too light"}).evaluate(e=>e.scrollIntoView()); await page.waitForTimeout(400); await page.screenshot({path:"/tmp/l3.png"});
 await browser.close(); await server.stop("SIGTERM"); process.exit(0);

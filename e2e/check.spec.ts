@@ -31,6 +31,25 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
   await expect(rows.first()).toContainText(/warm by \d+, /);
   await expect(page.getByRole("region", { name: "Relations" })).toContainText("Judged on the mixes as they dry");
 
+  const map = page.getByRole("radiogroup", { name: "Warm and cool" });
+  await map.getByRole("radio", { name: "Planned" }).click();
+  await expect(page.locator("canvas[data-drawn=squint]")).toBeVisible();
+  await map.getByRole("radio", { name: "Photo" }).click();
+  await expect(page.locator("canvas[data-drawn=temperature]")).toBeVisible();
+  await map.getByRole("radio", { name: "Off" }).click();
+
+  // A ground that lifts the focal point is tried in place of the canal.
+  await page.getByRole("button", { name: "Shift Canal" }).click();
+  await page.getByRole("button", { name: /a ground or shadow for the subject$/ }).click();
+  const ground = page.getByRole("region", { name: "As a ground" });
+  await ground.getByRole("radio", { name: "Middle" }).click();
+  const grounds = ground.getByRole("list", { name: "Grounds for the subject" }).getByRole("listitem");
+  await expect(grounds.first()).toContainText(/lighter by \d\.\d, cooler by \d+/);
+  await grounds.first().getByRole("button", { name: /^Use / }).click();
+  await expect(grounds.first().getByRole("button", { name: /^Use / })).toBeDisabled();
+  await undo(page);
+  await page.getByRole("button", { name: "All areas" }).click();
+
   await page.getByRole("button", { name: "Shift Brick in the sun" }).click();
   const warmth = page.getByRole("region", { name: "Warmth of this area" });
   const shift = warmth.getByRole("radiogroup", { name: "Which way" });
@@ -106,6 +125,21 @@ test("the darks stand darkest first; one opens with its ways, one is taken and u
   expect(await ways(page).count()).toBeGreaterThan(1);
   await expect(ways(page).first()).toContainText(/value \d\.\d, .*off by \d+\.\d dE00/);
   await expect(region.getByRole("region", { name: "Where it turns" })).toContainText(/darker|lighter/);
+
+  // Why it came out too light: what is as light as that stands first, and follows the brush.
+  await region.getByRole("button", { name: "Did it come out too light?" }).click();
+  const slips = region.getByRole("list", { name: "What may have happened" }).getByRole("listitem");
+  await expect(slips).toHaveCount(7);
+  const lightest = Number(/value (\d\.\d) instead of/.exec((await slips.first().textContent())!)![1]);
+  await region.getByLabel("It came out at value").fill(String(lightest));
+  await expect(slips.first()).toContainText("as light as yours");
+  const rinsed = slips.filter({ hasText: "A rinsed brush went in wet" });
+  const wet = async () => Number(/value (\d\.\d) instead/.exec((await rinsed.textContent())!)![1]);
+  const before = await wet();
+  await region.getByLabel("Round brush").selectOption("12");
+  await expect.poll(wet).toBeGreaterThan(before);
+  await region.getByRole("button", { name: "Did it come out too light?" }).click();
+
   const use = region.getByRole("button", { name: /^Use / }).and(page.locator(":enabled")).first();
   await use.click();
   await expect(region.getByRole("button", { name: /^Use / }).and(page.locator(":disabled"))).toHaveCount(1);

@@ -49,6 +49,18 @@ describe("relations between areas", () => {
     expect(find(relationsOf([sky, { ...house, focal: false }], []), "meeting")).toEqual({ id: "meeting", holds: null });
   });
 
+  test("the crispest edge: hard and between unlike colours; whether it lies at the focal area", () => {
+    const edge = (areas: readonly RelatedArea[], borders: readonly AreaBorder[]) =>
+      find(relationsOf(areas, borders), "edge");
+    const all = [sky, house, shade, reeds];
+    const soft = { ...border(1, 3), hardness: 0.2 };
+    expect(edge(all, [border(1, 2), soft])).toEqual({ id: "edge", holds: true, between: ["Sky", "House"] });
+    expect(edge(all, [{ ...border(1, 2), hardness: 0.2 }, border(1, 3)])).toMatchObject({ holds: false });
+    expect(edge([sky, { ...house, focal: false }], [border(1, 2)])).toMatchObject({ holds: null });
+    expect(edge(all, [border(1, 2, 0.01)])).toBeUndefined();
+    expect(edge(all, [])).toBeUndefined();
+  });
+
   test("far against near: it recedes when lighter, greyer and cooler; warmth pulls it forward (common practice, no source)", () => {
     expect(find(relationsOf([sky, reeds], []), "depth")).toMatchObject({ holds: true, forwardBy: null });
     const glowing = area(1, "Afterglow", 80, 25, 60, { plane: "far" });

@@ -1,4 +1,5 @@
 import type { Lab } from "../colour/colour";
+import { deltaE00 } from "../colour/difference";
 import { describeColour, temperatureOf } from "../colour/describe";
 import { lchOfLab } from "../colour/lab";
 import type { AreaBorder } from "./measure";
@@ -57,6 +58,8 @@ export type Relation =
       readonly lessContrast: boolean;
       readonly forwardBy: "warmth" | "purity" | "darkness" | null;
     }
+  /** The crispest edge, by how hard it is and how unlike its sides are; whether it lies at the focal point. */
+  | { readonly id: "edge"; readonly holds: boolean | null; readonly between: readonly [string, string] }
   /** The focal point against what surrounds it; shade against light. */
   | { readonly id: "subject" | "light"; readonly holds: boolean; readonly differences: Differences };
 
@@ -171,6 +174,26 @@ function subject(areas: readonly RelatedArea[], borders: readonly AreaBorder[]):
   return { id: "subject", holds: stands, differences: differencesOf(one, two) };
 }
 
+/** Borders shorter than this share of the sheet's width draw no eye. From memory. */
+const SHORTEST_EDGE = 0.03;
+
+function edge(areas: readonly RelatedArea[], borders: readonly AreaBorder[]): Relation | null {
+  // Of an area of several colours the first one stands for it.
+  const at = (label: number): RelatedArea | undefined => areas.find((area) => area.label === label);
+  let best: Relation | null = null;
+  let most = 0;
+  for (const { a, b, length, hardness } of borders) {
+    const [one, two] = [at(a), at(b)];
+    if (!one || !two || length < SHORTEST_EDGE) continue;
+    const crisp = hardness * deltaE00(one.colour, two.colour);
+    if (crisp <= most) continue;
+    most = crisp;
+    const holds = areas.some(({ focal }) => focal) ? one.focal || two.focal : null;
+    best = { id: "edge", holds, between: [one.name, two.name] };
+  }
+  return best;
+}
+
 function light(areas: readonly RelatedArea[]): Relation | null {
   const lit = groupOf(areas.filter((area) => area.light === "lit"));
   const shade = groupOf(areas.filter((area) => area.light === "shade" || area.light === "cast"));
@@ -179,8 +202,8 @@ function light(areas: readonly RelatedArea[]): Relation | null {
 }
 
 /**
- * What painters check between areas: the range of values, where light and dark meet, near against far, subject against
- * ground, light against shade.
+ * What painters check between areas: the range of values, where light and dark meet, the crispest edge, near against
+ * far, subject against ground, light against shade.
  */
 export function relationsOf(areas: readonly RelatedArea[], borders: readonly AreaBorder[]): Relation[] {
   if (areas.length < 2) return [];
@@ -189,6 +212,7 @@ export function relationsOf(areas: readonly RelatedArea[], borders: readonly Are
   return [
     { id: "range" as const, holds: null, lightest: valued(lightest!), darkest: valued(darkest!) },
     meeting(lightest!, darkest!, areas, borders),
+    edge(areas, borders),
     depth(areas),
     subject(areas, borders),
     light(areas),

@@ -6,7 +6,7 @@ import { linearP3OfLinearSrgb, linearSrgbOfLinearP3, xyzOfLinearP3 } from "../co
 import { labOfXyz, lchOfLab } from "../colour/lab";
 import { linearOfSrgb, xyzOfLinearSrgb } from "../colour/srgb";
 import { comparePoints } from "./compare-points";
-import { HUE_LIGHTNESS, seen, type ViewKind } from "./views";
+import { HUE_LIGHTNESS, seen, warmthLab, type ViewKind } from "./views";
 import { stepGrey, stepLimits, stepOf, stepShares, stepValue } from "./value-steps";
 
 const p3 = (r: number, g: number, b: number): Rgb => ({
@@ -128,4 +128,14 @@ test("two points: lighter in value steps, warmer, purer", () => {
   // Greys of Munsell 7 and 4 are three value steps apart by definition.
   const greys = [0.7 * 10, 0.4 * 10].map((value) => labOfXyz({ X: 0, Y: stepGrey(0, 5 / value), Z: 0 }));
   expect(comparePoints(greys[0]!, greys[1]!).lighter).toBeCloseTo(3, 6);
+});
+
+test("a shape's warmth is shown as the temperature view shows a photo of that colour", () => {
+  for (const light of COLOURS) {
+    const inPhoto = labOfXyz(xyzOfLinearSrgb(seen(light, view("temperature"))));
+    const ofShape = warmthLab(labOfXyz(xyzOfLinearP3(light)));
+    expect(ofShape.L).toBeCloseTo(inPhoto.L, 3);
+    expect(ofShape.a).toBeCloseTo(inPhoto.a, 3);
+    expect(ofShape.b).toBeCloseTo(inPhoto.b, 3);
+  }
 });

@@ -1,7 +1,8 @@
-import type { Rgb } from "../colour/colour";
+import type { Lab, Rgb } from "../colour/colour";
 import { linearSrgbOfLinearP3, xyzOfLinearP3 } from "../colour/display-p3";
 import { labOfXyz } from "../colour/lab";
-import { linearSrgbOfOklab, oklabOfLinearSrgb } from "../colour/oklab";
+import { linearSrgbOfOklab, oklabOfLab, oklabOfLinearSrgb } from "../colour/oklab";
+import { xyzOfLinearSrgb } from "../colour/srgb";
 import { temperatureOf } from "../colour/describe";
 import { stepGrey, stepOf } from "./value-steps";
 
@@ -45,6 +46,16 @@ function shown(L: number, a: number, b: number): Rgb {
   return linearSrgbOfOklab({ L, a: a * low, b: b * low });
 }
 
+/** A colour's temperature at its own lightness: orange for warm, blue for cool, grey between. Linear sRGB. */
+function warmthOf(okL: number, temperature: number): Rgb {
+  const strength = Math.min(1.2, Math.abs(temperature) / FULL_TEMPERATURE);
+  const [a, b] = temperature > 0 ? WARM_AB : COOL_AB;
+  return shown(okL, a * strength, b * strength);
+}
+
+/** What the temperature view shows a colour as. */
+export const warmthLab = (lab: Lab): Lab => labOfXyz(xyzOfLinearSrgb(warmthOf(oklabOfLab(lab).L, temperatureOf(lab))));
+
 const smooth = (low: number, high: number, x: number): number => {
   const t = Math.min(1, Math.max(0, (x - low) / (high - low)));
   return t * t * (3 - 2 * t);
@@ -63,12 +74,7 @@ export function seen(light: Rgb, view: View): Rgb {
   }
   const ok = oklabOfLinearSrgb(linearSrgbOfLinearP3(light));
   if (view.kind === "heightened") return shown(ok.L, HEIGHTENING * ok.a, HEIGHTENING * ok.b);
-  if (view.kind === "temperature") {
-    const temperature = temperatureOf(labOfXyz(xyz));
-    const strength = Math.min(1.2, Math.abs(temperature) / FULL_TEMPERATURE);
-    const [a, b] = temperature > 0 ? WARM_AB : COOL_AB;
-    return shown(ok.L, a * strength, b * strength);
-  }
+  if (view.kind === "temperature") return warmthOf(ok.L, temperatureOf(labOfXyz(xyz)));
   const chroma = Math.hypot(ok.a, ok.b);
   const share = (smooth(HUE_SEEN[0], HUE_SEEN[1], chroma) * HUE_CHROMA) / Math.max(chroma, 1e-6);
   return shown(HUE_LIGHTNESS, ok.a * share, ok.b * share);

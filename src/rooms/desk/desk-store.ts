@@ -101,6 +101,8 @@ export interface DeskState {
   readonly mixesView: MixesView | null;
   readonly checkView: CheckView;
   readonly preview: Preview | null;
+  /** Whether the shapes show how warm and cool their mixes are, in place of the mixes. */
+  readonly warmthMap: boolean;
   /** Whether the palette step has been shown: from then on palettes are weighed. */
   readonly paletteSeen: boolean;
   /** A palette that is being tried in thought, in place of the tray's; null when none is. */
@@ -122,6 +124,7 @@ export interface DeskState {
   readonly showMixes: (view: MixesView) => void;
   readonly showCheck: (view: CheckView) => void;
   /** Shows a mix in the photo, laid as a wash; null takes it away again. */
+  readonly showWarmthMap: (shown: boolean) => void;
   readonly showPreview: (preview: Preview | null) => void;
   readonly tryPalette: (paintIds: readonly string[] | null) => void;
   readonly propose: (proposal: Proposal | null) => void;
@@ -247,6 +250,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         mixesView: null,
         checkView: "darks",
         preview: null,
+        warmthMap: false,
         tried: null,
         proposal: null,
         lasso: "new",
@@ -261,19 +265,21 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
             picking: null,
             tried: null,
             preview: null,
+            warmthMap: false,
             outlines: step !== "photo",
             ...(step !== "areas" && { proposal: null }),
             ...(step === "palette" && { paletteSeen: true }),
           }),
         setTool: (tool) => set({ tool, taken: null, picking: null }),
-        see: (seeing) => set({ seeing }),
+        see: (seeing) => set({ seeing, warmthMap: false }),
         setValueSteps: (valueSteps) => set({ valueSteps, seeing: "values" }),
         toggle: (which) => set((s) => ({ [which]: !s[which] })),
         setSplit: (split) => set({ split: Math.min(1, Math.max(0, split)) }),
         showPalette: (paletteView) => set({ paletteView, tried: null }),
         showMixes: (mixesView) => set({ mixesView }),
-        showCheck: (checkView) => set({ checkView, preview: null }),
-        showPreview: (preview) => set(preview ? { preview, seeing: "squint" } : { preview }),
+        showCheck: (checkView) => set({ checkView, preview: null, warmthMap: false }),
+        showPreview: (preview) => set(preview ? { preview, seeing: "squint", warmthMap: false } : { preview }),
+        showWarmthMap: (warmthMap) => set({ warmthMap, seeing: warmthMap ? "squint" : "plain" }),
         tryPalette: (tried) => set({ tried }),
         propose: (proposal) => set({ proposal }),
         setLasso: (lasso) => set({ lasso, tool: "lasso" }),

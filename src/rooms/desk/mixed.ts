@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import type { Lab } from "@/core/colour";
+import { viewing } from "@/core/image";
 import type { Paper } from "@/core/optics";
 import { laidMix, type LaidMix } from "@/core/variations";
 import { useDesk } from "./desk-store";
@@ -41,16 +42,19 @@ export const colourOf = ({ laid, lab }: MixedColour): Lab => laid?.dry ?? lab;
 
 /**
  * The colours that the photo shows its shapes in, by the ids of the washes' colours: those to be painted; in the last
- * step the mixes as they dry, with the one that is looked at before it is taken.
+ * step the mixes as they dry, with the one that is looked at before it is taken, or how warm and cool they are.
  */
 export function useShownColours(): ReadonlyMap<string, Lab> {
   const targets = useTargets();
   const mixed = useMixedColours();
   const checking = useDesk((s) => s.step === "check");
   const preview = useDesk((s) => s.preview);
+  const warmthMap = useDesk((s) => s.warmthMap);
   return useMemo(() => {
     if (!checking) return targets;
-    const shown = new Map(mixed.map((colour) => [colour.id, colourOf(colour)]));
+    const shown = new Map(
+      mixed.map((colour) => [colour.id, warmthMap ? viewing.warmthLab(colourOf(colour)) : colourOf(colour)]),
+    );
     return preview ? shown.set(preview.colourId, preview.dry) : shown;
-  }, [checking, targets, mixed, preview]);
+  }, [checking, targets, mixed, preview, warmthMap]);
 }

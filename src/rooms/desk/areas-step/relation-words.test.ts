@@ -15,6 +15,13 @@ describe("relations in words", () => {
     expect(relationWords({ id: "subject", holds: false, differences: none })).toContain("hardly differs");
   });
 
+  test("where the crispest edge lies", () => {
+    const edge = (holds: boolean | null) => relationWords({ id: "edge", holds, between: ["House", "Sky"] });
+    expect(edge(true)).toBe("The crispest edge lies between House and Sky, at the focal point.");
+    expect(edge(false)).toMatch(/, not at the focal point\.$/);
+    expect(edge(null)).toBe("The crispest edge lies between House and Sky.");
+  });
+
   test("where light and dark meet, and what there is at the focal point instead", () => {
     expect(relationWords({ id: "meeting", holds: null })).toContain("No area is the focal point yet");
     expect(relationWords({ id: "meeting", holds: true, at: "House" })).toContain("meet at House, the focal point");

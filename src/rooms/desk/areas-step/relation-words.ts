@@ -41,6 +41,11 @@ export function relationWords(relation: Relation): string {
     return `Lightest is ${lightest.name} (${high}), darkest is ${darkest.name} (${low}): ${apart} apart.`;
   }
   if (relation.id === "meeting") return meetingWords(relation);
+  if (relation.id === "edge") {
+    const [one, two] = relation.between;
+    const where = `The crispest edge lies between ${one} and ${two}`;
+    return relation.holds === null ? `${where}.` : `${where}${relation.holds ? ", at" : ", not at"} the focal point.`;
+  }
   const words = listed(wordsOf(relation.differences));
   if (relation.id === "depth") {
     const contrast = relation.lessContrast ? "with less contrast" : "with more contrast";

@@ -8,6 +8,7 @@ import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
 import { useMixedColours, type MixedColour } from "../mixed";
 import { usePaints } from "../paints";
+import { GroundAdviser } from "./ground-adviser";
 import { VariationRow } from "./variation-row";
 import { isDark, SHIFT_WORDS, warmthWords } from "./words";
 
@@ -76,6 +77,7 @@ function WarmthOf({ colour }: { colour: MixedColour }) {
           ))}
         </ul>
       </section>
+      <GroundAdviser colour={colour} />
     </div>
   );
 }

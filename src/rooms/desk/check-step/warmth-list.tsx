@@ -4,10 +4,17 @@ import { ArrowRight } from "lucide-react";
 import { useMemo } from "react";
 import { describeColour } from "@/core/colour";
 import { JudgingPair } from "@/ui/judging-pair";
+import { ViewChoice } from "@/ui/view-choice";
 import { Relations } from "../areas-step/relations";
 import { useDesk } from "../desk-store";
 import { colourOf, useMixedColours } from "../mixed";
 import { warmthShiftWords } from "./words";
+
+const MAPS = [
+  { view: "off", name: "Off", title: "The photo as it is" },
+  { view: "photo", name: "Photo", title: "How warm and cool the photo is" },
+  { view: "planned", name: "Planned", title: "How warm and cool the mixes are, shape by shape" },
+] as const;
 
 /** All colours from the warmest mix to the coolest, beside what is wanted of each, and what holds between them. */
 export function WarmthList() {
@@ -15,6 +22,9 @@ export function WarmthList() {
   const select = useDesk((s) => s.select);
   const seeing = useDesk((s) => s.seeing);
   const see = useDesk((s) => s.see);
+  const warmthMap = useDesk((s) => s.warmthMap);
+  const showWarmthMap = useDesk((s) => s.showWarmthMap);
+  const map = warmthMap ? "planned" : seeing === "temperature" ? "photo" : "off";
   const asMixed = useMemo(() => new Map(colours.map((colour) => [colour.id, colourOf(colour)])), [colours]);
   const sorted = [...colours].sort(
     (a, b) => describeColour(colourOf(b)).temperature - describeColour(colourOf(a)).temperature,
@@ -30,14 +40,15 @@ export function WarmthList() {
       <div>
         <div className="flex items-center">
           <h3 className="flex-1 font-semibold">From warm to cool</h3>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm"
-            aria-pressed={seeing === "temperature"}
-            onClick={() => see(seeing === "temperature" ? "plain" : "temperature")}
-          >
-            {seeing === "temperature" ? "The photo again" : "See it in the photo"}
-          </button>
+          <ViewChoice
+            label="Warm and cool"
+            views={MAPS}
+            shown={map}
+            onShow={(one) => {
+              if (one === "planned") showWarmthMap(true);
+              else see(one === "photo" ? "temperature" : "plain");
+            }}
+          />
         </div>
         <p className="label-line">to paint | mix, dry</p>
         <ol aria-label="From warm to cool" className="mt-1 border-b border-(--hairline)">

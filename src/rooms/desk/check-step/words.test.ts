@@ -5,6 +5,8 @@ import type { DarkWay } from "@/core/darks";
 import {
   carriesWords,
   causeWords,
+  liftWords,
+  slipWords,
   isDark,
   shortOfWords,
   turningWords,
@@ -88,4 +90,16 @@ test("why a mix is dull, and its way out", () => {
   expect(wayOutWords({ paint, wayOut: { ...out, without: paint, instead: blue, difference: 2 } }, 20, nameOf)).toMatch(
     /^BLUE in place of UMBER: /,
   );
+});
+
+test("by what a ground lifts its subject, and what each slip asks for", () => {
+  const lift = { value: 2.14, warmth: 24, purity: -9, hue: "opposite" } as const;
+  expect(liftWords({ lift, comesForward: false })).toBe("darker by 2.1, cooler by 24, purer by 9, of the opposite hue");
+  expect(liftWords({ lift: { value: 0, warmth: -20, purity: 0, hue: "none" }, comesForward: true })).toBe(
+    "warmer by 20, but warm: it comes forward",
+  );
+  expect(liftWords({ lift: { value: 0, warmth: 0, purity: 0, hue: "other" }, comesForward: false })).toBe(
+    "hardly different",
+  );
+  expect(slipWords("dabbed").mend).toMatch(/draw the brush out/);
 });

@@ -1,5 +1,6 @@
 import { describeColour, type Lab } from "@/core/colour";
 import type { DarkKind, DarkWay, Slip } from "@/core/darks";
+import type { Ground } from "@/core/grounds";
 import type { MixMud } from "@/core/mud";
 import type { Shift } from "@/core/variations";
 import { stainWords } from "@/ui/property-words";
@@ -157,3 +158,19 @@ const SLIPS: Readonly<Record<Slip, { readonly name: string; readonly mend: strin
 
 /** What may have happened to a mix that came out too light, and what to do about it. */
 export const slipWords = (slip: Slip): { readonly name: string; readonly mend: string } => SLIPS[slip];
+
+const LIFTED = { value: 0.5, warmth: 5, purity: 5 } as const;
+
+/** By what a ground lifts its subject, in words: "darker by 2.1, cooler by 24, greyer by 30, of the opposite hue". */
+export function liftWords({ lift, comesForward }: Pick<Ground, "lift" | "comesForward">): string {
+  const { value, warmth, purity, hue } = lift;
+  const words = [
+    Math.abs(value) >= LIFTED.value && `${value > 0 ? "darker" : "lighter"} by ${Math.abs(value).toFixed(1)}`,
+    Math.abs(warmth) >= LIFTED.warmth && `${warmth > 0 ? "cooler" : "warmer"} by ${Math.abs(warmth).toFixed(0)}`,
+    Math.abs(purity) >= LIFTED.purity && `${purity > 0 ? "greyer" : "purer"} by ${Math.abs(purity).toFixed(0)}`,
+    hue === "opposite" && "of the opposite hue",
+    hue === "related" && "of a related hue",
+    comesForward && "but warm: it comes forward",
+  ].filter((word) => word !== false);
+  return words.length > 0 ? words.join(", ") : "hardly different";
+}
