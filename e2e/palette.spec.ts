@@ -193,6 +193,11 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await expect(panel(page).getByRole("region", { name: "Which agree" })).toContainText(
     `${said[1]} and ${said[2]} ${said[3]}`,
   );
+  // On paper it stands alone, with nothing of the desk.
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByText("trust the marks")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Tray" })).toBeHidden();
+  await page.emulateMedia({ media: "screen" });
   await expect(panel(page).getByRole("table", { name: "Pairs in five ratios" }).getByRole("row")).toHaveCount(
     1 + (paints * (paints - 1)) / 2,
   );

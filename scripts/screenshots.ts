@@ -47,10 +47,16 @@ await shoot("values", "/", async (page) => {
   await step(page, "Photo");
   await page.getByRole("button", { name: "5 values" }).click();
 });
-await shoot("darks", "/", async (page) => {
+await shoot("check", "/", async (page) => {
   await step(page, "Check");
-  await page.getByRole("list", { name: "Darks" }).getByRole("button").first().click();
-  await page.getByRole("list", { name: "Ways to a dark" }).waitFor();
+  await page.getByRole("radio", { name: "Warm and cool" }).click();
+  await page.getByRole("button", { name: "Shift Brick in shade" }).click();
+  await page
+    .getByRole("list", { name: "The two ends of the dark" })
+    .getByRole("button", { name: /^Look at/ })
+    .last()
+    .click();
+  await page.waitForTimeout(1200);
 });
 const lookAtPalette = async (page: Page, view: string): Promise<void> => {
   await step(page, "Palette");
@@ -147,7 +153,7 @@ await shoot("paintings", "/paintings", async (page) => {
 });
 
 // The guide shows some of them, smaller (src/rooms/guide).
-for (const name of ["values", "areas", "paint", "palette", "recipe"])
+for (const name of ["values", "areas", "paint", "palette", "recipe", "check"])
   await sharp(`docs/screenshots/${name}.png`)
     .resize({ width: 960 })
     .webp({ quality: 82 })

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 /** A painting on the shelf: what it looks like and how far it is. */
-export const shelvedPainting = z.object({
+const shelvedPainting = z.object({
   id: z.uuid(),
   title: z.string(),
   photoId: z.string(),

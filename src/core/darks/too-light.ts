@@ -35,7 +35,7 @@ export type Slip =
   | "wet";
 
 /** What a slip makes of a mix. */
-export interface CameOut {
+interface CameOut {
   readonly slip: Slip;
   /** The strength it was laid at in truth. */
   readonly waterParts: WaterParts;

@@ -10,7 +10,7 @@ import { isKind, traitsOf, type PaintTraits } from "../palette/traits";
 import { atValue, laidMix, type LaidMix } from "../variations/variations";
 
 /** Why a mix is duller than it should be. */
-export type MudCause =
+type MudCause =
   /** Too many pigments in one mix. */
   | "pigments"
   /** The paint is a darkening brown or black in more than the smaller part. */
@@ -23,7 +23,7 @@ export type MudCause =
   | "partner";
 
 /** What brings the colour back, predicted. */
-export interface WayOut extends LaidMix {
+interface WayOut extends LaidMix {
   /** The paint that goes, and what takes its place; null: nothing. */
   readonly without: PaintModel;
   readonly instead: PaintModel | null;

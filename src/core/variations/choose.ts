@@ -16,7 +16,7 @@ const KEPT = 12;
 const TOLD_APART = 3;
 const MOST_NEIGHBOURS = 5;
 /** A step in warmth or purity that is seen across a room, CIELAB. From memory. */
-export const SEEN_SHIFT = 4;
+const SEEN_SHIFT = 4;
 const MOST_SHIFTS = 3;
 
 /** Whether a variation still is its area's colour. */
@@ -93,5 +93,5 @@ export function warmAndCool(
   if (!first) return null;
   const warm = open.reduce((best, one) => (one.temperature > best.temperature ? one : best), first);
   const cool = open.reduce((best, one) => (one.temperature < best.temperature ? one : best), first);
-  return warm.temperature - cool.temperature >= 2 * SEEN_SHIFT ? { warm, cool } : null;
+  return warm.temperature - cool.temperature >= 1.5 * SEEN_SHIFT ? { warm, cool } : null;
 }

@@ -1,3 +1,3 @@
 /** Other mixes of the same value from the same puddle: keep the value, change the colour. */
-export { laidMix, SAME_VALUE, variationsOf, type LaidMix, type Variation } from "./variations";
-export { goes, neighboursOf, SHIFTS, shiftsOf, warmAndCool, type Shift } from "./choose";
+export { laidMix, variationsOf, type LaidMix, type Variation } from "./variations";
+export { neighboursOf, SHIFTS, shiftsOf, warmAndCool, type Shift } from "./choose";

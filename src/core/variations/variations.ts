@@ -29,7 +29,7 @@ export interface Variation extends LaidMix {
 }
 
 /** Within this the eye takes two values for the same, Munsell steps (ASTM D1535). From memory. */
-export const SAME_VALUE = 0.2;
+const SAME_VALUE = 0.2;
 /** More paints than this in one mix are mud sooner than a variation. Common practice, no source. */
 const MOST_PAINTS = 3;
 /** What is added to a puddle, parts. */

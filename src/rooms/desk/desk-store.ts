@@ -43,7 +43,7 @@ export const CHECK_VIEWS = ["darks", "warmth", "mud"] as const;
 export type CheckView = (typeof CHECK_VIEWS)[number];
 
 /** A colour that is looked at in the photo before its recipe is taken. */
-export interface Preview {
+interface Preview {
   readonly colourId: string;
   readonly dry: Lab;
 }

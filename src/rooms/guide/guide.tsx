@@ -50,6 +50,14 @@ const LEGS: readonly Leg[] = [
     picture: { name: "recipe", shows: "The recipe of the brick wall in the sun: to paint and mixed, side by side" },
   },
   {
+    title: "Before a brush is wet",
+    says: [
+      "The step Check says how dark each dark gets and how to come by it, what is warm beside what, and what goes dull.",
+      "Look at any change in the photo first; one press takes it, and Undo takes it back.",
+    ],
+    picture: { name: "check", shows: "The brick in shade, its dark divided into a warm and a cool end" },
+  },
+  {
     title: "The first wash",
     says: [
       "Mix more of each puddle than you think. Lay half a brushful on scrap, let it dry, hold it against the colour here.",
@@ -67,7 +75,7 @@ export function Guide() {
       <main className="mx-auto max-w-5xl px-6 py-8">
         <h2 className="name-face text-3xl">From photo to first wash</h2>
         <p className="quiet mt-1 max-w-2xl leading-snug">
-          Six legs, an evening&apos;s work the first time. The demo, a pump house at last light, shows each.
+          Seven legs, an evening&apos;s work the first time. The demo, a pump house at last light, shows each.
         </p>
         <ol className="mt-6 space-y-10">
           {LEGS.map(({ title, says, picture }, i) => (

@@ -14,7 +14,7 @@ import { groundOf, namedParts, usePaints, usePaper } from "../paints";
 import { useTargets } from "../targets";
 import { useWashSizes } from "../uses";
 import { TooLight } from "./too-light";
-import { carriesWords, isDark, KIND_NAMES, turningWords, wayWords } from "./words";
+import { carriesWords, eatsWords, firstWords, isDark, KIND_NAMES, turningWords, wayWords } from "./words";
 
 const TurningChart = dynamic(() => import("./turning-chart").then(({ TurningChart: chart }) => chart), { ssr: false });
 
@@ -32,6 +32,7 @@ function WayRow({ way, colour, target }: { way: DarkWay; colour: AreaColour; tar
   const parts = namedParts(recipe, paints);
   if (!parts) return null;
   const inUse = sameRecipe(colour.recipe, recipe);
+  const first = firstWords(way.parts.flatMap(({ paintId }) => paints.get(paintId) ?? []));
   return (
     <li className="border-t border-(--hairline) py-3">
       <div className="flex gap-4">
@@ -53,8 +54,9 @@ function WayRow({ way, colour, target }: { way: DarkWay; colour: AreaColour; tar
           <p className="text-[0.93rem] leading-snug">{wayWords(way)}</p>
           <p className="quiet text-[0.9rem] leading-snug">
             {way.layers === 2 ? "two layers of " : ""}
-            {waterWords(way.waterParts)}, off by {way.difference.toFixed(1)} dE00
+            {waterWords(way.waterParts)}, off by {way.difference.toFixed(1)} dE00; {eatsWords(way.paint)}
           </p>
+          {first && <p className="text-[0.93rem] leading-snug">{first}</p>}
         </div>
       </div>
     </li>

@@ -106,6 +106,11 @@ function MixCard({ warning, meant }: { warning: Extract<Warning, { kind: "mix" }
         </div>
       )}
       <p className="text-[0.93rem] leading-snug">{says}</p>
+      {colour.laid!.mix.length === 2 && (
+        <p className="quiet text-[0.93rem] leading-snug">
+          Or let the two run into each other on the sheet, not in the well: both stay alive there.
+        </p>
+      )}
     </Card>
   );
 }

@@ -5,6 +5,8 @@ import type { DarkWay } from "@/core/darks";
 import {
   carriesWords,
   causeWords,
+  eatsWords,
+  firstWords,
   liftWords,
   slipWords,
   isDark,
@@ -102,4 +104,17 @@ test("by what a ground lifts its subject, and what each slip asks for", () => {
     "hardly different",
   );
   expect(slipWords("dabbed").mend).toMatch(/draw the brush out/);
+});
+
+test("what a dark eats, and what its paints ask for first", () => {
+  expect(eatsWords(0.8)).toBe("it eats 3.2 times a full wash's paint");
+  const tube = { name: "Blue", form: "tube", left: null };
+  expect(firstWords([tube])).toBeNull();
+  expect(
+    firstWords([
+      { ...tube, form: "half pan" },
+      { ...tube, name: "Umber", form: "stick" },
+    ]),
+  ).toBe("Soften Blue and Umber with a drop of water first.");
+  expect(firstWords([{ ...tube, left: 0.05 }])).toBe("Blue is nearly gone.");
 });

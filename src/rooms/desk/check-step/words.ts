@@ -4,6 +4,7 @@ import type { Ground } from "@/core/grounds";
 import type { MixMud } from "@/core/mud";
 import type { Shift } from "@/core/variations";
 import { stainWords } from "@/ui/property-words";
+import { listed } from "../palette-step/words";
 import { grainOf } from "@/core/pigments";
 
 /** What counts as a dark, Munsell value. From memory. */
@@ -173,4 +174,25 @@ export function liftWords({ lift, comesForward }: Pick<Ground, "lift" | "comesFo
     comesForward && "but warm: it comes forward",
   ].filter((word) => word !== false);
   return words.length > 0 ? words.join(", ") : "hardly different";
+}
+
+/** The load of a full wash: one part of paint to three of water. */
+const FULL_WASH = 0.25;
+/** Under this share of what was bought a paint is nearly gone. From memory. */
+const NEARLY_GONE = 0.1;
+
+/** How much paint a dark eats beside a full wash of its size. */
+export const eatsWords = (load: number): string => `it eats ${(load / FULL_WASH).toFixed(1)} times a full wash's paint`;
+
+/** What a dark's paints ask for before it is mixed: to be softened, to be looked for; null when nothing. */
+export function firstWords(
+  paints: readonly { readonly name: string; readonly form: string; readonly left: number | null }[],
+): string | null {
+  const dry = paints.filter(({ form }) => form === "whole pan" || form === "half pan" || form === "stick");
+  const gone = paints.filter(({ left }) => left !== null && left <= NEARLY_GONE);
+  const words = [
+    dry.length > 0 && `Soften ${listed(dry.map(({ name }) => name))} with a drop of water first.`,
+    gone.length > 0 && `${listed(gone.map(({ name }) => name))} ${gone.length === 1 ? "is" : "are"} nearly gone.`,
+  ].filter((word) => word !== false);
+  return words.length > 0 ? words.join(" ") : null;
 }

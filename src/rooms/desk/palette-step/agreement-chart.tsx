@@ -64,8 +64,13 @@ export function AgreementChart({ paints, paper }: { paints: readonly KnownPaint[
     pairs.find((pair) => pair.first.id === first.id && pair.second.id === second.id)!;
   const open = pairs.find((pair) => keyOf(pair) === shown) ?? pairs[0]!;
   return (
-    <section aria-label="Which agree" className="space-y-2">
-      <h3 className="font-semibold">Which agree?</h3>
+    <section aria-label="Which agree" data-print-alone className="space-y-2">
+      <div className="flex items-center">
+        <h3 className="flex-1 font-semibold">Which agree?</h3>
+        <button type="button" className="btn btn-ghost btn-sm print:hidden" onClick={() => window.print()}>
+          Print this chart
+        </button>
+      </div>
       <table aria-label="Which paints agree" className="border-separate border-spacing-0.5 text-[0.9rem]">
         <tbody>
           {paints.map((second, row) => (
@@ -103,7 +108,13 @@ export function AgreementChart({ paints, paper }: { paints: readonly KnownPaint[
           </span>
         ))}
       </p>
-      <Pair pair={open} paints={paints} paper={paper} />
+      <div className="print:hidden">
+        <Pair pair={open} paints={paints} paper={paper} />
+      </div>
+      <p className="hidden print:block">
+        Every two paints in the proportion where neither has the upper hand, a full wash on {paper.name}, predicted.
+        Printed colours are only near to the screen&apos;s: trust the marks.
+      </p>
     </section>
   );
 }
