@@ -5,6 +5,7 @@ import type { PaintModel } from "../mixing/paint";
 import { predict } from "../mixing/predict";
 import { separationOf, type Separation } from "../mixing/separation";
 import type { Load } from "../optics/load";
+import { pigmentById } from "../pigments/handbook";
 import type { Paper } from "../optics/paper";
 
 /** How two paints get on in one puddle. */
@@ -30,6 +31,8 @@ export interface Agreement {
   /** The greyest proportion, when it is one. */
   readonly grey: { readonly parts: readonly [number, number]; readonly dry: Lab } | null;
   readonly separates: Separation["word"];
+  /** Those of the two that cover. */
+  readonly covers: readonly PaintModel[];
 }
 
 /** Proportions that are tried: what a painter counts, from eight to one to one to eight. */
@@ -48,6 +51,8 @@ const RATIOS: readonly (readonly [number, number])[] = [
   [1, 6],
   [1, 8],
 ];
+/** Covering pigments, as the handbook has them. */
+const COVERING: ReadonlySet<string> = new Set(["opaque", "semi-opaque"]);
 /** A full wash: one part of paint to three of water. */
 const LOAD: Load = 0.25;
 /** A mix below this chroma is a grey when both its paints are colours of about twice that, CIELAB. From memory. */
@@ -82,6 +87,9 @@ export function agreementOf(first: PaintModel, second: PaintModel, paper: Paper)
     kept,
     grey: makesGrey ? { parts: greyest.parts, dry: greyest.dry } : null,
     separates: separationOf(mixOf(balanced.parts), LOAD, paper).word,
+    covers: [first, second].filter(({ pigmentIds }) =>
+      pigmentIds.some((id) => COVERING.has(pigmentById(id).transparency)),
+    ),
   };
 }
 

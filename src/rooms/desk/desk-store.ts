@@ -7,6 +7,7 @@ import { countLabels, MAX_LABEL, packMap, unpackMap, withLabel, type LabelMap } 
 import { type Lab } from "@/core/colour";
 import { AS_IT_IS, rewhiten, whiteMatrix, type Point, type ViewKind, type WhiteMatrix } from "@/core/image";
 import { type Approach } from "@/core/palette";
+import type { Shift } from "@/core/variations";
 import { changeFault } from "@/model/change-fault";
 import {
   paintingArea,
@@ -101,6 +102,8 @@ export interface DeskState {
   readonly mixesView: MixesView | null;
   readonly checkView: CheckView;
   readonly preview: Preview | null;
+  /** Which way the open colour is to be shifted at its value. */
+  readonly shift: Shift;
   /** Whether the shapes show how warm and cool their mixes are, in place of the mixes. */
   readonly warmthMap: boolean;
   /** Whether the palette step has been shown: from then on palettes are weighed. */
@@ -124,6 +127,7 @@ export interface DeskState {
   readonly showMixes: (view: MixesView) => void;
   readonly showCheck: (view: CheckView) => void;
   /** Shows a mix in the photo, laid as a wash; null takes it away again. */
+  readonly setShift: (shift: Shift) => void;
   readonly showWarmthMap: (shown: boolean) => void;
   readonly showPreview: (preview: Preview | null) => void;
   readonly tryPalette: (paintIds: readonly string[] | null) => void;
@@ -250,6 +254,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         mixesView: null,
         checkView: "darks",
         preview: null,
+        shift: "warmer",
         warmthMap: false,
         tried: null,
         proposal: null,
@@ -279,6 +284,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         showMixes: (mixesView) => set({ mixesView }),
         showCheck: (checkView) => set({ checkView, preview: null, warmthMap: false }),
         showPreview: (preview) => set(preview ? { preview, seeing: "squint", warmthMap: false } : { preview }),
+        setShift: (shift) => set({ shift, preview: null }),
         showWarmthMap: (warmthMap) => set({ warmthMap, seeing: warmthMap ? "squint" : "plain" }),
         tryPalette: (tried) => set({ tried }),
         propose: (proposal) => set({ proposal }),

@@ -1,9 +1,9 @@
 "use client";
 
 import { CircleCheck, CircleDashed, Info } from "lucide-react";
-import { useMemo } from "react";
+import { useMemo, type ReactNode } from "react";
 import type { Lab } from "@/core/colour";
-import { relationsOf } from "@/core/areas";
+import { relationsOf, type Relation } from "@/core/areas";
 import { FOCAL_WEIGHT } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import { useDesk } from "../desk-store";
@@ -17,6 +17,8 @@ interface RelationsProps {
   /** The colours that are judged, by the ids of the washes' colours; those to be painted, if no others are given. */
   readonly colours?: ReadonlyMap<string, Lab>;
   readonly judgedOn?: string;
+  /** What stands beside a relation that does not hold. */
+  readonly mend?: (relation: Relation) => ReactNode;
 }
 
 /** What painters check between areas. */
@@ -24,6 +26,7 @@ export function Relations({
   heading = "Does it hold together?",
   colours,
   judgedOn = "the colours to be painted",
+  mend,
 }: RelationsProps) {
   const areas = useDesk((s) => s.document.areas);
   const measured = useMeasured();
@@ -66,6 +69,7 @@ export function Relations({
               <Icon size={16} className="mt-0.5 shrink-0" aria-label={say} />
               <span>
                 <strong className="font-semibold">{say}.</strong> {relationWords(relation)}
+                {mend?.(relation)}
               </span>
             </li>
           );

@@ -1,8 +1,8 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { workableLoad } from "@/core/mixing";
-import { neighboursOf, SHIFTS, shiftsOf, variationsOf, warmAndCool, type Shift } from "@/core/variations";
+import { neighboursOf, SHIFTS, shiftsOf, variationsOf, warmAndCool } from "@/core/variations";
 import type { PaintingArea } from "@/model/painting";
 import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
@@ -10,12 +10,13 @@ import { useMixedColours, type MixedColour } from "../mixed";
 import { usePaints } from "../paints";
 import { GroundAdviser } from "./ground-adviser";
 import { VariationRow } from "./variation-row";
-import { isDark, SHIFT_WORDS, warmthWords } from "./words";
+import { isDark, SHIFT_WORDS, warmthWords, withinWords } from "./words";
 
 function WarmthOf({ colour }: { colour: MixedColour }) {
   const palette = useDesk((s) => s.document.palette);
   const paints = usePaints();
-  const [shift, setShift] = useState<Shift>("warmer");
+  const shift = useDesk((s) => s.shift);
+  const setShift = useDesk((s) => s.setShift);
   const { laid, ground, areaCm2 } = colour;
   const variations = useMemo(() => {
     const tray = palette.flatMap((id) => paints.get(id)?.model ?? []);
@@ -87,6 +88,9 @@ export function WarmthDetail({ area }: { area: PaintingArea }) {
   const colours = useMixedColours().filter(({ areaId }) => areaId === area.id);
   return (
     <section aria-label="Warmth of this area" className="space-y-5">
+      {withinWords(colours.flatMap(({ laid }) => laid ?? [])) && (
+        <p className="leading-snug">{withinWords(colours.flatMap(({ laid }) => laid ?? []))}</p>
+      )}
       {colours.map((colour) => (
         <div key={colour.id} className="space-y-2">
           {colours.length > 1 && (

@@ -8,7 +8,9 @@ import { ViewChoice } from "@/ui/view-choice";
 import { Relations } from "../areas-step/relations";
 import { useDesk } from "../desk-store";
 import { colourOf, useMixedColours } from "../mixed";
-import { warmthShiftWords } from "./words";
+import { useMeasured } from "../photo-study";
+import { mendOf } from "./mends";
+import { SHIFT_WORDS, warmthShiftWords } from "./words";
 
 const MAPS = [
   { view: "off", name: "Off", title: "The photo as it is" },
@@ -20,6 +22,9 @@ const MAPS = [
 export function WarmthList() {
   const colours = useMixedColours();
   const select = useDesk((s) => s.select);
+  const setShift = useDesk((s) => s.setShift);
+  const areas = useDesk((s) => s.document.areas);
+  const measured = useMeasured();
   const seeing = useDesk((s) => s.seeing);
   const see = useDesk((s) => s.see);
   const warmthMap = useDesk((s) => s.warmthMap);
@@ -34,8 +39,8 @@ export function WarmthList() {
   return (
     <section aria-label="Warm and cool" className="space-y-4">
       <p className="quiet leading-snug">
-        Warm is towards orange, cool towards blue, in so many steps of chroma. Open a colour to shift it at its own
-        value.
+        Warm is towards orange, cool towards blue, in so many steps of chroma; of two blues the one that leans to violet
+        counts as the warmer. Open a colour to shift it at its own value.
       </p>
       <div>
         <div className="flex items-center">
@@ -74,7 +79,28 @@ export function WarmthList() {
           ))}
         </ol>
       </div>
-      <Relations heading="Does it hold together as it is mixed?" colours={asMixed} judgedOn="the mixes as they dry" />
+      <Relations
+        heading="Does it hold together as it is mixed?"
+        colours={asMixed}
+        judgedOn="the mixes as they dry"
+        mend={(relation) => {
+          const mend = mendOf(relation, areas, colours, measured?.borders ?? []);
+          return (
+            mend && (
+              <button
+                type="button"
+                className="btn btn-outline btn-sm mt-1 block"
+                onClick={() => {
+                  setShift(mend.shift);
+                  select(mend.area.id);
+                }}
+              >
+                Make {mend.area.name} {SHIFT_WORDS[mend.shift]}
+              </button>
+            )
+          );
+        }}
+      />
     </section>
   );
 }

@@ -14,6 +14,7 @@ import {
   turningWords,
   warmthShiftWords,
   warmthWords,
+  withinWords,
   wayOutWords,
   wayWords,
 } from "./words";
@@ -66,6 +67,11 @@ test("where a darkener turns", () => {
 });
 
 test("how warm a mix is, and beside what is wanted", () => {
+  expect(withinWords([{ temperature: 4 }])).toBeNull();
+  expect(withinWords([{ temperature: 4 }, { temperature: 6 }])).toMatch(/of one temperature/);
+  expect(withinWords([{ temperature: -9 }, { temperature: 12 }])).toBe(
+    "Within this shape it goes from warm by 12 to cool by 9.",
+  );
   expect(warmthWords({ temperature: 12.4 })).toBe("warm by 12");
   expect(warmthWords({ temperature: -7 })).toBe("cool by 7");
   expect(warmthWords({ temperature: 2 })).toBe("neither warm nor cool");

@@ -87,6 +87,17 @@ export const warmthWords = ({ temperature }: { readonly temperature: number }): 
     ? "neither warm nor cool"
     : `${temperature > 0 ? "warm" : "cool"} by ${Math.abs(temperature).toFixed(0)}`;
 
+/** How far a shape of several colours goes from warm to cool within itself; null for one colour. */
+export function withinWords(laid: readonly { readonly temperature: number }[]): string | null {
+  if (laid.length < 2) return null;
+  const [coolest, ...warmer] = [...laid].sort((a, b) => a.temperature - b.temperature);
+  const warmest = warmer[warmer.length - 1]!;
+  const by = warmest.temperature - coolest!.temperature;
+  return by < STILL_A_COLOUR
+    ? "Within this shape its colours are of one temperature."
+    : `Within this shape it goes from ${warmthWords(warmest)} to ${warmthWords(coolest!)}.`;
+}
+
 /** How warm a mix is, and how far that is from what is wanted. */
 export function warmthShiftWords(wanted: Lab, mix: Lab | null): string {
   if (!mix) return `wanted ${warmthWords(describeColour(wanted))}, not mixed yet`;
