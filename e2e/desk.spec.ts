@@ -184,10 +184,11 @@ test("step and open area stand in the address: back, forward, reload; the foot o
   await page.goBack();
   await expect(brick).toBeVisible();
   // A photo that is broken off on its way is fetched anew, and Chromium complains of the first.
-  await page.waitForLoadState("networkidle");
+  const photoIsThere = () => page.locator("canvas[data-drawn]").first().waitFor();
+  await photoIsThere();
   await page.reload();
   await expect(brick).toBeVisible();
-  await page.waitForLoadState("networkidle");
+  await photoIsThere();
   await page.goBack();
   await expect(brick).toBeHidden();
   await expect(page.getByRole("region", { name: "Mixes step" })).toBeVisible();

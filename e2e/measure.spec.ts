@@ -62,7 +62,7 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
     await expect(paint(page, name).getByRole("button", { name: `Keep for ${name}` })).toBeVisible();
   const sienna = paint(page, "Burnt sienna");
   await expect(sienna).toContainText(/give or take \d+(\.\d)? before, [012](\.\d)? now/);
-  await expect(sienna).toContainText(/Brick in .* moves by \d/);
+  await expect(sienna).toContainText(/Canal moves by \d/);
   // A place is moved with the keys and read anew there; undo takes it back.
   const pair = sienna.getByRole("button", { name: /^neat: measured/ });
   const before = await pair.getAttribute("aria-label");

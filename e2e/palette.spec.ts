@@ -141,7 +141,7 @@ test("palettes are kept under names, doubled, compared side by side and laid out
   const table = panel(page).getByRole("table", { name: "Palettes side by side" });
   await expect(table.getByRole("columnheader")).toHaveCount(4);
   await expect(kept.getByLabel("Compare Couple")).toBeDisabled();
-  await expect(table.getByRole("row", { name: /Brick in the sun/ }).getByRole("cell")).toHaveCount(3);
+  await expect(table.getByRole("row", { name: /Blue between the clouds/ }).getByRole("cell")).toHaveCount(3);
   await kept.getByRole("button", { name: "Let Couple go" }).click();
   await kept.getByRole("button", { name: "Lay out One blue, one brown" }).click();
   await expect(tray(page)).toHaveCount(2);
@@ -167,9 +167,9 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await panel(page).getByLabel("Value looked at").fill("1");
   await expect(panel(page)).toContainText("Nothing is so dark here.");
   await panel(page)
-    .getByRole("button", { name: /Canal: look at value/ })
+    .getByRole("button", { name: /Wet bank: look at value/ })
     .click();
-  await expect(plane).toHaveAttribute("aria-label", /Canal (in|out)side/);
+  await expect(plane).toHaveAttribute("aria-label", /Wet bank (in|out)side/);
   await expect(panel(page).getByRole("list", { name: "Neutrals at this value" }).getByRole("listitem")).toHaveCount(2);
   await look(page, "In water");
   const ring = panel(page).getByRole("img", { name: /^Ring of/ });
@@ -233,7 +233,7 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
     .getByRole("button", { name: /Mixes$/ })
     .click();
   const puddles = page.getByRole("region", { name: "All puddles" });
-  await expect(puddles.getByRole("heading", { name: /puddles? for 12 colours/ })).toBeVisible();
+  await expect(puddles.getByRole("heading", { name: /puddles? for 20 colours/ })).toBeVisible();
   const count = async (): Promise<number> =>
     Number(/^(\d+) puddles/.exec((await puddles.getByRole("heading").first().textContent()) ?? "1 puddles")?.[1] ?? 1);
   const before = await count();
@@ -242,7 +242,7 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
     await share.click();
     await expect.poll(count).toBeLessThanOrEqual(before);
   }
-  await puddles.getByRole("button", { name: "Canal", exact: true }).click();
+  await puddles.getByRole("button", { name: "Wet bank", exact: true }).click();
   const water = page.getByRole("region", { name: "Recipe in use" });
   const old = await water.textContent();
   await water.getByRole("button", { name: "Mix it thinner" }).click();

@@ -7,7 +7,7 @@ import type { MixPart } from "../mixing/predict";
 import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { isKind, traitsOf, type PaintTraits } from "../palette/traits";
-import { atValue, laidMix, type LaidMix } from "../variations/variations";
+import { atValue, laidMix, variationsOf, type LaidMix } from "../variations/variations";
 
 /** Why a mix is duller than it should be. */
 type MudCause =
@@ -24,9 +24,11 @@ type MudCause =
 
 /** What brings the colour back, predicted. */
 interface WayOut extends LaidMix {
-  /** The paint that goes, and what takes its place; null: nothing. */
-  readonly without: PaintModel;
-  readonly instead: PaintModel | null;
+  /** A paint goes, or another takes its place, or there is more or less of one. */
+  readonly change:
+    | { readonly kind: "without"; readonly paint: PaintModel }
+    | { readonly kind: "instead"; readonly paint: PaintModel; readonly instead: PaintModel }
+    | { readonly kind: "more" | "less"; readonly paint: PaintModel };
   /** CIEDE2000 from what is wanted. */
   readonly difference: number;
 }
@@ -39,7 +41,7 @@ export interface MixMud {
   /** Chroma that what is wanted has more than the mix, CIELAB. */
   readonly lost: number;
   readonly pigments: number;
-  /** The mix nearest to what is wanted that leaves a paint out or takes another for it; null: the tray has none. */
+  /** The mix nearest to what is wanted that one such change makes; null: the tray has none. */
   readonly wayOut: WayOut | null;
 }
 
@@ -110,13 +112,23 @@ export function mixMud(
   /** The nearest that each paint's going brings, and the nearest of all that is worth a change. */
   const nearest = mix.map(() => Infinity);
   let wayOut: WayOut | null = null;
+  const take = (
+    { mix: next, waterParts: water, ...left }: LaidMix,
+    change: WayOut["change"],
+    i: number | null,
+  ): void => {
+    if (left.chroma <= laid.chroma) return;
+    const difference = deltaE00(wanted, left.dry);
+    if (i !== null) nearest[i] = Math.min(nearest[i]!, difference);
+    // Another proportion of the paints that dull each other must be plainly nearer than other paints.
+    const ahead = change.kind === "more" || change.kind === "less" ? WORTH : 0;
+    if (difference <= now - WORTH && difference + ahead < (wayOut?.difference ?? Infinity))
+      wayOut = { ...left, mix: next, waterParts: water, change, difference };
+  };
   const offer = (next: readonly MixPart[], i: number, instead: PaintModel | null): void => {
     const left = isCountable(next.map(({ parts }) => parts)) ? atValue(next, aim.value, limit, paper) : null;
-    if (!left || left.chroma <= laid.chroma) return;
-    const difference = deltaE00(wanted, left.dry);
-    nearest[i] = Math.min(nearest[i]!, difference);
-    if (difference <= now - WORTH && difference < (wayOut?.difference ?? Infinity))
-      wayOut = { ...left, without: mix[i]!.paint, instead, difference };
+    const { paint } = mix[i]!;
+    if (left) take(left, instead ? { kind: "instead", paint, instead } : { kind: "without", paint }, i);
   };
   mix.forEach((_, i) => {
     offer(
@@ -136,10 +148,11 @@ export function mixMud(
         );
     }
   });
-  const traits = traitsOf(
-    mix.map(({ paint }) => paint),
-    paper,
-  );
+  const own = mix.map(({ paint }) => paint);
+  // Another proportion is a way out, but no paint is to blame for it.
+  for (const one of variationsOf(mix, waterParts, own, limit, paper))
+    if (one.mix.length === mix.length) take(one, { kind: one.added > 0 ? "more" : "less", paint: one.paint }, null);
+  const traits = traitsOf(own, paper);
   const pigments = new Set(mix.flatMap(({ paint }) => paint.pigmentIds)).size;
   const turned = traits.map(({ hueDegrees }) => apart(hueDegrees, aim.hueDegrees));
   // Without a way out, the paint whose hue is farthest from what is wanted is to blame.

@@ -23,8 +23,7 @@ describe("a mix that is duller than it should be", () => {
   test("a warm yellow in a green that is wanted vivid: the cool one in its place is more vivid", () => {
     const mud = mudOf(mixOf(["PB15-green-shade", 1], ["PY35", 3]))!;
     expect(mud.paint.id).toBe("PY35");
-    expect(mud.wayOut!.without.id).toBe("PY35");
-    expect(mud.wayOut!.instead!.id).toBe("PY3");
+    expect(mud.wayOut!.change).toMatchObject({ kind: "instead", paint: { id: "PY35" }, instead: { id: "PY3" } });
   });
 
   test("a warm blue in it: told as the partner that leans wrong", () => {
@@ -43,7 +42,7 @@ describe("a mix that is duller than it should be", () => {
     const orange = dryOf(mixOf(["PO20", 1]), 5);
     expect(mudOf(mixOf(["PO20", 3], ["PB35", 1]), orange)).toMatchObject({ cause: "opposite", paint: { id: "PB35" } });
     for (const { wayOut, lost } of [red, brown]) {
-      expect(wayOut!.instead).toBeNull();
+      expect(wayOut!.change.kind).toBe("without");
       expect(lost).toBeGreaterThan(8);
     }
   });
@@ -76,6 +75,26 @@ describe("a mix that is duller than it should be", () => {
     expect(mudOf(grey, dryOf(grey, 8))).toBeNull();
     expect(mudOf(mixOf(["PB15-green-shade", 1], ["PY3", 4]))).toBeNull();
     expect(mudOf(mixOf(["PBr7-burnt-umber", 1]))).toBeNull();
+  });
+
+  test("too much of the paint that dulls it: less of it is the way out", () => {
+    const { wayOut } = mixMud(
+      mixOf(["PBr7-burnt-umber", 1], ["PY35", 1]),
+      5,
+      dryOf(mixOf(["PBr7-burnt-umber", 1], ["PY35", 6]), 5),
+      [],
+      1,
+      paper,
+    )!;
+    expect(wayOut!.change).toMatchObject({ kind: "less", paint: { id: "PBr7-burnt-umber" } });
+    expect(wayOut!.chroma).toBeGreaterThan(
+      describeColour(
+        dryOf(
+          wayOut!.mix.map((part) => ({ ...part, parts: 1 })),
+          5,
+        ),
+      ).chroma + 4,
+    );
   });
 
   test("a tray that makes nothing purer offers no way out", () => {

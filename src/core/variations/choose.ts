@@ -29,10 +29,11 @@ export function keepsHue(from: LaidMix, to: LaidMix): boolean {
 
 /**
  * Up to five neighbours of a mix that differ most from it and from each other while they keep its hue: what a wash can
- * change to as it goes. Farthest-point sampling, the mix itself being the first point; warmest first.
+ * change to as it goes, by more of a paint alone, since nothing can be taken from a puddle. Farthest-point sampling,
+ * the mix itself being the first point; warmest first.
  */
 export function neighboursOf(from: LaidMix, variations: readonly Variation[]): readonly Variation[] {
-  const open = variations.filter((to) => keepsHue(from, to));
+  const open = variations.filter((to) => to.added > 0 && keepsHue(from, to));
   const chosen: Variation[] = [];
   const nearest = open.map(({ difference }) => difference);
   while (chosen.length < MOST_NEIGHBOURS) {
@@ -88,7 +89,7 @@ const ONE_DARK = 14;
 export function warmAndCool(
   variations: readonly Variation[],
 ): { readonly warm: Variation; readonly cool: Variation } | null {
-  const open = variations.filter(({ difference }) => difference <= ONE_DARK);
+  const open = variations.filter(({ added, difference }) => added > 0 && difference <= ONE_DARK);
   const [first] = open;
   if (!first) return null;
   const warm = open.reduce((best, one) => (one.temperature > best.temperature ? one : best), first);

@@ -39,7 +39,7 @@ describe("variations of one value", () => {
     }
   });
 
-  test("no ratio stands twice, none has more than three paints or twelve parts, each has more of its paint", () => {
+  test("no ratio stands twice, none has more than three paints or twelve parts, each has more or less of its paint", () => {
     const keys = all.map(({ mix }) => {
       const total = mix.reduce((sum, { parts }) => sum + parts, 0);
       return mix.map(({ paint: { id }, parts }) => `${id} ${(parts / total).toFixed(4)}`).join();
@@ -50,11 +50,19 @@ describe("variations of one value", () => {
       expect(mix.length).toBeLessThanOrEqual(3);
       expect(total).toBeLessThanOrEqual(12);
       expect(mix.every(({ parts }) => parts === 0.25 || Number.isInteger(parts))).toBe(true);
-      const share = mix.find(({ paint: { id } }) => id === more.id)!.parts / total;
-      const before = grey.find(({ paint: { id } }) => id === more.id)?.parts ?? 0;
-      expect(share).toBeGreaterThan(before / 3);
-      expect(added).toBeGreaterThan(0);
+      const share = (mix.find(({ paint: { id } }) => id === more.id)?.parts ?? 0) / total;
+      const before = (grey.find(({ paint: { id } }) => id === more.id)?.parts ?? 0) / 3;
+      expect(Math.sign(share - before)).toBe(Math.sign(added));
     }
+  });
+
+  test("of a mix of three each paint can be more, less or gone: there is a way to each side", () => {
+    const three = laidMix([...grey, { paint: ochre, parts: 1 }], 4, paper);
+    const ways = variationsOf(three.mix, 4, tray, 1, paper);
+    expect(ways.some(({ added }) => added < 0)).toBe(true);
+    expect(ways.some(({ mix }) => mix.length === 2)).toBe(true);
+    for (const shift of SHIFTS) expect(shiftsOf(three, ways, shift).length, shift).toBeGreaterThan(0);
+    expect(neighboursOf(three, ways).every(({ added }) => added > 0)).toBe(true);
   });
 
   test("a mix of three gets no fourth paint; one paint alone is varied by others, not by itself", () => {

@@ -19,9 +19,9 @@ export interface LaidMix {
   readonly temperature: number;
 }
 
-/** A mix of the same value, come by from another one by more of one paint. */
+/** A mix of the same value, come by from another one by more or less of one paint. */
 export interface Variation extends LaidMix {
-  /** The paint of which more is taken, and how many parts of it are added to the puddle. */
+  /** The paint of which more or less is taken, and how many parts of it are added to the puddle; below 0 left out. */
   readonly paint: PaintModel;
   readonly added: number;
   /** CIEDE2000 from the mix it started from. */
@@ -32,8 +32,9 @@ export interface Variation extends LaidMix {
 const SAME_VALUE = 0.2;
 /** More paints than this in one mix are mud sooner than a variation. Common practice, no source. */
 const MOST_PAINTS = 3;
-/** What is added to a puddle, parts. */
+/** What is added to a puddle, or left out of it where it holds as much, parts. */
 const ADDED = [TOUCH, 1, 2, 3, 4] as const;
+const LEFT_OUT = [-1, -2, -3, -4] as const;
 /** A puddle counted finer, so that less than a part of it can be added. */
 const FINER = [1, 2, 3] as const;
 /** Less than this is not seen, CIEDE2000. From memory. */
@@ -61,9 +62,18 @@ export function atValue(mix: readonly MixPart[], value: number, strongest: Load,
   return Math.abs(nearest.value - value) <= SAME_VALUE ? nearest : null;
 }
 
+/** A mix with some parts more or less of a paint; what comes to nothing is left out. */
+const withMore = (mix: readonly MixPart[], paint: PaintModel, added: number): readonly MixPart[] =>
+  mix.some((part) => part.paint.id === paint.id)
+    ? mix
+        .map((part) => (part.paint.id === paint.id ? { ...part, parts: part.parts + added } : part))
+        .filter(({ parts }) => parts !== 0)
+    : [...mix, { paint, parts: added }];
+
 /**
- * All mixes that a little more of one paint makes of a puddle at the same value (within SAME_VALUE): of a paint that
- * is in it, or of another one while it has fewer than three. Each differs from the puddle by more than is overlooked.
+ * All mixes that a little more or less of one paint makes of a puddle at the same value (within SAME_VALUE): of a paint
+ * that is in it, or more of another one while it has fewer than three. Each differs from the puddle by more than is
+ * overlooked.
  * @param paints what may be added
  * @param strongest load that can be laid at the wash's size
  */
@@ -82,12 +92,10 @@ export function variationsOf(
     if (!within && mix.length >= MOST_PAINTS) continue;
     if (within && mix.length === 1) continue;
     for (const finer of FINER) {
-      for (const added of ADDED) {
+      for (const added of within ? [...ADDED, ...LEFT_OUT] : ADDED) {
         const counted = mix.map((part) => ({ ...part, parts: part.parts * finer }));
-        const next = within
-          ? counted.map((part) => (part.paint.id === paint.id ? { ...part, parts: part.parts + added } : part))
-          : [...counted, { paint, parts: added }];
-        if (!isCountable(next.map(({ parts }) => parts))) continue;
+        const next = withMore(counted, paint, added);
+        if (next.some(({ parts }) => parts < 0) || !isCountable(next.map(({ parts }) => parts))) continue;
         const total = next.reduce((sum, { parts }) => sum + parts, 0);
         const key = next.map(({ paint: { id }, parts }) => `${id} ${(parts / total).toFixed(4)}`).join();
         if (found.has(key)) continue;

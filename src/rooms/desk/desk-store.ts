@@ -81,6 +81,8 @@ export type MatchSource = "paintbox" | "tray";
 export interface DeskState {
   readonly document: PaintingDocument;
   readonly selectedId: string | null;
+  /** The colour of the selected area's wash that was asked for; null: its own. */
+  readonly colourId: string | null;
   readonly taken: TakenSample | null;
   /** Sampling radius as a share of the photo's width. */
   readonly radius: number;
@@ -139,7 +141,8 @@ export interface DeskState {
   readonly pick: (colourId: string | null) => void;
 
   readonly take: (sample: TakenSample | null) => void;
-  readonly select: (id: string | null) => void;
+  /** Opens an area, at one of its wash's colours if one is named; null goes back to all. */
+  readonly select: (id: string | null, colourId?: string | null) => void;
   readonly setRadius: (radius: number) => void;
   readonly setSource: (source: MatchSource) => void;
 
@@ -239,6 +242,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         },
         endTyping: () => inRun(null),
         selectedId: null,
+        colourId: null,
         taken: null,
         radius: 0.006,
         source: "paintbox",
@@ -294,9 +298,10 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         clearPair: () => set({ pair: null }),
         pick: (picking) => set(({ step }) => ({ picking, tool: picking ? "sample" : FIRST_TOOL[step], taken: null })),
         take: (taken) => set({ taken, ...(taken && { selectedId: null }) }),
-        select: (selectedId) =>
+        select: (selectedId, colourId = null) =>
           set(({ picking, step, tool }) => ({
             selectedId,
+            colourId,
             taken: null,
             picking: null,
             preview: null,

@@ -40,6 +40,12 @@ export function useMixedColours(): readonly MixedColour[] {
 /** What a colour of a wash will look like: its mix, or what is wanted while there is none. */
 export const colourOf = ({ laid, lab }: MixedColour): Lab => laid?.dry ?? lab;
 
+/** The colour that most of an area is laid with. */
+export const mainColourOf = (colours: readonly MixedColour[], areaId: string): MixedColour | null =>
+  colours
+    .filter((colour) => colour.areaId === areaId)
+    .reduce<MixedColour | null>((most, colour) => (colour.weight > (most?.weight ?? 0) ? colour : most), null);
+
 /**
  * The colours that the photo shows its shapes in, by the ids of the washes' colours: those to be painted; in the last
  * step the mixes as they dry, with the one that is looked at before it is taken, or how warm and cool they are.

@@ -13,6 +13,8 @@ export interface DemoArea extends Pick<PaintingArea, "name"> {
   readonly weight?: PaintingArea["weight"];
   /** Later layers lie over earlier ones. */
   readonly layer: number;
+  /** Laid as the photo suggests, in several colours; flat if not: a painter would not trouble with more here. */
+  readonly asPhoto?: true;
 }
 
 /** The demo's areas in the order of the list. */
@@ -34,6 +36,7 @@ export const DEMO_AREAS: readonly DemoArea[] = [
   },
   {
     name: "Rose cloud",
+    asPhoto: true,
     layer: 1,
     plane: "far",
     light: "lit",
@@ -77,6 +80,7 @@ export const DEMO_AREAS: readonly DemoArea[] = [
   },
   {
     name: "Violet bank of cloud",
+    asPhoto: true,
     layer: 1,
     plane: "far",
     weight: 0.5,
@@ -93,6 +97,7 @@ export const DEMO_AREAS: readonly DemoArea[] = [
   },
   {
     name: "Brick in the sun",
+    asPhoto: true,
     layer: 4,
     plane: "middle",
     light: "lit",
@@ -131,6 +136,7 @@ export const DEMO_AREAS: readonly DemoArea[] = [
   },
   {
     name: "Poplars",
+    asPhoto: true,
     layer: 3,
     plane: "middle",
     outlines: [
@@ -232,6 +238,7 @@ export const DEMO_AREAS: readonly DemoArea[] = [
   },
   {
     name: "Canal",
+    asPhoto: true,
     layer: 1,
     plane: "near",
     outlines: [

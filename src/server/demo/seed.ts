@@ -10,18 +10,21 @@ import {
   pointWithin,
   snapToEdges,
   superpixels,
+  washPlan,
   withLabel,
   type LabelMap,
 } from "@/core/areas";
 import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
-import { areaImageOf, keepInside, wholePhoto, type PixelArray } from "@/core/image";
-import { DEFAULT_MATCH, matchOver, paintModel, prepareMatch, valueRange } from "@/core/mixing";
-import { PAPERS } from "@/core/optics";
+import type { Lab } from "@/core/colour";
+import { areaImageOf, keepInside, resized, shapeImageOf, wholePhoto, type PixelArray } from "@/core/image";
+import { DEFAULT_MATCH, matchOver, paintModel, paperUnder, prepareMatch, valueRange } from "@/core/mixing";
+import { loadOfWater, PAPERS } from "@/core/optics";
 import { curveOf, targetColour } from "@/core/planning";
 import { madeUpSwatches } from "@/core/simulation";
 import type { Repositories, Store } from "@/storage/ports";
 import { newPaint, type TravelBox } from "@/model/paintbox";
-import { NEW_STUDY, newArea, newPainting, type PaintingArea, type Study } from "@/model/painting";
+import { NEW_STUDY, newArea, newPainting, type PaintingArea, type StoredRecipe, type Study } from "@/model/painting";
+import { withPlan } from "@/model/washes";
 import type { NewMeasurement, StoredPatch } from "@/model/measurement";
 import { readPhoto } from "../photo-import/read-photo";
 import { fitMeasurement } from "../fit-measurement";
@@ -58,12 +61,14 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[]; s
     }
   }
   const { areas } = measureAreas(map, image, mask, width);
+  const small = shapeImageOf(image);
+  const smallMap = { width: small.width, height: small.height, labels: resized(map.labels, image, small) };
   return {
     map,
     shares: labelled.map(({ label }) => areas.find((area) => area.label === label)!.share),
-    areas: labelled.map(({ name, label, plane = null, light = null, weight = 1 }) => {
+    areas: labelled.map(({ name, label, plane = null, light = null, weight = 1, asPhoto }) => {
       const { mean } = areas.find((area) => area.label === label)!;
-      return newArea({
+      const area = newArea({
         id: randomUUID(),
         name,
         plane,
@@ -73,6 +78,10 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[]; s
         lab: mean,
         sample: { ...pointWithin(map, label)!, radius: MARK_RADIUS },
       });
+      const plan = asPhoto ? washPlan(smallMap, label, small) : null;
+      if (!plan) return area;
+      const at = plan.kind === "flat" ? area.sample : plan.colours[0]!.at;
+      return { ...withPlan(area, plan), sample: { ...at, radius: MARK_RADIUS } };
     }),
   };
 }
@@ -176,10 +185,24 @@ export async function seedDemo(store: Store): Promise<void> {
         PAPERS[0],
       ),
     );
+    /** The best recipe of a colour, laid on the paper or over another mix. */
+    const recipeOf = (lab: Lab, areaCm2: number, over: StoredRecipe | null): StoredRecipe => {
+      const target = targetColour(lab, study.wish, curve, PAPERS[0]);
+      const mix = over?.parts.map(({ paintId, parts }) => ({ paint: models.find(({ id }) => id === paintId)!, parts }));
+      const on = mix && over ? paperUnder({ mix, load: loadOfWater(over.waterParts) }, PAPERS[0]) : PAPERS[0];
+      const options = { ...DEFAULT_MATCH, ways: 1, ...(over && { maxPaints: 2 as const }) };
+      const [best] = matchOver(target, over ? prepareMatch(models, on, options) : table, options, areaCm2);
+      return { parts: [...best!.parts], waterParts: best!.waterParts };
+    };
     const mixed = areas.map((area, i): PaintingArea => {
-      const target = targetColour(area.lab, study.wish, curve, PAPERS[0]);
-      const [best] = matchOver(target, table, { ...DEFAULT_MATCH, ways: 1 }, shares[i]! * photoCm2);
-      return { ...area, recipe: { parts: [...best!.parts], waterParts: best!.waterParts } };
+      const whole = shares[i]! * photoCm2;
+      const layered = area.wash.kind === "layered";
+      const recipe = recipeOf(area.lab, layered ? whole : whole * area.wash.share, null);
+      const more = area.wash.more.map((colour) => ({
+        ...colour,
+        recipe: recipeOf(colour.lab, whole * colour.share, layered && !colour.drop ? recipe : null),
+      }));
+      return { ...area, recipe, wash: { ...area.wash, more } };
     });
     const palettes = [
       { id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) },

@@ -18,7 +18,7 @@ function DarkRow({ colour }: { colour: MixedColour }) {
         type="button"
         className="flex w-full cursor-pointer items-center gap-3 py-2 text-left hover:bg-base-200"
         aria-label={`Ways to ${colour.name}`}
-        onClick={() => select(colour.areaId)}
+        onClick={() => select(colour.areaId, colour.id)}
       >
         <JudgingPair wanted={colour.lab} mix={mix ?? colour.lab} className="h-11 w-20" />
         <span className="min-w-0 flex-1 leading-snug">

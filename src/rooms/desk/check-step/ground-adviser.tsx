@@ -10,7 +10,7 @@ import { FOCAL_WEIGHT } from "@/model/painting";
 import { capital } from "@/model/text";
 import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
-import { colourOf, useMixedColours, type MixedColour } from "../mixed";
+import { colourOf, mainColourOf, useMixedColours, type MixedColour } from "../mixed";
 import { usePaints } from "../paints";
 import { MixRow } from "./mix-row";
 import { liftWords } from "./words";
@@ -75,7 +75,7 @@ export function GroundAdviser({ colour }: { colour: MixedColour }) {
   const areas = useDesk((s) => s.document.areas);
   const mixed = useMixedColours();
   const focal = areas.find(({ id, weight }) => weight === FOCAL_WEIGHT && id !== colour.areaId);
-  const subject = mixed.find(({ id }) => id === focal?.id);
+  const subject = focal && mainColourOf(mixed, focal.id);
   const Icon = open ? ChevronDown : ChevronRight;
   return (
     <section aria-label="As a ground" className="border-t border-(--hairline) pt-2">

@@ -2,7 +2,7 @@ import type { Relation } from "@/core/areas";
 import { describeColour } from "@/core/colour";
 import type { Shift } from "@/core/variations";
 import { FOCAL_WEIGHT, type PaintingArea } from "@/model/painting";
-import { colourOf, type MixedColour } from "../mixed";
+import { colourOf, mainColourOf, type MixedColour } from "../mixed";
 
 /** What would mend a relation that does not hold: an area, and which way its mix is to be shifted at its value. */
 export interface Mend {
@@ -26,7 +26,7 @@ export function mendOf(
   if (relation.holds !== false) return null;
   const temperature = (area: PaintingArea): number => described(area)?.temperature ?? 0;
   const described = (area: PaintingArea) => {
-    const own = colours.find(({ id }) => id === area.id);
+    const own = mainColourOf(colours, area.id);
     return own && describeColour(colourOf(own));
   };
   if (relation.id === "depth") {

@@ -8,6 +8,7 @@ import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints, usePaper } from "../paints";
+import { listed } from "../palette-step/words";
 import { causeWords, wayOutWords } from "./words";
 import { concerns, useWarnings, type Warning } from "./warnings";
 
@@ -146,29 +147,34 @@ function MeetingCard({ warning, meant }: { warning: Extract<Warning, { kind: "me
 }
 
 function WarningCard({ warning, meant }: { warning: Warning; meant: boolean }) {
+  const areas = useDesk((s) => s.document.areas);
   if (warning.kind === "mix") return <MixCard warning={warning} meant={meant} />;
   if (warning.kind === "meeting") return <MeetingCard warning={warning} meant={meant} />;
-  if (warning.kind === "lifting")
+  if (warning.kind === "lifting") {
+    const [one] = warning.over;
+    const under = new Set(warning.over.map(({ first }) => first.areaId));
+    const names = areas.filter(({ id }) => under.has(id)).map(({ name }) => name);
     return (
       <Card
         warning={warning}
         meant={meant}
-        title={`The first wash under ${warning.colour.name} lifts`}
+        title="First washes that lift"
         picture={
           <JudgingPair
-            wanted={warning.first.laid!.dry}
-            mix={warning.colour.laid!.dry}
+            wanted={one!.first.laid!.dry}
+            mix={one!.colour.laid!.dry}
             names={["the first wash", "the second over it"]}
             className="h-[62px] w-[92px]"
           />
         }
       >
         <p className="text-[0.93rem] leading-snug">
-          Its paints stain little, and come up under a brush. Let it dry through, and go over it once, with a full
-          brush.
+          {listed(names)}: these paints stain little, and come up under a brush. Let the first wash dry through, and go
+          over it once, with a full brush.
         </p>
       </Card>
     );
+  }
   return (
     <Card
       warning={warning}

@@ -17,19 +17,25 @@ export function VariationRow({ colour, variation }: { colour: MixedColour; varia
   if (!colour.laid) return null;
   const name = paints.get(paint.id)?.name ?? "paint";
   const before = mix.reduce((sum, part) => sum + part.parts, 0) - added;
+  const gone = mix.every((part) => part.paint.id !== paint.id);
+  const spoken = gone
+    ? `the mix without ${name}`
+    : `${partsWord(Math.abs(added))} ${added > 0 ? "more" : "less"} ${name}`;
   return (
     <MixRow
       colour={colour}
       laid={variation}
       beside={colour.laid.dry}
-      names={["the mix as it is", `the mix with more ${name}`]}
-      spoken={`${partsWord(added)} more ${name}`}
+      names={["the mix as it is", spoken]}
+      spoken={spoken}
       title={
         <>
-          + {partsWord(added)} {name}{" "}
-          <span className="quiet font-normal">
-            {Number.isInteger(before) ? `to ${counted(before, "part")}` : "to the puddle"}
-          </span>
+          {gone ? "Without" : `${added > 0 ? "+" : "\u2212"} ${partsWord(Math.abs(added))}`} {name}{" "}
+          {!gone && (
+            <span className="quiet font-normal">
+              {Number.isInteger(before) ? `${added > 0 ? "to" : "of"} ${counted(before, "part")}` : "to the puddle"}
+            </span>
+          )}
         </>
       }
       says={`${warmthWords(variation)}, ${describeColour(dry).hueName}; ${waterWords(waterParts)}`}

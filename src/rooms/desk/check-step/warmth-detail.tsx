@@ -1,12 +1,13 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { workableLoad } from "@/core/mixing";
 import { neighboursOf, SHIFTS, shiftsOf, variationsOf, warmAndCool } from "@/core/variations";
 import type { PaintingArea } from "@/model/painting";
 import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
 import { useMixedColours, type MixedColour } from "../mixed";
+import { ColourTabs } from "../panel/colour-tabs";
 import { usePaints } from "../paints";
 import { GroundAdviser } from "./ground-adviser";
 import { VariationRow } from "./variation-row";
@@ -30,7 +31,7 @@ function WarmthOf({ colour }: { colour: MixedColour }) {
     <div className="space-y-4">
       <p className="leading-snug">
         As mixed: value <b>{laid.value.toFixed(1)}</b>, <b>{warmthWords(laid)}</b>. All that stands here keeps that
-        value, and comes from this puddle and one paint of the tray.
+        value, with more or less of one paint.
       </p>
       {ends && (
         <section aria-label="One dark, warm and cool">
@@ -83,25 +84,19 @@ function WarmthOf({ colour }: { colour: MixedColour }) {
   );
 }
 
-/** One area's warmth: other mixes of its value, by what is wanted of it. */
+/** One area's warmth: other mixes of its value, by what is wanted of it; of a wash of several colours one at a time. */
 export function WarmthDetail({ area }: { area: PaintingArea }) {
+  const asked = useDesk((s) => s.colourId);
+  const [shown, setShown] = useState(asked ?? area.id);
   const colours = useMixedColours().filter(({ areaId }) => areaId === area.id);
+  const colour = colours.find(({ id }) => id === shown) ?? colours[0];
+  const within = withinWords(colours.flatMap(({ laid }) => laid ?? []));
+  if (!colour) return null;
   return (
-    <section aria-label="Warmth of this area" className="space-y-5">
-      {withinWords(colours.flatMap(({ laid }) => laid ?? [])) && (
-        <p className="leading-snug">{withinWords(colours.flatMap(({ laid }) => laid ?? []))}</p>
-      )}
-      {colours.map((colour) => (
-        <div key={colour.id} className="space-y-2">
-          {colours.length > 1 && (
-            <h3 className="name-face text-xl">
-              <span className="quiet mr-1.5 text-[0.9rem]">{colour.mark}</span>
-              {colour.name}
-            </h3>
-          )}
-          <WarmthOf colour={colour} />
-        </div>
-      ))}
+    <section aria-label="Warmth of this area" className="space-y-3">
+      {within && <p className="leading-snug">{within}</p>}
+      <ColourTabs area={area} shown={colour.id} onShow={setShown} />
+      <WarmthOf key={colour.id} colour={colour} />
     </section>
   );
 }

@@ -7,7 +7,7 @@ import { JudgingPair } from "@/ui/judging-pair";
 import { ViewChoice } from "@/ui/view-choice";
 import { Relations } from "../areas-step/relations";
 import { useDesk } from "../desk-store";
-import { colourOf, useMixedColours } from "../mixed";
+import { colourOf, mainColourOf, useMixedColours } from "../mixed";
 import { useMeasured } from "../photo-study";
 import { mendOf } from "./mends";
 import { SHIFT_WORDS, warmthShiftWords } from "./words";
@@ -63,7 +63,7 @@ export function WarmthList() {
                 type="button"
                 className="flex w-full cursor-pointer items-center gap-3 py-2 text-left hover:bg-base-200"
                 aria-label={`Shift ${colour.name}`}
-                onClick={() => select(colour.areaId)}
+                onClick={() => select(colour.areaId, colour.id)}
               >
                 <JudgingPair wanted={colour.lab} mix={colourOf(colour)} className="h-9 w-20" />
                 <span className="min-w-0 flex-1 leading-snug">
@@ -92,7 +92,7 @@ export function WarmthList() {
                 className="btn btn-outline btn-sm mt-1 block"
                 onClick={() => {
                   setShift(mend.shift);
-                  select(mend.area.id);
+                  select(mend.area.id, mainColourOf(colours, mend.area.id)?.id);
                 }}
               >
                 Make {mend.area.name} {SHIFT_WORDS[mend.shift]}

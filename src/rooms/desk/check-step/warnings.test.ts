@@ -89,7 +89,7 @@ test("a first wash that lifts is told of the second over it; one that stains is 
     const second = { ...flat("PBr7-burnt-umber", 3).colour, overId: below.colour.id };
     return warningsOf([below.colour, second], [below.area], [], []).filter(({ kind }) => kind === "lifting");
   };
-  expect(over("PB29")).toHaveLength(1);
+  expect(over("PB29")).toMatchObject([{ key: "lifting", over: [{ first: { name: "PB29" } }] }]);
   expect(over("PB15-green-shade")).toEqual([]);
 });
 

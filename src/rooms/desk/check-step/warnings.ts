@@ -17,7 +17,10 @@ type AreaBorder = AreasMeasured["borders"][number];
 export type Warning = { readonly key: string; readonly lost: number } & (
   | { readonly kind: "mix"; readonly colour: MixedColour; readonly mud: MixMud }
   | { readonly kind: "meeting"; readonly one: MixedColour; readonly two: MixedColour; readonly mud: MeetingMud }
-  | { readonly kind: "lifting"; readonly colour: MixedColour; readonly first: MixedColour }
+  | {
+      readonly kind: "lifting";
+      readonly over: readonly { readonly first: MixedColour; readonly colour: MixedColour }[];
+    }
   | { readonly kind: "water"; readonly clean: MixedColour; readonly dark: MixedColour }
 );
 
@@ -63,6 +66,7 @@ export function warningsOf(
   tray: readonly PaintModel[],
 ): readonly Warning[] {
   const found: Warning[] = [];
+  const lifting: { first: MixedColour; colour: MixedColour }[] = [];
   for (const colour of colours) {
     const { laid, lab, areaCm2, ground } = colour;
     if (!laid) continue;
@@ -72,8 +76,9 @@ export function warningsOf(
     if (!first?.laid) continue;
     const total = first.laid.mix.reduce((sum, { parts }) => sum + parts, 0);
     const holds = first.laid.mix.reduce((sum, { paint, parts }) => sum + (paint.staining * parts) / total, 0);
-    if (holds < LIFTS_BELOW) found.push({ kind: "lifting", key: `lifting ${colour.id}`, colour, first, lost: 0 });
+    if (holds < LIFTS_BELOW) lifting.push({ first, colour });
   }
+  if (lifting.length > 0) found.push({ kind: "lifting", key: "lifting", over: lifting, lost: 0 });
   const at = new Map(areas.flatMap((area) => coloursOf(area).map((colour) => [colour.id, colour.at] as const)));
   const wet = (area: PaintingArea): readonly MixedColour[] =>
     colours.filter(({ areaId, laid, overId }) => areaId === area.id && laid && overId === null);
@@ -96,9 +101,9 @@ export function warningsOf(
 
 /** Areas that a warning concerns. */
 export const concerns = (warning: Warning, areaId: string): boolean =>
-  warning.kind === "meeting"
-    ? warning.one.areaId === areaId || warning.two.areaId === areaId
-    : warning.kind !== "water" && warning.colour.areaId === areaId;
+  (warning.kind === "mix" && warning.colour.areaId === areaId) ||
+  (warning.kind === "meeting" && (warning.one.areaId === areaId || warning.two.areaId === areaId)) ||
+  (warning.kind === "lifting" && warning.over.some(({ colour }) => colour.areaId === areaId));
 
 /** What of this painting would go dull. */
 export function useWarnings(): readonly Warning[] {

@@ -92,12 +92,19 @@ test("why a mix is dull, and its way out", () => {
   const out = { mix: [], waterParts: 3, dry: { L: 50, a: 0, b: 30 }, value: 5, chroma: 30, temperature: 20 };
   const nameOf = (id: string): string => id.toUpperCase();
   expect(wayOutWords({ paint, wayOut: null }, 20, nameOf)).toMatch(/purer than UMBER would\.$/);
-  expect(wayOutWords({ paint, wayOut: { ...out, without: paint, instead: null, difference: 2.34 } }, 20, nameOf)).toBe(
-    "Without UMBER: purer by 10, off by 2.3 dE00.",
-  );
-  expect(wayOutWords({ paint, wayOut: { ...out, without: paint, instead: blue, difference: 2 } }, 20, nameOf)).toMatch(
-    /^BLUE in place of UMBER: /,
-  );
+  expect(
+    wayOutWords({ paint, wayOut: { ...out, change: { kind: "without", paint }, difference: 2.34 } }, 20, nameOf),
+  ).toBe("Without UMBER: purer by 10, off by 2.3 dE00.");
+  expect(
+    wayOutWords(
+      { paint, wayOut: { ...out, change: { kind: "instead", paint, instead: blue }, difference: 2 } },
+      20,
+      nameOf,
+    ),
+  ).toMatch(/^BLUE in place of UMBER: /);
+  expect(
+    wayOutWords({ paint, wayOut: { ...out, change: { kind: "less", paint }, difference: 2 } }, 20, nameOf),
+  ).toMatch(/^Less UMBER: /);
 });
 
 test("by what a ground lifts its subject, and what each slip asks for", () => {

@@ -132,8 +132,12 @@ export function wayOutWords(
   nameOf: (paintId: string) => string,
 ): string {
   if (!wayOut) return `No paint of this tray makes it purer. One that is purer than ${nameOf(paint.id)} would.`;
-  const { without, instead, difference } = wayOut;
-  const what = instead ? `${nameOf(instead.id)} in place of ${nameOf(without.id)}` : `Without ${nameOf(without.id)}`;
+  const { change, difference } = wayOut;
+  const name = nameOf(change.paint.id);
+  const what =
+    change.kind === "instead"
+      ? `${nameOf(change.instead.id)} in place of ${name}`
+      : `${{ without: "Without", more: "More", less: "Less" }[change.kind]} ${name}`;
   return `${what}: purer by ${(wayOut.chroma - chroma).toFixed(0)}, off by ${difference.toFixed(1)} dE00.`;
 }
 

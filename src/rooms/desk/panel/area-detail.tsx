@@ -12,15 +12,15 @@ import { useWays } from "../matcher";
 import { groundOf, laidWash, namedParts, usePaints, usePaper, useSourcePaints } from "../paints";
 import { useTargets } from "../targets";
 import { useWashSizes } from "../uses";
-import { placeName, WASH_WORDS } from "../wash-words";
+import { WASH_WORDS } from "../wash-words";
 import { AreaName, AreaNav } from "./area-nav";
 import { ColourFacts } from "./colour-facts";
 import { MudNote } from "./mud-note";
+import { ColourTabs } from "./colour-tabs";
 import { PhotoAndTarget } from "./photo-and-target";
 import { RecipeEditor } from "./recipe-editor";
 import { SourceChoice } from "./source-choice";
 import { WayCard } from "./way-card";
-import { capital } from "@/model/text";
 
 interface ColourProps {
   readonly area: PaintingArea;
@@ -107,45 +107,6 @@ function Meeting({ area, paper }: { area: PaintingArea; paper: Paper }) {
   );
 }
 
-/** The colours of a wash, one of them shown. */
-function ColourTabs({
-  area,
-  shown,
-  onShow,
-}: {
-  area: PaintingArea;
-  shown: string;
-  onShow: (colourId: string) => void;
-}) {
-  const targets = useTargets();
-  const colours = coloursOf(area);
-  if (colours.length < 2) return null;
-  return (
-    <div role="tablist" aria-label={`Colours of ${area.name}`} className="mb-3 flex flex-wrap gap-1.5">
-      {colours.map((colour, i) => (
-        <button
-          key={colour.id}
-          type="button"
-          role="tab"
-          aria-selected={colour.id === shown}
-          className={`flex min-h-9 cursor-pointer items-center gap-2 rounded-field border px-2 py-1 text-left ${colour.id === shown ? "border-base-content" : "border-(--hairline)"}`}
-          onClick={() => onShow(colour.id)}
-        >
-          <span
-            aria-hidden
-            className="size-5"
-            style={{ background: screenColourOfLab(targets.get(colour.id) ?? colour.lab).hex }}
-          />
-          <span className="text-[0.9rem] leading-tight">
-            {capital(placeName(area, i))}
-            {colour.recipe === null && <span className="quiet"> · not mixed</span>}
-          </span>
-        </button>
-      ))}
-    </div>
-  );
-}
-
 /** One area: its colours, the recipe in use for each, and the best ways to mix it. */
 export function AreaDetail({ area }: { area: PaintingArea }) {
   const areas = useDesk((s) => s.document.areas);
@@ -154,7 +115,8 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
   const paints = usePaints();
   const paper = usePaper();
   const sizes = useWashSizes();
-  const [shown, setShown] = useState(area.id);
+  const asked = useDesk((st) => st.colourId);
+  const [shown, setShown] = useState(asked ?? area.id);
   const index = areas.findIndex((a) => a.id === area.id);
   const colours = coloursOf(area);
   const colour = colours.find(({ id }) => id === shown) ?? colours[0];
