@@ -50,12 +50,13 @@ await shoot("values", "/", async (page) => {
 await shoot("check", "/", async (page) => {
   await step(page, "Check");
   await page.getByRole("radio", { name: "Warm and cool" }).click();
-  await page.getByRole("button", { name: "Shift Brick in shade" }).click();
+  await page.getByRole("button", { name: "Shift Canal, first wash" }).click();
   await page
-    .getByRole("list", { name: "The two ends of the dark" })
+    .getByRole("list", { name: "Ways to make it warmer" })
     .getByRole("button", { name: /^Look at/ })
-    .last()
+    .first()
     .click();
+  await page.getByRole("navigation", { name: "Areas" }).scrollIntoViewIfNeeded();
   await page.waitForTimeout(1200);
 });
 const lookAtPalette = async (page: Page, view: string): Promise<void> => {

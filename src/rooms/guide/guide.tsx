@@ -55,7 +55,7 @@ const LEGS: readonly Leg[] = [
       "The step Check says how dark each dark gets and how to come by it, what is warm beside what, and what goes dull.",
       "Look at any change in the photo first; one press takes it, and Undo takes it back.",
     ],
-    picture: { name: "check", shows: "The brick in shade, its dark divided into a warm and a cool end" },
+    picture: { name: "check", shows: "The canal's first wash made warmer at its value, looked at in the photo" },
   },
   {
     title: "The first wash",
