@@ -82,7 +82,10 @@ function MixCard({ warning, meant }: { warning: Extract<Warning, { kind: "mix" }
     waterParts: wayOut.waterParts,
   };
   const parts = recipe && namedParts(recipe, paints);
-  const says = wayOutWords(mud, colour.laid!.chroma, nameOf);
+  const palette = useDesk((s) => s.document.palette);
+  const says = wayOutWords(mud, colour.laid!.chroma, (id) =>
+    palette.includes(id) ? nameOf(id) : `${nameOf(id)} from the box`,
+  );
   return (
     <Card
       warning={warning}

@@ -52,6 +52,7 @@ const told = (
     all.map(({ area }) => area),
     all.length > 1 ? [{ a: all[0]!.area.region!, b: all[1]!.area.region!, length: 0.3, hardness: 0.1, ...border }] : [],
     [],
+    [],
   );
 
 const [blue, orange] = [flat("PB29", 6), flat("PO20", 6)];
@@ -74,12 +75,16 @@ test("a dull mix is told by what it lost, worst first; what has no mix, and a gr
     { paint: paint("PY35"), parts: 2 },
   ];
   const dull = { ...flat("PG7", 6), colour: { ...flat("PG7", 6).colour, laid: laidMix(mix, 5, paper) } };
-  const found = warningsOf([dull.colour], [dull.area], [], ["PB15-green-shade", "PY3"].map(paint));
+  const found = warningsOf([dull.colour], [dull.area], [], ["PB15-green-shade", "PY3"].map(paint), []);
   expect(found[0]).toMatchObject({ kind: "mix", key: `mix ${dull.colour.id}` });
   expect(found[0]!.lost).toBeGreaterThan(8);
-  expect(warningsOf([{ ...dull.colour, laid: null }], [dull.area], [], [])).toEqual([]);
-  expect(warningsOf([{ ...dull.colour, lab: dull.colour.laid.dry }], [dull.area], [], [])).toEqual([]);
-  const all = warningsOf([dull.colour, blue.colour, orange.colour], [], [], []).map(({ lost }) => lost);
+  // A tray without a way out is helped from the box; with one it is not.
+  const box = ["PB15-green-shade", "PY3"].map(paint);
+  const helped = warningsOf([dull.colour], [dull.area], [], [], box);
+  expect(helped[0]).toMatchObject({ mud: { wayOut: { change: { kind: "instead" } } } });
+  expect(warningsOf([{ ...dull.colour, laid: null }], [dull.area], [], [], [])).toEqual([]);
+  expect(warningsOf([{ ...dull.colour, lab: dull.colour.laid.dry }], [dull.area], [], [], [])).toEqual([]);
+  const all = warningsOf([dull.colour, blue.colour, orange.colour], [], [], [], []).map(({ lost }) => lost);
   expect(all).toEqual([...all].sort((a, b) => b - a));
 });
 
@@ -87,7 +92,7 @@ test("a first wash that lifts is told of the second over it; one that stains is 
   const over = (first: string) => {
     const below = flat(first, 6);
     const second = { ...flat("PBr7-burnt-umber", 3).colour, overId: below.colour.id };
-    return warningsOf([below.colour, second], [below.area], [], []).filter(({ kind }) => kind === "lifting");
+    return warningsOf([below.colour, second], [below.area], [], [], []).filter(({ kind }) => kind === "lifting");
   };
   expect(over("PB29")).toMatchObject([{ key: "lifting", over: [{ first: { name: "PB29" } }] }]);
   expect(over("PB15-green-shade")).toEqual([]);

@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import type { AreasMeasured } from "@/core/areas";
-import { workableLoad } from "@/core/mixing";
+import { farthestPointSample, workableLoad } from "@/core/mixing";
 import { meetingMud, mixMud, type MeetingMud, type MixMud } from "@/core/mud";
 import { loadOfWater } from "@/core/optics";
 import type { PaintModel } from "@/core/mixing";
@@ -8,7 +8,7 @@ import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import { useDesk } from "../desk-store";
 import { useMixedColours, type MixedColour } from "../mixed";
-import { usePaints } from "../paints";
+import { useAtHand, usePaints, usePaper } from "../paints";
 import { useMeasured } from "../photo-study";
 
 type AreaBorder = AreasMeasured["borders"][number];
@@ -33,6 +33,8 @@ const LIFTS_BELOW = 0.4;
 /** A tint so light and pure shows what a dirty well leaves in it: Munsell value, chroma. From memory. */
 const CLEAN = { value: 7, chroma: 15 } as const;
 const DARK_VALUE = 4;
+/** Of a large box so many paints, the most different, are tried where the tray knows no way out. */
+const MOST_ASKED = 30;
 
 /** What a warning of a colour's mix is overruled by. */
 export const mixWarningKey = (colourId: string): string => `mix ${colourId}`;
@@ -58,19 +60,24 @@ function nearest(
   return best;
 }
 
-/** What of a plan would go dull, worst first. */
+/** What of a plan would go dull, worst first; ways out from the tray, or failing that from the box. */
 export function warningsOf(
   colours: readonly MixedColour[],
   areas: readonly PaintingArea[],
   borders: readonly AreaBorder[],
   tray: readonly PaintModel[],
+  box: readonly PaintModel[],
 ): readonly Warning[] {
   const found: Warning[] = [];
   const lifting: { first: MixedColour; colour: MixedColour }[] = [];
   for (const colour of colours) {
     const { laid, lab, areaCm2, ground } = colour;
     if (!laid) continue;
-    const mud = mixMud(laid.mix, laid.waterParts, lab, tray, workableLoad(areaCm2), ground);
+    const mudWith = (paints: readonly PaintModel[]): MixMud | null =>
+      mixMud(laid.mix, laid.waterParts, lab, paints, workableLoad(areaCm2), ground);
+    const inTray = mudWith(tray);
+    // What the tray can't mend, a paint that lies in the box may.
+    const mud = inTray && !inTray.wayOut ? mudWith(box) : inTray;
     if (mud) found.push({ kind: "mix", key: mixWarningKey(colour.id), colour, mud, lost: mud.lost });
     const first = colours.find(({ id }) => id === colour.overId);
     if (!first?.laid) continue;
@@ -111,9 +118,16 @@ export function useWarnings(): readonly Warning[] {
   const areas = useDesk((s) => s.document.areas);
   const palette = useDesk((s) => s.document.palette);
   const paints = usePaints();
+  const atHand = useAtHand();
+  const paper = usePaper();
   const measured = useMeasured();
   return useMemo(() => {
     const tray = palette.flatMap((id) => paints.get(id)?.model ?? []);
-    return warningsOf(colours, areas, measured?.borders ?? [], tray);
-  }, [colours, areas, palette, paints, measured]);
+    const box = farthestPointSample(
+      atHand.map(({ model }) => model),
+      MOST_ASKED,
+      paper,
+    );
+    return warningsOf(colours, areas, measured?.borders ?? [], tray, box);
+  }, [colours, areas, palette, paints, atHand, paper, measured]);
 }

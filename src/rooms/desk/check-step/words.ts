@@ -131,7 +131,7 @@ export function wayOutWords(
   chroma: number,
   nameOf: (paintId: string) => string,
 ): string {
-  if (!wayOut) return `No paint of this tray makes it purer. One that is purer than ${nameOf(paint.id)} would.`;
+  if (!wayOut) return `No paint at hand makes it purer. One that is purer than ${nameOf(paint.id)} would.`;
   const { change, difference } = wayOut;
   const name = nameOf(change.paint.id);
   const what =
