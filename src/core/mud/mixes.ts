@@ -79,7 +79,7 @@ function causeOf(
   return one.opaque && traits.some(({ opaque }, j) => j !== i && !opaque) ? "opaque" : "partner";
 }
 
-/** A way out keeps the others' parts and takes these of the new paint, whose strength may be another: ours, new. */
+/** How often the others' parts are taken, and those of a new paint, whose strength may be another. */
 const STRENGTHS = [
   [1, 1],
   [2, 1],

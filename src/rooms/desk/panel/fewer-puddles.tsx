@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from "react";
 import { HANDS, puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
+import { counted } from "@/model/text";
 import { staysFor } from "@/model/washes";
 import { troubleWith } from "@/ui/trouble";
 import { messageOf } from "@/workers/paint-message";
@@ -69,9 +70,24 @@ function usePlans(): Plans {
   return { plans: found?.key === asked.key ? found.plans : null, ids: asked.ids, paintIds: asked.paintIds };
 }
 
+/** Puddles of what is laid over first washes: no plan serves them. */
+function useGlazePuddles(): number {
+  const wanted = useWantedColours();
+  return useMemo(
+    () =>
+      puddlesOf(
+        wanted.flatMap(({ id, overId, recipe, areaCm2 }) =>
+          overId !== null && recipe ? [{ id, ...recipe, areaCm2 }] : [],
+        ),
+      ).length,
+    [wanted],
+  );
+}
+
 /** Each number of puddles with what it comes to, and one press to mix so. */
 function Choices() {
   const { plans, ids, paintIds } = usePlans();
+  const glazes = useGlazePuddles();
   const hand = useDesk((s) => s.document.approach.hand);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   if (ids.length < 3 || paintIds.length === 0)
@@ -98,6 +114,7 @@ function Choices() {
       <p className="quiet text-[0.9rem] leading-snug">
         Each colour from one of them, thinned, or with one paint added. What comes out is off by so much in the mean, in{" "}
         {HAND_WORDS[hand]}.
+        {glazes > 0 && ` What is laid over a first wash keeps its own mix: ${counted(glazes, "puddle")} more at most.`}
       </p>
       <ul className="flex flex-wrap gap-1.5">
         {plans.map((plan) => (
