@@ -47,3 +47,7 @@ export const counted = (n: number, one: string): string => `${n} ${n === 1 ? one
 
 /** The same with a capital at its front. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Words one after the other: "a, b and c". */
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;

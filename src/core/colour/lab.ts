@@ -41,3 +41,6 @@ export function lchOfLab({ L, a, b }: Lab): Lch {
   const h = (Math.atan2(b, a) * 180) / Math.PI;
   return { L, C: Math.hypot(a, b), h: h < 0 ? h + 360 : h };
 }
+
+/** How far two hue angles lie from each other, 0 to 180 degrees, the shorter way round. */
+export const hueApart = (one: number, two: number): number => Math.abs(((one - two + 540) % 360) - 180);

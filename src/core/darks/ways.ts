@@ -1,6 +1,7 @@
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
+import { hueApart } from "../colour/lab";
 import type { PaintModel } from "../mixing/paint";
 import { predict, type MixPart } from "../mixing/predict";
 import { workableLoad } from "../mixing/workable";
@@ -66,7 +67,6 @@ interface Laid {
   readonly layers: number;
 }
 
-const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
 const isDarkener = (traits: PaintTraits): boolean => isKind(traits, "dark brown") || isKind(traits, "neutral");
 const isEarthen = ({ family }: PaintTraits): boolean => family === "earth" || family === "black" || family === "white";
 
@@ -101,7 +101,7 @@ function purestAt(paints: readonly PaintModel[], wanted: Lab, strongest: Load, p
           ].filter(({ parts }) => parts > 0);
           const laid = atValue(mix, value, strongest, paper);
           if (!laid || laid.chroma <= most) continue;
-          if (chroma >= A_HUE && apart(describeColour(laid.dry).hueDegrees, hueDegrees) > SAME_HUE) continue;
+          if (chroma >= A_HUE && hueApart(describeColour(laid.dry).hueDegrees, hueDegrees) > SAME_HUE) continue;
           most = laid.chroma;
           best = { mix, waterParts: laid.waterParts, layers: 1 };
         }
@@ -175,7 +175,7 @@ export function darkWays(
             { paint: other, parts: q },
           ]);
       if (j < i) continue;
-      const between = apart(one.hueDegrees, two.hueDegrees);
+      const between = hueApart(one.hueDegrees, two.hueDegrees);
       const coloured = one.chroma >= PRIMARY_CHROMA && two.chroma >= PRIMARY_CHROMA;
       const opposite = coloured && between >= OPPOSITE_FROM;
       const primaries = coloured && !isEarthen(one) && !isEarthen(two) && between >= PRIMARIES_APART && !opposite;

@@ -1,6 +1,7 @@
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
+import { hueApart } from "../colour/lab";
 import type { PaintModel } from "../mixing/paint";
 import type { Load } from "../optics/load";
 import type { Paper } from "../optics/paper";
@@ -51,12 +52,10 @@ const OPPOSITE = 140;
 /** A ground warmer than this comes forward where the subject is cooler. From memory. */
 const WARM = 12;
 
-const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
-
 /** By what a ground lifts a subject. */
 export function liftOf(subject: Lab, ground: Lab): Lift {
   const [one, two] = [describeColour(subject), describeColour(ground)];
-  const between = apart(one.hueDegrees, two.hueDegrees);
+  const between = hueApart(one.hueDegrees, two.hueDegrees);
   const hue =
     Math.min(one.chroma, two.chroma) < A_HUE
       ? "none"

@@ -1,6 +1,7 @@
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
+import { hueApart } from "../colour/lab";
 import type { PaintModel } from "../mixing/paint";
 import { isCountable } from "../mixing/parts";
 import type { MixPart } from "../mixing/predict";
@@ -61,7 +62,6 @@ const OPPOSITE_FROM = { third: 100, partner: 140 } as const;
 /** A way out is worth a change when it comes nearer by so much, CIEDE2000. From memory. */
 const WORTH = 2;
 
-const apart = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
 const totalOf = (mix: readonly MixPart[]): number => mix.reduce((sum, { parts }) => sum + parts, 0);
 
 function causeOf(
@@ -74,7 +74,7 @@ function causeOf(
   const one = traits[i]!;
   const share = mix[i]!.parts / totalOf(mix);
   if ((isKind(one, "dark brown") || isKind(one, "neutral")) && share > SMALLER_PART) return "darkener";
-  if (apart(one.hueDegrees, wantedHue) >= OPPOSITE_FROM[mix.length > 2 ? "third" : "partner"]) return "opposite";
+  if (hueApart(one.hueDegrees, wantedHue) >= OPPOSITE_FROM[mix.length > 2 ? "third" : "partner"]) return "opposite";
   if (pigments > MOST_PIGMENTS) return "pigments";
   return one.opaque && traits.some(({ opaque }, j) => j !== i && !opaque) ? "opaque" : "partner";
 }
@@ -154,7 +154,7 @@ export function mixMud(
     if (one.mix.length === mix.length) take(one, { kind: one.added > 0 ? "more" : "less", paint: one.paint }, null);
   const traits = traitsOf(own, paper);
   const pigments = new Set(mix.flatMap(({ paint }) => paint.pigmentIds)).size;
-  const turned = traits.map(({ hueDegrees }) => apart(hueDegrees, aim.hueDegrees));
+  const turned = traits.map(({ hueDegrees }) => hueApart(hueDegrees, aim.hueDegrees));
   // Without a way out, the paint whose hue is farthest from what is wanted is to blame.
   const blamed = [...mix.keys()].sort((a, b) => nearest[a]! - nearest[b]! || turned[b]! - turned[a]!)[0]!;
   return {

@@ -1,3 +1,4 @@
+import { hueApart } from "../colour/lab";
 import type { PaintModel } from "../mixing/paint";
 import { buildReachTable } from "../mixing/reach-table";
 import type { Paper } from "../optics/paper";
@@ -40,7 +41,6 @@ const pairsOf = (paints: readonly number[]): readonly (readonly [number, number]
 const PROCESS_HUES = { yellow: 98, magenta: 345, cyan: 240 } as const;
 /** Printers' colours lie over each other: an opaque one spoils them. Counted in chroma, from memory. */
 const OPAQUE_PROCESS = 40;
-const apart = (h: number, g: number): number => Math.abs(((h - g + 540) % 360) - 180);
 
 /**
  * Classic structures, each filled from these paints by what it is for: a bright triad spans the
@@ -94,13 +94,13 @@ export function startingPoints(
     highest(
       pairsOf(kind),
       ([p, q]) =>
-        apart(traits[p]!.hueDegrees, traits[q]!.hueDegrees) + 0.3 * Math.min(traits[p]!.chroma, traits[q]!.chroma),
+        hueApart(traits[p]!.hueDegrees, traits[q]!.hueDegrees) + 0.3 * Math.min(traits[p]!.chroma, traits[q]!.chroma),
     ) ?? [kind[0], undefined];
 
   const { darkest, neutral } = pairFacts(paints, paper);
   const pure = all.filter((p) => traits[p]!.chroma > 25);
   const opposites = highest(
-    pairsOf(pure).filter(([p, q]) => apart(traits[p]!.hueDegrees, traits[q]!.hueDegrees) > 110),
+    pairsOf(pure).filter(([p, q]) => hueApart(traits[p]!.hueDegrees, traits[q]!.hueDegrees) > 110),
     ([p, q]) => -neutral(p, q) - 0.3 * darkest(p, q),
   );
   const accent =
@@ -109,7 +109,7 @@ export function startingPoints(
       all.filter((p) => !opposites.includes(p)),
       (p) =>
         Math.hypot(traits[p]!.purest.a, traits[p]!.purest.b) *
-        Math.min(1, Math.min(...opposites.map((q) => apart(traits[p]!.hueDegrees, traits[q]!.hueDegrees))) / 60),
+        Math.min(1, Math.min(...opposites.map((q) => hueApart(traits[p]!.hueDegrees, traits[q]!.hueDegrees))) / 60),
     );
 
   const nearest = (kind: "yellow" | "magenta" | "cyan"): number | undefined =>
@@ -117,7 +117,7 @@ export function startingPoints(
       of(kind),
       (p) =>
         traits[p]!.chroma -
-        1.5 * apart(traits[p]!.hueDegrees, PROCESS_HUES[kind]) -
+        1.5 * hueApart(traits[p]!.hueDegrees, PROCESS_HUES[kind]) -
         (traits[p]!.opaque ? OPAQUE_PROCESS : 0),
     );
   const browns = earths.filter((p) => traits[p]!.hueDegrees > 40 && traits[p]!.hueDegrees < 82);

@@ -1,5 +1,5 @@
 import { deltaE00 } from "../colour/difference";
-import { lchOfLab } from "../colour/lab";
+import { hueApart, lchOfLab } from "../colour/lab";
 import type { LaidMix, Variation } from "./variations";
 
 /** What a painter wants of a colour whose value is right. */
@@ -24,7 +24,7 @@ export function keepsHue(from: LaidMix, to: LaidMix): boolean {
   if (deltaE00(from.dry, to.dry) > KEPT) return false;
   const [one, two] = [lchOfLab(from.dry), lchOfLab(to.dry)];
   if (one.C < GREY_CHROMA) return true;
-  return two.C >= GREY_CHROMA && Math.abs(((one.h - two.h + 540) % 360) - 180) <= HUE_KEPT_DEGREES;
+  return two.C >= GREY_CHROMA && hueApart(one.h, two.h) <= HUE_KEPT_DEGREES;
 }
 
 /**

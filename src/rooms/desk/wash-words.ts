@@ -1,3 +1,4 @@
+import { listed } from "@/model/text";
 import { describeColour, lchOfLab } from "@/core/colour";
 import { ONE_VALUE, type WashKind } from "@/core/areas";
 import type { PaintingArea, StoredWash } from "@/model/painting";
@@ -40,9 +41,6 @@ export function colourName(area: PaintingArea, index: number): string {
   const place = placeName(area, index);
   return place ? `${area.name}, ${place}` : area.name;
 }
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
 
 /** Why a wash of this kind was proposed, in a few words: "blue above, straw below", "brown and olive over sand". */
 export function washReason(area: PaintingArea): string {

@@ -1,12 +1,12 @@
 "use client";
 
-import { ChevronDown, ChevronRight } from "lucide-react";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { deltaE00, screenColourOfLab } from "@/core/colour";
 import { agreementOf, type Agreement } from "@/core/mud";
 import { PAPERS } from "@/core/optics";
 import { MIXABLE, type PaintEntry } from "@/model/paintbox";
 import { VERDICT_WORDS } from "@/ui/agreement-words";
+import { Disclosure } from "@/ui/disclosure";
 import { useModelOf } from "./measured";
 import { usePaintbox } from "./paintbox-store";
 
@@ -85,19 +85,9 @@ function Friends({ paint }: { paint: PaintEntry }) {
 
 /** A paint's best friends in the box: what stays clean with it, and what makes a grey. Asked for by a press. */
 export function BestFriends({ paint }: { paint: PaintEntry }) {
-  const [shown, setShown] = useState(false);
-  const Icon = shown ? ChevronDown : ChevronRight;
   return (
-    <section aria-label="Best friends">
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm -ml-3"
-        aria-expanded={shown}
-        onClick={() => setShown(!shown)}
-      >
-        <Icon size={16} aria-hidden /> Its best friends
-      </button>
-      {shown && <Friends paint={paint} />}
-    </section>
+    <Disclosure label="Best friends" words="Its best friends">
+      <Friends paint={paint} />
+    </Disclosure>
   );
 }

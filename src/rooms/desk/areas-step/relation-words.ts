@@ -1,3 +1,4 @@
+import { listed } from "@/model/text";
 import type { Differences, Relation } from "@/core/areas";
 
 const steps = (x: number): string => `${Math.abs(x).toFixed(1)} value steps`;
@@ -9,9 +10,6 @@ function wordsOf({ value, chroma, temperature }: Differences): string[] {
     temperature === null ? null : `${temperature > 0 ? "warmer" : "cooler"} by ${Math.abs(temperature).toFixed(0)}`,
   ].filter((word) => word !== null);
 }
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
 
 const FORWARD = {
   warmth: "warmth pulls it forward",

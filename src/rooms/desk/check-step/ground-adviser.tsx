@@ -1,6 +1,5 @@
 "use client";
 
-import { ChevronDown, ChevronRight } from "lucide-react";
 import { useMemo, useState } from "react";
 import { describeColour, type Lab } from "@/core/colour";
 import { GROUND_TONES, groundsFor, type GroundTone } from "@/core/grounds";
@@ -8,6 +7,7 @@ import { workableLoad } from "@/core/mixing";
 import { waterWords } from "@/core/optics";
 import { FOCAL_WEIGHT } from "@/model/painting";
 import { capital } from "@/model/text";
+import { Disclosure } from "@/ui/disclosure";
 import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
 import { colourOf, mainColourOf, useMixedColours, type MixedColour } from "../mixed";
@@ -71,25 +71,23 @@ function Grounds({ colour, subject }: { colour: MixedColour; subject: MixedColou
 
 /** Grounds and shadows that lift the focal point, tried in place of one colour. Asked for by a press. */
 export function GroundAdviser({ colour }: { colour: MixedColour }) {
-  const [open, setOpen] = useState(false);
   const areas = useDesk((s) => s.document.areas);
   const mixed = useMixedColours();
   const focal = areas.find(({ id, weight }) => weight === FOCAL_WEIGHT && id !== colour.areaId);
   const subject = focal && mainColourOf(mixed, focal.id);
-  const Icon = open ? ChevronDown : ChevronRight;
   return (
-    <section aria-label="As a ground" className="border-t border-(--hairline) pt-2">
-      <button type="button" className="btn btn-ghost btn-sm -ml-3" aria-expanded={open} onClick={() => setOpen(!open)}>
-        <Icon size={16} aria-hidden /> Not decided yet: a ground or shadow for the subject
-      </button>
-      {open &&
-        (subject ? (
-          <Grounds colour={colour} subject={subject} />
-        ) : (
-          <p className="leading-snug">
-            No other area is the focal point: give one that weight in the areas, and grounds are found that lift it.
-          </p>
-        ))}
-    </section>
+    <Disclosure
+      label="As a ground"
+      words="Not decided yet: a ground or shadow for the subject"
+      className="border-t border-(--hairline) pt-2"
+    >
+      {subject ? (
+        <Grounds colour={colour} subject={subject} />
+      ) : (
+        <p className="leading-snug">
+          No other area is the focal point: give one that weight in the areas, and grounds are found that lift it.
+        </p>
+      )}
+    </Disclosure>
   );
 }

@@ -16,18 +16,20 @@ const BAR_WIDTH = 264;
 interface MixRowProps {
   /** The colour that it would be the recipe of. */
   readonly colour: MixedColour;
-  readonly laid: LaidMix;
+  readonly laid: Pick<LaidMix, "mix" | "waterParts" | "dry">;
   /** What it is held against, and what the two are. */
   readonly beside: Lab;
-  readonly names: readonly [left: string, right: string];
+  readonly names?: readonly [left: string, right: string];
   /** What it is called where it is used or looked at: "1 more Cerulean". */
   readonly spoken: string;
   readonly title: ReactNode;
   readonly says: string;
+  /** What else there is to say of it. */
+  readonly children?: ReactNode;
 }
 
 /** A mix that is proposed for a colour: beside what it is held against, in the photo, and into the recipe. */
-export function MixRow({ colour, laid, beside, names, spoken, title, says }: MixRowProps) {
+export function MixRow({ colour, laid, beside, names, spoken, title, says, children }: MixRowProps) {
   const paints = usePaints();
   const paper = usePaper();
   const preview = useDesk((s) => s.preview);
@@ -70,6 +72,7 @@ export function MixRow({ colour, laid, beside, names, spoken, title, says }: Mix
               {looked ? <EyeOff size={16} aria-hidden /> : <Eye size={16} aria-hidden />}
             </button>
           </div>
+          {children}
         </div>
       </div>
     </li>

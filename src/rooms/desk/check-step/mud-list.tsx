@@ -6,9 +6,9 @@ import { waterWords } from "@/core/optics";
 import type { PaintingArea } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
+import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { namedParts, usePaints, usePaper } from "../paints";
-import { listed } from "../palette-step/words";
 import { causeWords, wayOutWords } from "./words";
 import { concerns, useWarnings, type Warning } from "./warnings";
 

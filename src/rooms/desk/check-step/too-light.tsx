@@ -1,11 +1,11 @@
 "use client";
 
-import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { describeColour, screenColourOfLab } from "@/core/colour";
 import { BRUSHES, cameOut, SQUEEZED } from "@/core/darks";
 import { predict, type MixPart } from "@/core/mixing";
 import { loadOfWater, type Paper, type WaterParts } from "@/core/optics";
+import { Disclosure } from "@/ui/disclosure";
 import { StrengthStrip } from "@/ui/strength-strip";
 import { slipWords } from "./words";
 
@@ -76,6 +76,11 @@ function Diagnosis({ mix, waterParts, paper }: TooLightProps) {
           />
         </label>
       </div>
+      {got !== null && got <= meant && (
+        <p role="status" className="leading-snug">
+          Value {got.toFixed(1)} is no lighter than it was meant to be, {meant.toFixed(1)}.
+        </p>
+      )}
       <StrengthStrip mix={mix} paper={paper} waterParts={looked.waterParts} width={STRIP_WIDTH} />
       <ul aria-label="What may have happened">
         {nearest.map((one) => {
@@ -114,16 +119,11 @@ function Diagnosis({ mix, waterParts, paper }: TooLightProps) {
   );
 }
 
-/** Why a dark came out lighter than it was planned: each slip with what it makes of this mix. Asked for by a press. */
+/** Why a dark came out lighter than it was planned: each slip with what it makes of this mix. */
 export function TooLight(props: TooLightProps) {
-  const [open, setOpen] = useState(false);
-  const Icon = open ? ChevronDown : ChevronRight;
   return (
-    <section aria-label="Too light" className="border-t border-(--hairline) pt-2">
-      <button type="button" className="btn btn-ghost btn-sm -ml-3" aria-expanded={open} onClick={() => setOpen(!open)}>
-        <Icon size={16} aria-hidden /> Did it come out too light?
-      </button>
-      {open && <Diagnosis {...props} />}
-    </section>
+    <Disclosure label="Too light" words="Did it come out too light?" className="border-t border-(--hairline) pt-2">
+      <Diagnosis {...props} />
+    </Disclosure>
   );
 }

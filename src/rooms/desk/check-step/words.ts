@@ -4,8 +4,8 @@ import type { Ground } from "@/core/grounds";
 import type { MixMud } from "@/core/mud";
 import type { Shift } from "@/core/variations";
 import { stainWords } from "@/ui/property-words";
-import { listed } from "../palette-step/words";
 import { grainOf } from "@/core/pigments";
+import { listed } from "@/model/text";
 
 /** What counts as a dark, Munsell value. From memory. */
 const DARK_BELOW = 4;

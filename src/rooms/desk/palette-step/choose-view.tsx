@@ -4,6 +4,7 @@ import { X } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { recommendedSize, SIZE_RANGE, UNSEEN } from "@/core/palette";
+import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { usePaints } from "../paints";
 import { ApproachPanel } from "./approach-panel";
@@ -15,7 +16,7 @@ import { MustReach } from "./must-reach";
 import { TakenAlong } from "./taken-along";
 import { NearCopies, OtherPalettes } from "./other-palettes";
 import { PaletteCard, type PaletteActs } from "./palette-card";
-import { areasWord, gainWords, HAND_WORDS, listed, paintsWord } from "./words";
+import { areasWord, gainWords, HAND_WORDS, paintsWord } from "./words";
 
 /** The charts' library is large, and the desk opens without it. */
 const GainChart = dynamic(() => import("./gain-chart").then(({ GainChart: chart }) => chart), {

@@ -4,9 +4,10 @@ import { useEffect, useState } from "react";
 import type { StartingPoint, Structure } from "@/core/palette";
 import { troubleWith } from "@/ui/trouble";
 import { Strip } from "@/ui/strip";
+import { listed } from "@/model/text";
 import { usePaper } from "../paints";
 import { useWeighing, useServed } from "./weighing";
-import { FAIR, firstOf, GOOD, listed } from "./words";
+import { FAIR, firstOf, GOOD } from "./words";
 
 const WORDS: Readonly<Record<Structure, string>> = {
   "bright triad": "The yellow, red and blue that span the most.",

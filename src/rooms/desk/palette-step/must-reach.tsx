@@ -1,8 +1,8 @@
 "use client";
 
+import { listed } from "@/model/text";
 import { useState } from "react";
 import { useDesk } from "../desk-store";
-import { listed } from "./words";
 
 /** Areas that a palette must reach within so much, or it isn't offered at all. */
 export function MustReach() {

@@ -3,10 +3,11 @@
 import { Ban, Pin } from "lucide-react";
 import type { ServedPalette } from "@/core/palette";
 import { Strip } from "@/ui/strip";
+import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { usePaper, type KnownPaint } from "../paints";
 import { useWeighing } from "./weighing";
-import { FAIR, GOOD, HAND_WORDS, listed } from "./words";
+import { FAIR, GOOD, HAND_WORDS } from "./words";
 
 /** Width of a paint's strip in the answer and in the lists below it, px. */
 const STRIP_PX = { answer: 118, row: 84 } as const;

@@ -11,12 +11,13 @@ import {
   type Lab,
 } from "@/core/colour";
 import { PLANE_HALF, withinSlice, type ReachSlice, type SlicePoint } from "@/core/palette";
+import { listed } from "@/model/text";
 import { usePaints, type KnownPaint } from "../paints";
 import { spreadTicks } from "../photo/value-rail";
 import { useLaid, useLookedAt, useReach } from "../reach";
 import { useWantedColours } from "../targets";
 import { useServed } from "./weighing";
-import { FAIR, listed } from "./words";
+import { FAIR } from "./words";
 
 /** The plane is looked at from close by unless something lies farther out than this, CIELAB chroma. */
 const CLOSE_CHROMA = 70;

@@ -3,10 +3,10 @@
 import { useEffect, useRef, useState } from "react";
 import type { Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
+import { listed } from "@/model/text";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useLaid, useLookedAt, useReach } from "../reach";
 import { AgreementChart } from "./agreement-chart";
-import { listed } from "./words";
 
 const RING_PX = 300;
 const MOST_IN_RING = 5;

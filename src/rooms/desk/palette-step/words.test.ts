@@ -1,8 +1,9 @@
 import { expect, test } from "vitest";
 import type { FoundSize, ServedPalette } from "@/core/palette";
+import { listed } from "@/model/text";
 import type { KnownPaint } from "../paints";
 import { characterWords } from "./character-words";
-import { changeOf, changeWords, firstOf, gainWords, listed } from "./words";
+import { changeOf, changeWords, firstOf, gainWords } from "./words";
 
 const paints = ["Ochre", "Blue", "Rose"].map((name) => ({ name }) as KnownPaint);
 const areas = ["sky", "brick", "reeds"];

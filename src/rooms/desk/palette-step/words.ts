@@ -1,6 +1,6 @@
 import { HARDLY_HELPS, type FoundSize, type PaletteStage, type ServedPalette } from "@/core/palette";
 import type { KnownPaint } from "../paints";
-import { counted } from "@/model/text";
+import { counted, listed } from "@/model/text";
 
 /** An error below this is called good, below the second fair (CIEDE2000 beyond what nobody sees). From memory. */
 export const GOOD = 1.5;
@@ -17,8 +17,6 @@ export function stageWords(stage: PaletteStage): string {
 }
 
 export const areasWord = (n: number): string => counted(n, "area");
-export const listed = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]}`;
 const ordinal = (n: number): string =>
   [
     "first",

@@ -8,13 +8,14 @@ import { DOES_NOTHING, type PaletteWorth, type Saving, type ServedPalette, type 
 import { pigmentById } from "@/core/pigments";
 import { tellTrouble, troubleWith } from "@/ui/trouble";
 import { Strip } from "@/ui/strip";
+import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
 import { usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
 import { usesOf } from "../uses";
 import { useWeighing } from "./weighing";
-import { areasWord, FAIR, firstOf, listed, paintsWord } from "./words";
+import { areasWord, FAIR, firstOf, paintsWord } from "./words";
 
 type Weighed = PaletteWorth & { readonly savings: readonly Saving[] };
 

@@ -1,12 +1,12 @@
 "use client";
 
-import { ChevronDown, ChevronRight } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { HANDS, puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
 import { counted } from "@/model/text";
 import { staysFor } from "@/model/washes";
+import { Disclosure } from "@/ui/disclosure";
 import { troubleWith } from "@/ui/trouble";
 import { messageOf } from "@/workers/paint-message";
 import type { PuddleJob } from "@/workers/match-api";
@@ -139,19 +139,14 @@ function Choices() {
 
 /** How few puddles could serve all colours: worked out once the painter asks for it. */
 export function FewerPuddles() {
-  const [open, setOpen] = useState(false);
-  const Chevron = open ? ChevronDown : ChevronRight;
   return (
-    <section aria-label="Fewer puddles" className="space-y-1.5">
-      <button
-        type="button"
-        className="btn btn-outline btn-sm"
-        aria-expanded={open}
-        onClick={() => setOpen((now) => !now)}
-      >
-        <Chevron size={15} aria-hidden /> How many puddles do you want to mix?
-      </button>
-      {open && <Choices />}
-    </section>
+    <Disclosure
+      label="Fewer puddles"
+      words="How many puddles do you want to mix?"
+      className="space-y-1.5"
+      buttonClassName="btn-outline"
+    >
+      <Choices />
+    </Disclosure>
   );
 }
