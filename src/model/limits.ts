@@ -10,6 +10,9 @@ export const LIMITS = {
   pairs: 12,
   /** Warnings that the painter has overruled. */
   meant: 400,
+  /** Washes of a plan, and what is noted of them at the easel. */
+  washes: 600,
+  sat: 1000,
   /** Paints of a paintbox, and boxes. */
   paints: 2000,
   boxes: 40,

@@ -84,6 +84,7 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
     clash,
   );
   const study = sidesOf(sides, "study");
+  const plan = sidesOf(sides, "plan");
   const document: PaintingDocument = {
     title: mergeValue(sidesOf(sides, "title"), "the title", clash),
     paperId: mergeValue(sidesOf(sides, "paperId"), "the paper", clash),
@@ -107,6 +108,27 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
     },
     approach: mergeValue(sidesOf(sides, "approach"), "the approach", clash),
     rules: mergeValue(sidesOf(sides, "rules"), "the rules of the palette", clash),
+    plan: {
+      order: mergeValue(sidesOf(plan, "order"), "the order of the washes", clash),
+      hand: mergeValue(sidesOf(plan, "hand"), "the painting hand", clash),
+      wetness: mergeValue(sidesOf(plan, "wetness"), "how wetly is painted", clash),
+      crispBy: mergeValue(sidesOf(plan, "crispBy"), "how crisp edges are kept", clash),
+      weightGsm: mergeValue(sidesOf(plan, "weightGsm"), "the sheet's weight", clash),
+      temperatureC: mergeValue(sidesOf(plan, "temperatureC"), "the temperature", clash),
+      humidity: mergeValue(sidesOf(plan, "humidity"), "the humidity", clash),
+      reserved: mergeList(
+        sidesOf(plan, "reserved"),
+        ({ areaId }) => areaId,
+        () => "a light that stays",
+        clash,
+      ),
+      sat: mergeList(
+        sidesOf(plan, "sat"),
+        ({ key, at }) => `${key} ${at}`,
+        () => "what was painted",
+        clash,
+      ),
+    },
     palettes: mergeList(
       sidesOf(sides, "palettes"),
       ({ id }) => id,

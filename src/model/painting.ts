@@ -5,6 +5,7 @@ import { PAPERS } from "@/core/optics";
 import { APPROACH_CHOICES, DEFAULT_APPROACH, KINDS, type Approach } from "@/core/palette";
 import { CURVE_KINDS } from "@/core/planning";
 import { LETTERS, LIMITS } from "./limits";
+import { NEW_PLAN, storedPlan } from "./plan";
 import { saveRequest } from "./revision";
 import { cutText, text } from "./text";
 
@@ -267,6 +268,7 @@ export const paintingDocument = z
     study,
     approach,
     rules: paletteRules,
+    plan: storedPlan.default(NEW_PLAN),
     palettes: z
       .array(keptPalette)
       .max(LIMITS.keptPalettes, `At most ${LIMITS.keptPalettes} palettes can be kept beside the tray.`)
@@ -293,6 +295,7 @@ export const newPainting = (title: string, paperId: string, own: Approach = DEFA
   study: NEW_STUDY,
   approach: own,
   rules: NO_RULES,
+  plan: NEW_PLAN,
   palettes: [],
 });
 

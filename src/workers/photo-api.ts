@@ -1,5 +1,8 @@
 import type { AreaDetail, AreasMeasured, WashKind, WashPlan } from "@/core/areas";
+import type { Lab } from "@/core/colour";
 import type { Frame, Point } from "@/core/image";
+import type { SheetWashKind } from "@/core/planning";
+import type { PaintMessage } from "./paint-message";
 
 /** How the photo is looked at: the white correction and the part that is painted. */
 export interface Look {
@@ -23,6 +26,30 @@ export interface ValueShares {
   readonly blocked: number;
 }
 
+/** A mix as it is laid, over washes that lie dried there already, lowest first. */
+interface LaidLook {
+  readonly parts: readonly { readonly paint: PaintMessage; readonly parts: number }[];
+  readonly load: number;
+  readonly photo: Lab;
+}
+
+/** Washes as they will look on the sheet, in their order. */
+export interface SheetJob {
+  readonly paperId: string;
+  readonly mmPerPx: number;
+  readonly washes: readonly {
+    readonly label: number;
+    readonly kind: SheetWashKind;
+    readonly colours: readonly LaidLook[];
+    /** What lies dried under it, lowest first. */
+    readonly under: readonly LaidLook[];
+    /** Colours of the same area that belong to other washes. */
+    readonly others: readonly Lab[];
+    readonly run: { readonly from: Point; readonly to: Point } | null;
+    readonly soft: boolean;
+  }[];
+}
+
 /** What the photo worker offers. The photo comes first. */
 export interface PhotoApi {
   open(photo: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray }): void;
@@ -43,6 +70,8 @@ export interface PhotoApi {
   shares(look: Look, steps: number): ValueShares;
   /** Fills a drawn line and, unless it is to stay as drawn, draws it to the photo's edges: the mask. */
   enclose(look: Look, points: readonly Point[], snap: boolean): Uint8Array;
+  /** The sheet with these washes dried on it: RGBA at the map's size, sRGB. */
+  sheet(look: Look, labels: Uint8Array, job: SheetJob): Uint8ClampedArray<ArrayBuffer>;
   /** The mask of the part to be cut off a label's area, or null when there is nothing to split. */
   split(look: Look, labels: Uint8Array, label: number): Uint8Array | null;
 }

@@ -32,7 +32,12 @@ import {
   type PixelArray,
   type WhiteMatrix,
 } from "@/core/image";
-import type { Look, PhotoApi } from "./photo-api";
+import { oklabOfLab, type Lab } from "@/core/colour";
+import { paperUnder } from "@/core/mixing";
+import { paperById } from "@/core/optics";
+import { sheetFields, sheetLight, sheetPixels, washLook, type SheetFields, type WashLook } from "@/core/planning";
+import { modelOf } from "./paint-message";
+import type { Look, PhotoApi, SheetJob } from "./photo-api";
 
 let photo: PixelArray | null = null;
 
@@ -99,6 +104,33 @@ function smallMap({ image, mask, small }: ReturnType<typeof under>, labels: Uint
   return mapOf(small(), resized(visible, image, small()));
 }
 
+type SheetJobWash = SheetJob["washes"][number];
+
+const fields = latest<SheetFields>();
+/** Looks of washes lately drawn: a slider asks for the same ones again and again. */
+const looks = new Map<string, WashLook>();
+const MOST_LOOKS = 200;
+
+function lookOf(colour: SheetJobWash["colours"][number], below: SheetJobWash["under"], paperId: string): WashLook {
+  const key = JSON.stringify([paperId, colour.parts, colour.load, below]);
+  const known = looks.get(key);
+  if (known) return known;
+  if (looks.size >= MOST_LOOKS) looks.clear();
+  const mixOf = ({ parts }: typeof colour) => parts.map((part) => ({ paint: modelOf(part.paint), parts: part.parts }));
+  const ground = below.reduce(
+    (paper, one) => paperUnder({ mix: mixOf(one), load: one.load }, paper),
+    paperById(paperId),
+  );
+  const made = washLook(mixOf(colour), colour.load, ground);
+  looks.set(key, made);
+  return made;
+}
+
+const oklabTuple = (lab: Lab): readonly [number, number, number] => {
+  const { L, a, b } = oklabOfLab(lab);
+  return [L, a, b];
+};
+
 expose({
   open(opened) {
     photo = opened;
@@ -139,6 +171,25 @@ expose({
     const drawn = fillPolygon(points, seen.image.width, seen.image.height);
     const shape = snap ? snapToEdges(drawn, seen.pieces(), seen.features()) : drawn;
     return shape.map((inside, i) => inside & seen.mask[i]!);
+  },
+  sheet(look, labels, { paperId, mmPerPx, washes }) {
+    const { image } = under(look);
+    const place = { width: image.width, height: image.height, labels, oklab: image.oklab, mmPerPx };
+    const known = fields(JSON.stringify([look.white, mmPerPx]), () => sheetFields(place));
+    return sheetPixels(
+      place,
+      known,
+      washes.map(({ label, kind, colours, under: below, others, run, soft }) => ({
+        label,
+        kind,
+        run,
+        soft,
+        looks: colours.map((colour) => lookOf(colour, below, paperId)),
+        photo: colours.map(({ photo: lab }) => oklabTuple(lab)),
+        others: others.map(oklabTuple),
+      })),
+      sheetLight(paperById(paperId)),
+    );
   },
   split(look, labels, label) {
     const seen = under(look);

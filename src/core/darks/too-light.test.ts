@@ -4,7 +4,8 @@ import { paintModel } from "../mixing/paint";
 import { predict } from "../mixing/predict";
 import { loadOfWater } from "../optics/load";
 import { PAPERS } from "../optics/paper";
-import { BRUSHES, cameOut, SQUEEZED, waterWith } from "./too-light";
+import { BRUSHES } from "../planning/brushes";
+import { cameOut, SQUEEZED, waterWith } from "./too-light";
 
 const paper = PAPERS[0];
 const paint = (id: string) => paintModel(id, [{ pigmentId: id, share: 1 }]);

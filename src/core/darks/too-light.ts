@@ -4,12 +4,6 @@ import { predict, type MixPart } from "../mixing/predict";
 import { loadOfWater, MIN_LOAD, waterOfLoad, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 
-/** Round brushes by their number, and what a full one holds. Volumes from memory. */
-export const BRUSHES = [
-  { number: 4, ml: 0.12 },
-  { number: 8, ml: 0.45 },
-  { number: 12, ml: 1.2 },
-] as const;
 /** How much paint is squeezed out for a puddle. Volumes from memory. */
 export const SQUEEZED = [
   { word: "a lentil", ml: 0.05 },

@@ -1,4 +1,28 @@
-/** What is to be painted, from what the photo shows. What the rest of the program may use of it. */
+/**
+ * What is to be painted, from what the photo shows; in how few puddles, in which order, how much and when. What the
+ * rest of the program may use of it.
+ */
 export { CURVE_AT, CURVE_KINDS, curveOf, paintedValue, type CurveKind, type CurveValues } from "./value-curve";
 export { targetColour, type Wish } from "./target";
 export { planPuddles, type PuddlePlan, type StandingPuddle } from "./puddle-plan";
+export { BRUSHES, brushFor, type WashBrush } from "./brushes";
+export { puddleAmount, RESERVE, squeezedCm, type Ml, type PuddleAmount } from "./amounts";
+export {
+  CRISP_BY,
+  filmOf,
+  RESERVES,
+  WETNESSES,
+  type AreaToPlan,
+  type ColourToPlan,
+  type CrispBy,
+  type Conditions,
+  type Reserve,
+  type WashTask,
+  type Wetness,
+} from "./laid-washes";
+export { meetsWet, type RuleWhy } from "./wash-rules";
+export { paintingPlan, type BrokenRule, type Hand, type PaintingPlan, type TimedWash } from "./painting-plan";
+export { mixingOrder, type PuddleToMix } from "./mixing-order";
+export { sheetFields, sheetPixels, type SheetFields, type SheetWash, type SheetWashKind } from "./sheet/sheet-pixels";
+export { sheetLight, washLook, type WashLook } from "./sheet/wash-look";
+export { sittingAt, type SatAt, type Sitting } from "./sitting";

@@ -4,37 +4,48 @@ import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import { z } from "zod";
 import type { PaintingDocument } from "@/model/painting";
-import { createDeskStore, DESK_STEPS, firstStep, type DeskStore, type Step } from "./desk-store";
+import { DESK_STEPS, type Step } from "./desk-state";
+import { createDeskStore, firstStep, type DeskStore } from "./desk-store";
 
-/** What of the desk stands in the address: the step, and the area that is open. */
+/** What of the desk stands in the address: the step, the area that is open, and whether it is painted by. */
 export interface DeskPlace {
   readonly step: Step | null;
   readonly areaId: string | null;
+  /** It is painted by. */
+  readonly easel: boolean;
 }
 
-const query = z.object({ step: z.enum(DESK_STEPS).nullable().catch(null), area: z.uuid().nullable().catch(null) });
+const query = z.object({
+  step: z.enum(DESK_STEPS).nullable().catch(null),
+  area: z.uuid().nullable().catch(null),
+  easel: z.literal("yes").nullable().catch(null),
+});
+
+const KEYS = ["step", "area", "easel"] as const;
 
 /** The place that an address asks for; what makes no sense is passed over. */
 export function placeOf(search: URLSearchParams): DeskPlace {
-  const { step, area } = query.parse({ step: search.get("step"), area: search.get("area") });
-  return { step, areaId: area };
+  const { step, area, easel } = query.parse(Object.fromEntries(KEYS.map((key) => [key, search.get(key)])));
+  return { step, areaId: area, easel: easel === "yes" };
 }
 
 /** The query of a place, "?step=mixes&area=…". */
-export function queryOf({ step, areaId }: DeskPlace): string {
+export function queryOf({ step, areaId, easel }: DeskPlace): string {
   const search = new URLSearchParams();
   if (step) search.set("step", step);
   if (areaId) search.set("area", areaId);
+  if (easel) search.set("easel", "yes");
   return search.size > 0 ? `?${search.toString()}` : "";
 }
 
 /** Brings the desk to a place; an area that is gone is not opened. */
-function goThere(store: DeskStore, { step, areaId }: DeskPlace, first: Step): void {
+function goThere(store: DeskStore, { step, areaId, easel }: DeskPlace, first: Step): void {
   const state = store.getState();
   const to = step ?? first;
   if (state.step !== to) state.goTo(to);
   const known = state.document.areas.some(({ id }) => id === areaId) ? areaId : null;
   if (store.getState().selectedId !== known) store.getState().select(known);
+  if (state.easel !== easel) store.getState().paintBy(easel);
 }
 
 /** A desk for a painting, opened where the address asks for. */
@@ -69,10 +80,10 @@ export function keepTogether(
   let following = false;
   const asked = (): DeskPlace => placeOf(new URLSearchParams(bar.search()));
   const write = (instead: boolean): void => {
-    const { step, selectedId } = store.getState();
+    const { step, selectedId, easel } = store.getState();
     const now = asked();
-    if (step !== (now.step ?? first) || selectedId !== now.areaId)
-      bar.go(queryOf({ step, areaId: selectedId }), instead);
+    if (step !== (now.step ?? first) || selectedId !== now.areaId || easel !== now.easel)
+      bar.go(queryOf({ step, areaId: selectedId, easel }), instead);
   };
   return {
     follow: () => {
@@ -82,7 +93,11 @@ export function keepTogether(
       write(true);
     },
     stop: store.subscribe((state, before) => {
-      if (following || (state.step === before.step && state.selectedId === before.selectedId)) return;
+      if (
+        following ||
+        (state.step === before.step && state.selectedId === before.selectedId && state.easel === before.easel)
+      )
+        return;
       write(false);
     }),
   };

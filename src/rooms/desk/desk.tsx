@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, type ReactNode } from "react";
+import { useContext, useEffect, useMemo, type ReactNode } from "react";
 import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
 import { isForField, useUndoKeys } from "@/ui/undo";
 import { mergePaintings } from "@/model/merge";
@@ -11,6 +11,7 @@ import { LiveConflict } from "@/ui/saving/live-conflict";
 import { useDeskAtAddress } from "./address";
 import { useAreaEdits } from "./area-edits";
 import { DeskProvider, useDesk, useSelectedArea, type DeskStore } from "./desk-store";
+import { Easel } from "./easel/easel";
 import { EditsProvider } from "./edits-context";
 import { CheckStep } from "./check-step/check-step";
 import { Header } from "./header";
@@ -26,12 +27,15 @@ import { MatchProvider } from "./matcher";
 import { NextThing } from "./next-thing";
 import { OpenPaintingProvider } from "./open-painting";
 import { PaletteStep } from "./palette-step/palette-step";
+import { PlanStep } from "./plan-step/plan-step";
+import { PlanContext, useComputedPlan } from "./plan-step/use-plan";
 import { PhotoStep } from "./photo-step/photo-step";
 import {
   MeasuredProvider,
   PhotoProvider,
   useAreaMap,
   useLook,
+  useMeasured,
   useMeasuring,
   useOpenedPhoto,
   type OpenPhoto,
@@ -59,7 +63,16 @@ function Panel() {
   if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
   if (step === "palette") return <PaletteStep />;
   if (step === "check") return <CheckStep area={area} />;
+  if (step === "plan") return <PlanStep />;
   return area ? <AreaDetail key={area.id} area={area} /> : <MixesStep />;
+}
+
+/** The view to paint by, while it is asked for and something is planned. */
+function Painting() {
+  const asked = useDesk((s) => s.easel);
+  const measured = useMeasured();
+  const known = useContext(PlanContext);
+  return asked && measured && known && known.plan.washes.length > 0 ? <Easel /> : null;
 }
 
 /** Escape goes back to all areas. */
@@ -74,6 +87,11 @@ function useEscape(): void {
   }, [select]);
 }
 
+/** The plan, worked out from the targets above it. */
+function Planned({ children }: { children: ReactNode }) {
+  return <PlanContext value={useComputedPlan()}>{children}</PlanContext>;
+}
+
 /** What every part of the desk reads: the photo, the areas' measures and their target colours. */
 function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode }) {
   const edits = useAreaEdits();
@@ -82,15 +100,17 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
     <EditsProvider value={edits}>
       <MeasuredProvider value={measured}>
         <TargetsProvider value={useComputedTargets()}>
-          <MatchProvider>
-            <ReachProvider>
-              <WeighingProvider>
-                <ApplyingProvider>
-                  <WellDragging>{children}</WellDragging>
-                </ApplyingProvider>
-              </WeighingProvider>
-            </ReachProvider>
-          </MatchProvider>
+          <Planned>
+            <MatchProvider>
+              <ReachProvider>
+                <WeighingProvider>
+                  <ApplyingProvider>
+                    <WellDragging>{children}</WellDragging>
+                  </ApplyingProvider>
+                </WeighingProvider>
+              </ReachProvider>
+            </MatchProvider>
+          </Planned>
         </TargetsProvider>
       </MeasuredProvider>
     </EditsProvider>
@@ -138,6 +158,7 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
               </aside>
             </main>
             <Tray />
+            <Painting />
           </div>
         </Studied>
       </OpenPaintingProvider>

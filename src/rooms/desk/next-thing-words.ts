@@ -1,5 +1,5 @@
 import { counted } from "@/model/text";
-import type { Step } from "./desk-store";
+import type { Step } from "./desk-state";
 
 /** How far a painting is, in the numbers that decide what comes next. */
 export interface Progress {
@@ -64,6 +64,11 @@ export function nextThing({ step, atHand, areas, colours, mixed, laidOut }: Prog
       }
     : {
         says: `All ${counted(colours, "colour")} mixed from ${counted(laidOut, "paint")}.`,
-        go: step === "mixes" ? { to: "check", words: "Check it before painting" } : null,
+        go:
+          step === "mixes"
+            ? { to: "check", words: "Check it before painting" }
+            : step === "check"
+              ? { to: "plan", words: "On to the plan" }
+              : null,
       };
 }

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { DESK_STEPS } from "./desk-store";
+import { DESK_STEPS } from "./desk-state";
 import { nextThing, type Progress } from "./next-thing-words";
 
 const at = (change: Partial<Progress>): Progress => ({
@@ -30,11 +30,12 @@ test("who follows the next thing comes from a bare photo to the mixes", () => {
     go: { to: "unmixed" },
   });
   expect(nextThing(at({ step: "mixes", ...found, laidOut: 3, mixed: 7 })).go).toMatchObject({ to: "check" });
-  expect(nextThing(at({ step: "check", ...found, laidOut: 3, mixed: 7 })).go).toBeNull();
+  expect(nextThing(at({ step: "check", ...found, laidOut: 3, mixed: 7 })).go).toMatchObject({ to: "plan" });
+  expect(nextThing(at({ step: "plan", ...found, laidOut: 3, mixed: 7 })).go).toBeNull();
 });
 
 test("a step that can't answer yet says what it waits for, and leads there", () => {
-  for (const step of ["palette", "mixes", "check"] as const) {
+  for (const step of ["palette", "mixes", "check", "plan"] as const) {
     expect(nextThing(at({ step }))).toMatchObject({ says: expect.stringContaining("waits"), go: { to: "areas" } });
     expect(nextThing(at({ step, areas: 2, colours: 2, atHand: 0 }))).toMatchObject({
       says: expect.stringContaining("waits"),

@@ -1,6 +1,7 @@
 "use client";
 
-import { DESK_STEPS, useDesk, type Step } from "./desk-store";
+import { DESK_STEPS, type Step } from "./desk-state";
+import { useDesk } from "./desk-store";
 
 export const STEP_WORDS: Readonly<Record<Step, { name: string; title: string }>> = {
   photo: { name: "Photo", title: "Sheet, white, and a measured look" },
@@ -8,6 +9,7 @@ export const STEP_WORDS: Readonly<Record<Step, { name: string; title: string }>>
   palette: { name: "Palette", title: "Which few paints to lay out" },
   mixes: { name: "Mixes", title: "How to mix each area's colour" },
   check: { name: "Check", title: "How dark, how warm, and what would go dull, before a brush is wet" },
+  plan: { name: "Plan", title: "Which wash when, how much to mix, and a view to paint by" },
 };
 
 /** The steps in a painter's order; the present one glows. */
@@ -15,7 +17,7 @@ export function StepBar() {
   const step = useDesk((s) => s.step);
   const goTo = useDesk((s) => s.goTo);
   return (
-    <nav aria-label="Steps" className="flex border-b border-(--hairline) px-4">
+    <nav aria-label="Steps" className="flex border-b border-(--hairline) px-3">
       {DESK_STEPS.map((one, i) => (
         <button
           key={one}
@@ -23,10 +25,10 @@ export function StepBar() {
           title={STEP_WORDS[one].title}
           aria-current={one === step ? "step" : undefined}
           onClick={() => goTo(one)}
-          className={`relative cursor-pointer px-3 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}
+          className={`relative cursor-pointer px-2 pt-2.5 pb-2 leading-none ${one === step ? "font-semibold" : "quiet hover:text-base-content"}`}
         >
-          <span className="mr-1.5 text-[0.87rem]">{i + 1}</span>
-          <span className="name-face text-[1.1rem]">{STEP_WORDS[one].name}</span>
+          <span className="mr-1 text-[0.87rem]">{i + 1}</span>
+          <span className="name-face text-[1.05rem]">{STEP_WORDS[one].name}</span>
           {one === step && (
             <span
               aria-hidden

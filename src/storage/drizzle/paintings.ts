@@ -3,6 +3,7 @@ import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredP
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
 import { NEW_STUDY, NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
+import { NEW_PLAN } from "@/model/plan";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
@@ -118,6 +119,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
       study: { ...NEW_STUDY, ...row.painting.study },
       approach: { ...DEFAULT_APPROACH, ...row.painting.approach },
       rules: { ...NO_RULES, ...row.painting.rules },
+      plan: { ...NEW_PLAN, ...row.painting.plan },
       palettes: row.painting.palettes,
     }),
   };
@@ -169,10 +171,10 @@ export async function createPainting(
   demo = false,
 ): Promise<string> {
   return db.transaction(async (tx) => {
-    const { title, paperId, study, approach, rules, palettes } = document;
+    const { title, paperId, study, approach, rules, plan, palettes } = document;
     const [made] = await tx
       .insert(paintings)
-      .values({ title, paperId, photoId, study, approach, rules, palettes, demo })
+      .values({ title, paperId, photoId, study, approach, rules, plan, palettes, demo })
       .returning({ id: paintings.id });
     await writeParts(tx, made!.id, document);
     return made!.id;
@@ -190,7 +192,7 @@ export async function savePainting(
   stamp: SaveStamp,
   document: PaintingDocument,
 ): Promise<number> {
-  const { title, paperId, study, approach, rules, palettes } = document;
+  const { title, paperId, study, approach, rules, plan, palettes } = document;
   const { writer, step } = stamp;
   return db.transaction(async (tx) => {
     const [stored] = await tx
@@ -203,7 +205,7 @@ export async function savePainting(
     const revision = stored.revision + 1;
     await tx
       .update(paintings)
-      .set({ title, paperId, study, approach, rules, palettes, writer, step, revision, updatedAt: sql`now()` })
+      .set({ title, paperId, study, approach, rules, plan, palettes, writer, step, revision, updatedAt: sql`now()` })
       .where(eq(paintings.id, id));
     await writeParts(tx, id, document);
     return revision;

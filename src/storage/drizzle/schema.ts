@@ -16,6 +16,7 @@ import {
 import type { PaintEntry, TravelBox } from "@/model/paintbox";
 import type { SheetKind } from "@/core/calibration";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
+import { NEW_PLAN, type StoredPlan } from "@/model/plan";
 import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
 import {
   FLAT_WASH,
@@ -116,6 +117,7 @@ export const paintings = pgTable(
     study: jsonb("study").$type<Study>().notNull().default(NEW_STUDY),
     approach: jsonb("approach").$type<Approach>().notNull().default(DEFAULT_APPROACH),
     rules: jsonb("rules").$type<StoredRules>().notNull().default(NO_RULES),
+    plan: jsonb("plan").$type<StoredPlan>().notNull().default(NEW_PLAN),
     palettes: jsonb("palettes").$type<KeptPalette[]>().notNull().default([]),
     /** When it was put in the bin; null while it is not there. */
     binnedAt: timestamp("binned_at", { withTimezone: true }),

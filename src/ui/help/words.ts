@@ -25,7 +25,7 @@ export const KEYS = [
   {
     room: "On the photo",
     keys: [
-      ["1 – 7", "as it is, values, heightened, warm and cool, hue alone, squint, in paint"],
+      ["1 – 8", "as it is, values, heightened, warm and cool, hue alone, squint, in paint, as planned"],
       ["Arrows", "move the point (Shift: finer)"],
       ["Enter", "take the colour there, or open the shape"],
       ["[  ]", "a smaller or larger circle"],

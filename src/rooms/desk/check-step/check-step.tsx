@@ -2,7 +2,8 @@
 
 import type { PaintingArea } from "@/model/painting";
 import { ViewChoice } from "@/ui/view-choice";
-import { CHECK_VIEWS, useDesk, type CheckView } from "../desk-store";
+import { CHECK_VIEWS, type CheckView } from "../desk-state";
+import { useDesk } from "../desk-store";
 import { AreaNav } from "../panel/area-nav";
 import { DarkDetail } from "./dark-ways";
 import { DarkList } from "./dark-list";

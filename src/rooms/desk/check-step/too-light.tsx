@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { describeColour, screenColourOfLab } from "@/core/colour";
-import { BRUSHES, cameOut, SQUEEZED } from "@/core/darks";
+import { cameOut, SQUEEZED } from "@/core/darks";
+import { BRUSHES } from "@/core/planning";
 import { predict, type MixPart } from "@/core/mixing";
 import { loadOfWater, type Paper, type WaterParts } from "@/core/optics";
 import { Disclosure } from "@/ui/disclosure";

@@ -3,6 +3,7 @@ import type { AreasMeasured } from "@/core/areas";
 import { farthestPointSample, workableLoad } from "@/core/mixing";
 import { meetingMud, mixMud, type MeetingMud, type MixMud } from "@/core/mud";
 import { loadOfWater } from "@/core/optics";
+import { meetsWet } from "@/core/planning";
 import type { PaintModel } from "@/core/mixing";
 import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
@@ -24,8 +25,6 @@ export type Warning = { readonly key: string; readonly lost: number } & (
   | { readonly kind: "water"; readonly clean: MixedColour; readonly dark: MixedColour }
 );
 
-/** An edge that is softer than this in the photo is laid wet in wet, if nothing else is decided. From memory. */
-const SOFT_BELOW = 0.4;
 /** A border shorter than this share of the sheet's width is no meeting. From memory. */
 const SHORTEST_MEETING = 0.04;
 /** Paints that hold less than this lift under a second wash (ui/property-words.ts). From memory. */
@@ -38,10 +37,6 @@ const MOST_ASKED = 30;
 
 /** What a warning of a colour's mix is overruled by. */
 export const mixWarningKey = (colourId: string): string => `mix ${colourId}`;
-
-/** Whether two neighbours will be laid wet in wet: as decided in the areas, or else as soft as the photo shows it. */
-const meetsWet = (one: PaintingArea, two: PaintingArea, { hardness }: AreaBorder): boolean =>
-  one.edge !== "hard" && two.edge !== "hard" && (one.edge === "soft" || two.edge === "soft" || hardness < SOFT_BELOW);
 
 /** Of two washes the colours that lie nearest each other in the photo. */
 function nearest(
@@ -91,7 +86,7 @@ export function warningsOf(
     colours.filter(({ areaId, laid, overId }) => areaId === area.id && laid && overId === null);
   for (const border of borders) {
     const [a, b] = [border.a, border.b].map((label) => areas.find(({ region }) => region === label));
-    if (!a || !b || border.length < SHORTEST_MEETING || !meetsWet(a, b, border)) continue;
+    if (!a || !b || border.length < SHORTEST_MEETING || !meetsWet(a, b, border.hardness)) continue;
     const pair = nearest(wet(a), wet(b), at);
     if (!pair) continue;
     const [one, two] = pair;

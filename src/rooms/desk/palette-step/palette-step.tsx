@@ -1,6 +1,7 @@
 "use client";
 
-import { PALETTE_VIEWS, useDesk, type PaletteView } from "../desk-store";
+import { PALETTE_VIEWS, type PaletteView } from "../desk-state";
+import { useDesk } from "../desk-store";
 import { ChooseView } from "./choose-view";
 import { CompareView } from "./compare-view";
 import { ReachView } from "./reach-view";

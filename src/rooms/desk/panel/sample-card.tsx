@@ -4,7 +4,8 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import { describeColour, screenColourOfLab } from "@/core/colour";
 import { LIMITS } from "@/model/limits";
 import { newArea, paintingArea } from "@/model/painting";
-import { useDesk, type TakenSample } from "../desk-store";
+import type { TakenSample } from "../desk-state";
+import { useDesk } from "../desk-store";
 import { ColourFacts } from "./colour-facts";
 import { capital } from "@/model/text";
 

@@ -1,6 +1,7 @@
 "use client";
 
-import { useDesk, type MatchSource } from "../desk-store";
+import type { MatchSource } from "../desk-state";
+import { useDesk } from "../desk-store";
 import { MOST_MIXED, useAtHand } from "../paints";
 
 /** Whether mixes may use the whole paintbox or only the palette in the tray. */

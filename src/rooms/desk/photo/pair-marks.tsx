@@ -1,6 +1,7 @@
 "use client";
 
-import { useDesk, type Pair } from "../desk-store";
+import type { Pair } from "../desk-state";
+import { useDesk } from "../desk-store";
 import { screenOfPhoto, type Viewport } from "./viewport";
 
 function PairMark({ pair, viewport, name }: { pair: Pair; viewport: Viewport; name: string }) {

@@ -10,6 +10,7 @@ import { useDesk } from "../desk-store";
 import { usePhoto } from "../photo-study";
 import { useGamutTable } from "../reach";
 import { useShownColours } from "../mixed";
+import { usePlannedSheet } from "../plan-step/use-sheet";
 import { scaleOf, type Viewport } from "./viewport";
 import { ViewPainter, type DrawnWash } from "./view-painter";
 
@@ -52,6 +53,8 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
   const marks = useDesk((s) => s.marks);
   const split = useDesk((s) => s.split);
   const cube = useGamutTable();
+  const greyed = useDesk((s) => s.greyed);
+  const sheet = usePlannedSheet(seeing === "planned");
   const areas = useDesk((s) => s.document.areas);
   const targets = useShownColours();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -88,6 +91,7 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
     map?: unknown;
     colours?: unknown;
     cube?: unknown;
+    sheet?: unknown;
   } | null>(null);
   useEffect(() => {
     const element = canvas.current;
@@ -118,11 +122,14 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
         if (now.map !== map) now.painter.setAreas(map);
         if (now.colours !== colours) now.painter.setTargets(colours);
         if (now.cube !== cube) now.painter.setReach(cube);
-        Object.assign(now, { photo, map, colours, cube });
-        now.painter.draw({ viewport, seeing, valueSteps, white, marks, split });
+        if (now.sheet !== sheet) now.painter.setSheet(sheet);
+        Object.assign(now, { photo, map, colours, cube, sheet });
+        now.painter.draw({ viewport, seeing, valueSteps, white, marks, split, greyed });
         element.dataset.seen = "yes";
         // Said only of the photo that is measured: what is clicked before has no answer.
-        if (pixels) element.dataset.drawn = seeing === "palette" && !cube ? "plain" : seeing;
+        if (pixels)
+          element.dataset.drawn =
+            (seeing === "palette" && !cube) || (seeing === "planned" && !sheet) ? "plain" : seeing;
       } catch {
         setUndrawable(true);
       }
@@ -139,6 +146,8 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
     marks,
     split,
     cube,
+    sheet,
+    greyed,
     map,
     colours,
     undrawable,

@@ -21,6 +21,7 @@ import { PhotoCanvas } from "./photo-canvas";
 import { useViewport } from "./use-viewport";
 import { WashMarks } from "./wash-marks";
 import { useLassoLine } from "./use-lasso-line";
+import { SheetSlider } from "./sheet-slider";
 import { SplitLine } from "./split-line";
 import { useEarlyPress } from "./use-early-press";
 import { useTwoFingers } from "./use-two-fingers";
@@ -274,7 +275,7 @@ export function PhotoPane() {
               onKeyDown={onKeyDown}
             >
               <PhotoCanvas viewport={viewport} map={map} white={white} />
-              {outlines && tool !== "crop" && (
+              {outlines && tool !== "crop" && seeing !== "planned" && (
                 <Outlines map={map} viewport={viewport} strong={selected?.region ?? null} />
               )}
               {proposal && (
@@ -358,7 +359,7 @@ export function PhotoPane() {
               )}
             </div>
           )}
-          {pixels && seeing === "palette" && (
+          {pixels && (seeing === "palette" || seeing === "planned") && (
             <div className="pointer-events-none absolute" style={{ width, height }}>
               <SplitLine />
             </div>
@@ -386,7 +387,8 @@ export function PhotoPane() {
         <p id={help} role="status" className="min-w-0 flex-1 truncate">
           {waiting ? "Taken as soon as the photo can be measured …" : HELP[tool]}
         </p>
-        {measures && (
+        {seeing === "planned" && <SheetSlider />}
+        {measures && seeing !== "planned" && (
           <label className="flex items-center gap-2 whitespace-nowrap">
             Circle
             <input

@@ -6,8 +6,9 @@ import { useDesk } from "../desk-store";
 export function SplitLine() {
   const split = useDesk((s) => s.split);
   const setSplit = useDesk((s) => s.setSplit);
+  const planned = useDesk((s) => s.seeing === "planned");
   const hasPalette = useDesk((s) => s.document.palette.length > 0);
-  if (!hasPalette)
+  if (!hasPalette && !planned)
     return (
       <p className="absolute inset-x-6 top-4 z-10 rounded-box bg-base-100 p-3">
         The tray is empty: lay paints in it, and the photo is shown in their colours.
@@ -32,7 +33,7 @@ export function SplitLine() {
         className="absolute bottom-2 rounded-field bg-[#222] px-1.5 py-0.5 text-[0.87rem] leading-none text-white"
         style={{ left: `calc(${100 * split}% + 6px)` }}
       >
-        in paint
+        {planned ? "as planned, a prediction" : "in paint"}
       </p>
       <input
         type="range"

@@ -4,7 +4,8 @@ import { Maximize, Minus, Plus } from "lucide-react";
 import { useEffect } from "react";
 import { MAX_STEPS, MIN_STEPS } from "@/core/image";
 import { isForField } from "@/ui/undo";
-import { useDesk, useDeskStore, type Seeing } from "../desk-store";
+import type { Seeing } from "../desk-state";
+import { useDesk, useDeskStore } from "../desk-store";
 
 const WAYS: readonly { seeing: Seeing; words: string; title: string }[] = [
   { seeing: "plain", words: "as it is", title: "The photo as it is" },
@@ -21,6 +22,11 @@ const WAYS: readonly { seeing: Seeing; words: string; title: string }[] = [
     seeing: "palette",
     words: "in paint",
     title: "The photo in the nearest colours that the palette makes; drag the line to compare",
+  },
+  {
+    seeing: "planned",
+    words: "as planned",
+    title: "The sheet as it will look once it is painted by the plan; drag the line to compare",
   },
 ];
 

@@ -3,7 +3,7 @@ import { stepGrey, stepLimits, type PixelArray, type Point, type WhiteMatrix } f
 import { type GamutTable } from "@/core/palette";
 import { photoOfScreen, type Viewport } from "./viewport";
 import { fragmentShader, MODES, VERTEX_SHADER, WASH_ROWS } from "./view-shader";
-import type { Seeing } from "../desk-store";
+import type { Seeing } from "../desk-state";
 
 /** Columns of the washes' texture: one for each label. */
 const LABELS = MAX_LABEL + 1;
@@ -28,6 +28,8 @@ export interface Scene {
   readonly marks: boolean;
   /** Share of the view to the left of which the photo stays as it is, when it is seen through the palette. */
   readonly split: number;
+  /** Whether the planned sheet, and the photo beside it, are shown in steps of grey. */
+  readonly greyed: boolean;
 }
 
 const UNIFORMS = [
@@ -42,6 +44,8 @@ const UNIFORMS = [
   "marks",
   "reach",
   "split",
+  "sheet",
+  "greyed",
   "ground",
 ] as const;
 
@@ -76,6 +80,7 @@ function compiled(gl: WebGL2RenderingContext, mode: number): WayProgram {
   gl.uniform1i(at.areas, 1);
   gl.uniform1i(at.targets, 2);
   gl.uniform1i(at.reach, 3);
+  gl.uniform1i(at.sheet, 4);
   return { program, at };
 }
 
@@ -88,7 +93,9 @@ export class ViewPainter {
   private readonly areas: WebGLTexture;
   private readonly targets: WebGLTexture;
   private readonly reach: WebGLTexture;
+  private readonly sheet: WebGLTexture;
   private hasReach = false;
+  private hasSheet = false;
 
   /** Throws when the browser has no WebGL 2. */
   constructor(canvas: HTMLCanvasElement) {
@@ -96,11 +103,18 @@ export class ViewPainter {
     if (!gl) throw new Error("no WebGL 2");
     this.gl = gl;
     const texture = (): WebGLTexture => gl.createTexture();
-    [this.photo, this.areas, this.targets, this.reach] = [texture(), texture(), texture(), texture()];
+    [this.photo, this.areas, this.targets, this.reach, this.sheet] = [
+      texture(),
+      texture(),
+      texture(),
+      texture(),
+      texture(),
+    ];
     gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
     this.setAreas({ width: 1, height: 1, labels: new Uint8Array(1) });
     this.setTargets(new Map());
     this.setReach(null);
+    this.setSheet(null);
   }
 
   /** Longest side that a texture may have here, px. */
@@ -192,15 +206,35 @@ export class ViewPainter {
     this.hasReach = cube !== null;
   }
 
+  /** The sheet as it will look, at the map's size; null while it is not known. */
+  setSheet(sheet: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray } | null): void {
+    const { gl } = this;
+    gl.activeTexture(gl.TEXTURE4);
+    gl.bindTexture(gl.TEXTURE_2D, this.sheet);
+    for (const filter of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER])
+      gl.texParameteri(gl.TEXTURE_2D, filter, gl.LINEAR);
+    for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T]) gl.texParameteri(gl.TEXTURE_2D, side, gl.CLAMP_TO_EDGE);
+    const bytes = sheet
+      ? new Uint8Array(sheet.data.buffer, sheet.data.byteOffset, sheet.data.length)
+      : new Uint8Array(4);
+    const [width, height] = sheet ? [sheet.width, sheet.height] : [1, 1];
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA8, width, height, 0, gl.RGBA, gl.UNSIGNED_BYTE, bytes);
+    this.hasSheet = sheet !== null;
+  }
+
   private programOf(mode: number): WayProgram {
     const known = this.programs.get(mode) ?? compiled(this.gl, mode);
     this.programs.set(mode, known);
     return known;
   }
 
-  draw({ viewport, seeing, valueSteps, white, marks, split }: Scene): void {
+  draw({ viewport, seeing, valueSteps, white, marks, split, greyed }: Scene): void {
     const { gl } = this;
-    const { program, at } = this.programOf(seeing === "palette" && !this.hasReach ? MODES.plain : MODES[seeing]);
+    const { program, at } = this.programOf(
+      (seeing === "palette" && !this.hasReach) || (seeing === "planned" && !this.hasSheet)
+        ? MODES.plain
+        : MODES[seeing],
+    );
     gl.useProgram(program);
     const { view } = viewport;
     const o = photoOfScreen(viewport, { x: 0, y: 0 });
@@ -219,6 +253,7 @@ export class ViewPainter {
       );
     }
     gl.uniform1i(at.marks, marks ? 1 : 0);
+    gl.uniform1i(at.greyed, greyed ? 1 : 0);
     gl.uniform3f(at.ground, 0.5, 0.5, 0.5);
     gl.drawArrays(gl.TRIANGLES, 0, 3);
   }

@@ -23,7 +23,16 @@ const OUT_OF_REACH_MISS = 8;
 export const WASH_ROWS = { paint: 0, photo: 3, run: 6, count: 7 } as const;
 
 /** Numbers of the ways of seeing in the shader. */
-export const MODES = { plain: 0, values: 1, heightened: 2, temperature: 3, hue: 4, squint: 5, palette: 6 } as const;
+export const MODES = {
+  plain: 0,
+  values: 1,
+  heightened: 2,
+  temperature: 3,
+  hue: 4,
+  squint: 5,
+  palette: 6,
+  planned: 7,
+} as const;
 
 /**
  * One way of seeing on the graphics card. The rules and constants are the core's (photo/views), which a browser test
@@ -46,6 +55,8 @@ uniform float greys[${MAX_STEPS}];
 uniform bool marks;
 uniform mediump sampler3D reach; // encoded Display P3 -> encoded sRGB that the palette makes; alpha: by how much it misses
 uniform float split;            // the photo as it is to the left of this share of the view
+uniform sampler2D sheet;        // the sheet as it will look, encoded sRGB
+uniform bool greyed;            // the sheet in steps of grey
 uniform vec3 ground;            // encoded sRGB beyond the photo
 
 const mat3 P3_TO_SRGB = mat3(1.2249401762805598, -0.04205695470968816, -0.019637554590334432, -0.22494017628055996, 1.0420569547096883, -0.07863604555063188, 0.0, 0.0, 1.0982736001409663);
@@ -84,16 +95,20 @@ vec3 encoded(vec3 c) {
   c = clamp(c, 0.0, 1.0);
   return mix(12.92 * c, 1.055 * pow(c, vec3(1.0 / 2.4)) - 0.055, step(vec3(0.0031308), c));
 }
+vec3 decoded(vec3 c) {
+  return mix(c / 12.92, pow((c + 0.055) / 1.055, vec3(2.4)), step(vec3(0.04045), c));
+}
+vec3 inSteps(vec3 c) {
+  float Y = dot(c, vec3(0.21263900587151027, 0.715168678767756, 0.07219231536073371));
+  if (steps == 0) return vec3(Y);
+  float grey = greys[0];
+  for (int i = 1; i < ${MAX_STEPS}; i++) if (i < steps && Y >= limits[i - 1]) grey = greys[i];
+  return vec3(grey);
+}
 vec3 seen(vec3 light) {
   vec3 c = P3_TO_SRGB * light;
   if (mode == 0) return c;
-  if (mode == 1) {
-    float Y = dot(c, vec3(0.21263900587151027, 0.715168678767756, 0.07219231536073371));
-    if (steps == 0) return vec3(Y);
-    float grey = greys[0];
-    for (int i = 1; i < ${MAX_STEPS}; i++) if (i < steps && Y >= limits[i - 1]) grey = greys[i];
-    return vec3(grey);
-  }
+  if (mode == 1) return inSteps(c);
   vec3 k = toOklab(c);
   if (mode == 2) return within(vec3(k.x, ${number(viewing.HEIGHTENING)} * k.yz));
   if (mode == 3) {
@@ -159,6 +174,13 @@ void main() {
     vec3 painted = reached.rgb;
     if (marks && reached.a > ${number(OUT_OF_REACH_MISS / GAMUT_TABLE_MISS)}) painted = mix(painted, vec3(painted.g < 0.5 ? 1.0 : 0.0), 0.7 * step(8.2, mod(gl_FragCoord.x + gl_FragCoord.y, 10.0)));
     shown = vec4(at.x < split ? encoded(P3_TO_SRGB * (white * light)) : painted, 1.0);
+    return;
+  }
+  if (mode == 7) {
+    vec3 own = encoded(P3_TO_SRGB * (white * light));
+    vec3 painted = texture(sheet, uv).rgb;
+    vec3 c = at.x < split ? own : painted;
+    shown = vec4(greyed ? encoded(inSteps(decoded(c))) : c, 1.0);
     return;
   }
   vec3 colour = encoded(seen(white * light));

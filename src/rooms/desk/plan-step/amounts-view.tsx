@@ -1,0 +1,120 @@
+"use client";
+
+import { waterWords, washStrengthOf } from "@/core/optics";
+import { squeezedCm } from "@/core/planning";
+import { counted, listed } from "@/model/text";
+import { RecipeBar } from "@/ui/recipe-bar";
+import { usePaper } from "../paints";
+import { useAmounts, type PaintNeed, type PuddleToMixNow } from "./use-amounts";
+import { brushWords, mlWords, squeezedWords } from "./words";
+
+const BAR_WIDTH = 360;
+/** From this on a wash is told as one that drinks, ml. From memory. */
+const DRINKS_ML = 4;
+
+const isTube = ({ form }: PaintNeed["paint"]): boolean => form === "tube" || form === "gouache";
+
+function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number }) {
+  const paper = usePaper();
+  const { parts, amount, brush, serves, fromBefore } = puddle;
+  return (
+    <li className={`border-t border-(--hairline) py-2 ${fromBefore ? "pl-6" : ""}`}>
+      <p className="flex items-baseline gap-2">
+        <span className="quiet text-[0.87rem]">{number}</span>
+        <span className="font-semibold">{mlWords(amount.mixedMl)}</span>
+        <span className="quiet text-[0.9rem]">
+          {amount.waterMl < 0.02 ? "no" : mlWords(amount.waterMl)} water, {counted(amount.brushfuls, "brushful")},{" "}
+          {brushWords(brush)}
+        </span>
+      </p>
+      {fromBefore && <p className="text-[0.9rem]">From some of the one before, with a paint more:</p>}
+      <RecipeBar parts={parts} paper={paper} width={fromBefore ? BAR_WIDTH - 24 : BAR_WIDTH} />
+      <p className="quiet text-[0.9rem] leading-snug">
+        {serves
+          .map(
+            ({ colour, waterParts, coats }) =>
+              `${colour.name}: ${washStrengthOf(waterParts).word} (${waterWords(waterParts)})${coats > 1 ? `, ${coats} times` : ""}`,
+          )
+          .join("; ")}
+        {amount.laidMl >= DRINKS_ML && ". This is what a big wash drinks"}
+      </p>
+    </li>
+  );
+}
+
+/** Everything that is mixed before the clock runs: each puddle, in which order; what it takes of each paint. */
+export function AmountsView() {
+  const { puddles, needs } = useAmounts();
+  if (puddles.length === 0) return <p className="leading-snug">No colour has a mix yet, so there is no puddle.</p>;
+  const scarce = needs.filter(({ ml, leftMl }) => leftMl !== null && leftMl < ml);
+  const soften = needs.filter(({ paint }) => !isTube(paint));
+  const priced = needs.filter(({ price }) => price !== null);
+  const currencies = [...new Set(priced.map(({ paint }) => paint.currency))];
+  const wells = puddles.filter(({ fromBefore }) => !fromBefore).length;
+  return (
+    <section aria-label="Puddles and paint" className="space-y-4">
+      <p className="quiet leading-snug">
+        Mixed before the clock runs, in {counted(wells, "well")}: in this order a hurried rinsing spoils least. A third
+        more than the sheet takes is reckoned in, and what stays in brush and well; too little is the usual mistake.
+      </p>
+      {soften.length > 0 && (
+        <p className="leading-snug">
+          Wet first, so that they are soft by then: {listed(soften.map(({ paint }) => paint.name))}.
+        </p>
+      )}
+      <ol aria-label="Puddles in the order of mixing">
+        {puddles.map((puddle, i) => (
+          <PuddleRow
+            key={puddle.parts.map(({ paint, parts }) => `${paint.id} ${parts}`).join()}
+            puddle={puddle}
+            number={i + 1}
+          />
+        ))}
+      </ol>
+      <table className="w-full text-[0.95rem]" aria-label="Paint for this painting">
+        <thead>
+          <tr className="label-line text-left">
+            <th className="font-normal">paint</th>
+            <th className="text-right font-normal">takes</th>
+            <th className="text-right font-normal">squeezed out</th>
+            <th className="text-right font-normal">left</th>
+          </tr>
+        </thead>
+        <tbody>
+          {needs.map((need) => (
+            <tr key={need.paint.id} className="border-t border-(--hairline)">
+              <td className="name-face py-1 pr-2">{need.paint.name}</td>
+              <td className="text-right">{mlWords(need.ml)}</td>
+              <td className="quiet text-right">
+                {isTube(need.paint) ? squeezedWords(squeezedCm(need.ml)) : "off the pan"}
+              </td>
+              <td className={`text-right ${scarce.includes(need) ? "font-semibold text-warning" : "quiet"}`}>
+                {need.leftMl === null ? "not noted" : mlWords(need.leftMl)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {scarce.length > 0 && (
+        <p className="leading-snug text-warning">
+          {listed(scarce.map(({ paint }) => paint.name))} will run out: buy before painting, or plan with another.
+        </p>
+      )}
+      {priced.length > 0 && (
+        <p className="quiet leading-snug">
+          {currencies
+            .map((currency) =>
+              `${priced.reduce((sum, { paint, price }) => sum + (paint.currency === currency ? price! : 0), 0).toFixed(2)} ${currency}`.trim(),
+            )
+            .join(" and ")}{" "}
+          of paint{priced.length < needs.length && `, as far as prices are noted (${priced.length} of ${needs.length})`}
+          .
+        </p>
+      )}
+      <p className="quiet text-[0.9rem] leading-snug">
+        Volumes follow from the size of each wash and the thickness of its film, which is a usual figure from memory, as
+        are what brushes hold and how thick a bead a tube gives.
+      </p>
+    </section>
+  );
+}

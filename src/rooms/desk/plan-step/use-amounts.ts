@@ -1,0 +1,121 @@
+"use client";
+
+import { useMemo } from "react";
+import { layersOf, puddlesOf, type SharedPuddle } from "@/core/mixing";
+import { loadOfWater } from "@/core/optics";
+import { brushFor, mixingOrder, puddleAmount, type Ml, type PuddleAmount, type WashBrush } from "@/core/planning";
+import type { NamedPart } from "@/ui/recipe-bar";
+import { useMixedColours, type MixedColour } from "../mixed";
+import { namedParts, usePaints, usePaper, type KnownPaint } from "../paints";
+import { usePlan } from "./use-plan";
+
+/** A colour that is laid from a puddle. */
+interface ServedColour {
+  readonly colour: MixedColour;
+  /** How strong each coat is, and how many. */
+  readonly waterParts: number;
+  readonly coats: number;
+}
+
+/** A puddle to be mixed, with what it takes. */
+export interface PuddleToMixNow {
+  readonly parts: readonly NamedPart[];
+  readonly amount: PuddleAmount;
+  readonly brush: WashBrush;
+  readonly serves: readonly ServedColour[];
+  /** It is made of what is left of the one before, with a paint added. */
+  readonly fromBefore: boolean;
+}
+
+/** What the painting takes of one paint. */
+export interface PaintNeed {
+  readonly paint: KnownPaint;
+  readonly ml: Ml;
+  /** What is left of it; null where its size or what is left is not known. */
+  readonly leftMl: Ml | null;
+  /** What that much costs; null where its price is not known. */
+  readonly price: number | null;
+}
+
+export interface Amounts {
+  /** In the order of mixing. */
+  readonly puddles: readonly PuddleToMixNow[];
+  readonly needs: readonly PaintNeed[];
+}
+
+/** The puddles of a list with those that come of each put behind it, groups in the order of mixing. */
+function inMixingOrder(
+  puddles: readonly SharedPuddle[],
+  orderOf: (bases: readonly SharedPuddle[]) => readonly number[],
+): readonly SharedPuddle[] {
+  const bases = puddles.filter(({ from }) => from === null);
+  return orderOf(bases).flatMap((i) => {
+    const base = bases[i]!;
+    return [base, ...puddles.filter(({ from }) => from !== null && puddles[from] === base)];
+  });
+}
+
+/** What each puddle and each paint of the painting comes to, and in which order puddles are mixed. */
+export function useAmounts(): Amounts {
+  const { plan } = usePlan();
+  const mixed = useMixedColours();
+  const paints = usePaints();
+  const paper = usePaper();
+  return useMemo(() => {
+    const byId = new Map(mixed.map((colour) => [colour.id, colour]));
+    const puddles = puddlesOf(
+      mixed.flatMap(({ id, recipe, laid, areaCm2 }) =>
+        recipe && laid ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2 }] : [],
+      ),
+    );
+    const parted = (puddle: SharedPuddle): readonly NamedPart[] =>
+      namedParts({ parts: [...puddle.parts], waterParts: 0 }, paints) ?? [];
+    const ordered = inMixingOrder(puddles, (bases) =>
+      mixingOrder(
+        bases.map((base) => ({
+          mix: parted(base),
+          waterParts: Math.max(1, ...base.uses.map(({ waterParts }) => waterParts)),
+        })),
+        paper,
+      ),
+    );
+    const used = new Map<string, Ml>();
+    const rows = ordered.map((puddle): PuddleToMixNow => {
+      const parts = parted(puddle);
+      const laid = puddle.uses.flatMap(({ id, waterParts, areaCm2 }) => {
+        const washes = plan.washes.filter(({ colourIds }) => colourIds.includes(id));
+        const whole = washes[0]?.areaCm2 ?? areaCm2;
+        const each = washes.length > 1 ? layersOf(loadOfWater(waterParts), whole).waterParts : waterParts;
+        return washes.map(({ filmUm }) => ({ id, areaCm2, waterParts: each, filmUm, coats: washes.length }));
+      });
+      const amount = puddleAmount(
+        parts.map((part) => part.parts),
+        laid,
+      );
+      parts.forEach(({ paint }, i) => used.set(paint.id, (used.get(paint.id) ?? 0) + amount.paintMl[i]!));
+      return {
+        parts,
+        amount,
+        brush: brushFor(Math.max(0, ...laid.map(({ areaCm2 }) => areaCm2))),
+        serves: laid
+          .filter(({ id }, i) => laid.findIndex((one) => one.id === id) === i)
+          .map(({ id, waterParts, coats }) => ({ colour: byId.get(id)!, waterParts, coats })),
+        fromBefore: puddle.from !== null,
+      };
+    });
+    const needs = [...used].flatMap(([id, ml]): PaintNeed[] => {
+      const paint = paints.get(id);
+      if (!paint) return [];
+      const { sizeMl, left, price } = paint;
+      return [
+        {
+          paint,
+          ml,
+          leftMl: sizeMl !== null && left !== null ? sizeMl * left : null,
+          price: price !== null && sizeMl !== null && sizeMl > 0 ? (ml * price) / sizeMl : null,
+        },
+      ];
+    });
+    return { puddles: rows, needs: needs.sort((one, two) => two.ml - one.ml) };
+  }, [plan, mixed, paints, paper]);
+}

@@ -1,0 +1,169 @@
+"use client";
+
+import { useContext, useEffect, useMemo, useRef, useState } from "react";
+import { layersOf } from "@/core/mixing";
+import { loadOfWater } from "@/core/optics";
+import { meetsWet, type AreaToPlan, type TimedWash } from "@/core/planning";
+import type { PaintingArea } from "@/model/painting";
+import { coloursOf } from "@/model/washes";
+import type { SheetJob } from "@/workers/photo-api";
+import { messageOf } from "@/workers/paint-message";
+import { troubleWith } from "@/ui/trouble";
+import { useDesk } from "../desk-store";
+import { useMixedColours, type MixedColour } from "../mixed";
+import { usePaints, usePaper, type KnownPaint } from "../paints";
+import { sheetOf, useAreaMap, useFrame, useLook, useMeasured, usePhoto } from "../photo-study";
+import { PlanContext } from "./use-plan";
+
+type SheetColour = SheetJob["washes"][number]["colours"][number];
+
+/** A colour of a wash as it is laid: its paints, how strong, and where in the photo it belongs. */
+function sheetColour(
+  { laid, id }: MixedColour,
+  area: PaintingArea,
+  load: number,
+  paints: ReadonlyMap<string, KnownPaint>,
+): SheetColour | null {
+  const photo = coloursOf(area).find((one) => one.id === id)?.lab;
+  const parts = laid?.mix.flatMap(({ paint, parts: amount }) => {
+    const known = paints.get(paint.id);
+    return known ? [{ paint: messageOf(known), parts: amount }] : [];
+  });
+  return photo && parts && parts.length > 0 ? { parts, load, photo } : null;
+}
+
+/** Whether most of an area's border is laid wet into wet. */
+function isSoft(
+  area: AreaToPlan,
+  areas: readonly AreaToPlan[],
+  borders: readonly { readonly a: number; readonly b: number; readonly length: number; readonly hardness: number }[],
+): boolean {
+  if (area.edge !== null) return area.edge === "soft";
+  let [soft, whole] = [0, 0];
+  for (const { a, b, length, hardness } of borders) {
+    if (a !== area.label && b !== area.label) continue;
+    const other = areas.find(({ label }) => label === (a === area.label ? b : a));
+    whole += length;
+    if (other && meetsWet(area, other, hardness)) soft += length;
+  }
+  return soft > whole / 2;
+}
+
+/** The washes of a plan as the sheet is drawn with them. */
+function useSheetJob(): SheetJob | null {
+  const known = useContext(PlanContext);
+  const mixed = useMixedColours();
+  const documentAreas = useDesk((s) => s.document.areas);
+  const study = useDesk((s) => s.document.study);
+  const { size } = usePhoto();
+  const map = useAreaMap();
+  const frame = useFrame();
+  const measured = useMeasured();
+  const paints = usePaints();
+  const paper = usePaper();
+  return useMemo(() => {
+    if (!known) return null;
+    const { plan, areas } = known;
+    const byId = new Map(mixed.map((colour) => [colour.id, colour]));
+    const draw = (wash: TimedWash): SheetJob["washes"] => {
+      const area = documentAreas.find(({ id }) => id === wash.areaId);
+      const planned = areas.find(({ id }) => id === wash.areaId);
+      if (!area || !planned || area.region === null || wash.colourIds.length === 0) return [];
+      const before = plan.washes.slice(0, plan.washes.indexOf(wash)).filter(({ areaId }) => areaId === area.id);
+      const coats = plan.washes.filter(({ colourIds }) => colourIds[0] === wash.colourIds[0]).length;
+      const laid = (id: string): SheetColour | null => {
+        const colour = byId.get(id);
+        if (!colour?.laid) return null;
+        const load = loadOfWater(colour.laid.waterParts);
+        return sheetColour(colour, area, coats > 1 ? load / layersOf(load, wash.areaCm2).layers : load, paints);
+      };
+      const colours = wash.colourIds.flatMap((id) => laid(id) ?? []);
+      if (colours.length === 0) return [];
+      const over = wash.task === "second" || (byId.get(wash.colourIds[0]!)?.overId ?? null) !== null;
+      return [
+        {
+          label: area.region,
+          kind:
+            wash.task === "drop"
+              ? "drop"
+              : over
+                ? "over"
+                : colours.length === 1
+                  ? "flat"
+                  : area.wash.kind === "graded"
+                    ? "graded"
+                    : "varied",
+          colours,
+          // What lies dried under it: its own coats, or the first wash where it is of one colour.
+          under: before
+            .filter(({ task, colourIds }) => task !== "drop" && colourIds.length === 1)
+            .flatMap(({ colourIds }) => laid(colourIds[0]!) ?? []),
+          others: coloursOf(area)
+            .filter(({ id, drop }) => !wash.colourIds.includes(id) && !drop)
+            .map(({ lab }) => lab),
+          run: area.wash.run,
+          soft: wash.task !== "drop" && !over && isSoft(planned, areas, measured?.borders ?? []),
+        },
+      ];
+    };
+    return {
+      paperId: paper.id,
+      mmPerPx: (10 * sheetOf(study, size).widthCm) / (frame.width * map.width),
+      washes: plan.washes.map((wash) => draw(wash)).flat(),
+    };
+  }, [known, mixed, documentAreas, study, size, map, frame, measured, paints, paper]);
+}
+
+/** The sheet as it will look. */
+export interface PlannedSheet {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray<ArrayBuffer>;
+}
+
+/**
+ * The sheet as it will look after so many washes, drawn while that is how the photo is seen; the one before stays until
+ * the new one is there. Null while none is known.
+ */
+export function usePlannedSheet(wanted: boolean): PlannedSheet | null {
+  const job = useSheetJob();
+  const known = useContext(PlanContext);
+  const after = useDesk((s) => s.after);
+  const { study } = usePhoto();
+  const look = useLook();
+  const map = useAreaMap();
+  const [sheet, setSheet] = useState<PlannedSheet | null>(null);
+  const busy = useRef(false);
+  const next = useRef<(() => Promise<void>) | null>(null);
+  useEffect(() => {
+    if (!wanted || !job || !study || !known) return;
+    // What does nothing to the sheet, a mask or a lift, is no wash of the job: counted by what is drawn until then.
+    const count = after === null ? job.washes.length : drawnUntil(known.plan.washes, job, after);
+    // A slider asks faster than is answered: only the newest question waits.
+    next.current = () =>
+      study
+        .ask("sheet", look, map.labels, { ...job, washes: job.washes.slice(0, count) })
+        .then(
+          (data) => setSheet({ width: map.width, height: map.height, data }),
+          troubleWith("The sheet could not be drawn as planned"),
+        );
+    const go = async (): Promise<void> => {
+      if (busy.current) return;
+      busy.current = true;
+      while (next.current) {
+        const ask = next.current;
+        next.current = null;
+        await ask();
+      }
+      busy.current = false;
+    };
+    void go();
+  }, [wanted, job, study, known, look, map, after]);
+  return wanted ? sheet : null;
+}
+
+/** How many washes of a job are drawn after so many of the plan: masks and lifts leave nothing to draw. */
+function drawnUntil(washes: readonly TimedWash[], job: SheetJob, after: number): number {
+  const drawn = washes.slice(0, after).filter(({ colourIds }) => colourIds.length > 0).length;
+  return Math.min(job.washes.length, drawn);
+}
