@@ -42,6 +42,23 @@ describe("two changes of a painting", () => {
     });
   });
 
+  test("a sitting noted in one window and a condition changed in another are one plan; two orders clash", () => {
+    const sat = { key: ids[0], as: "done" as const, at: "2026-05-01T18:00:00.000Z" };
+    const light = { areaId: ids[1], how: "mask" as const };
+    const both = document(
+      merged(
+        { plan: { ...base.plan, sat: [sat], humidity: 0.7 } },
+        { plan: { ...base.plan, reserved: [light], wetness: "juicy" } },
+      ),
+    );
+    expect(both.plan).toEqual({ ...base.plan, sat: [sat], humidity: 0.7, reserved: [light], wetness: "juicy" });
+    const [mine, theirs] = [
+      [ids[0], ids[1]],
+      [ids[1], ids[0]],
+    ].map((order) => ({ plan: { ...base.plan, order } }));
+    expect(merged(mine!, theirs!)).toEqual({ clashes: ["the order of the washes"] });
+  });
+
   test("the order of whoever moved things is kept", () => {
     const moved = [base.areas[2]!, base.areas[0]!, base.areas[1]!];
     expect(named(document(merged({ areas: moved }, { title: "T" })))).toEqual(["Bank", "Sky", "Water"]);

@@ -122,6 +122,12 @@ export function mergePaintings(sides: Sides<PaintingDocument>): Merged<PaintingD
         () => "a light that stays",
         clash,
       ),
+      tested: mergeList(
+        sidesOf(plan, "tested"),
+        ({ colourId }) => colourId,
+        () => "what a swatch came out at",
+        clash,
+      ),
       sat: mergeList(
         sidesOf(plan, "sat"),
         ({ key, at }) => `${key} ${at}`,

@@ -9,6 +9,12 @@ export const HANDS_OF_PAINTERS = ["right", "left"] as const;
 /** Sheets by their weight, g/m². Common weights, from memory. */
 export const SHEET_WEIGHTS_GSM = [190, 300, 425, 640] as const;
 
+/** Munsell value of a dried swatch. */
+export const testedValue = z
+  .number("A value is a number from 0 to 10.")
+  .gte(0, "A value is a number from 0 to 10.")
+  .lte(10, "A value is a number from 0 to 10.");
+
 /** What became of a wash at the easel, and when. */
 const sat = z.object({ key: washKey, as: z.enum(["done", "skipped"]), at: z.iso.datetime() });
 export type SatWash = z.infer<typeof sat>;
@@ -33,6 +39,12 @@ export const storedPlan = z.object({
     .array(z.object({ areaId: z.uuid(), how: z.enum(RESERVES) }))
     .max(LIMITS.areas)
     .refine((list) => new Set(list.map(({ areaId }) => areaId)).size === list.length, "A light is reserved twice."),
+  /** Values that test swatches of colours dried to, by the ids of the washes' colours. */
+  tested: z
+    .array(z.object({ colourId: z.uuid(), value: testedValue }))
+    .max(LIMITS.washes)
+    .refine((list) => new Set(list.map(({ colourId }) => colourId)).size === list.length, "A colour is tested twice.")
+    .default([]),
   /** What was painted, in its order. */
   sat: z.array(sat).max(LIMITS.sat, `At most ${LIMITS.sat} washes are noted at the easel.`),
 });
@@ -47,6 +59,7 @@ export const NEW_PLAN: StoredPlan = {
   temperatureC: 20,
   humidity: 0.5,
   reserved: [],
+  tested: [],
   sat: [],
 };
 

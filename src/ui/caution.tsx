@@ -1,5 +1,5 @@
 /** Work that can hurt, and the usual care for it. What is said is common practice; label and data sheet decide. */
-const WORDS = {
+export const CAUTIONS = {
   pigments:
     "Pigments with cadmium, cobalt, nickel, manganese, chromium, lead, antimony, zinc or copper ask for the usual care: " +
     "no brush in the mouth, no food at the table, no sanding or spraying without suitable protection, gloves on broken " +
@@ -13,6 +13,6 @@ const WORDS = {
 } as const;
 
 /** The usual caution where work can hurt; the label and the safety data sheet decide. */
-export function Caution({ of = "pigments", className = "" }: { of?: keyof typeof WORDS; className?: string }) {
-  return <p className={`quiet text-[0.9rem] leading-snug ${className}`}>{WORDS[of]}</p>;
+export function Caution({ of = "pigments", className = "" }: { of?: keyof typeof CAUTIONS; className?: string }) {
+  return <p className={`quiet text-[0.9rem] leading-snug ${className}`}>{CAUTIONS[of]}</p>;
 }

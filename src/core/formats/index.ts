@@ -16,3 +16,4 @@ export { readGimpPalette, writeGimpPalette } from "./gimp-palette";
 export { readMeasuredColours } from "./spectra-table";
 export { writeCgats } from "./cgats";
 export { LAB_WHITES, labUnderD65, type LabWhite, type MeasuredColours } from "./measured-colours";
+export { planTable } from "./plan-table";

@@ -6,10 +6,9 @@ export { CURVE_AT, CURVE_KINDS, curveOf, paintedValue, type CurveKind, type Curv
 export { targetColour, type Wish } from "./target";
 export { planPuddles, type PuddlePlan, type StandingPuddle } from "./puddle-plan";
 export { BRUSHES, brushFor, type WashBrush } from "./brushes";
-export { puddleAmount, RESERVE, squeezedCm, type Ml, type PuddleAmount } from "./amounts";
+export { puddleAmount, squeezedCm, type Ml, type PuddleAmount } from "./amounts";
 export {
   CRISP_BY,
-  filmOf,
   RESERVES,
   WETNESSES,
   type AreaToPlan,
@@ -21,8 +20,9 @@ export {
   type Wetness,
 } from "./laid-washes";
 export { meetsWet, type RuleWhy } from "./wash-rules";
-export { paintingPlan, type BrokenRule, type Hand, type PaintingPlan, type TimedWash } from "./painting-plan";
-export { mixingOrder, type PuddleToMix } from "./mixing-order";
-export { sheetFields, sheetPixels, type SheetFields, type SheetWash, type SheetWashKind } from "./sheet/sheet-pixels";
+export { paintingPlan, type BrokenRule, type PaintingPlan, type TimedWash } from "./painting-plan";
+export { mixingOrder } from "./mixing-order";
+export { sheetFields, sheetPixels, type SheetFields, type SheetWashKind } from "./sheet/sheet-pixels";
 export { sheetLight, washLook, type WashLook } from "./sheet/wash-look";
-export { sittingAt, type SatAt, type Sitting } from "./sitting";
+export { sittingAt, type Sitting } from "./sitting";
+export { correctedBy, type Correction } from "./correction";

@@ -44,7 +44,7 @@ export interface WashRules {
 }
 
 /** An edge that is softer than this in the photo is laid wet in wet, if nothing else is decided. From memory. */
-export const SOFT_BELOW = 0.4;
+const SOFT_BELOW = 0.4;
 /** A border shorter than this share of the sheet's width is no meeting. From memory. */
 const SHORTEST_MEETING = 0.03;
 /** Of an area's whole border so much lies along its ground. From memory. */

@@ -1,4 +1,3 @@
-import PDFDocument from "pdfkit";
 import {
   BOX_PLACES,
   BOX_WASHES,
@@ -20,20 +19,12 @@ import {
   SWATCHES,
   WASH_NAMES,
   windowBox,
-  type Box,
   type SheetKind,
 } from "@/core/calibration";
 import { waterWords } from "@/core/optics";
 import type { CardPage } from "@/model/measurement";
-import { cutText } from "@/model/text";
-import { fontFile, runsOf, type Face } from "./fonts";
-
-const PT_PER_MM = 72 / 25.4;
-/** ISO 216 and ANSI/ASME Y14.1, mm. */
-const PAGES: Readonly<Record<CardPage, { readonly width: number; readonly height: number }>> = {
-  a4: { width: 210, height: 297 },
-  letter: { width: 215.9, height: 279.4 },
-};
+import { madePdf, PAGES, PdfPage, PT_PER_MM, type Doc } from "./pdf-page";
+import { fitted } from "./fitted";
 
 /** A paint as it stands on the card. */
 interface CardPaint {
@@ -52,62 +43,10 @@ export type CardPrint = {
 /** Number that a card carries in its cells; after 255 they begin again. */
 export const numberOfCard = (id: number): number => ((id - 1) % MAX_CARD_NUMBER) + 1;
 
-type Doc = InstanceType<typeof PDFDocument>;
-
 /** Draws in the card's own mm on a PDF page. */
-class Sheet {
-  private readonly left: number;
-  private readonly top: number;
-
-  constructor(
-    private readonly doc: Doc,
-    page: CardPage,
-  ) {
-    this.left = (PAGES[page].width - CARD.width) / 2;
-    this.top = (PAGES[page].height - CARD.height) / 2;
-  }
-
-  private at(x: number, y: number): [number, number] {
-    return [(this.left + x) * PT_PER_MM, (this.top + y) * PT_PER_MM];
-  }
-
-  text(words: string, x: number, y: number, sizePt: number, face: Face = "sans", ink = "#000000"): void {
-    let [px] = this.at(x, y);
-    const [, py] = this.at(x, y);
-    for (const { alphabet, text } of runsOf(words)) {
-      this.doc.font(fontFile(face, alphabet)).fontSize(sizePt).fillColor(ink).text(text, px, py, { lineBreak: false });
-      px += this.doc.widthOfString(text);
-    }
-  }
-
-  /** How wide words are set, mm. */
-  width(words: string, sizePt: number, face: Face): number {
-    return (
-      runsOf(words).reduce(
-        (sum, { alphabet, text }) => sum + this.doc.font(fontFile(face, alphabet)).fontSize(sizePt).widthOfString(text),
-        0,
-      ) / PT_PER_MM
-    );
-  }
-
-  fill({ x, y, width, height }: Box): void {
-    this.doc.rect(...this.at(x, y), width * PT_PER_MM, height * PT_PER_MM).fill("#000000");
-  }
-
-  outline({ x, y, width, height }: Box, dashed = false): void {
-    this.doc.lineWidth(dashed ? 0.7 : 0.3).strokeColor(dashed ? "#000000" : "#9a9a9a");
-    if (dashed) this.doc.dash(4, { space: 3 });
-    this.doc.rect(...this.at(x, y), width * PT_PER_MM, height * PT_PER_MM).stroke();
-    this.doc.undash();
-  }
-
-  line(x1: number, y1: number, x2: number, y2: number): void {
-    this.doc
-      .lineWidth(0.5)
-      .strokeColor("#000000")
-      .moveTo(...this.at(x1, y1))
-      .lineTo(...this.at(x2, y2))
-      .stroke();
+class Sheet extends PdfPage {
+  constructor(doc: Doc, page: CardPage) {
+    super(doc, (PAGES[page].width - CARD.width) / 2, (PAGES[page].height - CARD.height) / 2);
   }
 
   /** A corner mark: a disc with a hole. */
@@ -115,14 +54,6 @@ class Sheet {
     this.doc.circle(...this.at(x, y), FIDUCIAL.radius * PT_PER_MM).fill("#000000");
     this.doc.circle(...this.at(x, y), hole * PT_PER_MM).fill("#ffffff");
   }
-}
-
-/** Shortens words until they fit a width, mm. */
-function fitted(sheet: Sheet, words: string, sizePt: number, face: Face, width: number): string {
-  let text = words;
-  for (let letters = words.length - 1; letters > 3 && sheet.width(text, sizePt, face) > width; letters--)
-    text = `${cutText(words, letters)}…`;
-  return text;
 }
 
 const strengthWords = (swatch: number): string =>
@@ -201,17 +132,7 @@ export function cardPdf({ sheet: kind, of }: CardPrint, page: CardPage): Promise
   const { width, height } = PAGES[page];
   const framed = of === "frame";
   const title = framed ? FRAME_TITLES[kind] : `${TITLES[kind]} ${of.id}`;
-  const doc = new PDFDocument({
-    size: [width * PT_PER_MM, height * PT_PER_MM],
-    margin: 0,
-    info: { Title: title, Creator: "Abendrot" },
-  });
-  const chunks: Buffer[] = [];
-  doc.on("data", (chunk: Buffer) => chunks.push(chunk));
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on("end", () => resolve(Buffer.concat(chunks)));
-    doc.on("error", reject);
-  });
+  const { doc, done } = madePdf(title, { width, height });
   const sheet = new Sheet(doc, page);
   FIDUCIAL_CENTRES.forEach(({ x, y }, i) => sheet.mark(x, y, i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole));
   cellsOfNumber(framed ? FRAME_NUMBER : numberOfCard(of.id)).forEach((black, i) => black && sheet.fill(cellBox(i)));

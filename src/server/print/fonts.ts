@@ -26,8 +26,8 @@ export function runsOf(text: string): readonly Run[] {
     const known = ALPHABETS.find(([, letters]) => letters.test(sign))?.[0];
     const [alphabet, letter] = known ? [known, sign] : ["latin", "?"];
     const last = runs[runs.length - 1];
-    // Blanks and stops stay with the letters before them.
-    if (last && (last.alphabet === alphabet || /^[\s.,:·-]$/.test(letter)))
+    // Blanks stay with the letters before them; stops don't: only the Latin files have them.
+    if (last && (last.alphabet === alphabet || /^\s$/.test(letter)))
       runs[runs.length - 1] = { ...last, text: last.text + letter };
     else runs.push({ alphabet, text: letter });
   }

@@ -8,6 +8,7 @@ import { openDatabase, type OpenDatabase } from "./open";
 import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "@/model/paintbox";
 import { PaintingNotFound, RevisionConflict } from "../ports";
+import { NEW_PLAN } from "@/model/plan";
 import { newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import {
   binPainting,
@@ -221,6 +222,7 @@ describe("paintings", () => {
 
     const changed = plan({
       title: "Canal at noon",
+      plan: { ...NEW_PLAN, order: [randomUUID()], humidity: 0.7, crispBy: "drying" },
       areas: [document.areas[2]!, document.areas[0]!],
       palette: [paintIds[0]!],
     });

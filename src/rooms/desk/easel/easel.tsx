@@ -4,15 +4,15 @@ import { Check, Moon, SkipForward, Sun, Undo2, X } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { layersOf } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords } from "@/core/optics";
-import { brushFor, type PaintingPlan, type TimedWash } from "@/core/planning";
-import { listed } from "@/model/text";
+import { brushFor, type TimedWash } from "@/core/planning";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import type { MixedColour } from "../mixed";
 import { namedParts, usePaints } from "../paints";
 import { usePlan } from "../plan-step/use-plan";
-import { useWashNames, type WashNames } from "../plan-step/wash-names";
+import { useWashNames } from "../plan-step/wash-names";
+import { mindWords } from "../plan-step/mind-words";
 import { brushWords, minutesWords, TASK_WORDS, washesWords } from "../plan-step/words";
 import { PlacePicture } from "./place-picture";
 import { useAwake, useSitting } from "./use-sitting";
@@ -22,31 +22,6 @@ const leftWords = (ms: number): string => {
   const seconds = Math.max(0, Math.ceil(ms / 1000));
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 };
-
-/** From this on a paint holds to the paper where a light is to be lifted. From memory. */
-const STAINS_FROM = 0.6;
-
-/** What to mind with a wash, in the order of how soon it matters. */
-function mindWords(wash: TimedWash, plan: PaintingPlan, { nameOf, areaNames }: WashNames): string[] {
-  const names = (keys: readonly string[]): string => listed(areaNames(keys));
-  const wet = plan.rules.filter(
-    ({ why, first, then }) => why === "lost edge" && (first === wash.key || then === wash.key),
-  );
-  const others = wet.map(({ first, then }) => (first === wash.key ? then : first));
-  const softened = plan.rules.filter(({ soften, then }) => soften && then === wash.key).map(({ first }) => first);
-  const lifted = plan.rules.some(({ why, first }) => why === "lift" && first === wash.key);
-  return [
-    ...(others.length > 0 ? [`Its edge to ${names(others)} is lost: both are wet together.`] : []),
-    ...(wash.task === "drop" ? ["Now, while the wash still shines."] : []),
-    ...(wash.onWet ? [`On wetted paper; it can be worked for about ${minutesWords(wash.workableMinutes)}.`] : []),
-    ...(wash.hairlines.length > 0 ? [`Leave a hairline of dry paper to ${names(wash.hairlines)}.`] : []),
-    ...(softened.length > 0 ? [`Soften its edge to ${names(softened)} with a clean damp brush.`] : []),
-    ...(wash.handOver !== null ? [`Mind the hand: ${nameOf(wash.handOver)} may still be wet beside it.`] : []),
-    ...(lifted && wash.staining >= STAINS_FROM
-      ? ["It stains, and a light is to be lifted out of it: lift early."]
-      : []),
-  ];
-}
 
 /** One colour of a wash as it is mixed and laid, to be read from three steps away. */
 function ColourToLay({ colour, wash }: { colour: MixedColour; wash: TimedWash }) {
@@ -83,20 +58,18 @@ function BigKey({
   onClick,
   disabled = false,
   main = false,
-  name,
 }: {
   children: ReactNode;
   onClick: () => void;
   disabled?: boolean;
   main?: boolean;
-  name?: string;
 }) {
   return (
     <button
       type="button"
       className={`btn h-20 rounded-box text-[1.35rem] ${main ? "flex-[3] btn-primary" : "flex-1 btn-outline bg-base-100 text-base-content disabled:opacity-50"}`}
       disabled={disabled}
-      aria-label={name}
+      data-main={main || undefined}
       onClick={onClick}
     >
       {children}
@@ -115,7 +88,10 @@ export function Easel() {
   const [dim, setDim] = useState(false);
   const dialog = useRef<HTMLDialogElement>(null);
   useAwake();
-  useEffect(() => dialog.current?.showModal(), []);
+  useEffect(() => {
+    dialog.current?.showModal();
+    dialog.current?.querySelector<HTMLElement>("[data-main]")?.focus();
+  }, []);
   const { shown, now, dryAtMs, waitsFor, meanwhile, finished } = sitting;
   const wash = plan.washes.find(({ key }) => key === shown);
   const waits = shown === sitting.present && dryAtMs !== null;

@@ -5,14 +5,12 @@ import { squeezedCm } from "@/core/planning";
 import { counted, listed } from "@/model/text";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { usePaper } from "../paints";
-import { useAmounts, type PaintNeed, type PuddleToMixNow } from "./use-amounts";
+import { isTube, useAmounts, type PuddleToMixNow } from "./use-amounts";
 import { brushWords, mlWords, squeezedWords } from "./words";
 
 const BAR_WIDTH = 360;
 /** From this on a wash is told as one that drinks, ml. From memory. */
 const DRINKS_ML = 4;
-
-const isTube = ({ form }: PaintNeed["paint"]): boolean => form === "tube" || form === "gouache";
 
 function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number }) {
   const paper = usePaper();

@@ -9,6 +9,7 @@ import type { PlanView } from "../desk-state";
 import { PLAN_VIEWS } from "../desk-state";
 import { useDesk } from "../desk-store";
 import { AmountsView } from "./amounts-view";
+import { AwayView } from "./away-view";
 import { ConditionsPanel } from "./conditions";
 import { LightsPanel } from "./lights";
 import { OrderList } from "./order-list";
@@ -72,7 +73,7 @@ function OrderView() {
 const SHOWN: Readonly<Record<PlanView, () => React.ReactNode>> = {
   order: OrderView,
   puddles: AmountsView,
-  away: () => null,
+  away: AwayView,
 };
 
 /** From the palette to the hour of painting: order and time, how much to mix, and what to take along. */

@@ -37,6 +37,9 @@ export interface PaintNeed {
   readonly price: number | null;
 }
 
+/** Whether a paint is squeezed out; others are taken off a pan or stick. */
+export const isTube = ({ form }: KnownPaint): boolean => form === "tube" || form === "gouache";
+
 export interface Amounts {
   /** In the order of mixing. */
   readonly puddles: readonly PuddleToMixNow[];

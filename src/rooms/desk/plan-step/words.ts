@@ -70,3 +70,25 @@ export const unmixedWords = (names: readonly string[]): string =>
   `${listed(names.slice(0, 4))}${names.length > 4 ? ` and ${counted(names.length - 4, "colour")} more` : ""} ${names.length === 1 ? "has" : "have"} no mix yet, and ${names.length === 1 ? "stands" : "stand"} in no wash.`;
 
 export const washesWords = (count: number): string => (count === 1 ? "1 wash" : `${count} washes`);
+
+const FRACTIONS = [
+  [1 / 4, "a quarter"],
+  [1 / 3, "a third"],
+  [1 / 2, "half as much"],
+  [2 / 3, "two thirds"],
+  [1, "twice as much"],
+] as const;
+
+/** How much more or less paint, from a factor: "a third more paint", "a quarter less paint". */
+export function moreWords(factor: number): string {
+  const by = factor > 1 ? factor - 1 : 1 - factor;
+  const [size, words] = FRACTIONS.reduce((best, one) => (Math.abs(one[0] - by) < Math.abs(best[0] - by) ? one : best));
+  if (by < 0.18) return factor > 1 ? "a little more paint" : "a little less paint";
+  if (factor > 2.2) return `${factor.toFixed(1)} times the paint`;
+  if (size === 1) return factor > 1 ? "twice the paint" : "hardly any paint";
+  return size === 0.5
+    ? factor > 1
+      ? "half as much paint again"
+      : "half the paint"
+    : `${words} ${factor > 1 ? "more" : "less"} paint`;
+}

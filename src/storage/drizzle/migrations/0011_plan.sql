@@ -1,3 +1,3 @@
 ALTER TABLE "paintings" ALTER COLUMN "study" SET DEFAULT '{"frame":null,"sheet":null,"white":null,"map":null,"wish":{"way":"follow"},"curve":{"kind":"lights"},"pairs":[],"bother":4,"meant":[]}'::jsonb;--> statement-breakpoint
 ALTER TABLE "paintings" ALTER COLUMN "rules" SET DEFAULT '{"must":[],"never":[],"kinds":[],"reach":{"areaIds":[],"within":4},"boxId":null,"few":[]}'::jsonb;--> statement-breakpoint
-ALTER TABLE "paintings" ADD COLUMN "plan" jsonb DEFAULT '{"order":null,"hand":"right","wetness":"usual","crispBy":"hairline","weightGsm":300,"temperatureC":20,"humidity":0.5,"reserved":[],"sat":[]}'::jsonb NOT NULL;
+ALTER TABLE "paintings" ADD COLUMN "plan" jsonb DEFAULT '{"order":null,"hand":"right","wetness":"usual","crispBy":"hairline","weightGsm":300,"temperatureC":20,"humidity":0.5,"reserved":[],"tested":[],"sat":[]}'::jsonb NOT NULL;

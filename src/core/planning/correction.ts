@@ -1,0 +1,53 @@
+import { describeColour } from "../colour/describe";
+import type { Lab } from "../colour/colour";
+import { predict, type MixPart } from "../mixing/predict";
+import { loadOfWater, MIN_LOAD, waterOfLoad, type Load, type WaterParts } from "../optics/load";
+import type { Paper } from "../optics/paper";
+
+/** What a tested swatch makes of its recipe. */
+export interface Correction {
+  /** How much paint to take for what was taken: 1.33 is a third more. */
+  readonly paint: number;
+  readonly waterParts: WaterParts;
+  /** What the corrected mix dries to, if the paint goes on behaving as in the test. */
+  readonly dry: Lab;
+}
+
+/** Less than this is no reason to change a recipe, value steps. */
+const SAME_VALUE = 0.1;
+
+const valueAt = (mix: readonly MixPart[], load: Load, paper: Paper): number =>
+  describeColour(predict(mix, load, paper).dry).value;
+
+/** The load at which a mix has a value; by bisection, since more paint is darker. Null when it never has. */
+function loadOfValue(mix: readonly MixPart[], value: number, paper: Paper): Load | null {
+  if (value > valueAt(mix, MIN_LOAD, paper) || value < valueAt(mix, 1, paper)) return null;
+  let [low, high] = [MIN_LOAD, 1];
+  for (let i = 0; i < 40; i++) {
+    const middle = Math.sqrt(low * high);
+    if (valueAt(mix, middle, paper) > value) low = middle;
+    else high = middle;
+  }
+  return Math.sqrt(low * high);
+}
+
+/**
+ * A recipe set right by a swatch of it that dried to another value than predicted: the paint worked as so much more or
+ * less of it would have, so the strength is changed by the same ratio the other way.
+ * @param cameOut Munsell value of the dried swatch
+ * @returns null when it came out as predicted; "beyond" when no strength of this mix gives such a value, or mends it
+ */
+export function correctedBy(
+  mix: readonly MixPart[],
+  waterParts: WaterParts,
+  cameOut: number,
+  paper: Paper,
+): Correction | "beyond" | null {
+  const load = loadOfWater(waterParts);
+  if (Math.abs(valueAt(mix, load, paper) - cameOut) < SAME_VALUE) return null;
+  const worked = loadOfValue(mix, cameOut, paper);
+  if (worked === null) return "beyond";
+  const paint = load / worked;
+  if (load * paint > 1 || load * paint < MIN_LOAD) return "beyond";
+  return { paint, waterParts: waterOfLoad(load * paint), dry: predict(mix, load, paper).dry };
+}
