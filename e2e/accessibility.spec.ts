@@ -293,6 +293,27 @@ const rooms: readonly (readonly [
     ],
   ],
   [
+    "the plan",
+    "/?step=plan",
+    (page) => page.getByRole("list", { name: "Washes in order" }).waitFor({ timeout: 60_000 }),
+    [
+      [
+        "its order under its conditions",
+        (page) => page.getByRole("region", { name: "Conditions" }).getByRole("button").first().click(),
+      ],
+      ["how much", (page) => page.getByRole("radio", { name: "How much" }).click()],
+      ["what to take along", (page) => page.getByRole("radio", { name: "To take along" }).click()],
+      [
+        "painting by it",
+        async (page) => {
+          await page.getByRole("radio", { name: "Order" }).click();
+          await page.getByRole("button", { name: "Paint by this plan" }).click();
+          await page.getByRole("dialog", { name: "Painting by the plan" }).getByRole("heading", { level: 2 }).waitFor();
+        },
+      ],
+    ],
+  ],
+  [
     "the handbook",
     "/handbook?pigment=PB28",
     (page) => page.getByRole("article").waitFor(),

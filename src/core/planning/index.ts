@@ -25,4 +25,4 @@ export { mixingOrder } from "./mixing-order";
 export { sheetFields, sheetPixels, type SheetFields, type SheetWashKind } from "./sheet/sheet-pixels";
 export { sheetLight, washLook, type WashLook } from "./sheet/wash-look";
 export { sittingAt, type Sitting } from "./sitting";
-export { correctedBy, type Correction } from "./correction";
+export { correctedBy } from "./correction";

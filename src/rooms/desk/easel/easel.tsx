@@ -1,7 +1,7 @@
 "use client";
 
 import { Check, Moon, SkipForward, Sun, Undo2, X } from "lucide-react";
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from "react";
 import { layersOf } from "@/core/mixing";
 import { loadOfWater, washStrengthOf, waterWords } from "@/core/optics";
 import { brushFor, type TimedWash } from "@/core/planning";
@@ -96,6 +96,27 @@ export function Easel() {
   const wash = plan.washes.find(({ key }) => key === shown);
   const waits = shown === sitting.present && dryAtMs !== null;
   const go = (): void => (waits ? sitting.isDry() : sitting.note("done"));
+  const onSpace = useEffectEvent(() => {
+    if (wash) go();
+  });
+  // The space bar counts wherever the focus is: a key that has just gone out would lose it.
+  useEffect(() => {
+    const isSpace = (event: KeyboardEvent): boolean => {
+      if (event.key !== " ") return false;
+      event.preventDefault();
+      return !event.repeat;
+    };
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (isSpace(event)) onSpace();
+    };
+    window.addEventListener("keydown", onKeyDown);
+    // A pressed button answers to the key's coming up.
+    window.addEventListener("keyup", isSpace);
+    return () => {
+      window.removeEventListener("keydown", onKeyDown);
+      window.removeEventListener("keyup", isSpace);
+    };
+  }, []);
   const next = plan.washes.find(({ key }) => key !== shown && (key === sitting.present || meanwhile.includes(key)));
   return (
     <dialog
@@ -104,12 +125,6 @@ export function Easel() {
       data-dim={dim || undefined}
       className="fixed inset-0 m-0 flex h-dvh max-h-none w-full max-w-none flex-col border-0 bg-(--photo-ground) p-0 text-(--photo-ink) data-dim:brightness-50"
       onClose={() => paintBy(false)}
-      onKeyDown={(event) => {
-        if (event.key !== " ") return;
-        event.preventDefault();
-        if (wash && !event.repeat) go();
-      }}
-      onKeyUp={(event) => event.key === " " && event.preventDefault()}
     >
       <div className="flex items-center gap-4 px-6 pt-4 text-[1.1rem]">
         <span className="name-face truncate text-[1.3rem]">{title}</span>

@@ -28,7 +28,7 @@ export interface PuddleToMixNow {
 }
 
 /** What the painting takes of one paint. */
-export interface PaintNeed {
+interface PaintNeed {
   readonly paint: KnownPaint;
   readonly ml: Ml;
   /** What is left of it; null where its size or what is left is not known. */

@@ -1,0 +1,219 @@
+import { readFileSync } from "node:fs";
+import { expect, test, type Download, type Page } from "@playwright/test";
+import Papa from "papaparse";
+import { printedPlan } from "../src/model/printed-plan";
+import { saved, step, undo } from "./photo-page";
+import { startServer, type RunningServer } from "./server";
+
+/** The last step: washes in their order, how much, what to take along, and the view to paint by. */
+
+let server: RunningServer;
+test.beforeAll(async () => {
+  server = await startServer();
+});
+test.afterAll(() => server.stop("SIGTERM"));
+
+async function open(page: Page): Promise<void> {
+  await page.goto(server.url);
+  await page.locator("canvas[data-drawn]").first().waitFor();
+  await expect(page.locator("[inert]")).toHaveCount(0);
+  await step(page, "Plan");
+  await expect(washes(page).first()).toBeVisible();
+}
+const washes = (page: Page) => page.getByRole("list", { name: "Washes in order" }).getByRole("listitem");
+const plan = (page: Page) => page.getByRole("region", { name: "Plan step" });
+const view = (page: Page, name: string) => plan(page).getByRole("radio", { name, exact: true }).click();
+const minutesOf = async (page: Page): Promise<number> => {
+  const [, hours, minutes] = /^(?:(\d+) h ?)?(?:(\d+)(?: min)?)? for/.exec(
+    (
+      await plan(page)
+        .getByText(/ for \d+ washes/)
+        .innerText()
+    ).trim(),
+  )!;
+  return 60 * Number(hours ?? 0) + Number(minutes ?? 0);
+};
+const bytesOf = async (download: Download): Promise<Buffer> => readFileSync(await download.path());
+async function download(page: Page, name: string): Promise<Buffer> {
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name, exact: true }).click(),
+  ]);
+  return bytesOf(file);
+}
+
+test("the order is proposed, dragged by keys, told where it breaks a rule, timed by the air, and seen on the sheet", async ({
+  page,
+}) => {
+  await open(page);
+  await expect(washes(page)).toHaveCount(20);
+  await expect(plan(page)).toContainText("No order that keeps all rules is shorter.");
+  const proposed = await minutesOf(page);
+
+  // The dark reeds are brought up to the front, by keys alone.
+  const reeds = page.getByRole("button", { name: "Move Reeds" });
+  await reeds.focus();
+  await page.keyboard.press("Space");
+  for (let i = 0; i < 6; i++) {
+    await page.keyboard.press("ArrowUp");
+    await page.waitForTimeout(60);
+  }
+  await page.keyboard.press("Space");
+  await expect(plan(page)).toContainText(/Your order breaks \d+ rules?/);
+  await expect(washes(page).filter({ hasText: "Reeds" }).first()).toContainText(
+    /Comes before .*: (light before dark|the)/,
+  );
+  await saved(page);
+  await page.reload();
+  await expect(plan(page)).toContainText(/Your order breaks \d+ rules?/);
+  await page.getByRole("button", { name: "Back to the proposed order" }).click();
+  await expect(plan(page)).toContainText("No order that keeps all rules is shorter.");
+
+  const conditions = page.getByRole("region", { name: "Conditions" });
+  await conditions.getByRole("button").first().click();
+  const humidity = conditions.getByRole("textbox", { name: "Humidity" });
+  await humidity.fill("damp");
+  await expect(conditions.getByRole("alert")).toHaveText("The humidity is a number.");
+  await humidity.fill("130");
+  await expect(conditions.getByRole("alert")).toHaveText("At most 100 %.");
+  await humidity.fill("80");
+  await humidity.blur();
+  await expect.poll(() => minutesOf(page)).toBeGreaterThan(1.3 * proposed);
+  await conditions.getByRole("radio", { name: "drying" }).click();
+  const dried = await minutesOf(page);
+  await undo(page);
+  expect(await minutesOf(page)).toBeLessThan(dried);
+  await undo(page);
+  expect(await minutesOf(page)).toBe(proposed);
+
+  // The sheet as it will look: after a wash that is pressed, and bare at the slider's beginning.
+  await washes(page).filter({ hasText: "Roof" }).getByRole("button", { name: /^Roof/ }).click();
+  await expect(page.locator("canvas[data-drawn=planned]")).toBeVisible();
+  const slider = page.getByRole("slider", { name: "After how many washes" });
+  await expect(slider).toHaveAttribute("aria-valuetext", /^after Roof, \d+ of 20$/);
+  await slider.focus();
+  await page.keyboard.press("Home");
+  await expect(slider).toHaveAttribute("aria-valuetext", "the bare sheet");
+  await page.getByRole("checkbox", { name: "in values" }).check();
+  await expect(page.locator("canvas[data-drawn=planned]")).toBeVisible();
+});
+
+test("how much is told by puddle and by paint; the plan goes along as PDF and data; a tested swatch corrects its mix", async ({
+  page,
+}) => {
+  await open(page);
+  await view(page, "How much");
+  const puddles = page.getByRole("list", { name: "Puddles in the order of mixing" }).getByRole("listitem");
+  await expect(puddles.first()).toContainText(/\d ml.*water, \d+ brushful/);
+  const paints = page.getByRole("table", { name: "Paint for this painting" }).getByRole("row");
+  await expect(paints).toHaveCount(9);
+  await expect(paints.nth(1)).toContainText(/ml/);
+
+  await view(page, "To take along");
+  expect((await download(page, "Plan as PDF")).subarray(0, 5).toString()).toBe("%PDF-");
+  await page.getByRole("radio", { name: "half A4" }).click();
+  expect((await download(page, "Test sheet as PDF")).subarray(0, 5).toString()).toBe("%PDF-");
+  const data = printedPlan.parse(JSON.parse((await download(page, "JSON")).toString("utf8")));
+  expect(data.washes).toHaveLength(20);
+  expect(data.puddles.length).toBeGreaterThan(5);
+  const table = Papa.parse<Record<string, string>>((await download(page, "CSV")).toString("utf8"), { header: true });
+  expect(table.data.map(({ wash }) => wash)).toEqual(data.washes.map(({ name }) => name));
+
+  const tests = page.getByRole("list", { name: "Mixes to test" }).getByRole("listitem");
+  const first = tests.first();
+  const [, meant] = /meant at value (\d+\.\d)/.exec(await first.innerText())!;
+  const field = first.getByRole("textbox", { name: "Came out" });
+  await field.fill("light");
+  await expect(first.getByRole("alert")).toHaveText("A value is a number from 0 to 10.");
+  await field.fill(meant!);
+  await expect(first).toContainText("As predicted: nothing to change.");
+  await field.fill((Number(meant) + 0.5).toFixed(1));
+  await expect(first).toContainText(/It came out 0\.\d lighter: take .* more paint/);
+  const before = await first.innerText();
+  await first.getByRole("button", { name: /^Correct the mix of/ }).click();
+  await expect(field).toHaveValue("");
+  const strength = (text: string) => /\(([^)]*water)\)/.exec(text)![1];
+  expect(strength(await first.innerText())).not.toBe(strength(before));
+  await saved(page);
+});
+
+test("a door that is given no plan, or another photo's, says so", async ({ request }) => {
+  const post = (data: unknown) => request.post(`${server.url}/api/prints`, { data: data as object });
+  const nothing = await post({ what: "plan", page: "a4" });
+  expect(nothing.status()).toBe(400);
+  expect(((await nothing.json()) as { message: string }).message).toContain("could not be printed");
+  const empty = {
+    title: "t",
+    photoId: "b".repeat(64),
+    on: "2026-05-01",
+    madeFor: "",
+    trust: "",
+    outlines: [],
+    marks: [],
+    palette: [],
+    puddles: [],
+    washes: [],
+    totalMin: 0,
+    paints: [],
+    cautions: [],
+  };
+  expect((await post({ what: "plan", page: "a4", plan: empty })).status()).toBe(410);
+  expect((await post({ what: "plan", page: "a0", plan: empty })).status()).toBe(400);
+});
+
+test.describe("beside the easel, on a tablet", () => {
+  test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+
+  test("the whole demo is painted through: by touch and space bar, over a reload, waiting by the clock, with a skip and a step back", async ({
+    page,
+  }) => {
+    await page.clock.install();
+    await open(page);
+    await page.getByRole("button", { name: "Paint by this plan" }).tap();
+    const easel = page.getByRole("dialog", { name: "Painting by the plan" });
+    const name = easel.getByRole("heading", { level: 2 });
+    const progress = easel.getByRole("status");
+    await expect(progress).toHaveText("0 of 20 washes");
+    const first = await name.innerText();
+    await easel.getByRole("button", { name: "Done" }).tap();
+    await expect(progress).toHaveText("1 of 20 washes");
+    await expect(name).not.toHaveText(first);
+    await easel.getByRole("button", { name: "Back", exact: true }).tap();
+    await expect(name).toHaveText(first);
+    await page.keyboard.press("Space");
+    await expect(progress).toHaveText("1 of 20 washes");
+    await easel.getByRole("button", { name: "Dimmer" }).tap();
+    await expect(easel).toHaveAttribute("data-dim", "true");
+    await saved(page);
+
+    // A reload comes back to the same wash.
+    const second = await name.innerText();
+    await page.reload();
+    await expect(name).toHaveText(second);
+    await expect(progress).toHaveText("1 of 20 washes");
+
+    // On until something has to dry: the clock runs down, and then it goes on by itself.
+    const clock = easel.getByRole("timer");
+    for (let i = 0; i < 12 && !(await clock.isVisible()); i++) {
+      await page.keyboard.press("Space");
+      await expect(progress).toHaveText(`${i + 2} of 20 washes`);
+    }
+    await expect(clock).toContainText(/is dry in \d+:\d\d/);
+    await page.clock.fastForward("02:00:00");
+    await expect(clock).toBeHidden();
+    await easel.getByRole("button", { name: "Skip" }).tap();
+
+    const finished = async (): Promise<number> => Number(/^\d+/.exec(await progress.innerText())![0]);
+    for (let done = await finished(); done < 20;) {
+      const waits = await clock.isVisible();
+      await page.keyboard.press("Space");
+      if (waits) await expect(clock).toBeHidden();
+      else await expect(progress).toHaveText(`${++done} of 20 washes`);
+    }
+    await expect(easel).toContainText("Every wash is laid.");
+    await easel.getByRole("button", { name: "Back to the desk" }).tap();
+    await expect(easel).toBeHidden();
+    await expect(washes(page).filter({ hasText: "· done" })).toHaveCount(19);
+    await expect(washes(page).filter({ hasText: "· skipped" })).toHaveCount(1);
+  });
+});
