@@ -126,8 +126,12 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   // What is shipped is checked with its types; tests compare with matchers, which have none.
   ...tseslint.configs.recommendedTypeCheckedOnly.map((config) => ({ ...config, files: SHIPPED, ignores: TESTS })),
-  jsxA11y.flatConfigs.recommended,
-  reactHooks.configs.flat.recommended,
+  // Components and hooks live here alone: each file that is looked at is compiled for it.
+  ...[jsxA11y.flatConfigs.recommended, reactHooks.configs.flat.recommended].map((config) => ({
+    ...config,
+    files: ["src/{app,rooms,ui}/**/*.{ts,tsx}"],
+    ignores: TESTS,
+  })),
   {
     files: SHIPPED,
     ignores: TESTS,

@@ -102,16 +102,21 @@ await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
     .first()
     .click();
 });
-await shoot("dusk", "/", openArea(7), "dark");
 
 // These change the painting, so they come last.
-await shoot("trying-out", "/", async (page) => {
-  await lookAtPalette(page, "Choose");
-  await page.getByRole("button", { name: "Or begin from a classic" }).click();
-  await page.getByRole("button", { name: "Lay out: bright triad" }).click();
-  await lookAtPalette(page, "Try out");
-  await page.getByRole("list", { name: "Paints to try" }).getByRole("button").nth(1).focus();
-  await page.locator("[data-panel]").evaluate((panel) => panel.scrollTo(0, 330));
+await shoot("plan", "/", async (page) => {
+  await step(page, "Plan");
+  await page.keyboard.press("8");
+  await page.locator("canvas[data-drawn=planned]").waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(600);
+});
+await shoot("easel", "/", async (page) => {
+  await step(page, "Plan");
+  await page.getByRole("button", { name: "Paint by this plan" }).click();
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press("Space");
+    await page.waitForTimeout(500);
+  }
 });
 await shoot("reach", "/", async (page) => {
   await lookAtPalette(page, "Reach");
@@ -154,7 +159,7 @@ await shoot("paintings", "/paintings", async (page) => {
 });
 
 // The guide shows some of them, smaller (src/rooms/guide).
-for (const name of ["values", "areas", "paint", "palette", "recipe", "check"])
+for (const name of ["values", "areas", "paint", "palette", "recipe", "check", "plan"])
   await sharp(`docs/screenshots/${name}.png`)
     .resize({ width: 960 })
     .webp({ quality: 82 })

@@ -140,6 +140,9 @@ export type PaintboxDocument = z.infer<typeof paintboxDocument>;
 
 export const savePaintboxRequest = saveRequest(paintboxDocument);
 
+/** Paints that will run out: they go on the list to buy. */
+export const runningLowRequest = z.object({ low: z.array(z.uuid()).min(1).max(LIMITS.paints) });
+
 /** A paint with nothing known but what is given. */
 export function newPaint(facts: Pick<PaintEntry, "id" | "name" | "pigments"> & Partial<PaintEntry>): PaintEntry {
   return {

@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { guarded, unguarded } from "./text";
 import type { PigmentShare } from "../pigments/share";
 import { FileError, type LineProblem } from "./file-problem";
 import { readPigments, writePigments } from "./pigment-words";
@@ -54,19 +55,6 @@ const GUESSES: Readonly<Record<PaintColumn, RegExp>> = {
   batch: /batch|year|lot/i,
   notes: /note|remark|comment/i,
 };
-
-/**
- * What a spreadsheet would take for a formula when it begins a cell, however many apostrophes stand
- * before it (the usual counsel against CSV injection, from memory: = + - @, tab and carriage return).
- */
-const FORMULA = /^'*[=+\-@\t\r]/;
-
-/**
- * A cell that no spreadsheet computes: an apostrophe more before what would be a formula. {@link unguarded} takes it
- * away again, exactly.
- */
-const guarded = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
-const unguarded = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
 
 /** Longest cell that is looked at; notes have at most 2000 letters. */
 const MOST_IN_A_CELL = 8000;

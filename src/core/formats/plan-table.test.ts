@@ -2,7 +2,7 @@ import Papa from "papaparse";
 import { expect, test } from "vitest";
 import { planTable } from "./plan-table";
 
-test("the order as CSV is read back as it was, names with commas and quotes included", () => {
+test("the order as CSV is read back as it was, names with commas, quotes and signs of formulas included", () => {
   const csv = planTable([
     {
       startMin: 12.34,
@@ -10,7 +10,7 @@ test("the order as CSV is read back as it was, names with commas and quotes incl
       dryMin: 22,
       waitMin: 0,
       mark: "3b",
-      name: 'Cloud, "torn"',
+      name: '=Cloud, "torn"',
       task: "over the dry first wash",
       areaCm2: 81.6,
       brush: "round no. 12",
@@ -30,7 +30,7 @@ test("the order as CSV is read back as it was, names with commas and quotes incl
   expect(row).toMatchObject({
     order: "1",
     "start min": "12.3",
-    wash: 'Cloud, "torn"',
+    wash: `'=Cloud, "torn"`,
     cm2: "82",
     mixes: "2 Cerulean + 1 Rose",
     mind: "Mind the hand. Now.",

@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { guarded } from "./text";
 
 /** A wash as a line of a table. */
 export interface PlanRow {
@@ -20,7 +21,10 @@ export interface PlanRow {
 
 const tenth = (n: number): number => Math.round(10 * n) / 10;
 
-/** Washes in their order as CSV (RFC 4180): minutes and cm² as numbers, a mix as "6 Burnt sienna + 2 Cerulean". */
+/**
+ * Washes in their order as CSV (RFC 4180): minutes and cm² as numbers, a mix as "6 Burnt sienna + 2 Cerulean", no
+ * cell a formula to a spreadsheet.
+ */
 export function planTable(washes: readonly PlanRow[]): string {
   return Papa.unparse({
     fields: [
@@ -45,11 +49,11 @@ export function planTable(washes: readonly PlanRow[]): string {
       tenth(wash.dryMin),
       tenth(wash.waitMin),
       wash.mark,
-      wash.name,
+      guarded(wash.name),
       wash.task,
       Math.round(wash.areaCm2),
       wash.brush,
-      wash.mixes.map(({ parts }) => parts.map((part) => `${part.parts} ${part.name}`).join(" + ")).join("; "),
+      guarded(wash.mixes.map(({ parts }) => parts.map((part) => `${part.parts} ${part.name}`).join(" + ")).join("; ")),
       wash.mixes.map(({ strength }) => strength).join("; "),
       wash.mind.join(" "),
     ]),

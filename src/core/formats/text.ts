@@ -11,3 +11,16 @@ export function decodeText(bytes: Uint8Array): string {
     return new TextDecoder("windows-1252").decode(bytes);
   }
 }
+
+/**
+ * What a spreadsheet would take for a formula when it begins a cell, however many apostrophes stand
+ * before it (the usual counsel against CSV injection, from memory: = + - @, tab and carriage return).
+ */
+const FORMULA = /^'*[=+\-@\t\r]/;
+
+/**
+ * A cell that no spreadsheet computes: an apostrophe more before what would be a formula. {@link unguarded} takes it
+ * away again, exactly.
+ */
+export const guarded = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
+export const unguarded = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);

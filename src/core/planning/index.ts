@@ -8,6 +8,7 @@ export { planPuddles, type PuddlePlan, type StandingPuddle } from "./puddle-plan
 export { BRUSHES, brushFor, type WashBrush } from "./brushes";
 export { puddleAmount, squeezedCm, type Ml, type PuddleAmount } from "./amounts";
 export {
+  paintOfFullWashMl,
   CRISP_BY,
   RESERVES,
   WETNESSES,

@@ -1,7 +1,7 @@
 import type { WashKind } from "../areas/wash/wash-plan";
 import { layersOf } from "../mixing/workable";
 import { loadOfWater, type WaterParts } from "../optics/load";
-import type { Micrometres } from "./amounts";
+import { puddleAmount, type Micrometres, type Ml } from "./amounts";
 import { dryingMinutes, workableMinutes, type Air, type Sheet } from "./drying";
 
 /** How a light that stays is kept: painted around, covered by a mask, or lifted out again. */
@@ -109,6 +109,16 @@ export interface Conditions {
 /** The film that a colour of a wash leaves. */
 const filmOf = (task: WashTask, onWet: boolean, wetness: Wetness): Micrometres =>
   THICKNESS[wetness] * (task === "drop" ? DROPPED_UM : onWet ? ON_WET_UM : ON_DRY_UM);
+
+/** A quarter of a sheet of 22 by 30 inches, cm². */
+const QUARTER_SHEET_CM2 = 28 * 38;
+/** A full wash: one part paint to three of water. */
+const FULL_WATER = 3;
+
+/** Paint that a full wash over a quarter sheet takes, ml. */
+export const paintOfFullWashMl = (): Ml =>
+  puddleAmount([1], [{ areaCm2: QUARTER_SHEET_CM2, waterParts: FULL_WATER, filmUm: filmOf("first", false, "usual") }])
+    .paintMl[0]!;
 
 function laid(
   key: string,

@@ -58,12 +58,13 @@ const LEGS: readonly Leg[] = [
     picture: { name: "check", shows: "The canal's first wash made warmer at its value, looked at in the photo" },
   },
   {
-    title: "The first wash",
+    title: "The hour of painting",
     says: [
-      "Mix more of each puddle than you think. Lay half a brushful on scrap, let it dry, hold it against the colour here.",
-      "Then the large light washes, wet neighbours together or apart as the edges say; second washes when dry; darks last.",
+      "The step Plan says which wash comes when, what it waits for, how much to mix, and what to try on scrap first.",
+      "Key 8 shows the sheet as it will look after each wash. “Paint by this plan” goes beside the easel: one wash at a time, and the space bar.",
       "Keep paint out of the mouth and away from food; what the label and the data sheet of a paint say comes first.",
     ],
+    picture: { name: "plan", shows: "The demo's plan, and the sheet as it will look beside the photo" },
   },
 ];
 

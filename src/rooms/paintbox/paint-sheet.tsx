@@ -7,6 +7,7 @@ import { PAPERS } from "@/core/optics";
 import { grainOf, labelContradictions, pigmentById, searchPigments, type Hazard } from "@/core/pigments";
 import { localDay } from "@/model/day";
 import { LIMITS } from "@/model/limits";
+import { paintOfFullWashMl } from "@/core/planning";
 import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/model/paintbox";
 import { Caution } from "@/ui/caution";
 import { Term } from "@/ui/help/term";
@@ -17,9 +18,6 @@ import { MeasuredSection } from "./measured-section";
 import { BestFriends } from "./friends";
 import { useModelOf } from "./measured";
 import { usePaintbox, usePaintboxStore } from "./paintbox-store";
-
-/** Paint in a typical full wash over a quarter sheet. From memory. */
-const ML_A_WASH = 0.3;
 
 type Field = keyof PaintEntry;
 
@@ -352,7 +350,8 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
           parse={(currency) => ({ currency: currency.trim() })}
         />
         <p className="self-end pb-1 text-[0.9rem]">
-          {perMl !== null && `${perMl.toFixed(2)} ${paint.currency} a ml, ${(perMl * ML_A_WASH).toFixed(2)} a wash`}
+          {perMl !== null &&
+            `${perMl.toFixed(2)} ${paint.currency} a ml, ${(perMl * paintOfFullWashMl()).toFixed(2)} a full wash over a quarter sheet`}
         </p>
         <TextField
           label="Bought on"

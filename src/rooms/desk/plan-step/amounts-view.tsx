@@ -1,10 +1,12 @@
 "use client";
 
+import { useState } from "react";
 import { waterWords, washStrengthOf } from "@/core/optics";
 import { squeezedCm } from "@/core/planning";
 import { counted, listed } from "@/model/text";
 import { RecipeBar } from "@/ui/recipe-bar";
-import { usePaper } from "../paints";
+import { noteLow } from "@/ui/ask";
+import { usePaper, type KnownPaint } from "../paints";
 import { isTube, useAmounts, type PuddleToMixNow } from "./use-amounts";
 import { brushWords, mlWords, squeezedWords } from "./words";
 
@@ -37,6 +39,32 @@ function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number 
         {amount.laidMl >= DRINKS_ML && ". This is what a big wash drinks"}
       </p>
     </li>
+  );
+}
+
+/** Paints that will run out, told, and put on the list to buy by a press. */
+function RunningOut({ paints }: { paints: readonly KnownPaint[] }) {
+  const [listedToo, setListedToo] = useState(paints.every(({ status }) => status === "low"));
+  const [fault, setFault] = useState<string | null>(null);
+  const names = listed(paints.map(({ name }) => name));
+  const list = async (): Promise<void> => {
+    const wrong = await noteLow(paints.map(({ id }) => id));
+    setFault(wrong);
+    setListedToo(wrong === null);
+  };
+  return (
+    <div className="space-y-1" role="status">
+      <p className="leading-snug text-warning">
+        {names} will run out: buy before painting, or plan with another.
+        {listedToo && " On the list to buy."}
+      </p>
+      {!listedToo && (
+        <button type="button" className="btn btn-outline btn-sm" onClick={() => void list()}>
+          Put on the list to buy
+        </button>
+      )}
+      {fault !== null && <p className="text-error">{fault}</p>}
+    </div>
   );
 }
 
@@ -93,11 +121,7 @@ export function AmountsView() {
           ))}
         </tbody>
       </table>
-      {scarce.length > 0 && (
-        <p className="leading-snug text-warning">
-          {listed(scarce.map(({ paint }) => paint.name))} will run out: buy before painting, or plan with another.
-        </p>
-      )}
+      {scarce.length > 0 && <RunningOut paints={scarce.map(({ paint }) => paint)} />}
       {priced.length > 0 && (
         <p className="quiet leading-snug">
           {currencies

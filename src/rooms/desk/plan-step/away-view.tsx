@@ -6,6 +6,7 @@ import { describeColour } from "@/core/colour";
 import { planTable } from "@/core/formats";
 import { localDay } from "@/model/day";
 import { PRINT_PAGES, type PrintedTest, type PrintPage, type PrintRequest } from "@/model/printed-plan";
+import { answerOf, jsonOf } from "@/ui/ask";
 import { offerBlob, offerFile } from "@/ui/offer-file";
 import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
@@ -19,18 +20,10 @@ const PAGE_NAMES: Readonly<Record<PrintPage, string>> = { a4: "A4", letter: "Let
 
 /** Asks for a PDF; why there is none, or null when it was offered. */
 async function offerPdf(name: string, request: PrintRequest): Promise<string | null> {
-  try {
-    const response = await fetch("/api/prints", {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(request),
-    });
-    if (!response.ok) return ((await response.json()) as { message: string }).message;
-    offerBlob(name, await response.blob());
-    return null;
-  } catch {
-    return "Abendrot did not answer: is it still running? Then try again.";
-  }
+  const answer = await answerOf("/api/prints", jsonOf("POST", request));
+  if (typeof answer === "string") return answer;
+  offerBlob(name, await answer.blob());
+  return null;
 }
 
 /** The test sheet as it is printed. */

@@ -14,6 +14,7 @@ import { ConditionsPanel } from "./conditions";
 import { LightsPanel } from "./lights";
 import { OrderList } from "./order-list";
 import { usePlan } from "./use-plan";
+import { useWashNames } from "./wash-names";
 import { minutesWords, unmixedWords, washesWords } from "./words";
 
 const VIEWS: Readonly<Record<PlanView, { name: string; title: string }>> = {
@@ -29,10 +30,17 @@ function OrderView() {
   const sat = satWashes(useDesk((s) => s.document.plan));
   const changePlan = useDesk((s) => s.changePlan);
   const paintBy = useDesk((s) => s.paintBy);
+  const { nameOf } = useWashNames();
   if (plan.washes.length === 0)
     return <p className="leading-snug">No colour has a mix yet: what can't be mixed can&apos;t be planned.</p>;
   const begun = plan.washes.some(({ key }) => sat.has(key));
   const saves = plan.minutes - plan.withDryer;
+  const shapes = new Set(plan.washes.map(({ areaId }) => areaId)).size;
+  const stood = new Set<string>();
+  const stop = plan.washes.flatMap(({ areaId, task }, i) => {
+    if (task === "first") stood.add(areaId);
+    return stood.size === shapes ? [i + 1] : [];
+  })[0];
   return (
     <div className="space-y-3">
       <p className="leading-snug">
@@ -64,6 +72,12 @@ function OrderView() {
       </div>
       <ConditionsPanel />
       <OrderList />
+      {stop !== undefined && stop < plan.washes.length && (
+        <p className="leading-snug">
+          One could stop after {nameOf(plan.washes[stop - 1]!.key)}, wash {stop} of {plan.washes.length}: every shape
+          stands by then, and what follows deepens it.
+        </p>
+      )}
       <LightsPanel />
       {saves >= 1 && <Caution of="heat" />}
     </div>
