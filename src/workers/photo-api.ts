@@ -26,11 +26,10 @@ export interface ValueShares {
   readonly blocked: number;
 }
 
-/** A mix as it is laid, over washes that lie dried there already, lowest first. */
-interface LaidLook {
+/** A mix as it is laid. */
+interface LaidFilm {
   readonly parts: readonly { readonly paint: PaintMessage; readonly parts: number }[];
   readonly load: number;
-  readonly photo: Lab;
 }
 
 /** Washes as they will look on the sheet, in their order. */
@@ -40,9 +39,8 @@ export interface SheetJob {
   readonly washes: readonly {
     readonly label: number;
     readonly kind: SheetWashKind;
-    readonly colours: readonly LaidLook[];
-    /** What lies dried under it, lowest first. */
-    readonly under: readonly LaidLook[];
+    /** Each with what the photo shows where it belongs, and what lies dried under it there, lowest first. */
+    readonly colours: readonly (LaidFilm & { readonly photo: Lab; readonly under: readonly LaidFilm[] })[];
     /** Colours of the same area that belong to other washes. */
     readonly others: readonly Lab[];
     readonly run: { readonly from: Point; readonly to: Point } | null;

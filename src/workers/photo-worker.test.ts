@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { wholePhoto } from "@/core/image";
 import { workerUnderTest } from "@/testing/worker.test-helper";
-import type { PhotoApi } from "./photo-api";
+import type { PhotoApi, SheetJob } from "./photo-api";
 
 const [WIDTH, HEIGHT] = [240, 160];
 const look = { white: [1, 0, 0, 0, 1, 0, 0, 0, 1], frame: wholePhoto({ width: WIDTH, height: HEIGHT }) };
@@ -78,4 +78,29 @@ describe("the photo worker", () => {
 
   test("what comes too early is answered with words", () =>
     expect(worker.ask("measure", look, none)).rejects.toThrow("not arrived"));
+
+  test("draws the sheet as it will look: a wash where its area lies, bare paper elsewhere; more washes, darker", async () => {
+    await opened();
+    const labels = Uint8Array.from(none, (_, i) => (i < 100 * WIDTH ? 1 : 0));
+    const paint = { id: "blue", pigments: [{ pigmentId: "PB29", share: 1 }], tintingStrength: 1, measured: null };
+    const film = { parts: [{ paint, parts: 1 }], load: 0.2 };
+    const wash: SheetJob["washes"][number] = {
+      label: 1,
+      kind: "flat",
+      colours: [{ ...film, photo: { L: 70, a: 0, b: -20 }, under: [] }],
+      others: [],
+      run: null,
+      soft: false,
+    };
+    const job = (washes: SheetJob["washes"]): SheetJob => ({ paperId: "cotton-rough", mmPerPx: 1, washes });
+    const luma = (pixels: Uint8ClampedArray, y: number): number => pixels[4 * (y * WIDTH + 120)]!;
+    const bare = await worker.ask("sheet", look, labels, job([]));
+    const once = await worker.ask("sheet", look, labels, job([wash]));
+    const over = { ...wash, colours: [{ ...wash.colours[0]!, under: [film] }] };
+    const twice = await worker.ask("sheet", look, labels, job([wash, over]));
+    expect(once).toHaveLength(4 * WIDTH * HEIGHT);
+    expect(luma(once, 50)).toBeLessThan(luma(bare, 50) - 20);
+    expect(luma(twice, 50)).toBeLessThan(luma(once, 50) - 10);
+    expect(luma(twice, 140)).toBe(luma(bare, 140));
+  });
 });

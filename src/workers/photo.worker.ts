@@ -104,24 +104,25 @@ function smallMap({ image, mask, small }: ReturnType<typeof under>, labels: Uint
   return mapOf(small(), resized(visible, image, small()));
 }
 
-type SheetJobWash = SheetJob["washes"][number];
+type SheetJobColour = SheetJob["washes"][number]["colours"][number];
 
 const fields = latest<SheetFields>();
 /** Looks of washes lately drawn: a slider asks for the same ones again and again. */
 const looks = new Map<string, WashLook>();
 const MOST_LOOKS = 200;
 
-function lookOf(colour: SheetJobWash["colours"][number], below: SheetJobWash["under"], paperId: string): WashLook {
-  const key = JSON.stringify([paperId, colour.parts, colour.load, below]);
+function lookOf({ parts, load, under: below }: SheetJobColour, paperId: string): WashLook {
+  const key = JSON.stringify([paperId, parts, load, below]);
   const known = looks.get(key);
   if (known) return known;
   if (looks.size >= MOST_LOOKS) looks.clear();
-  const mixOf = ({ parts }: typeof colour) => parts.map((part) => ({ paint: modelOf(part.paint), parts: part.parts }));
+  const mixOf = (film: Pick<SheetJobColour, "parts">) =>
+    film.parts.map((part) => ({ paint: modelOf(part.paint), parts: part.parts }));
   const ground = below.reduce(
-    (paper, one) => paperUnder({ mix: mixOf(one), load: one.load }, paper),
+    (paper, film) => paperUnder({ mix: mixOf(film), load: film.load }, paper),
     paperById(paperId),
   );
-  const made = washLook(mixOf(colour), colour.load, ground);
+  const made = washLook(mixOf({ parts }), load, ground);
   looks.set(key, made);
   return made;
 }
@@ -179,12 +180,12 @@ expose({
     return sheetPixels(
       place,
       known,
-      washes.map(({ label, kind, colours, under: below, others, run, soft }) => ({
+      washes.map(({ label, kind, colours, others, run, soft }) => ({
         label,
         kind,
         run,
         soft,
-        looks: colours.map((colour) => lookOf(colour, below, paperId)),
+        looks: colours.map((colour) => lookOf(colour, paperId)),
         photo: colours.map(({ photo: lab }) => oklabTuple(lab)),
         others: others.map(oklabTuple),
       })),

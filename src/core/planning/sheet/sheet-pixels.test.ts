@@ -76,6 +76,15 @@ describe("the sheet as it will look", () => {
     expect(deltaE00(mean(pixels, 15, 100, 15, 105), predict(above, 0.2, under).dry)).toBeLessThan(3);
   });
 
+  test("two coats have the colour of one that is as heavy as both", () => {
+    for (const id of ["PO49", "PR255", "PB29"]) {
+      const mix = mixOf(id);
+      const under = paperUnder({ mix, load: 0.25 }, paper);
+      const pixels = drawn([paper, under].map((ground) => wash({ looks: [washLook(mix, 0.25, ground)] })));
+      expect(deltaE00(mean(pixels, 15, 100, 15, 105), predict(mix, 0.5, paper).dry)).toBeLessThan(4);
+    }
+  });
+
   test("a granulating paint shows more texture than a smooth one, and more on rough paper", () => {
     const spread = (id: string, sheet = paper): number => {
       const pixels = sheetPixels(

@@ -4,7 +4,6 @@ import { useContext, useEffect, useMemo, useRef, useState } from "react";
 import { layersOf } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
 import { meetsWet, type AreaToPlan, type TimedWash } from "@/core/planning";
-import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import type { SheetJob } from "@/workers/photo-api";
 import { messageOf } from "@/workers/paint-message";
@@ -16,20 +15,15 @@ import { sheetOf, useAreaMap, useFrame, useLook, useMeasured, usePhoto } from ".
 import { PlanContext } from "./use-plan";
 
 type SheetColour = SheetJob["washes"][number]["colours"][number];
+type SheetFilm = SheetColour["under"][number];
 
-/** A colour of a wash as it is laid: its paints, how strong, and where in the photo it belongs. */
-function sheetColour(
-  { laid, id }: MixedColour,
-  area: PaintingArea,
-  load: number,
-  paints: ReadonlyMap<string, KnownPaint>,
-): SheetColour | null {
-  const photo = coloursOf(area).find((one) => one.id === id)?.lab;
+/** A colour of a wash as a film: its paints and how heavy one coat is. */
+function filmOf({ laid }: MixedColour, load: number, paints: ReadonlyMap<string, KnownPaint>): SheetFilm | null {
   const parts = laid?.mix.flatMap(({ paint, parts: amount }) => {
     const known = paints.get(paint.id);
     return known ? [{ paint: messageOf(known), parts: amount }] : [];
   });
-  return photo && parts && parts.length > 0 ? { parts, load, photo } : null;
+  return parts && parts.length > 0 ? { parts, load } : null;
 }
 
 /** Whether most of an area's border is laid wet into wet. */
@@ -70,14 +64,27 @@ function useSheetJob(): SheetJob | null {
       const planned = areas.find(({ id }) => id === wash.areaId);
       if (!area || !planned || area.region === null || wash.colourIds.length === 0) return [];
       const before = plan.washes.slice(0, plan.washes.indexOf(wash)).filter(({ areaId }) => areaId === area.id);
-      const coats = plan.washes.filter(({ colourIds }) => colourIds[0] === wash.colourIds[0]).length;
-      const laid = (id: string): SheetColour | null => {
+      /** One coat of a colour, as heavy as it is laid. */
+      const coatOf = (id: string): SheetFilm | null => {
         const colour = byId.get(id);
         if (!colour?.laid) return null;
         const load = loadOfWater(colour.laid.waterParts);
-        return sheetColour(colour, area, coats > 1 ? load / layersOf(load, wash.areaCm2).layers : load, paints);
+        const coats = plan.washes.filter(({ colourIds }) => colourIds.includes(id));
+        return filmOf(colour, coats.length > 1 ? load / layersOf(load, coats[0]!.areaCm2).layers : load, paints);
       };
-      const colours = wash.colourIds.flatMap((id) => laid(id) ?? []);
+      const colours = wash.colourIds.flatMap((id): SheetColour[] => {
+        const film = coatOf(id);
+        const photo = coloursOf(area).find((one) => one.id === id)?.lab;
+        if (!film || !photo) return [];
+        // Under it lie its own coats, or the first wash where it is of one colour.
+        const under = before
+          .filter(({ task }) => task !== "drop")
+          .flatMap(({ colourIds }) => {
+            const below = colourIds.includes(id) ? id : colourIds.length === 1 ? colourIds[0]! : null;
+            return (below !== null && coatOf(below)) || [];
+          });
+        return [{ ...film, photo, under }];
+      });
       if (colours.length === 0) return [];
       const over = wash.task === "second" || (byId.get(wash.colourIds[0]!)?.overId ?? null) !== null;
       return [
@@ -94,10 +101,6 @@ function useSheetJob(): SheetJob | null {
                     ? "graded"
                     : "varied",
           colours,
-          // What lies dried under it: its own coats, or the first wash where it is of one colour.
-          under: before
-            .filter(({ task, colourIds }) => task !== "drop" && colourIds.length === 1)
-            .flatMap(({ colourIds }) => laid(colourIds[0]!) ?? []),
           others: coloursOf(area)
             .filter(({ id, drop }) => !wash.colourIds.includes(id) && !drop)
             .map(({ lab }) => lab),
