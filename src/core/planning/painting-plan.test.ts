@@ -123,9 +123,14 @@ test("side by side a hairline of dry paper spares the waiting, but not at the fo
   const plan = planned([...pair, area(3, { value: 3 })], [touches(1, 2), touches(2, 3), touches(1, 3)], null, hairline);
   expect(plan.waiting).toBe(0);
   expect(plan.washes.map(({ hairlines }) => hairlines)).toEqual([[], ["c1"], ["c1", "c2"]]);
-  expect(plan.rules.every((rule) => rule.hairline && !rule.dry)).toBe(true);
+  expect(plan.rules.every(({ dry }) => !dry)).toBe(true);
   const focal = [pair[0]!, { ...pair[1]!, focal: true }];
-  expect(planned(focal, [touches(1, 2)], null, hairline).rules).toMatchObject([{ dry: true, hairline: false }]);
+  expect(planned(focal, [touches(1, 2)], null, hairline).rules).toMatchObject([{ dry: true }]);
+  // A neighbour is laid while the first coat of the other dries.
+  const heavy = [area(1, { value: 6, waterParts: 0.5, areaCm2: 150 }), area(2, { value: 4, areaCm2: 150 })];
+  const coats = planned(heavy, [touches(1, 2)], null, hairline);
+  expect(order(coats)).toEqual(["c1", "c2", "c1 2"]);
+  expect(wash(coats, "c1 2").hairlines).toEqual(["c2"]);
   const stands = [area(1, { value: 8, areaCm2: 400 }), area(2, { value: 4, areaCm2: 10 })];
   expect(planned(stands, [touches(1, 2)], null, hairline).waiting).toBeGreaterThan(0);
 });

@@ -131,7 +131,7 @@ export function paintingPlan(
 ): PaintingPlan {
   const washes = areas.flatMap((area) => washesOfArea(area, conditions));
   const byKey = new Map(washes.map((wash) => [wash.key, wash]));
-  const { rules, blocks } = washRules(areas, washes, borders, conditions.crispBy);
+  const { rules, beside, blocks } = washRules(areas, washes, borders, conditions.crispBy);
 
   /** The schedule of blocks in their order, or the shortest one; drying as given. */
   const timed = (
@@ -186,10 +186,7 @@ export function paintingPlan(
         withBefore,
         hairlines: result.flatMap(({ key: other, start: from, minutes, dryMinutes }) =>
           from + minutes + dryMinutes > start &&
-          rules.some(
-            ({ hairline, first, then }) =>
-              hairline && ((first === other && then === key) || (first === key && then === other)),
-          )
+          beside.some(([one, two]) => (one === other && two === key) || (one === key && two === other))
             ? [other]
             : [],
         ),

@@ -10,7 +10,6 @@ const rule = (first: string, then: string, dry = true) => ({
   dry,
   why: "light" as const,
   soften: false,
-  hairline: false,
 });
 const PLAN = {
   washes: [wash("sky"), wash("cloud", 10), wash("hill"), wash("bird", 5, "drop")],

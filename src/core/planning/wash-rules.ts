@@ -30,8 +30,6 @@ export interface WashRule {
   readonly dry: boolean;
   /** The edge is soft in the photo, but both can't be wet together: it is softened with a damp brush. */
   readonly soften: boolean;
-  /** They lie side by side and need not wait: a hairline of dry paper stays between them. */
-  readonly hairline: boolean;
 }
 
 /** Washes that are laid in one go while all of them are wet, in their order. */
@@ -39,6 +37,8 @@ export type WetBlock = readonly string[];
 
 export interface WashRules {
   readonly rules: readonly WashRule[];
+  /** Pairs that lie side by side and need not wait: a hairline of dry paper stays between them while one is wet. */
+  readonly beside: readonly (readonly [string, string])[];
   /** Every wash stands in one block; most alone. In the order of their ranks: light and pure before dark. */
   readonly blocks: readonly WetBlock[];
 }
@@ -145,14 +145,14 @@ export function washRules(
   }
 
   const rules: WashRule[] = [];
+  const sides: [string, string][] = [];
   const rule = (
     first: PlannedWash,
     then: PlannedWash,
     why: RuleWhy,
     dry = true,
     besides: Partial<WashRule> = {},
-  ): void =>
-    void rules.push({ first: first.key, then: then.key, why, dry, soften: false, hairline: false, ...besides });
+  ): void => void rules.push({ first: first.key, then: then.key, why, dry, soften: false, ...besides });
   for (const area of areas) {
     const own = of(area);
     const [mask, opened] = [own.find(({ task }) => task === "mask"), own.find(({ task }) => task === "unmask")];
@@ -187,7 +187,10 @@ export function washRules(
         const stands = length / whole(then === one ? a : b) >= STANDS_ON && then.areaCm2 < first.areaCm2;
         const beside = !stands && !softened && !a.focal && !b.focal && crispBy === "hairline";
         const why = stands ? "ground" : Math.abs(one.value - two.value) >= ONE_VALUE ? "light" : "pure";
-        rule(first, then, why, !beside, { soften: softened && !beside, hairline: beside });
+        if (beside) sides.push([first.key, then.key]);
+        // Side by side light and pure come first once: further coats and layers of either wait for nobody.
+        if (!beside || (one.task === "first" && two.task === "first"))
+          rule(first, then, why, !beside, { soften: softened && !beside });
       }
   }
   const blocks = new Map<number, string[]>();
@@ -195,6 +198,7 @@ export function washRules(
     blocks.set(together.find(i), [...(blocks.get(together.find(i)) ?? []), washes[i]!.key]);
   return {
     rules,
+    beside: sides,
     // In a block the lightest begins, and each drop follows its wash.
     blocks: [...blocks.values()].map((keys) => {
       const own = keys.map((key) => washes[places.get(key)!]!);
