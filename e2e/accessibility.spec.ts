@@ -294,12 +294,15 @@ const rooms: readonly (readonly [
   ],
   [
     "the plan",
-    "/?step=plan",
-    (page) => page.getByRole("list", { name: "Washes in order" }).waitFor({ timeout: 60_000 }),
+    "/",
+    (page) => page.getByRole("application").waitFor({ timeout: 60_000 }),
     [
       [
         "its order under its conditions",
-        (page) => page.getByRole("region", { name: "Conditions" }).getByRole("button").first().click(),
+        async (page) => {
+          await step(page, /Plan$/);
+          await page.getByRole("region", { name: "Conditions" }).getByRole("button").first().click();
+        },
       ],
       ["how much", (page) => page.getByRole("radio", { name: "How much" }).click()],
       ["what to take along", (page) => page.getByRole("radio", { name: "To take along" }).click()],

@@ -1,8 +1,13 @@
-import { readFileSync } from "node:fs";
+import { execFileSync } from "node:child_process";
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { expect, test, type Download, type Page } from "@playwright/test";
 import Papa from "papaparse";
+import sharp from "sharp";
+import { boxWash, CARD, TEST_PLACES } from "../src/core/calibration";
 import { printedPlan } from "../src/model/printed-plan";
-import { saved, step, undo } from "./photo-page";
+import { chart, saved, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 /** The last step: washes in their order, how much, what to take along, and the view to paint by. */
@@ -69,6 +74,21 @@ test("the order is proposed, dragged by keys, told where it breaks a rule, timed
   await page.getByRole("button", { name: "Back to the proposed order" }).click();
   await expect(plan(page)).toContainText("No order that keeps all rules is shorter.");
 
+  // By the mouse: the first wash is let go below the third.
+  const names = async (): Promise<string[]> =>
+    washes(page).evaluateAll((all) => all.map((row) => row.querySelector("button")!.getAttribute("aria-label")!));
+  const before = await names();
+  const grip = (await washes(page).first().getByRole("button", { name: /^Move/ }).boundingBox())!;
+  const third = (await washes(page).nth(2).boundingBox())!;
+  await page.mouse.move(grip.x + 10, grip.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + 10, grip.y + 40, { steps: 4 });
+  await page.mouse.move(grip.x + 10, third.y + 30, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(names).toEqual([before[1], before[2], before[0], ...before.slice(3)]);
+  await undo(page);
+  await expect.poll(names).toEqual(before);
+
   const conditions = page.getByRole("region", { name: "Conditions" });
   await conditions.getByRole("button").first().click();
   const humidity = conditions.getByRole("textbox", { name: "Humidity" });
@@ -85,6 +105,12 @@ test("the order is proposed, dragged by keys, told where it breaks a rule, timed
   expect(await minutesOf(page)).toBeLessThan(dried);
   await undo(page);
   expect(await minutesOf(page)).toBe(proposed);
+
+  await page.getByRole("button", { name: "Or begin with pours over the whole sheet" }).click();
+  const pours = page.getByRole("region", { name: "Pours" });
+  await pours.getByRole("radio", { name: "2", exact: true }).click();
+  await expect(pours.getByRole("list", { name: "Pours" }).getByRole("listitem")).toHaveCount(2);
+  await expect(pours).toContainText(/\d+ % of the way from bare paper/);
 
   // The sheet as it will look: after a wash that is pressed, and bare at the slider's beginning.
   await washes(page).filter({ hasText: "Roof" }).getByRole("button", { name: /^Roof/ }).click();
@@ -135,6 +161,46 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
   const strength = (text: string) => /\(([^)]*water)\)/.exec(text)![1];
   expect(strength(await first.innerText())).not.toBe(strength(before));
   await saved(page);
+});
+
+test("the test sheet is printed, painted, photographed and read; another photo is told", async ({ page }) => {
+  test.skip(!existsSync("/usr/bin/pdftoppm"), "needs pdftoppm");
+  await open(page);
+  await view(page, "To take along");
+  const printed = await download(page, "Test sheet as PDF");
+  const folder = mkdtempSync(join(tmpdir(), "abendrot-test-sheet-"));
+  writeFileSync(join(folder, "sheet.pdf"), printed);
+  execFileSync("pdftoppm", ["-r", "150", "-singlefile", "-png", join(folder, "sheet.pdf"), join(folder, "sheet")]);
+  const perMm = 150 / 25.4;
+  const box = boxWash(TEST_PLACES[1], 0);
+  const painted = await sharp(join(folder, "sheet.png"))
+    .composite([
+      {
+        input: {
+          create: {
+            width: Math.round(box.width * perMm),
+            height: Math.round(box.height * perMm),
+            channels: 3,
+            background: "#777777",
+          },
+        },
+        left: Math.round(((210 - CARD.width) / 2 + box.x) * perMm),
+        top: Math.round(((297 - CARD.height) / 2 + box.y) * perMm),
+      },
+    ])
+    .linear(0.85, 0)
+    .png()
+    .toBuffer();
+  const input = page.getByLabel("Photo of the test sheet");
+  await input.setInputFiles({ name: "sheet.png", mimeType: "image/png", buffer: painted });
+  await expect(plan(page)).toContainText("One swatch is read.", { timeout: 30_000 });
+  const tests = page.getByRole("list", { name: "Mixes to test" }).getByRole("listitem");
+  await expect(tests.nth(1).getByRole("textbox", { name: "Came out" })).toHaveValue(/^\d\.\d$/);
+  await expect(tests.nth(0).getByRole("textbox", { name: "Came out" })).toHaveValue("");
+  await input.setInputFiles({ name: "chart.png", mimeType: "image/png", buffer: await chart() });
+  await expect(plan(page).getByRole("alert")).toContainText(/mark/, { timeout: 30_000 });
+  await input.setInputFiles({ name: "words.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no photo") });
+  await expect(plan(page).getByRole("alert")).not.toContainText(/mark/, { timeout: 30_000 });
 });
 
 test("a door that is given no plan, or another photo's, says so", async ({ request }) => {

@@ -74,7 +74,7 @@ export const printedTest = z.object({
   madeFor: words(400),
   mixes: z
     .array(mix.extend({ mark: words(8), name: words(300), value: z.number().gte(0).lte(10), why: words(200) }))
-    .max(12),
+    .max(8),
   /** Paints of the ring, in the order of their hues. */
   ring: z.array(words(200)).max(40),
   /** Two washes whose meeting is risky: what is laid beside what. */

@@ -13,6 +13,7 @@ export {
   type Box,
 } from "./card/layout";
 export { BOX_PLACES, BOX_WASHES, boxWash } from "./card/box-layout";
+export { TEST_PLACES, testedValues } from "./card/test-sheet";
 export { SHEET_KINDS, SHEETS, type SheetKind } from "./card/sheets";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./card/homography";

@@ -10,6 +10,7 @@ export { puddleAmount, squeezedCm, type Ml, type PuddleAmount } from "./amounts"
 export {
   paintOfFullWashMl,
   CRISP_BY,
+  filmOf,
   RESERVES,
   WETNESSES,
   type AreaToPlan,
@@ -27,3 +28,5 @@ export { sheetFields, sheetPixels, type SheetFields, type SheetWashKind } from "
 export { sheetLight, washLook, type WashLook } from "./sheet/wash-look";
 export { sittingAt, type Sitting } from "./sitting";
 export { correctedBy } from "./correction";
+export { choosePours, MOST_POURS } from "./pours";
+export { dryingMinutes } from "./drying";

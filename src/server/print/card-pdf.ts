@@ -5,13 +5,8 @@ import {
   boxWash,
   CARD,
   CARD_WATER,
-  cellBox,
-  cellsOfNumber,
   FRAME_NUMBER,
   lineBox,
-  FIDUCIAL,
-  FIDUCIAL_CENTRES,
-  KIND_CELLS,
   MAX_CARD_NUMBER,
   ROWS,
   SHEETS,
@@ -23,7 +18,8 @@ import {
 } from "@/core/calibration";
 import { waterWords } from "@/core/optics";
 import type { CardPage } from "@/model/measurement";
-import { madePdf, PAGES, PdfPage, PT_PER_MM, type Doc } from "./pdf-page";
+import { CardSheet } from "./card-sheet";
+import { madePdf, PAGES } from "./pdf-page";
 import { fitted } from "./fitted";
 
 /** A paint as it stands on the card. */
@@ -43,23 +39,10 @@ export type CardPrint = {
 /** Number that a card carries in its cells; after 255 they begin again. */
 export const numberOfCard = (id: number): number => ((id - 1) % MAX_CARD_NUMBER) + 1;
 
-/** Draws in the card's own mm on a PDF page. */
-class Sheet extends PdfPage {
-  constructor(doc: Doc, page: CardPage) {
-    super(doc, (PAGES[page].width - CARD.width) / 2, (PAGES[page].height - CARD.height) / 2);
-  }
-
-  /** A corner mark: a disc with a hole. */
-  mark(x: number, y: number, hole: number): void {
-    this.doc.circle(...this.at(x, y), FIDUCIAL.radius * PT_PER_MM).fill("#000000");
-    this.doc.circle(...this.at(x, y), hole * PT_PER_MM).fill("#ffffff");
-  }
-}
-
 const strengthWords = (swatch: number): string =>
   `${swatch + 1}  ${swatch === SWATCHES - 1 ? "as 2, across" : waterWords(CARD_WATER[swatch]!).replace("no water", "neat")}`;
 
-function drawRow(sheet: Sheet, row: number, paint: CardPaint | null, framed: boolean): void {
+function drawRow(sheet: CardSheet, row: number, paint: CardPaint | null, framed: boolean): void {
   const first = swatchBox(row, 0);
   if (paint) {
     const name = fitted(sheet, paint.name, 12, "serif", 110);
@@ -86,7 +69,7 @@ function drawRow(sheet: Sheet, row: number, paint: CardPaint | null, framed: boo
 }
 
 /** Draws what is printed for one paint's pair of washes on a box sheet. */
-function drawPair(sheet: Sheet, place: number, paint: CardPaint | null, framed: boolean): void {
+function drawPair(sheet: CardSheet, place: number, paint: CardPaint | null, framed: boolean): void {
   const [neat, thinned] = [boxWash(place, 0), boxWash(place, 1)];
   const width = thinned.x + thinned.width - neat.x;
   if (paint) {
@@ -133,10 +116,9 @@ export function cardPdf({ sheet: kind, of }: CardPrint, page: CardPage): Promise
   const framed = of === "frame";
   const title = framed ? FRAME_TITLES[kind] : `${TITLES[kind]} ${of.id}`;
   const { doc, done } = madePdf(title, { width, height });
-  const sheet = new Sheet(doc, page);
-  FIDUCIAL_CENTRES.forEach(({ x, y }, i) => sheet.mark(x, y, i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole));
-  cellsOfNumber(framed ? FRAME_NUMBER : numberOfCard(of.id)).forEach((black, i) => black && sheet.fill(cellBox(i)));
-  if (kind === "box") KIND_CELLS.forEach((cell) => sheet.fill(cellBox(cell)));
+  const sheet = new CardSheet(doc, page);
+  sheet.marks();
+  sheet.cells(framed ? FRAME_NUMBER : numberOfCard(of.id), kind);
   const washes = kind === "card" ? WASH_NAMES.join(", ") : BOX_WASH_WORDS.join(" and ");
   sheet.text(title, 9, -4.5, 17, "serif");
   sheet.text(

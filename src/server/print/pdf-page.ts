@@ -99,6 +99,14 @@ export class PdfPage {
     this.doc.undash();
   }
 
+  circle(x: number, y: number, radius: number): void {
+    this.doc
+      .circle(...this.at(x, y), radius * PT_PER_MM)
+      .lineWidth(0.3)
+      .strokeColor("#9a9a9a")
+      .stroke();
+  }
+
   line(x1: number, y1: number, x2: number, y2: number): void {
     this.doc
       .lineWidth(0.5)

@@ -4,6 +4,11 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
+import { boxWash, CARD, readCard, TEST_PLACES, testedValues } from "@/core/calibration";
+import { valueOfLuminance } from "@/core/colour/munsell-value";
+import { linearOfSrgb } from "@/core/colour/srgb";
+import { xyzOfReflectance } from "@/core/colour/xyz";
+import { PAPERS } from "@/core/optics";
 import { printedPlan, printedTest, type PrintedPlan, type PrintedTest } from "@/model/printed-plan";
 import { has } from "@/testing/programs";
 import { planPdf } from "./plan-pdf";
@@ -114,34 +119,54 @@ describe.skipIf(!has("pdftoppm"))("plans on paper, read with poppler's tools", (
   test("sixty washes run on over further pages, and nothing is lost", async () => {
     const long = { ...plan, washes: Array.from({ length: 60 }, (_, i) => wash(i)) };
     const path = kept("long", await planPdf(long, photo, "half"));
-    for (let i = 1; i <= 60; i++) expect(words(path)).toContain(`Wash number ${i},`);
+    const text = words(path);
+    for (let i = 1; i <= 60; i++) expect(text).toContain(`Wash number ${i},`);
   });
 
-  test("a test sheet has places of 56 by 20 mm, each with its mix, the ring and the meeting", async () => {
+  test("a test sheet has its mixes, ring and meeting; painted and photographed, its values are read back", async () => {
     const path = kept("test", await testSheetPdf(trial, "a4"));
     expect(info(path)).toMatch(/Pages:\s+1\n/);
     const text = words(path).replace(/\s+/g, " ");
-    for (const said of ["Mix 6", "meant 6.2", "printed swatches can't be trusted", "Rose", "They meet wet."])
+    for (const said of ["Mix 6", "meant 6.2, came out", "printed ones can't be trusted", "Rose", "They meet wet."])
       expect(text).toContain(said);
-    execFileSync("pdftoppm", ["-r", "254", "-gray", "-singlefile", "-png", path, join(folder, "test")]);
-    const { data, info: size } = await sharp(join(folder, "test.png"))
-      .extractChannel(0)
+    execFileSync("pdftoppm", ["-r", "150", "-singlefile", "-png", path, join(folder, "test")]);
+    const { width, height } = await sharp(join(folder, "test.png")).metadata();
+    // What the places are painted with, as sRGB greys and a blue; the last stays bare. The sheet is lit at 85 %.
+    const painted = [220, 180, 140, 100, 60].map((grey) => ({ r: grey, g: grey, b: grey }));
+    const perMm = 150 / 25.4;
+    const left = (width / perMm - CARD.width) / 2;
+    const top = (height / perMm - CARD.height) / 2;
+    const layers = painted.map((background, i) => {
+      const box = boxWash(TEST_PLACES[i]!, 0);
+      const size = { width: Math.round(box.width * perMm), height: Math.round(box.height * perMm) };
+      return {
+        input: { create: { ...size, channels: 3 as const, background } },
+        left: Math.round((left + box.x) * perMm),
+        top: Math.round((top + box.y) * perMm),
+      };
+    });
+    const { data } = await sharp(join(folder, "test.png"))
+      .composite(layers)
+      .linear(0.85, 0)
+      .ensureAlpha()
       .raw()
       .toBuffer({ resolveWithObject: true });
-    // Ten pixels are a millimetre: how far the first place's sides lie apart, measured along a line through it.
-    const top = Array.from({ length: size.height }, (_, y) => y).find((y) => {
-      let dark = 0;
-      for (let x = 130; x < 670; x++) if (data[y * size.width + x]! < 200) dark++;
-      return dark > 530;
-    })!;
-    const row = Array.from({ length: 800 }, (_, x) => data[(top + 60) * size.width + x]!);
-    const sides = row.flatMap((v, x) => (v < 200 && row[x - 1]! >= 200 ? [x] : [])).filter((x) => x < 690);
-    expect((sides[1]! - sides[0]!) / 10).toBeCloseTo(56, 0);
+    const read = readCard({ data, width, height }, { paper: PAPERS[0], kind: "box", rows: [...TEST_PLACES] });
+    if ("refused" in read) throw new Error(read.refused.code);
+    const values = testedValues(read);
+    const { Y } = xyzOfReflectance(PAPERS[0].reflectance);
+    painted.forEach(({ r }, i) => {
+      // A grey beside paper: its light against the paper's (IEC 61966-2-1), in the paper's own lightness.
+      const expected = valueOfLuminance((Y * linearOfSrgb((0.85 * r) / 255)) / linearOfSrgb(0.85));
+      expect(Math.abs(values[i]! - expected)).toBeLessThan(0.15);
+    });
+    expect(values.slice(5)).toEqual([null, null, null]);
   });
 
   test("on half a sheet the places still have their size, and a plan without a wash is a page", async () => {
     const path = kept("half", await testSheetPdf({ ...trial, mixes: trial.mixes.slice(0, 3), meeting: null }, "half"));
     expect(words(path)).toContain("Mix 3");
+    expect(info(kept("letter", await testSheetPdf(trial, "letter")))).toMatch(/Pages:\s+1\n/);
     const bare = kept("bare", await planPdf({ ...plan, washes: [], puddles: [], paints: [] }, photo, "a4"));
     expect(info(bare)).toMatch(/Pages:\s+1\n/);
   });

@@ -1,79 +1,92 @@
+import { boxWash, CARD, FRAME_NUMBER, TEST_PLACES, type Box } from "@/core/calibration";
 import type { PrintedTest, PrintPage } from "@/model/printed-plan";
+import { CardSheet } from "./card-sheet";
 import { fitted } from "./fitted";
-import { madePdf, PAGES, PdfPage, PT_PER_MM } from "./pdf-page";
+import { madePdf, PAGES, PdfPage, type Doc } from "./pdf-page";
 
-const MARGIN_MM = 12;
 const GREY = "#555555";
-/** A swatch drawn out with half a brushful, and the gap below it, mm. */
-const SWATCH_MM = { width: 56, height: 20 } as const;
-const ROW_MM = 36;
-const RING_RADIUS_MM = 24;
+const RING_MM = 22;
+const HOW = [
+  "Print at 100 %. Mix each as written, half a brushful, drawn out over its place in one go, on watercolour paper printed",
+  "or laid so; leave the paper between bare and let it dry flat. Photograph the whole sheet from above in daylight, all four",
+  "marks in view, and read it in Abendrot; or note the value by hand. Colours stand on the screen: printed ones can't be trusted.",
+];
 
-const HOW =
-  "Print at 100 % on watercolour paper, or lay the paper beside it. Mix each as written, half a brushful, drawn out over " +
-  "its place in one go; let it dry flat, then note the value beside it. Colours stand on the screen, not here: printed " +
-  "swatches can't be trusted.";
+type Mix = PrintedTest["mixes"][number];
+const mixWords = ({ parts, strength }: Mix): string =>
+  `${parts.map(({ name, parts: amount }) => `${amount < 1 ? "a touch of" : amount} ${name}`).join(" + ")}, ${strength}`;
 
-/** A test sheet in real size: the mixes that matter most, the ring of the palette, and a risky meeting. */
-export function testSheetPdf(test: PrintedTest, page: PrintPage): Promise<Buffer> {
-  const { width, height } = PAGES[page];
-  const { doc, done } = madePdf(`Test sheet for ${test.title}`, { width, height });
-  const sheet = new PdfPage(doc, 0, 0);
-  const inner = width - 2 * MARGIN_MM;
-  let y = MARGIN_MM;
-  y += sheet.lines(`Test sheet: ${test.title}`, MARGIN_MM, y, inner, 15, "serif");
-  y += sheet.lines(`${test.on}, ${test.madeFor}`, MARGIN_MM, y, inner, 8, "sans", GREY);
-  y += sheet.lines(HOW, MARGIN_MM, y, inner, 8, "sans", GREY) + 4;
-  const columns = Math.max(1, Math.floor(inner / (SWATCH_MM.width + 30)));
-  const columnWidth = inner / columns;
-  const rows = Math.ceil(test.mixes.length / columns);
-  test.mixes.forEach((mix, i) => {
-    const [x, top] = [MARGIN_MM + (i % columns) * columnWidth, y + Math.floor(i / columns) * ROW_MM];
-    const name = `${mix.mark} ${mix.name}`;
-    sheet.text(fitted(sheet, name, 10, "serif", columnWidth - 4), x, top, 10, "serif");
-    const parts = mix.parts.map(({ name: paint, parts: amount }) => `${amount < 1 ? "a touch of" : amount} ${paint}`);
-    sheet.text(
-      fitted(sheet, `${parts.join(" + ")}, ${mix.strength}`, 7.5, "sans", columnWidth - 4),
-      x,
-      top + 4.6,
-      7.5,
-      "sans",
-      GREY,
-    );
-    sheet.outline({ x, y: top + 9, ...SWATCH_MM });
-    const beside = x + SWATCH_MM.width + 2;
-    sheet.text(`meant ${mix.value.toFixed(1)}`, beside, top + 10, 8, "sans");
-    sheet.text("came out", beside, top + 17, 8, "sans");
-    sheet.line(beside + 13, top + 20, beside + 25, top + 20);
-    sheet.text(fitted(sheet, mix.why, 6.5, "sans", columnWidth - 4), x, top + 30, 6.5, "sans", GREY);
+/** A mix at its place: its name above, parts and room for what came out below. */
+function drawMix(sheet: PdfPage, mix: Mix, box: Box, width: number): void {
+  sheet.text(fitted(sheet, `${mix.mark} ${mix.name}`, 10, "serif", width), box.x, box.y - 5.4, 10, "serif");
+  sheet.outline(box);
+  const y = box.y + box.height + 1.5;
+  const under = y + sheet.lines(mixWords(mix), box.x, y, width, 7, "sans");
+  sheet.text(`meant ${mix.value.toFixed(1)}, came out`, box.x, under + 1, 7.5);
+  const line = box.x + sheet.width(`meant ${mix.value.toFixed(1)}, came out `, 7.5, "sans");
+  sheet.line(line, under + 4, line + 9, under + 4);
+  sheet.lines(mix.why, box.x, under + 6, width, 6, "sans", GREY);
+}
+
+/** The ring of the palette, each paint to be run into its neighbours. */
+function drawRing(sheet: PdfPage, cx: number, cy: number, names: readonly string[]): void {
+  for (const radius of [RING_MM, RING_MM - 9]) sheet.circle(cx, cy, radius);
+  names.forEach((name, i) => {
+    const angle = (2 * Math.PI * i) / names.length - Math.PI / 2;
+    const words = fitted(sheet, name, 6.5, "sans", 24);
+    const wide = sheet.width(words, 6.5, "sans");
+    const [tx, ty] = [cx + Math.cos(angle) * (RING_MM + 2), cy + Math.sin(angle) * (RING_MM + 4)];
+    sheet.text(words, Math.cos(angle) < -0.2 ? tx - wide : Math.cos(angle) > 0.2 ? tx : tx - wide / 2, ty - 1.2, 6.5);
   });
-  y += rows * ROW_MM + 2;
-  const beneath = height - MARGIN_MM - y;
-  if (test.ring.length > 2 && beneath > 2 * RING_RADIUS_MM + 14) {
-    const [cx, cy] = [MARGIN_MM + 44, y + RING_RADIUS_MM + 10];
-    sheet.text("The ring: each paint into its neighbours", MARGIN_MM, y, 9, "serif");
-    for (const radius of [RING_RADIUS_MM, RING_RADIUS_MM - 9])
-      doc
-        .circle(cx * PT_PER_MM, cy * PT_PER_MM, radius * PT_PER_MM)
-        .lineWidth(0.3)
-        .strokeColor("#9a9a9a")
-        .stroke();
-    test.ring.forEach((name, i) => {
-      const angle = (2 * Math.PI * i) / test.ring.length - Math.PI / 2;
-      const words = fitted(sheet, name, 6.5, "sans", 24);
-      const wide = sheet.width(words, 6.5, "sans");
-      const [tx, ty] = [cx + Math.cos(angle) * (RING_RADIUS_MM + 2), cy + Math.sin(angle) * (RING_RADIUS_MM + 4)];
-      sheet.text(words, Math.cos(angle) < -0.2 ? tx - wide : Math.cos(angle) > 0.2 ? tx : tx - wide / 2, ty - 1.2, 6.5);
-    });
-    if (test.meeting && inner > 160) {
-      const x = MARGIN_MM + 100;
-      sheet.text("Wet into wet: what becomes of their meeting", x, y, 9, "serif");
-      sheet.outline({ x, y: y + 6, width: 38, height: 26 });
-      sheet.outline({ x: x + 38, y: y + 6, width: 38, height: 26 });
-      sheet.text(fitted(sheet, test.meeting.one, 7.5, "sans", 36), x, y + 33, 7.5);
-      sheet.text(fitted(sheet, test.meeting.two, 7.5, "sans", 36), x + 38, y + 33, 7.5);
-      sheet.lines(test.meeting.why, x, y + 38, 76, 7, "sans", GREY);
+}
+
+/** Two washes whose meeting is risky. */
+function drawMeeting(sheet: PdfPage, meeting: NonNullable<PrintedTest["meeting"]>, x: number, y: number): void {
+  sheet.text("Wet into wet: what becomes of their meeting", x, y, 9, "serif");
+  for (const left of [x, x + 30]) sheet.outline({ x: left, y: y + 6, width: 30, height: 24 });
+  sheet.text(fitted(sheet, meeting.one, 7, "sans", 29), x, y + 31, 7);
+  sheet.text(fitted(sheet, meeting.two, 7, "sans", 29), x + 30, y + 31, 7);
+  sheet.lines(meeting.why, x, y + 35, 62, 6.5, "sans", GREY);
+}
+
+/** A test sheet in real size on half a page: too small for the marks that a photo is read by; noted by hand. */
+function halfSheet(doc: Doc, test: PrintedTest): void {
+  const margin = 12;
+  const sheet = new PdfPage(doc, 0, 0);
+  const inner = PAGES.half.width - 2 * margin;
+  let y = margin;
+  y += sheet.lines(`Test sheet: ${test.title}`, margin, y, inner, 14, "serif");
+  y += sheet.lines(`${test.on}, ${test.madeFor}`, margin, y, inner, 7.5, "sans", GREY);
+  y +=
+    sheet.lines("Print at 100 %. Half a brushful of each, drawn out, dried; note the value.", margin, y, inner, 7.5) +
+    8;
+  test.mixes.forEach((mix, i) => {
+    const box = { x: margin + (i % 3) * 42, y: y + Math.floor(i / 3) * 48, width: 17.5, height: 23 };
+    drawMix(sheet, mix, box, 38);
+  });
+}
+
+/**
+ * A test sheet in real size: the mixes that matter most at places of a box sheet, so that a photo of it can be read,
+ * the ring of the palette, and a risky meeting.
+ */
+export function testSheetPdf(test: PrintedTest, page: PrintPage): Promise<Buffer> {
+  const { doc, done } = madePdf(`Test sheet for ${test.title}`, PAGES[page]);
+  if (page === "half") halfSheet(doc, test);
+  else {
+    const sheet = new CardSheet(doc, page);
+    sheet.marks();
+    sheet.cells(FRAME_NUMBER, "box");
+    sheet.text(fitted(sheet, `Test sheet: ${test.title}`, 15, "serif", 110), 9, -4.5, 15, "serif");
+    sheet.text(fitted(sheet, `${test.on}, ${test.madeFor}`, 7.5, "sans", 130), 9, 2, 7.5, "sans", GREY);
+    test.mixes.forEach((mix, i) => drawMix(sheet, mix, boxWash(TEST_PLACES[i]!, 0), 38));
+    const y = boxWash(16, 0).y;
+    if (test.ring.length > 2) {
+      sheet.text("The ring: each paint into its neighbours", 4, y - 5, 9, "serif");
+      drawRing(sheet, 48, y + 34, test.ring);
     }
+    if (test.meeting) drawMeeting(sheet, test.meeting, 104, y - 5);
+    HOW.forEach((words, i) => sheet.text(words, 0, CARD.height + 7 + 3.2 * i, 6.4, "sans", "#333333"));
   }
   doc.end();
   return done;

@@ -12,6 +12,7 @@ import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
 import { colourOf } from "../mixed";
 import { namedParts, usePaints } from "../paints";
+import { ReadTests } from "./read-tests";
 import { TestRow } from "./test-row";
 import { strengthWords, useMadeFor, usePrinted } from "./use-printed";
 import { useTests } from "./use-tests";
@@ -129,8 +130,9 @@ export function AwayView() {
         <h3 className="font-semibold">Test first</h3>
         <p className="quiet leading-snug">
           The mixes on which most hangs, by how far they may come out off, their size and weight. Half a brushful, drawn
-          out, dried; then type the value it came to, read in the values view or beside a grey scale.
+          out, dried; then read the sheet from a photo (not the half one), or type the value it came to.
         </p>
+        {mixes.length > 0 && <ReadTests colourIds={mixes.map(({ colour }) => colour.id)} />}
         {mixes.length === 0 ? (
           <p className="mt-2">No colour has a mix yet.</p>
         ) : (

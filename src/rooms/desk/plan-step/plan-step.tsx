@@ -13,6 +13,7 @@ import { AwayView } from "./away-view";
 import { ConditionsPanel } from "./conditions";
 import { LightsPanel } from "./lights";
 import { OrderList } from "./order-list";
+import { PoursPanel } from "./pours-panel";
 import { usePlan } from "./use-plan";
 import { useWashNames } from "./wash-names";
 import { minutesWords, unmixedWords, washesWords } from "./words";
@@ -79,6 +80,7 @@ function OrderView() {
         </p>
       )}
       <LightsPanel />
+      <PoursPanel />
       {saves >= 1 && <Caution of="heat" />}
     </div>
   );

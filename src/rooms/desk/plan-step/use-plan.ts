@@ -40,7 +40,7 @@ const stainingOf = (mix: readonly MixPart[]): number => {
 };
 
 /** The conditions that a plan is painted under. */
-function useConditions(): Conditions {
+export function useConditions(): Conditions {
   const paper = usePaper();
   const { temperatureC, humidity, weightGsm, wetness, crispBy } = useDesk((s) => s.document.plan);
   return useMemo(

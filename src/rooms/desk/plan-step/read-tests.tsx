@@ -1,0 +1,85 @@
+"use client";
+
+import { Camera } from "lucide-react";
+import { useRef, useState } from "react";
+import { TEST_PLACES, testedValues } from "@/core/calibration";
+import type { StoredPlan } from "@/model/plan";
+import { refusalWords } from "@/model/reading-words";
+import { decodeWorkingCopy } from "@/ui/decode-photo";
+import { PHOTO_TYPES } from "@/ui/photo-types";
+import { uploadSwatches } from "@/ui/upload";
+import { cardWorker } from "@/workers/start";
+import { useDesk } from "../desk-store";
+import { usePaper } from "../paints";
+
+/** Values of a painted test sheet, read from a photo of it; or why it can't be read, in words. */
+async function valuesOn(file: File, paperId: string): Promise<readonly (number | null)[] | string> {
+  const sent = await uploadSwatches(file, () => {});
+  if ("message" in sent) return sent.message;
+  const worker = cardWorker();
+  try {
+    await worker.ask("open", sent.id, await decodeWorkingCopy(sent.id));
+    const read = await worker.ask("read", sent.id, {
+      paperId,
+      kind: "box",
+      rows: TEST_PLACES,
+      moved: {},
+      references: [],
+    });
+    return "refused" in read ? refusalWords(read.refused) : testedValues(read);
+  } catch (error) {
+    return error instanceof Error ? error.message : String(error);
+  } finally {
+    worker.stop();
+  }
+}
+
+/** Reads a photo of the painted test sheet into the list; the mixes stand on it in the list's order. */
+export function ReadTests({ colourIds }: { colourIds: readonly string[] }) {
+  const tested = useDesk((s) => s.document.plan.tested);
+  const changePlan = useDesk((s) => s.changePlan);
+  const paper = usePaper();
+  const input = useRef<HTMLInputElement>(null);
+  const [says, setSays] = useState<{ readonly words: string; readonly fault: boolean } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const read = async (file: File): Promise<void> => {
+    setBusy(true);
+    const values = await valuesOn(file, paper.id);
+    setBusy(false);
+    if (typeof values === "string") return setSays({ words: values, fault: true });
+    const found: StoredPlan["tested"] = colourIds.flatMap((colourId, i) => {
+      const value = values[i];
+      return value === null || value === undefined ? [] : [{ colourId, value: Math.round(10 * value) / 10 }];
+    });
+    if (found.length === 0)
+      return setSays({ words: "Nothing is painted on this sheet yet, or it is not this test sheet.", fault: true });
+    changePlan({
+      tested: [...tested.filter(({ colourId }) => !found.some((one) => one.colourId === colourId)), ...found],
+    });
+    setSays({ words: found.length === 1 ? "One swatch is read." : `${found.length} swatches are read.`, fault: false });
+  };
+  return (
+    <div className="mt-2 flex items-center gap-3">
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept={PHOTO_TYPES}
+        aria-label="Photo of the test sheet"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          target.value = "";
+          if (file) void read(file);
+        }}
+      />
+      <button type="button" className="btn btn-outline btn-sm" disabled={busy} onClick={() => input.current?.click()}>
+        <Camera size={15} aria-hidden /> {busy ? "Reading …" : "Read the painted sheet"}
+      </button>
+      {says && (
+        <p role={says.fault ? "alert" : "status"} className={`leading-snug ${says.fault ? "text-error" : ""}`}>
+          {says.words}
+        </p>
+      )}
+    </div>
+  );
+}
