@@ -10,6 +10,7 @@ export { puddleAmount, squeezedCm, type Ml, type PuddleAmount } from "./amounts"
 export {
   paintOfFullWashMl,
   CRISP_BY,
+  coatsOf,
   filmOf,
   RESERVES,
   WETNESSES,

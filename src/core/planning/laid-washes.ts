@@ -157,6 +157,18 @@ function laid(
   };
 }
 
+/** In how many coats a plan lays a colour, and the water of each. */
+export function coatsOf(
+  washes: readonly PlannedWash[],
+  colourId: string,
+  waterParts: WaterParts,
+): { readonly coats: number; readonly waterParts: WaterParts } {
+  const own = washes.filter(({ colourIds }) => colourIds.includes(colourId));
+  return own.length > 1
+    ? { coats: own.length, waterParts: layersOf(loadOfWater(waterParts), own[0]!.areaCm2).waterParts }
+    : { coats: 1, waterParts };
+}
+
 /** What is done to a light that stays, beside washes. */
 function kept(task: "mask" | "unmask" | "lift", area: AreaToPlan, { air, sheet }: Conditions): PlannedWash {
   const areaCm2 = area.colours.reduce((sum, { areaCm2: own, over }) => (over ? sum : sum + own), 0);

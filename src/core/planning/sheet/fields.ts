@@ -1,26 +1,55 @@
 import { noiseRow } from "../../optics/wash-pixels";
 
+/** Running means along rows, edges repeated. */
+function alongRows(from: Float32Array, to: Float32Array, width: number, height: number, r: number): void {
+  const part = 1 / (2 * r + 1);
+  for (let base = 0; base < width * height; base += width) {
+    const last = base + width - 1;
+    let sum = (r + 1) * from[base]!;
+    for (let k = 1; k <= r; k++) sum += from[Math.min(last, base + k)]!;
+    for (let at = base; at <= last; at++) {
+      to[at] = sum * part;
+      sum += from[Math.min(last, at + r + 1)]! - from[Math.max(base, at - r)]!;
+    }
+  }
+}
+
+/** Running means along columns, row by row, edges repeated. */
+function alongColumns(from: Float32Array, to: Float32Array, width: number, height: number, r: number): void {
+  const part = 1 / (2 * r + 1);
+  const sums = new Float64Array(width);
+  for (let k = -r; k <= r; k++) {
+    const row = Math.min(height - 1, Math.max(0, k)) * width;
+    for (let x = 0; x < width; x++) sums[x]! += from[row + x]!;
+  }
+  for (let y = 0; y < height; y++) {
+    const [row, next, past] = [y, Math.min(height - 1, y + r + 1), Math.max(0, y - r)].map((at) => at * width);
+    for (let x = 0; x < width; x++) {
+      to[row! + x] = sums[x]! * part;
+      sums[x]! += from[next! + x]! - from[past! + x]!;
+    }
+  }
+}
+
 /** Means over squares of side 2 r + 1 of a picture of one channel, twice: near a Gaussian. Edges repeat. */
 export function blurred(values: Float32Array, width: number, height: number, r: number): Float32Array {
-  const from = Float32Array.from(values);
-  const to = new Float32Array(values.length);
-  const line = (at: number, stride: number, count: number): void => {
-    const last = at + (count - 1) * stride;
-    let sum = 0;
-    const value = (k: number): number => from[k < 0 ? at : k >= count ? last : at + k * stride]!;
-    for (let k = -r; k <= r; k++) sum += value(k);
-    for (let k = 0; k < count; k++) {
-      to[at + k * stride] = sum / (2 * r + 1);
-      sum += value(k + r + 1) - value(k - r);
-    }
-  };
-  for (let round = 0; round < 2; round++) {
-    for (let y = 0; y < height; y++) line(y * width, 1, width);
-    from.set(to);
-    for (let x = 0; x < width; x++) line(x, width, height);
-    from.set(to);
+  const [to, between] = [new Float32Array(values.length), new Float32Array(values.length)];
+  alongRows(values, between, width, height, r);
+  alongColumns(between, to, width, height, r);
+  alongRows(to, between, width, height, r);
+  alongColumns(between, to, width, height, r);
+  return to;
+}
+
+/** Smooth noise over a picture, about -1 to 1, with features of so many pixels. */
+export function noiseField(width: number, height: number, featurePx: number, seed: number): Float32Array {
+  const field = new Float32Array(width * height);
+  const row = new Float64Array(width);
+  for (let y = 0; y < height; y++) {
+    noiseRow(row, 1 / featurePx, y / featurePx, seed);
+    field.set(row, y * width);
   }
-  return from;
+  return field;
 }
 
 const GRAIN_SEED = 11;

@@ -1,7 +1,6 @@
 import { srgbOfLinear } from "../../colour/srgb";
 import type { Point } from "../../image/frame";
-import { noiseRow } from "../../optics/wash-pixels";
-import { blurred, paperGrain } from "./fields";
+import { blurred, noiseField, paperGrain } from "./fields";
 import type { WashLook } from "./wash-look";
 
 /** How a wash fills its area. `over` lies where the photo is nearest its own colour, `drop` where it is plainly so. */
@@ -51,6 +50,9 @@ const DEEP = 1.1;
 
 export interface SheetFields {
   readonly grain: Float32Array;
+  /** Where a hand strays to, across and down; and how the load of a wash wanders. */
+  readonly strays: readonly [Float32Array, Float32Array];
+  readonly drift: Float32Array;
   readonly melting: readonly Float32Array[];
   readonly crisp: readonly Float32Array[];
 }
@@ -60,6 +62,8 @@ export function sheetFields({ width, height, oklab, mmPerPx }: SheetPlace): Shee
   const channels = [0, 1, 2].map((c) => Float32Array.from({ length: width * height }, (_, i) => oklab[3 * i + c]!));
   return {
     grain: paperGrain(width, height, Math.max(1.5, GRAIN_MM / mmPerPx)),
+    strays: [noiseField(width, height, 9, STRAY_SEED), noiseField(width, height, 9, STRAY_SEED + 1)],
+    drift: noiseField(width, height, 40, STRAY_SEED + 2),
     melting: channels.map((one) => blurred(one, width, height, MELTS_PX)),
     crisp: channels.map((one) => blurred(one, width, height, CRISP_PX)),
   };
@@ -117,15 +121,12 @@ function lay(light: Float32Array, place: SheetPlace, fields: SheetFields, wash: 
   const box = boxOf(place, wash.label, 2 * reach + 3);
   if (!box) return;
   const mask = new Float32Array(box.width * box.height);
-  const row = (): Float64Array => new Float64Array(width);
-  const [strayX, strayY, drift] = [row(), row(), row()];
   const strays = wash.soft ? 0 : STRAYS_PX;
   for (let y = 0; y < box.height; y++) {
-    noiseRow(strayX, 1 / 9, (box.top + y) / 9, STRAY_SEED);
-    noiseRow(strayY, 1 / 9, (box.top + y) / 9, STRAY_SEED + 1);
+    const line = (box.top + y) * width + box.left;
     for (let x = 0; x < box.width; x++) {
-      const px = Math.min(width - 1, Math.max(0, Math.round(box.left + x + strays * strayX[box.left + x]!)));
-      const py = Math.min(height - 1, Math.max(0, Math.round(box.top + y + strays * strayY[box.left + x]!)));
+      const px = Math.min(width - 1, Math.max(0, Math.round(box.left + x + strays * fields.strays[0][line + x]!)));
+      const py = Math.min(height - 1, Math.max(0, Math.round(box.top + y + strays * fields.strays[1][line + x]!)));
       if (labels[py * width + px] === wash.label) mask[y * box.width + x] = 1;
     }
   }
@@ -145,18 +146,20 @@ function lay(light: Float32Array, place: SheetPlace, fields: SheetFields, wash: 
   const length2 = along ? Math.max(1e-6, along.x ** 2 + along.y ** 2) : 1;
   for (let y = 0; y < box.height; y++) {
     const py = box.top + y;
-    noiseRow(drift, 1 / 40, py / 40, wash.label + 600);
+    // Each area has its own part of the one field.
+    const drifts = ((py + 91 * wash.label) % height) * width;
     for (let x = 0; x < box.width; x++) {
       const m = y * box.width + x;
       let covers = wash.soft ? smooth((near[m]! - 0.08) / 0.84) : smooth(near[m]! * 1.6 - 0.3);
       if (covers < 0.004) continue;
       const px = box.left + x;
       const i = py * width + px;
+      const drift = fields.drift[drifts + ((px + 37 * wash.label) % width)]!;
       if (wash.looks.length === 1 && !partial) weights[0] = 1;
       else if (wash.kind === "graded" && along) {
         const t = Math.min(
           1,
-          Math.max(0, ((px - along.fromX) * along.x + (py - along.fromY) * along.y) / length2 + 0.03 * drift[px]!),
+          Math.max(0, ((px - along.fromX) * along.x + (py - along.fromY) * along.y) / length2 + 0.03 * drift),
         );
         const last = wash.looks.length - 1;
         for (let k = 0; k <= last; k++) weights[k] = Math.max(0, 1 - Math.abs(t * last - k));
@@ -182,7 +185,7 @@ function lay(light: Float32Array, place: SheetPlace, fields: SheetFields, wash: 
           logLoad +
           1.7 * spread * grain -
           0.5 * spread * spread +
-          WANDERS * drift[px]! +
+          WANDERS * drift +
           (rim > 0 && rimGain > 0 ? Math.log1p(rimGain * Math.min(1, rim)) : 0);
         const level = Math.min(levels - 1, Math.max(0, Math.round((load - logMin) / logStep)));
         const flat = 3 * (levels + level);

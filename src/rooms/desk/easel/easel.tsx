@@ -2,9 +2,8 @@
 
 import { Check, Moon, SkipForward, Sun, Undo2, X } from "lucide-react";
 import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from "react";
-import { layersOf } from "@/core/mixing";
-import { loadOfWater, washStrengthOf, waterWords } from "@/core/optics";
-import { brushFor, type TimedWash } from "@/core/planning";
+import { washStrengthOf, waterWords } from "@/core/optics";
+import { brushFor, coatsOf } from "@/core/planning";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
@@ -24,13 +23,12 @@ const leftWords = (ms: number): string => {
 };
 
 /** One colour of a wash as it is mixed and laid, to be read from three steps away. */
-function ColourToLay({ colour, wash }: { colour: MixedColour; wash: TimedWash }) {
+function ColourToLay({ colour }: { colour: MixedColour }) {
   const paints = usePaints();
-  const coats = usePlan().plan.washes.filter(({ colourIds }) => colourIds.includes(colour.id)).length;
+  const { plan } = usePlan();
   const parts = colour.recipe && namedParts(colour.recipe, paints);
   if (!parts || !colour.laid) return null;
-  const { waterParts } = colour.laid;
-  const each = coats > 1 ? layersOf(loadOfWater(waterParts), wash.areaCm2).waterParts : waterParts;
+  const { waterParts } = coatsOf(plan.washes, colour.id, colour.laid.waterParts);
   return (
     <li className="flex items-center gap-5">
       <JudgingPair wanted={colour.lab} mix={colour.laid.dry} className="h-24 w-36 shrink-0" />
@@ -46,7 +44,7 @@ function ColourToLay({ colour, wash }: { colour: MixedColour; wash: TimedWash })
           ))}
         </span>
         <span className="block text-[1.45rem]">
-          {washStrengthOf(each).word}, {waterWords(each)}
+          {washStrengthOf(waterParts).word}, {waterWords(waterParts)}
         </span>
       </p>
     </li>
@@ -152,7 +150,7 @@ export function Easel() {
       </div>
       {wash ? (
         <div className="grid min-h-0 flex-1 grid-cols-[11fr_9fr] gap-8 px-6 py-4 portrait:grid-cols-1 portrait:grid-rows-[9fr_11fr]">
-          <div className="grid min-h-0 min-w-0 place-items-center">
+          <div className="relative min-h-0 min-w-0">
             <PlacePicture
               region={areas.find(({ id }) => id === wash.areaId)?.region ?? null}
               label={`Where ${names.nameOf(wash.key)} lies in the picture`}
@@ -181,7 +179,7 @@ export function Easel() {
             )}
             <ul className="space-y-3">
               {names.coloursOf(wash).map((colour) => (
-                <ColourToLay key={colour.id} colour={colour} wash={wash} />
+                <ColourToLay key={colour.id} colour={colour} />
               ))}
             </ul>
             <ul className="space-y-1 text-[1.3rem] leading-snug">

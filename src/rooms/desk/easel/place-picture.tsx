@@ -8,7 +8,7 @@ const VEIL = [189, 189, 189, 225] as const;
 
 /** Where in the picture a wash lies: its area as the photo has it, the rest under a veil. */
 export function PlacePicture({ region, label }: { region: number | null; label: string }) {
-  const { view, size } = usePhoto();
+  const { view } = usePhoto();
   const map = useAreaMap();
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
@@ -25,13 +25,5 @@ export function PlacePicture({ region, label }: { region: number | null; label: 
     above.getContext("2d")?.putImageData(veil, 0, 0);
     context.drawImage(above, 0, 0);
   }, [view, map, region]);
-  return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label={label}
-      className="max-h-full max-w-full"
-      style={{ aspectRatio: size.width / size.height }}
-    />
-  );
+  return <canvas ref={canvas} role="img" aria-label={label} className="absolute inset-0 size-full object-contain" />;
 }

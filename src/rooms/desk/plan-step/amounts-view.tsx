@@ -1,12 +1,12 @@
 "use client";
 
 import { useState } from "react";
-import { waterWords, washStrengthOf } from "@/core/optics";
 import { squeezedCm } from "@/core/planning";
 import { counted, listed } from "@/model/text";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { noteLow } from "@/ui/ask";
 import { usePaper, type KnownPaint } from "../paints";
+import { coatsWords } from "./use-printed";
 import { isTube, useAmounts, type PuddleToMixNow } from "./use-amounts";
 import { brushWords, mlWords, squeezedWords } from "./words";
 
@@ -31,10 +31,7 @@ function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number 
       <RecipeBar parts={parts} paper={paper} width={fromBefore ? BAR_WIDTH - 24 : BAR_WIDTH} />
       <p className="quiet text-[0.9rem] leading-snug">
         {serves
-          .map(
-            ({ colour, waterParts, coats }) =>
-              `${colour.name}: ${washStrengthOf(waterParts).word} (${waterWords(waterParts)})${coats > 1 ? `, ${coats} times` : ""}`,
-          )
+          .map(({ colour, waterParts, coats }) => `${colour.name}: ${coatsWords({ waterParts, coats })}`)
           .join("; ")}
         {amount.laidMl >= DRINKS_ML && ". This is what a big wash drinks"}
       </p>

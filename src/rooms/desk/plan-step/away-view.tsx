@@ -4,6 +4,7 @@ import { FileDown } from "lucide-react";
 import { useState } from "react";
 import { describeColour } from "@/core/colour";
 import { planTable } from "@/core/formats";
+import { coatsOf } from "@/core/planning";
 import { localDay } from "@/model/day";
 import { PRINT_PAGES, type PrintedTest, type PrintPage, type PrintRequest } from "@/model/printed-plan";
 import { answerOf, jsonOf } from "@/ui/ask";
@@ -14,7 +15,8 @@ import { colourOf } from "../mixed";
 import { namedParts, usePaints } from "../paints";
 import { ReadTests } from "./read-tests";
 import { TestRow } from "./test-row";
-import { strengthWords, useMadeFor, usePrinted } from "./use-printed";
+import { coatsWords, useMadeFor, usePrinted } from "./use-printed";
+import { usePlan } from "./use-plan";
 import { useTests } from "./use-tests";
 
 const PAGE_NAMES: Readonly<Record<PrintPage, string>> = { a4: "A4", letter: "Letter", half: "half A4" };
@@ -33,6 +35,7 @@ function usePrintedTest(): PrintedTest {
   const title = useDesk((s) => s.document.title);
   const madeFor = useMadeFor();
   const paints = usePaints();
+  const { plan } = usePlan();
   return {
     title,
     on: localDay(new Date()),
@@ -43,7 +46,7 @@ function usePrintedTest(): PrintedTest {
       return [
         {
           parts: parts.map(({ name, parts: own }) => ({ name, parts: own })),
-          strength: strengthWords(colour.laid.waterParts),
+          strength: coatsWords(coatsOf(plan.washes, colour.id, colour.laid.waterParts)),
           mark: colour.mark,
           name: colour.name,
           value: describeColour(colourOf(colour)).value,

@@ -29,7 +29,7 @@ function NumberField({
 }) {
   const numberOf = (text: string): number => Number(text.trim().replace(",", "."));
   return (
-    <div className="flex items-end gap-1.5">
+    <div className="flex items-start gap-1.5">
       <TypedText
         label={label}
         value={String(value)}
@@ -38,7 +38,7 @@ function NumberField({
         onLeave={onLeave}
         className="w-24"
       />
-      <span className="quiet pb-1.5">{unit}</span>
+      <span className="quiet pt-7">{unit}</span>
     </div>
   );
 }
@@ -51,7 +51,7 @@ export function ConditionsPanel() {
   return (
     <Disclosure label="Conditions" words={says}>
       <div className="space-y-3 pt-1 pb-2">
-        <div className="flex flex-wrap gap-5">
+        <div className="flex flex-wrap items-start gap-5">
           <NumberField
             label="Temperature"
             unit="°C"
@@ -101,18 +101,18 @@ export function ConditionsPanel() {
           />
         </div>
         <div className="flex items-center gap-2">
-          <span className="label-line">Crisp edges by</span>
+          <span className="label-line whitespace-nowrap">Crisp edges by</span>
           <ViewChoice
             label="Crisp edges by"
             views={CRISP_BY.map((view) => ({ view, ...CRISP_WORDS[view] }))}
             shown={plan.crispBy}
             onShow={(crispBy) => changePlan({ crispBy })}
           />
-          <span className="quiet text-[0.9rem]">at the focal point always by drying</span>
         </div>
         <p className="quiet text-[0.9rem] leading-snug">
-          Drying follows from how fast water evaporates in this air. How thick the film is, what the sheet drinks, how
-          long a wash is worked and how fast a hand paints are usual figures from memory: try one wash with a clock.
+          At the focal point, and where one shape stands on another, crisp edges always wait for drying. Drying follows
+          from how fast water evaporates in this air. How thick the film is, what the sheet drinks, how long a wash is
+          worked and how fast a hand paints are usual figures from memory: try one wash with a clock.
         </p>
       </div>
     </Disclosure>

@@ -70,7 +70,8 @@ function PouredSheet() {
                     {i + 1}. {paints.get(paint.id)?.name}
                   </span>
                   <span className="quiet block text-[0.9rem]">
-                    {waterWords(waterParts)}; dry before the next, about {minutesWords(dry)}
+                    {waterWords(waterParts)}; dry before the {i + 1 < found.pours.length ? "next" : "first wash"}, about{" "}
+                    {minutesWords(dry)}
                   </span>
                 </span>
               </li>

@@ -1,8 +1,7 @@
 "use client";
 
 import { describeColour } from "@/core/colour";
-import { washStrengthOf, waterWords } from "@/core/optics";
-import { correctedBy } from "@/core/planning";
+import { coatsOf, correctedBy } from "@/core/planning";
 import { faultIn } from "@/model/fault";
 import { testedValue } from "@/model/plan";
 import { JudgingPair } from "@/ui/judging-pair";
@@ -12,6 +11,8 @@ import { useDesk, useDeskStore } from "../desk-store";
 import { colourOf } from "../mixed";
 import { namedParts, usePaints } from "../paints";
 import { moreWords } from "./words";
+import { usePlan } from "./use-plan";
+import { coatsWords } from "./use-printed";
 import type { TestedMix } from "./use-tests";
 
 /** A mix to be tried on scrap: what it should dry to, what it did, and what that makes of the recipe. */
@@ -19,6 +20,7 @@ export function TestRow({ test: { colour, p90, why } }: { test: TestedMix }) {
   const tested = useDesk((s) => s.document.plan.tested);
   const { changePlan, chooseRecipes, endTyping } = useDeskStore().getState();
   const paints = usePaints();
+  const { plan } = usePlan();
   const { recipe, laid, ground } = colour;
   const parts = recipe && namedParts(recipe, paints);
   if (!recipe || !laid || !parts) return null;
@@ -38,7 +40,7 @@ export function TestRow({ test: { colour, p90, why } }: { test: TestedMix }) {
           </span>
           <span className="quiet block text-[0.9rem]">
             {parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")},{" "}
-            {washStrengthOf(laid.waterParts).word} ({waterWords(laid.waterParts)})
+            {coatsWords(coatsOf(plan.washes, colour.id, laid.waterParts))}
           </span>
           <span className="quiet block text-[0.9rem]">
             {why === "dark" ? "the large dark" : "much hangs on it"}; nine in ten within {p90.toFixed(0)}, meant at

@@ -1,9 +1,16 @@
 "use client";
 
 import { useMemo } from "react";
-import { layersOf, puddlesOf, type SharedPuddle } from "@/core/mixing";
-import { loadOfWater } from "@/core/optics";
-import { brushFor, mixingOrder, puddleAmount, type Ml, type PuddleAmount, type WashBrush } from "@/core/planning";
+import { puddlesOf, type SharedPuddle } from "@/core/mixing";
+import {
+  brushFor,
+  coatsOf,
+  mixingOrder,
+  puddleAmount,
+  type Ml,
+  type PuddleAmount,
+  type WashBrush,
+} from "@/core/planning";
 import type { NamedPart } from "@/ui/recipe-bar";
 import { useMixedColours, type MixedColour } from "../mixed";
 import { namedParts, usePaints, usePaper, type KnownPaint } from "../paints";
@@ -87,9 +94,8 @@ export function useAmounts(): Amounts {
       const parts = parted(puddle);
       const laid = puddle.uses.flatMap(({ id, waterParts, areaCm2 }) => {
         const washes = plan.washes.filter(({ colourIds }) => colourIds.includes(id));
-        const whole = washes[0]?.areaCm2 ?? areaCm2;
-        const each = washes.length > 1 ? layersOf(loadOfWater(waterParts), whole).waterParts : waterParts;
-        return washes.map(({ filmUm }) => ({ id, areaCm2, waterParts: each, filmUm, coats: washes.length }));
+        const laidAs = coatsOf(plan.washes, id, waterParts);
+        return washes.map(({ filmUm }) => ({ id, areaCm2, filmUm, ...laidAs }));
       });
       const amount = puddleAmount(
         parts.map((part) => part.parts),

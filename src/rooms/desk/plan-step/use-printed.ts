@@ -3,9 +3,8 @@
 import { useMemo } from "react";
 import { outlinesOf } from "@/core/areas";
 import { describeColour } from "@/core/colour";
-import { loadOfWater, washStrengthOf, waterWords } from "@/core/optics";
-import { layersOf } from "@/core/mixing";
-import { brushFor, squeezedCm } from "@/core/planning";
+import { washStrengthOf, waterWords } from "@/core/optics";
+import { brushFor, coatsOf, squeezedCm } from "@/core/planning";
 import { localDay } from "@/model/day";
 import type { PrintedPlan } from "@/model/printed-plan";
 import { CAUTIONS } from "@/ui/caution";
@@ -22,8 +21,11 @@ import { brushWords, squeezedWords, TASK_WORDS } from "./words";
 /** Places in the photo are kept to so many parts. */
 const FINE = 2000;
 
-export const strengthWords = (waterParts: number): string =>
-  `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
+const strengthWords = (waterParts: number): string => `${washStrengthOf(waterParts).word} (${waterWords(waterParts)})`;
+
+/** How strong each coat of a colour is, and how many there are, in words. */
+export const coatsWords = ({ coats, waterParts }: ReturnType<typeof coatsOf>): string =>
+  `${strengthWords(waterParts)}${coats > 1 ? `, ${coats} coats` : ""}`;
 
 /** For which paper, sheet and air it is planned, in words. */
 export function useMadeFor(): string {
@@ -85,8 +87,7 @@ export function usePrinted(): PrintedPlan {
         waterMl: amount.waterMl,
         brush: brushWords(brush),
         serves: serves.map(
-          ({ colour, waterParts, coats }) =>
-            `${colour.mark} ${colour.name}: ${strengthWords(waterParts)}${coats > 1 ? `, ${coats} times` : ""}`,
+          ({ colour, waterParts, coats }) => `${colour.mark} ${colour.name}: ${coatsWords({ waterParts, coats })}`,
         ),
       })),
       washes: plan.washes.map((wash) => ({
@@ -103,11 +104,9 @@ export function usePrinted(): PrintedPlan {
           const colour = byId.get(id);
           const parts = colour?.recipe && namedParts(colour.recipe, paints);
           if (!colour?.laid || !parts) return [];
-          const coats = plan.washes.filter(({ colourIds }) => colourIds.includes(id)).length;
-          const { waterParts } = colour.laid;
-          const each = coats > 1 ? layersOf(loadOfWater(waterParts), wash.areaCm2).waterParts : waterParts;
+          const { waterParts } = coatsOf(plan.washes, id, colour.laid.waterParts);
           return [
-            { parts: parts.map(({ name, parts: own }) => ({ name, parts: own })), strength: strengthWords(each) },
+            { parts: parts.map(({ name, parts: own }) => ({ name, parts: own })), strength: strengthWords(waterParts) },
           ];
         }),
         mind: mindWords(wash, plan, names),

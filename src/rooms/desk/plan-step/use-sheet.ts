@@ -1,9 +1,8 @@
 "use client";
 
 import { useContext, useEffect, useMemo, useRef, useState } from "react";
-import { layersOf } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
-import { meetsWet, type AreaToPlan, type TimedWash } from "@/core/planning";
+import { coatsOf, meetsWet, type AreaToPlan, type TimedWash } from "@/core/planning";
 import { coloursOf } from "@/model/washes";
 import type { SheetJob } from "@/workers/photo-api";
 import { messageOf } from "@/workers/paint-message";
@@ -68,9 +67,7 @@ function useSheetJob(): SheetJob | null {
       const coatOf = (id: string): SheetFilm | null => {
         const colour = byId.get(id);
         if (!colour?.laid) return null;
-        const load = loadOfWater(colour.laid.waterParts);
-        const coats = plan.washes.filter(({ colourIds }) => colourIds.includes(id));
-        return filmOf(colour, coats.length > 1 ? load / layersOf(load, coats[0]!.areaCm2).layers : load, paints);
+        return filmOf(colour, loadOfWater(coatsOf(plan.washes, id, colour.laid.waterParts).waterParts), paints);
       };
       const colours = wash.colourIds.flatMap((id): SheetColour[] => {
         const film = coatOf(id);
