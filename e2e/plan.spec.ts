@@ -277,6 +277,10 @@ test.describe("beside the easel, on a tablet", () => {
       else await expect(progress).toHaveText(`${++done} of 20 washes`);
     }
     await expect(easel).toContainText("Every wash is laid.");
+    await easel.getByRole("button", { name: "Paint it once more" }).tap();
+    await expect(progress).toHaveText("0 of 20 washes");
+    await page.keyboard.press("Control+z");
+    await expect(progress).toHaveText("20 of 20 washes");
     await easel.getByRole("button", { name: "Back to the desk" }).tap();
     await expect(easel).toBeHidden();
     await expect(washes(page).filter({ hasText: "· done" })).toHaveCount(19);

@@ -4,6 +4,7 @@ import { Check, Moon, SkipForward, Sun, Undo2, X } from "lucide-react";
 import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from "react";
 import { washStrengthOf, waterWords } from "@/core/optics";
 import { brushFor, coatsOf } from "@/core/planning";
+import { Caution } from "@/ui/caution";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
@@ -187,6 +188,7 @@ export function Easel() {
                 <li key={words}>{words}</li>
               ))}
             </ul>
+            {wash.task === "mask" && <Caution of="masking" />}
             {waits && meanwhile.length > 0 && (
               <div>
                 <h3 className="text-[1.1rem]">Meanwhile</h3>
@@ -213,7 +215,12 @@ export function Easel() {
         </div>
       ) : (
         <div className="grid flex-1 place-items-center">
-          <p className="name-face text-[2rem]">Every wash is laid. Step back three steps.</p>
+          <div className="space-y-6 text-center">
+            <p className="name-face text-[2rem]">Every wash is laid. Step back three steps.</p>
+            <button type="button" className="btn h-16 btn-outline px-8 text-[1.15rem]" onClick={sitting.anew}>
+              Paint it once more
+            </button>
+          </div>
         </div>
       )}
       <div className="flex gap-3 px-6 pb-6">

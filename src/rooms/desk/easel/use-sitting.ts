@@ -73,6 +73,8 @@ export interface SittingNow extends Sitting {
   /** The painter sees that it is dry: it need not be waited for. */
   readonly isDry: () => void;
   readonly takeUp: (key: string) => void;
+  /** Begins the painting again from its first wash. */
+  readonly anew: () => void;
 }
 
 /** Follows the sitting by the clock, and rings when what was waited for is dry. */
@@ -115,5 +117,9 @@ export function useSitting(): SittingNow {
     canGoBack: stored.sat.length > 0,
     isDry: () => setSeenDry(sitting.present),
     takeUp: setTaken,
+    anew: () => {
+      setTaken(null);
+      changePlan({ sat: [] });
+    },
   };
 }

@@ -16,7 +16,7 @@ import { OrderList } from "./order-list";
 import { PoursPanel } from "./pours-panel";
 import { usePlan } from "./use-plan";
 import { useWashNames } from "./wash-names";
-import { minutesWords, unmixedWords, washesWords } from "./words";
+import { clockWords, minutesWords, unmixedWords, washesWords } from "./words";
 
 const VIEWS: Readonly<Record<PlanView, { name: string; title: string }>> = {
   order: { name: "Order", title: "Which wash when, and what it waits for" },
@@ -24,9 +24,12 @@ const VIEWS: Readonly<Record<PlanView, { name: string; title: string }>> = {
   away: { name: "To take along", title: "The plan on paper, as data, and a test sheet" },
 };
 
+/** From this part of the time on a hand is no longer fresh. From memory. */
+const LATE = 0.6;
+
 /** The order of painting: its time, its rules, and how to keep the lights. */
 function OrderView() {
-  const { plan, unmixed } = usePlan();
+  const { plan, areas, unmixed } = usePlan();
   const order = useDesk((s) => s.document.plan.order);
   const sat = satWashes(useDesk((s) => s.document.plan));
   const changePlan = useDesk((s) => s.changePlan);
@@ -36,6 +39,9 @@ function OrderView() {
     return <p className="leading-snug">No colour has a mix yet: what can't be mixed can&apos;t be planned.</p>;
   const begun = plan.washes.some(({ key }) => sat.has(key));
   const saves = plan.minutes - plan.withDryer;
+  const focal = plan.washes.find(
+    ({ areaId, task }) => task === "first" && areas.some(({ id, focal: is }) => is && id === areaId),
+  );
   const shapes = new Set(plan.washes.map(({ areaId }) => areaId)).size;
   const stood = new Set<string>();
   const stop = plan.washes.flatMap(({ areaId, task }, i) => {
@@ -73,6 +79,12 @@ function OrderView() {
       </div>
       <ConditionsPanel />
       <OrderList />
+      {focal && focal.start > LATE * plan.minutes && (
+        <p className="leading-snug">
+          The focal point, {nameOf(focal.key)}, comes late, at {clockWords(focal.start)}: rest before it, and paint it
+          fresh.
+        </p>
+      )}
       {stop !== undefined && stop < plan.washes.length && (
         <p className="leading-snug">
           One could stop after {nameOf(plan.washes[stop - 1]!.key)}, wash {stop} of {plan.washes.length}: every shape
