@@ -11,6 +11,7 @@ export {
   paintOfFullWashMl,
   CRISP_BY,
   coatsOf,
+  liesUnder,
   filmOf,
   RESERVES,
   WETNESSES,

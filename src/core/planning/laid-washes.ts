@@ -169,6 +169,22 @@ export function coatsOf(
     : { coats: 1, waterParts };
 }
 
+/**
+ * What lies dried under a colour when a wash of it is laid, lowest first, as ids of colours: the first wash of its area
+ * with its coats, where that is of one colour, and its own earlier coats. Other second layers lie beside it.
+ */
+export const liesUnder = (washes: readonly PlannedWash[], wash: PlannedWash, colourId: string): readonly string[] =>
+  washes
+    .slice(
+      0,
+      washes.findIndex(({ key }) => key === wash.key),
+    )
+    .filter(({ areaId, task }) => areaId === wash.areaId && task !== "drop")
+    .flatMap(({ colourIds }) => {
+      if (colourIds.includes(colourId)) return [colourId];
+      return colourIds.length === 1 && colourIds[0] === wash.areaId ? [wash.areaId] : [];
+    });
+
 /** What is done to a light that stays, beside washes. */
 function kept(task: "mask" | "unmask" | "lift", area: AreaToPlan, { air, sheet }: Conditions): PlannedWash {
   const areaCm2 = area.colours.reduce((sum, { areaCm2: own, over }) => (over ? sum : sum + own), 0);

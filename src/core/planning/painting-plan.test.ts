@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { PAPERS } from "../optics/paper";
-import type { AreaToPlan, ColourToPlan, Conditions } from "./laid-washes";
+import { coatsOf, liesUnder, type AreaToPlan, type ColourToPlan, type Conditions } from "./laid-washes";
 import { mended, paintingPlan, type PaintingPlan } from "./painting-plan";
 
 const CONDITIONS: Conditions = {
@@ -133,6 +133,35 @@ test("side by side a hairline of dry paper spares the waiting, but not at the fo
   expect(wash(coats, "c1 2").hairlines).toEqual(["c2"]);
   const stands = [area(1, { value: 8, areaCm2: 400 }), area(2, { value: 4, areaCm2: 10 })];
   expect(planned(stands, [touches(1, 2)], null, hairline).waiting).toBeGreaterThan(0);
+});
+
+test("under a second layer lie the first wash and its own coats, but not the layers beside it", () => {
+  const layered = area(
+    1,
+    {},
+    {
+      kind: "layered",
+      colours: [
+        // An area's own colour has the area's id.
+        colour("area 1", { value: 8, waterParts: 12, areaCm2: 300 }),
+        colour("a", { value: 5, over: true, areaCm2: 60 }),
+        colour("b", { value: 3, over: true, waterParts: 0, areaCm2: 60 }),
+      ],
+    },
+  );
+  const { washes } = planned([layered]);
+  const under = (key: string, id: string) =>
+    liesUnder(
+      washes,
+      washes.find((one) => one.key === key)!,
+      id,
+    );
+  expect(under("area 1", "area 1")).toEqual([]);
+  expect(under("a", "a")).toEqual(["area 1"]);
+  expect(under("b", "b")).toEqual(["area 1"]);
+  expect(under("b 2", "b")).toEqual(["area 1", "b"]);
+  expect(coatsOf(washes, "b", 0).coats).toBe(2);
+  expect(coatsOf(washes, "a", 12)).toEqual({ coats: 1, waterParts: 12 });
 });
 
 describe("times", () => {

@@ -92,7 +92,7 @@ export function AwayView() {
           <button
             type="button"
             className={key}
-            disabled={busy}
+            disabled={busy || printed.washes.length === 0}
             onClick={() => offer("plan.pdf", { what: "plan", page, plan: printed })}
           >
             <FileDown size={15} aria-hidden /> Plan as PDF
@@ -111,6 +111,7 @@ export function AwayView() {
           <button
             type="button"
             className={key}
+            disabled={printed.washes.length === 0}
             onClick={() => offerFile("plan.json", "application/json", JSON.stringify(printed, null, 2))}
           >
             JSON
@@ -118,6 +119,7 @@ export function AwayView() {
           <button
             type="button"
             className={key}
+            disabled={printed.washes.length === 0}
             onClick={() => offerFile("plan.csv", "text/csv", planTable(printed.washes))}
           >
             CSV

@@ -36,7 +36,7 @@ function OrderView() {
   const paintBy = useDesk((s) => s.paintBy);
   const { nameOf } = useWashNames();
   if (plan.washes.length === 0)
-    return <p className="leading-snug">No colour has a mix yet: what can't be mixed can&apos;t be planned.</p>;
+    return <p className="leading-snug">No colour has a mix yet: what can&apos;t be mixed can&apos;t be planned.</p>;
   const begun = plan.washes.some(({ key }) => sat.has(key));
   const saves = plan.minutes - plan.withDryer;
   const focal = plan.washes.find(

@@ -2,7 +2,7 @@
 
 import { useContext, useEffect, useMemo, useRef, useState } from "react";
 import { loadOfWater } from "@/core/optics";
-import { coatsOf, meetsWet, type AreaToPlan, type TimedWash } from "@/core/planning";
+import { coatsOf, liesUnder, meetsWet, type AreaToPlan, type TimedWash } from "@/core/planning";
 import { coloursOf } from "@/model/washes";
 import type { SheetJob } from "@/workers/photo-api";
 import { messageOf } from "@/workers/paint-message";
@@ -62,7 +62,6 @@ function useSheetJob(): SheetJob | null {
       const area = documentAreas.find(({ id }) => id === wash.areaId);
       const planned = areas.find(({ id }) => id === wash.areaId);
       if (!area || !planned || area.region === null || wash.colourIds.length === 0) return [];
-      const before = plan.washes.slice(0, plan.washes.indexOf(wash)).filter(({ areaId }) => areaId === area.id);
       /** One coat of a colour, as heavy as it is laid. */
       const coatOf = (id: string): SheetFilm | null => {
         const colour = byId.get(id);
@@ -73,13 +72,7 @@ function useSheetJob(): SheetJob | null {
         const film = coatOf(id);
         const photo = coloursOf(area).find((one) => one.id === id)?.lab;
         if (!film || !photo) return [];
-        // Under it lie its own coats, or the first wash where it is of one colour.
-        const under = before
-          .filter(({ task }) => task !== "drop")
-          .flatMap(({ colourIds }) => {
-            const below = colourIds.includes(id) ? id : colourIds.length === 1 ? colourIds[0]! : null;
-            return (below !== null && coatOf(below)) || [];
-          });
+        const under = liesUnder(plan.washes, wash, id).flatMap((below) => coatOf(below) ?? []);
         return [{ ...film, photo, under }];
       });
       if (colours.length === 0) return [];
