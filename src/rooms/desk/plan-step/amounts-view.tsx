@@ -2,12 +2,16 @@
 
 import { useState } from "react";
 import { squeezedCm } from "@/core/planning";
+import { satWashes } from "@/model/plan";
 import { counted, listed } from "@/model/text";
 import { RecipeBar } from "@/ui/recipe-bar";
+import { ViewChoice } from "@/ui/view-choice";
+import { useDesk } from "../desk-store";
 import { noteLow } from "@/ui/ask";
 import { usePaper, type KnownPaint } from "../paints";
 import { coatsWords } from "./use-printed";
 import { isTube, useAmounts, type PuddleToMixNow } from "./use-amounts";
+import { usePlan } from "./use-plan";
 import { brushWords, mlWords, squeezedWords } from "./words";
 
 const BAR_WIDTH = 360;
@@ -65,9 +69,20 @@ function RunningOut({ paints }: { paints: readonly KnownPaint[] }) {
   );
 }
 
+const OFS = [
+  { view: "left", name: "what is left to paint", title: "For a later sitting: what was painted is taken off" },
+  { view: "all", name: "the whole painting" },
+] as const;
+type Of = (typeof OFS)[number]["view"];
+
 /** Everything that is mixed before the clock runs: each puddle, in which order; what it takes of each paint. */
 export function AmountsView() {
-  const { puddles, needs } = useAmounts();
+  const { plan } = usePlan();
+  const sat = satWashes(useDesk((s) => s.document.plan));
+  const left = plan.washes.filter(({ key }) => !sat.has(key)).length;
+  const begun = left > 0 && left < plan.washes.length;
+  const [of, setOf] = useState<Of>("left");
+  const { puddles, needs } = useAmounts(begun ? of : "all");
   if (puddles.length === 0) return <p className="leading-snug">No colour has a mix yet, so there is no puddle.</p>;
   const scarce = needs.filter(({ ml, leftMl }) => leftMl !== null && leftMl < ml);
   const soften = needs.filter(({ paint }) => !isTube(paint));
@@ -76,6 +91,7 @@ export function AmountsView() {
   const wells = puddles.filter(({ fromBefore }) => !fromBefore).length;
   return (
     <section aria-label="Puddles and paint" className="space-y-4">
+      {begun && <ViewChoice label="Amounts for" views={OFS} shown={of} onShow={setOf} />}
       <p className="quiet leading-snug">
         Mixed before the clock runs, in {counted(wells, "well")}: in this order a hurried rinsing spoils least. A third
         more than the sheet takes is reckoned in, and what stays in brush and well; too little is the usual mistake.

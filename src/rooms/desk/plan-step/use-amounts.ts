@@ -11,7 +11,9 @@ import {
   type PuddleAmount,
   type WashBrush,
 } from "@/core/planning";
+import { satWashes } from "@/model/plan";
 import type { NamedPart } from "@/ui/recipe-bar";
+import { useDesk } from "../desk-store";
 import { useMixedColours, type MixedColour } from "../mixed";
 import { namedParts, usePaints, usePaper, type KnownPaint } from "../paints";
 import { usePlan } from "./use-plan";
@@ -65,17 +67,24 @@ function inMixingOrder(
   });
 }
 
-/** What each puddle and each paint of the painting comes to, and in which order puddles are mixed. */
-export function useAmounts(): Amounts {
+/**
+ * What each puddle and each paint comes to, and in which order puddles are mixed: of the whole painting, or of what is
+ * left of it for a later sitting.
+ */
+export function useAmounts(of: "all" | "left" = "all"): Amounts {
   const { plan } = usePlan();
+  const stored = useDesk((s) => s.document.plan);
   const mixed = useMixedColours();
   const paints = usePaints();
   const paper = usePaper();
   return useMemo(() => {
     const byId = new Map(mixed.map((colour) => [colour.id, colour]));
+    const sat = satWashes(stored);
+    const toLay = of === "left" ? plan.washes.filter(({ key }) => !sat.has(key)) : plan.washes;
+    const wanted = new Set(toLay.flatMap(({ colourIds }) => colourIds));
     const puddles = puddlesOf(
       mixed.flatMap(({ id, recipe, laid, areaCm2 }) =>
-        recipe && laid ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2 }] : [],
+        recipe && laid && wanted.has(id) ? [{ id, parts: recipe.parts, waterParts: recipe.waterParts, areaCm2 }] : [],
       ),
     );
     const parted = (puddle: SharedPuddle): readonly NamedPart[] =>
@@ -93,7 +102,7 @@ export function useAmounts(): Amounts {
     const rows = ordered.map((puddle): PuddleToMixNow => {
       const parts = parted(puddle);
       const laid = puddle.uses.flatMap(({ id, waterParts, areaCm2 }) => {
-        const washes = plan.washes.filter(({ colourIds }) => colourIds.includes(id));
+        const washes = toLay.filter(({ colourIds }) => colourIds.includes(id));
         const laidAs = coatsOf(plan.washes, id, waterParts);
         return washes.map(({ filmUm }) => ({ id, areaCm2, filmUm, ...laidAs }));
       });
@@ -126,5 +135,5 @@ export function useAmounts(): Amounts {
       ];
     });
     return { puddles: rows, needs: needs.sort((one, two) => two.ml - one.ml) };
-  }, [plan, mixed, paints, paper]);
+  }, [plan, stored, of, mixed, paints, paper]);
 }
