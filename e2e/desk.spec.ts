@@ -245,6 +245,8 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
   expect(wells).toBeLessThanOrEqual(figures[few]![0]! + glazes);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(all.getByRole("heading", { level: 3 })).toHaveText(before);
+  // The next test opens the painting anew: what was undone has to be there.
+  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 });
 
 test("all areas are mixed from the tray with progress, and undone in one step", async ({ page }) => {
