@@ -105,7 +105,12 @@ test("more water makes the predicted colour lighter at once", async ({ page }) =
         return 0.2126 * rgb[0]! + 0.7152 * rgb[1]! + 0.0722 * rgb[2]!;
       });
   const before = await light();
-  for (let i = 0; i < 4; i++) await recipe.getByRole("button", { name: "More water" }).click();
+  const water = recipe.locator("[aria-live=polite]").last();
+  for (let i = 0; i < 4; i++) {
+    const words = (await water.textContent())!;
+    await recipe.getByRole("button", { name: "More water" }).click();
+    await expect(water).not.toHaveText(words);
+  }
   expect(await light()).toBeGreaterThan(before + 10);
   for (let i = 0; i < 4; i++) await page.getByRole("button", { name: "Undo" }).click();
   expect(await light()).toBeCloseTo(before, 3);

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { BOTHER, MAX_LABEL, unpackMap, WASH_KINDS, type Light, type Plane } from "@/core/areas";
 import { MAX_ANGLE_DEGREES } from "@/core/image";
+import { ANY_CHARACTER, GRAINS } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { APPROACH_CHOICES, DEFAULT_APPROACH, KINDS, type Approach } from "@/core/palette";
 import { CURVE_KINDS } from "@/core/planning";
@@ -111,6 +112,8 @@ export const paintingArea = z.object({
   weight: z.union(WEIGHTS.map((weight) => z.literal(weight))),
   /** Null: as wished for the whole painting. */
   wish: wish.nullable(),
+  /** What is wished of its wash beside the colour (core: Character). Paintings of before wished nothing. */
+  character: z.object({ grain: z.enum(GRAINS), lifts: z.boolean(), clear: z.boolean() }).default(ANY_CHARACTER),
 });
 export type PaintingArea = z.infer<typeof paintingArea>;
 
@@ -126,6 +129,7 @@ export const newArea = (
   edge: null,
   weight: 1,
   wish: null,
+  character: ANY_CHARACTER,
   ...area,
 });
 
@@ -233,6 +237,8 @@ const paletteRules = z
     reach: z.object({ areaIds: once(z.uuid()).max(LIMITS.areas), within: finite.gte(1).lte(20) }),
     /** The box that is taken along: its paints alone are planned from; null: all at hand. */
     boxId: z.uuid().nullable().default(null),
+    /** Paints that the painter is in the mood for. */
+    mood: once(z.uuid()).max(LIMITS.must, `One can be in the mood for ${LIMITS.must} paints at most.`).default([]),
     /** Single paints that are taken along in place of a box; none: what `boxId` says. */
     few: once(z.uuid()).max(LIMITS.paints).default([]),
   })
@@ -244,6 +250,7 @@ export const NO_RULES: StoredRules = {
   kinds: [],
   reach: { areaIds: [], within: 4 },
   boxId: null,
+  mood: [],
   few: [],
 };
 

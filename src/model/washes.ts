@@ -1,5 +1,6 @@
 import type { Lab } from "@/core/colour";
 import type { WashColour, WashPlan } from "@/core/areas";
+import type { WashCharacter } from "@/core/mixing";
 import type { PaintingArea, StoredRecipe, StoredWashColour } from "./painting";
 
 /** One colour to mix: an area's own, or a further one of its wash. */
@@ -33,6 +34,10 @@ export function weightsOf(area: PaintingArea): readonly number[] {
   const laid = colours.reduce((sum, { drop, share }) => sum + (drop ? 0 : share), 0);
   return colours.map(({ drop, share }) => area.weight * (drop ? ACCENT_WEIGHT : laid > 0 ? share / laid : 1));
 }
+
+/** What is wished of an area's washes: what the plan means to lift must not stain, said or not. */
+export const characterOf = ({ character }: PaintingArea, lifted: boolean): WashCharacter =>
+  lifted ? { ...character, lifts: true } : character;
 
 /** Whether a colour's recipe stays when others are chosen anew: the painter keeps it, and all its paints are there. */
 export const staysFor = (recipe: StoredRecipe | null, paintIds: ReadonlySet<string>): recipe is StoredRecipe =>

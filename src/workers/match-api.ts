@@ -1,5 +1,5 @@
 import type { Lab } from "@/core/colour";
-import type { Hand, MatchOptions, Recipe } from "@/core/mixing";
+import type { Hand, Laying, MatchOptions, Recipe } from "@/core/mixing";
 import type { PuddlePlan, StandingPuddle } from "@/core/planning";
 import type { PaintMessage } from "./paint-message";
 
@@ -16,14 +16,14 @@ export interface MatchJob {
   readonly over: OverWash | null;
   readonly paints: readonly PaintMessage[];
   readonly options: MatchOptions;
-  readonly targets: readonly { readonly id: string; readonly lab: Lab; readonly areaCm2: number }[];
+  readonly targets: readonly (Laying & { readonly id: string; readonly lab: Lab })[];
 }
 
 /** Colours that few puddles are to serve, and from what. */
 export interface PuddleJob {
   readonly paperId: string;
   readonly paints: readonly PaintMessage[];
-  readonly targets: readonly { readonly lab: Lab; readonly weight: number; readonly areaCm2: number }[];
+  readonly targets: readonly (Laying & { readonly lab: Lab; readonly weight: number })[];
   readonly valueWeight: number;
   readonly hand: Hand;
   readonly maxPaints: number;

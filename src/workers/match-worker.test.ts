@@ -1,6 +1,6 @@
 import type { Recipe } from "@/core/mixing";
 import { describe, expect, test } from "vitest";
-import { DEFAULT_MATCH } from "@/core/mixing";
+import { ANY_CHARACTER, DEFAULT_MATCH } from "@/core/mixing";
 import { HANDBOOK } from "@/core/pigments";
 import type { MatchApi, MatchJob } from "./match-api";
 import { heard } from "./worker-link";
@@ -17,7 +17,12 @@ const job = (targets: number): MatchJob => ({
   over: null,
   paints,
   options: { ...DEFAULT_MATCH },
-  targets: Array.from({ length: targets }, (_, i) => ({ id: `t${i}`, lab: { L: 40 + i, a: 5, b: 30 }, areaCm2: 0 })),
+  targets: Array.from({ length: targets }, (_, i) => ({
+    id: `t${i}`,
+    lab: { L: 40 + i, a: 5, b: 30 },
+    areaCm2: 0,
+    character: ANY_CHARACTER,
+  })),
 });
 
 const worker = workerUnderTest<MatchApi>(() => import("./match.worker"));

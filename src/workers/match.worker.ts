@@ -52,7 +52,7 @@ expose({
       for (const [i, target] of job.targets.entries()) {
         await breathe();
         if (!live.has(number)) return null;
-        told.push(found(target.id, matchOver(target.lab, table, job.options, target.areaCm2), i + 1));
+        told.push(found(target.id, matchOver(target.lab, table, job.options, target), i + 1));
       }
       // What is found travels on a channel of its own: the end must not overtake it.
       await Promise.all(told);

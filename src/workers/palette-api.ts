@@ -1,5 +1,4 @@
-import type { Lab } from "@/core/colour";
-import type { HANDS } from "@/core/mixing";
+import type { HANDS, Taste } from "@/core/mixing";
 import type {
   Character,
   EFFORT_COUNTS,
@@ -8,6 +7,7 @@ import type {
   OnProgress,
   OtherPalette,
   PaletteChoice,
+  PaletteTarget,
   PaletteWorth,
   Saving,
   ServedPalette,
@@ -29,14 +29,20 @@ export interface Opening {
   readonly freeHue: boolean;
   readonly maxPigments: number;
   readonly maxPaints: 2 | 3;
-  readonly paints: readonly (PaintMessage & { readonly strongest: number; readonly reluctance: number })[];
-  readonly targets: readonly { readonly lab: Lab; readonly weight: number }[];
+  readonly paints: readonly (PaintMessage & {
+    readonly strongest: number;
+    readonly reluctance: number;
+    readonly taste: Taste;
+  })[];
+  readonly targets: readonly PaletteTarget[];
 }
 
 /** A palette's figure in each character, and the palettes that are better in one. */
 export interface OtherPalettes {
   readonly figures: Readonly<Record<Character, number>>;
   readonly others: readonly OtherPalette[];
+  /** The best palette of that size if all paints were liked alike; null where it is the same one. */
+  readonly untasted: ServedPalette | null;
 }
 
 /** Paints by their place in what was opened. */

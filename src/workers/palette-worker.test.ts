@@ -1,3 +1,4 @@
+import { NO_TASTE } from "@/core/mixing";
 import { describe, expect, test, vi } from "vitest";
 import type { PaletteStage } from "@/core/palette";
 import { HANDBOOK } from "@/core/pigments";
@@ -22,6 +23,7 @@ const opening: Opening = {
     measured: null,
     strongest: 1,
     reluctance: 0,
+    taste: NO_TASTE,
   })),
   targets: [
     { lab: { L: 70, a: 5, b: 60 }, weight: 1 },

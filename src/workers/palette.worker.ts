@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
-import { HANDS } from "@/core/mixing";
+import { HANDS, NO_TASTE } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import {
   EFFORT_COUNTS,
@@ -13,6 +13,7 @@ import {
   solvePalette,
   startingPoints,
   traitsOf,
+  untastedPalette,
   wishFor,
   worthOf,
   type PaletteProblem,
@@ -46,6 +47,7 @@ expose({
           nearEnough: NEAR_ENOUGH[near],
           effort: EFFORT_COUNTS[effort],
           reluctance: ({ id }) => of.get(id)?.reluctance ?? 0,
+          taste: ({ id }) => of.get(id)?.taste ?? NO_TASTE,
         },
       },
       posed,
@@ -56,7 +58,11 @@ expose({
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),
   others(paints, choice) {
     const best = servedPalette(problem().costs, paints);
-    return { figures: figuresOf(problem(), best), others: otherPalettes(problem(), choice, best) };
+    return {
+      figures: figuresOf(problem(), best),
+      others: otherPalettes(problem(), choice, best),
+      untasted: untastedPalette(problem(), choice, best),
+    };
   },
   weigh: (palette, convenience) => ({
     ...worthOf(problem().costs, palette),

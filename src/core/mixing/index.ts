@@ -20,6 +20,8 @@ export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
 export { comesOut, type ComesOut } from "./comes-out";
 export { HANDS, type Hand } from "./hand";
+export { ANY_CHARACTER, GRAINS, type Laying, type WashCharacter } from "./character";
+export { dryingUp, NO_TASTE, tastesOf, type Stock, type Taste } from "./taste";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";

@@ -2,6 +2,7 @@ import type { Lab } from "../colour/colour";
 import { compareColours, type Difference } from "../colour/compare";
 import { loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
+import { ANYHOW, characterCost, mannerOf, type Laying } from "./character";
 import { closestMixes } from "./closest";
 import { comesOut, type ComesOut } from "./comes-out";
 import type { CombinationRules } from "./combinations";
@@ -78,13 +79,13 @@ export function prepareMatch(
 
 /**
  * Best different ways to mix `target` from the table's paints, closest first. Empty when there are no paints.
- * @param areaCm2 size of the wash, so that the calmest way is one that can be laid there; 0 where it is not known
+ * @param laying size and character of the wash, so that the calmest way is one that can be laid so
  */
 export function matchOver(
   target: Lab,
   table: ReachTable,
   options: MatchOptions = DEFAULT_MATCH,
-  areaCm2 = 0,
+  { areaCm2, character }: Laying = ANYHOW,
 ): readonly Recipe[] {
   const { paper } = table;
   const mixes = closestMixes(target, table, options.valueWeight);
@@ -109,7 +110,8 @@ export function matchOver(
       inHand:
         Math.sqrt(rounded.cost ** 2 + weighed.hand[i]! + TUBES_DECIDE * weighed.tubes[i]!) +
         options.effort * effortOf(paints.length) +
-        heavyCost(laid[i]!.load, areaCm2),
+        heavyCost(laid[i]!.load, areaCm2) +
+        characterCost(character, paints.map(mannerOf), laid[i]!.shares, laid[i]!.load),
     };
     return { ...way, paints, rounded, exactCost: mix.cost };
   });

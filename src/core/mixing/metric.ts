@@ -4,6 +4,7 @@ import { MAX_LOAD, type Load } from "../optics/load";
 import { temperatureOf } from "../colour/describe";
 import type { Hand } from "./hand";
 import type { PaintModel } from "./paint";
+import type { Taste } from "./taste";
 
 /** How a mix is judged against a target, and how strong it may be laid. */
 export interface MixMetric {
@@ -24,6 +25,8 @@ export interface MixMetric {
   readonly effort?: number;
   /** What it is worth, dE00, to leave a paint out of a mix: 0 unless the painter's school frowns on it. */
   readonly reluctance?: (paint: PaintModel) => number;
+  /** What the painter likes less or would rather spare, see taste.ts; left out, all paints are liked alike. */
+  readonly taste?: (paint: PaintModel) => Taste;
 }
 
 export const fullMetric = (valueWeight: number): MixMetric => ({

@@ -5,6 +5,7 @@ export {
   posePalette,
   servedPalette,
   solvePalette,
+  untastedPalette,
   type FoundSize,
   type OnProgress,
   type PaletteChoice,
@@ -14,7 +15,7 @@ export {
 } from "./problem";
 export { choosePalettes, choosePrepared, prepareChoice } from "./choose";
 export { HARDLY_HELPS, recommendedSize, servedBy } from "./gain";
-export { mixCosts, UNSEEN, type MixCosts } from "./mix-costs";
+export { mixCosts, UNSEEN, type MixCosts, type PaletteTarget } from "./mix-costs";
 export {
   APPROACH_CHOICES,
   approachRules,

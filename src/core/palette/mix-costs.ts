@@ -1,10 +1,12 @@
 import type { Lab } from "../colour/colour";
+import { ANY_CHARACTER, characterCost, mannerOf, type WashCharacter } from "../mixing/character";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
 import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
 import { tubeDoubt } from "../mixing/likely-error";
 import { mixAt, scatterOf, TUBES_DECIDE } from "../mixing/scatter";
 import { refineMixes } from "../mixing/refine";
+import { NO_TASTE, tasteCost } from "../mixing/taste";
 import { heavyCost } from "../mixing/workable";
 import type { ReachTable } from "../mixing/reach-table";
 
@@ -15,6 +17,8 @@ export interface PaletteTarget {
   readonly weight: number;
   /** Size of the wash; heavy mixes over much of the sheet cost layers. Nothing where it is not known. */
   readonly areaCm2?: number;
+  /** What is wished of its wash beside the colour; nothing where it is left out. */
+  readonly character?: WashCharacter;
 }
 
 /** What each combination of paints can do for each target. */
@@ -27,6 +31,8 @@ export interface MixCosts {
    * of what is not known of its paints, and the effort of mixing.
    */
   readonly costs: readonly Float64Array[];
+  /** What of these costs is taste and stock alone; left out where all paints are liked alike. */
+  readonly taste?: readonly Float64Array[];
   /** What a mix comes out off by in that hand: CIEDE2000 with the value weight, less what nobody sees. */
   readonly inHand?: readonly Float64Array[];
   /** The same with what is not known of the paints. */
@@ -93,7 +99,12 @@ export function mixCosts(
     (paints) => (judge.effort ?? 1) * effortOf(paints.length) + paints.reduce((sum, p) => sum + reluctance[p]!, 0),
   );
   const doubts = table.paints.map((paint) => tubeDoubt(paint, table.paper));
-  const costs = targets.map(({ lab, areaCm2 = 0 }, i) => {
+  const manners = table.paints.map(mannerOf);
+  const tastes = table.paints.map((paint) => judge.taste?.(paint) ?? NO_TASTE);
+  const tasted = tastes.some(({ less: liked, sheet }) => liked > 0 || sheet > 0);
+  const taste: Float64Array[] = [];
+  const costs = targets.map(({ lab, areaCm2 = 0, character = ANY_CHARACTER }, i) => {
+    const wishes = character.grain !== "free" || character.lifts || character.clear;
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
     const colours = gridColour(table, ranking);
@@ -132,7 +143,27 @@ export function mixCosts(
       const weighed = squares.map(
         (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]!), judge.nearEnough ?? 0) + beside[c]!,
       );
-      for (const c of refined) weighed[c]! += heavyCost(Math.exp(at[3 * c]!), areaCm2);
+      const own = tasted ? new Float64Array(weighed.length) : null;
+      for (const c of refined) {
+        const { combination, shares, load } = mixAt(table.combinations[c]!, at, c);
+        weighed[c]! += heavyCost(load, areaCm2);
+        if (wishes)
+          weighed[c]! += characterCost(
+            character,
+            combination.map((p) => manners[p]!),
+            shares,
+            load,
+          );
+        if (!own) continue;
+        own[c] = tasteCost(
+          combination.map((p) => tastes[p]!),
+          shares,
+          load,
+          areaCm2,
+        );
+        weighed[c]! += own[c];
+      }
+      if (own) taste.push(own);
       onTarget(i + 1);
       return weighed;
     }
@@ -145,6 +176,7 @@ export function mixCosts(
     paints: table.paints.length,
     combinations: table.combinations,
     costs,
+    ...(taste.length > 0 ? { taste } : {}),
     ideal,
     inHand,
     expected,

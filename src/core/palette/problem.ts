@@ -117,3 +117,23 @@ export function solvePalette(problem: PaletteProblem, choice: PaletteChoice, onP
   }
   return found;
 }
+
+/**
+ * The best palette of a palette's size if all paints were liked alike and none was dear, and how it serves; null where
+ * it is the same one, so that taste and stock decided nothing.
+ */
+export function untastedPalette(
+  problem: PaletteProblem,
+  choice: PaletteChoice,
+  best: ServedPalette,
+): ServedPalette | null {
+  const { costs, taste } = boundCosts(problem, choice);
+  if (!taste) return null;
+  const plain = {
+    ...boundCosts(problem, choice),
+    costs: costs.map((cost, t) => cost.map((value, c) => value - taste[t]![c]!)),
+  };
+  const [size] = choosePrepared(prepareChoice(plain), [best.paints.length], choice, 1, () => false, [best.paints]);
+  const paints = size?.best[0]?.paints;
+  return paints && paints.join() !== best.paints.join() ? servedPalette(plain, paints) : null;
+}

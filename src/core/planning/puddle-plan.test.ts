@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { deltaE00 } from "../colour/difference";
+import { ANY_CHARACTER } from "../mixing/character";
 import { HANDS } from "../mixing/hand";
 import { paintModel } from "../mixing/paint";
 import { predict } from "../mixing/predict";
@@ -22,6 +23,7 @@ const target = (parts: readonly (readonly [number, number])[], waterParts: numbe
   lab: laid(parts, waterParts),
   weight: 1,
   areaCm2,
+  character: ANY_CHARACTER,
 });
 const grey = [
   [0, 2],

@@ -3,6 +3,7 @@ import type { Lab } from "../colour/colour";
 import { filmComputer, type FilmComputer } from "../optics/kernel/film-kernel";
 import { COUNTABLE_WATER, loadOfWater, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
+import { characterCost, mannerOf, type WashCharacter } from "../mixing/character";
 import { effortOf, type Hand } from "../mixing/hand";
 import { scatterOf } from "../mixing/scatter";
 import type { PaintModel } from "../mixing/paint";
@@ -15,6 +16,8 @@ export interface PuddleTarget {
   readonly lab: Lab;
   readonly weight: number;
   readonly areaCm2: number;
+  /** What is wished of its wash beside the colour. */
+  readonly character: WashCharacter;
 }
 
 /** One colour served from a puddle. */
@@ -214,8 +217,16 @@ export function planPuddles(
     near.forEach((c, n) => (errors[c] = Math.sqrt(looked.off[t]![looked.kept[c]!]! ** 2 + added.hand[n]!)));
     return errors;
   });
-  const own = targets.map(({ weight, areaCm2 }, t) =>
-    inHand[t]!.map((error, c) => (weight / mean) * (error + heavyCost(loads[water[t]![c]!]!, areaCm2))),
+  const manners = paints.map(mannerOf);
+  const own = targets.map(({ weight, areaCm2, character }, t) =>
+    inHand[t]!.map((error, c) => {
+      const { paints: mixed, parts } = candidates[c]!;
+      const total = parts.reduce((sum, part) => sum + part, 0);
+      const load = loads[water[t]![c]!]!;
+      const shares = parts.map((part) => part / total);
+      const missed = characterCost(character, mixed.map((p) => manners[p]!), shares, load);
+      return (weight / mean) * (error + heavyCost(load, areaCm2) + missed);
+    }),
   );
   const children = candidates.map((parent) =>
     candidates.flatMap((child, c) => (addsOnePaint(child, parent) ? [c] : [])),

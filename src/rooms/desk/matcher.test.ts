@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { expect, test, vi } from "vitest";
-import { DEFAULT_MATCH } from "@/core/mixing";
+import { ANY_CHARACTER, DEFAULT_MATCH } from "@/core/mixing";
 import { workerOver } from "@/testing/worker.test-helper";
 import type { MatchApi } from "@/workers/match-api";
 import { WorkerLink } from "@/workers/worker-link";
@@ -87,9 +87,9 @@ test("first washes are mixed before what is laid over them, each over the recipe
     mixColours(
       new Matcher(desk),
       [
-        { id: "wall", lab: { L: 70, a: 0, b: 0 }, areaCm2: 0, overId: null },
-        { id: "shade", lab: { L: 40, a: 0, b: 0 }, areaCm2: 0, overId: "wall" },
-        { id: "moss", lab: { L: 30, a: 0, b: 0 }, areaCm2: 0, overId: "roof" },
+        { id: "wall", lab: { L: 70, a: 0, b: 0 }, areaCm2: 0, character: ANY_CHARACTER, overId: null },
+        { id: "shade", lab: { L: 40, a: 0, b: 0 }, areaCm2: 0, character: ANY_CHARACTER, overId: "wall" },
+        { id: "moss", lab: { L: 30, a: 0, b: 0 }, areaCm2: 0, character: ANY_CHARACTER, overId: "roof" },
       ],
       { paints: [], paperId: "cotton-rough", options: DEFAULT_MATCH },
       new Map([["roof", washOf(9)]]),

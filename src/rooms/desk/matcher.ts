@@ -2,7 +2,7 @@
 
 import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { type Lab } from "@/core/colour";
-import { DEFAULT_MATCH, HANDS, paintKey, type MatchOptions, type Recipe } from "@/core/mixing";
+import { DEFAULT_MATCH, HANDS, paintKey, type Laying, type MatchOptions, type Recipe } from "@/core/mixing";
 import { EFFORT_COUNTS, paintsInMix } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
 import type { PuddlePlan } from "@/core/planning";
@@ -13,11 +13,9 @@ import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
 import type { KnownPaint, LaidWash } from "./paints";
 
-interface MatchTarget {
+interface MatchTarget extends Laying {
   readonly id: string;
   readonly lab: Lab;
-  /** Size of the wash, 0 where it is not known. */
-  readonly areaCm2: number;
 }
 
 /** What a match is asked with. */
@@ -217,20 +215,20 @@ export function useWays(
   lab: Lab,
   paints: readonly KnownPaint[],
   paperId: string,
-  areaCm2: number,
+  laying: Laying,
   over: LaidWash | null = null,
 ): WaysState {
   const matcher = useMatcher();
   const [answer, setAnswer] = useState<{ key: string; ways: WaysState } | null>(null);
   const options = useMatchOptions();
   const below = over && [over.parts.map(({ paint, parts }) => [paintKey(paint.model), parts]), over.waterParts];
-  const key = JSON.stringify([lab, areaCm2, paperId, options, paints.map(({ model }) => paintKey(model)), below]);
+  const key = JSON.stringify([lab, laying, paperId, options, paints.map(({ model }) => paintKey(model)), below]);
   const latest = useRef({ paints, over });
   useEffect(() => {
     latest.current = { paints, over };
   }, [paints, over]);
   useEffect(() => {
-    const [target, size, paper, how] = JSON.parse(key) as [Lab, number, string, MatchOptions];
+    const [target, how, paper, options] = JSON.parse(key) as [Lab, Laying, string, MatchOptions];
     const settle = (ways: WaysState): void => setAnswer({ key, ways });
     const { paints: from, over: ground } = latest.current;
     if (from.length === 0) {
@@ -239,10 +237,10 @@ export function useWays(
     }
     matcher.ask(
       {
-        targets: [{ id: "one", lab: target, areaCm2: size }],
+        targets: [{ id: "one", lab: target, ...how }],
         paints: from,
         paperId: paper,
-        options: how,
+        options,
         over: ground,
       },
       {

@@ -2,12 +2,12 @@
 
 import { createContext, useContext, useMemo } from "react";
 import { lchOfLab, type Lab } from "@/core/colour";
-import { predict, valueRange, type ValueRange } from "@/core/mixing";
+import { predict, valueRange, type Laying, type ValueRange } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
 import { wishUnder } from "@/core/palette";
 import { curveOf, targetColour, type CurveValues, type Wish } from "@/core/planning";
 import type { PaintingArea, StoredRecipe, Study } from "@/model/painting";
-import { coloursOf, weightsOf } from "@/model/washes";
+import { characterOf, coloursOf, weightsOf } from "@/model/washes";
 import { useWashSizes } from "./uses";
 import { useDesk } from "./desk-store";
 import { namedParts, useAtHand, usePaints, usePaper } from "./paints";
@@ -88,7 +88,7 @@ export function withHueOf(target: Lab, other: Lab): Lab {
 }
 
 /** One colour that paints are chosen for. */
-export interface WantedColour {
+export interface WantedColour extends Laying {
   /** Id of the wash's colour. */
   readonly id: string;
   readonly areaId: string;
@@ -97,8 +97,6 @@ export interface WantedColour {
   readonly name: string;
   readonly lab: Lab;
   readonly weight: number;
-  /** Size of its wash on the sheet, whole cm²; 0 until it is measured. */
-  readonly areaCm2: number;
   /** The colour whose dried wash it is laid over; null: the paper. */
   readonly overId: string | null;
   readonly recipe: StoredRecipe | null;
@@ -111,22 +109,23 @@ export function useWantedColours(): readonly WantedColour[] {
   const curve = useCurve();
   const paper = usePaper();
   const sizes = useWashSizes();
-  return useMemo(
-    () =>
-      areas.flatMap((area, number) => {
-        const weights = weightsOf(area);
-        return coloursOf(area).map(({ id, lab, over, recipe }, i) => ({
-          id,
-          areaId: area.id,
-          mark: `${number + 1}${i > 0 ? "abcd"[i]! : ""}`,
-          name: colourName(area, i),
-          lab: targetColour(lab, area.wish ?? wish, curve, paper),
-          weight: weights[i]!,
-          areaCm2: sizes.get(id) ?? 0,
-          overId: over ? area.id : null,
-          recipe,
-        }));
-      }),
-    [areas, wish, curve, paper, sizes],
-  );
+  const reserved = useDesk((s) => s.document.plan.reserved);
+  return useMemo(() => {
+    const lifted = new Set(reserved.flatMap(({ areaId, how }) => (how === "lift" ? [areaId] : [])));
+    return areas.flatMap((area, number) => {
+      const weights = weightsOf(area);
+      return coloursOf(area).map(({ id, lab, over, recipe }, i) => ({
+        id,
+        areaId: area.id,
+        mark: `${number + 1}${i > 0 ? "abcd"[i]! : ""}`,
+        name: colourName(area, i),
+        lab: targetColour(lab, area.wish ?? wish, curve, paper),
+        weight: weights[i]!,
+        areaCm2: sizes.get(id) ?? 0,
+        character: characterOf(area, lifted.has(area.id)),
+        overId: over ? area.id : null,
+        recipe,
+      }));
+    });
+  }, [areas, wish, curve, paper, sizes, reserved]);
 }

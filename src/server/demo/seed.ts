@@ -17,7 +17,7 @@ import {
 import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
 import type { Lab } from "@/core/colour";
 import { areaImageOf, keepInside, resized, shapeImageOf, wholePhoto, type PixelArray } from "@/core/image";
-import { DEFAULT_MATCH, matchOver, paintModel, paperUnder, prepareMatch, valueRange } from "@/core/mixing";
+import { ANY_CHARACTER, DEFAULT_MATCH, matchOver, paintModel, paperUnder, prepareMatch, valueRange } from "@/core/mixing";
 import { loadOfWater, PAPERS } from "@/core/optics";
 import { curveOf, targetColour } from "@/core/planning";
 import { madeUpSwatches } from "@/core/simulation";
@@ -191,7 +191,10 @@ export async function seedDemo(store: Store): Promise<void> {
       const mix = over?.parts.map(({ paintId, parts }) => ({ paint: models.find(({ id }) => id === paintId)!, parts }));
       const on = mix && over ? paperUnder({ mix, load: loadOfWater(over.waterParts) }, PAPERS[0]) : PAPERS[0];
       const options = { ...DEFAULT_MATCH, ways: 1, ...(over && { maxPaints: 2 as const }) };
-      const [best] = matchOver(target, over ? prepareMatch(models, on, options) : table, options, areaCm2);
+      const [best] = matchOver(target, over ? prepareMatch(models, on, options) : table, options, {
+        areaCm2,
+        character: ANY_CHARACTER,
+      });
       return { parts: [...best!.parts], waterParts: best!.waterParts };
     };
     const mixed = areas.map((area, i): PaintingArea => {

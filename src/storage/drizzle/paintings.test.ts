@@ -302,6 +302,7 @@ describe("paintings", () => {
         kinds: [{ kind: "granulating", least: 0, most: 1 }],
         reach: { areaIds: [], within: 2 },
         boxId: randomUUID(),
+        mood: [paintIds[0]!],
         few: [paintIds[2] ?? paintIds[0]!],
       },
       palettes: [{ id: randomUUID(), name: "Pair", paints: [...paintIds] }],
@@ -339,6 +340,7 @@ describe("paintings", () => {
           light: "lit",
           weight: 0.5,
           wish: { way: "turn", degrees: -40 },
+          character: { grain: "rough", lifts: true, clear: false },
           wash: {
             kind: "graded",
             share: 0.6,

@@ -113,6 +113,7 @@ export async function findPainting(db: Database, id: string): Promise<StoredPain
         edge: a.edge,
         weight: a.weight,
         wish: a.wish,
+        character: a.character,
       })),
       palette: wells.map((well) => well.paintId),
       // What an earlier Abendrot did not know of stands as in a new painting.
@@ -144,6 +145,7 @@ const areaRow = (paintingId: string, area: PaintingArea, position: number): type
   edge: area.edge,
   weight: area.weight,
   wish: area.wish,
+  character: area.character,
 });
 
 async function writeParts(db: Database, id: string, document: PaintingDocument): Promise<void> {

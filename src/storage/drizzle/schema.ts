@@ -15,6 +15,7 @@ import {
 } from "drizzle-orm/pg-core";
 import type { PaintEntry, TravelBox } from "@/model/paintbox";
 import type { SheetKind } from "@/core/calibration";
+import { ANY_CHARACTER } from "@/core/mixing";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
 import { NEW_PLAN, type StoredPlan } from "@/model/plan";
 import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
@@ -158,6 +159,7 @@ export const areas = pgTable(
     edge: text("edge").$type<PaintingArea["edge"]>(),
     weight: doublePrecision("weight").$type<PaintingArea["weight"]>().notNull().default(1),
     wish: jsonb("wish").$type<PaintingArea["wish"]>(),
+    character: jsonb("character").$type<PaintingArea["character"]>().notNull().default(ANY_CHARACTER),
   },
   (t) => [primaryKey({ columns: [t.paintingId, t.id] })],
 );

@@ -12,6 +12,7 @@ import { ColourFacts } from "../panel/colour-facts";
 import { plainHue } from "../area-names";
 import { sheetOf, useDetail, useMeasured, usePhoto } from "../photo-study";
 import { useTarget } from "../targets";
+import { CharacterChoice } from "./character-choice";
 import { WashSection } from "./wash-section";
 import { WishChoice } from "./wish-choice";
 import { PhotoAndTarget } from "../panel/photo-and-target";
@@ -190,6 +191,9 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
   const target = useTarget(area);
   const measured = all?.areas.find(({ label }) => label === area.region) ?? null;
   const detail = useDetail(area.region);
+  const lifted = useDesk((s) =>
+    s.document.plan.reserved.some(({ areaId, how }) => areaId === area.id && how === "lift"),
+  );
   const sheet = sheetOf(study, size);
   const neighbours: Neighbour[] = (all?.borders ?? [])
     .filter(({ a, b }) => area.region !== null && (a === area.region || b === area.region))
@@ -233,6 +237,12 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
           wish={area.wish}
           none="as for all"
           onWish={(wish) => changeArea(area.id, { wish })}
+        />
+        <CharacterChoice
+          name={area.name}
+          character={area.character}
+          planned={lifted}
+          onChange={(character) => changeArea(area.id, { character })}
         />
       </section>
       <section aria-label="Place in the picture" className="grid grid-cols-2 gap-x-4 gap-y-2">

@@ -1,3 +1,4 @@
+import { ANY_CHARACTER } from "@/core/mixing";
 import { expect, test } from "vitest";
 import type { Relation } from "@/core/areas";
 import type { Lab } from "@/core/colour";
@@ -11,7 +12,7 @@ function area(name: string, lab: Lab, change: Partial<PaintingArea> = {}): [Pain
   const id = crypto.randomUUID();
   const made = newArea({ id, name, lab, region: ++count, sample: { x: 0.5, y: 0.5, radius: 0.01 }, ...change });
   const colour = { id, areaId: id, mark: "1", name, lab, weight: 1, areaCm2: 10, overId: null, recipe: null };
-  return [made, { ...colour, laid: null, ground: PAPERS[0] }];
+  return [made, { ...colour, character: ANY_CHARACTER, laid: null, ground: PAPERS[0] }];
 }
 
 const none = { value: null, chroma: null, temperature: null };

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { paintModel, type PaintModel } from "@/core/mixing";
+import { ANY_CHARACTER, paintModel, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { laidMix } from "@/core/variations";
 import { newArea, type PaintingArea } from "@/model/painting";
@@ -35,6 +35,7 @@ function flat(
     lab: laid.dry,
     weight: 1,
     areaCm2: 40,
+    character: ANY_CHARACTER,
     overId: null,
     recipe: { parts: [{ paintId: id, parts: 1 }], waterParts },
     laid,

@@ -58,7 +58,7 @@ function useApplying(): ApplyingPalette {
     mixColours(
       matcher,
       wanted
-        .map(({ id, overId, areaCm2 }, i) => ({ id, overId, areaCm2, lab: targets[i]! }))
+        .map(({ id, overId, areaCm2, character }, i) => ({ id, overId, areaCm2, character, lab: targets[i]! }))
         .filter((_, i) => !pinned.includes(wanted[i]!)),
       { paints: ids.flatMap((id) => known.get(id) ?? []), paperId: paper.id, options },
       standing,

@@ -4,6 +4,7 @@ import { X } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { recommendedSize, SIZE_RANGE, UNSEEN } from "@/core/palette";
+import { LIMITS } from "@/model/limits";
 import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { usePaints } from "../paints";
@@ -15,7 +16,7 @@ import { useApplyPalette } from "./apply-palette";
 import { MustReach } from "./must-reach";
 import { TakenAlong } from "./taken-along";
 import { NearCopies, OtherPalettes } from "./other-palettes";
-import { PaletteCard, type PaletteActs } from "./palette-card";
+import { PaletteCard, type PaintRule, type PaletteActs } from "./palette-card";
 import { areasWord, gainWords, HAND_WORDS, paintsWord } from "./words";
 
 /** The charts' library is large, and the desk opens without it. */
@@ -24,17 +25,18 @@ const GainChart = dynamic(() => import("./gain-chart").then(({ GainChart: chart 
   loading: () => <div className="h-40" />,
 });
 
-/** Paints that must be in it and paints that must not, to be dropped again. */
+/** Paints that must be in it, that must not, and that one is in the mood for, to be dropped again. */
 function Rules({ onDrop }: { onDrop: (id: string) => void }) {
   const rules = useDesk((s) => s.document.rules);
   const all = usePaints();
-  if (rules.must.length + rules.never.length === 0) return null;
+  if (rules.must.length + rules.never.length + rules.mood.length === 0) return null;
   const nameOf = (id: string): string => all.get(id)?.name ?? "a paint that has left the box";
   return (
-    <ul aria-label="Must and never" className="flex flex-wrap gap-1.5">
+    <ul aria-label="Must, never and mood" className="flex flex-wrap gap-1.5">
       {[
         ...rules.must.map((id) => ({ id, words: "must have" })),
         ...rules.never.map((id) => ({ id, words: "never" })),
+        ...rules.mood.map((id) => ({ id, words: "in the mood for" })),
       ].map(({ id, words }) => (
         <li
           key={id}
@@ -55,6 +57,35 @@ function Rules({ onDrop }: { onDrop: (id: string) => void }) {
   );
 }
 
+/** A paint that the painter would gladly take today, whether it is shown in any palette or not. */
+function InTheMood({ onChoose }: { onChoose: (id: string) => void }) {
+  const { paints, choosable } = useWeighing();
+  const mood = useDesk((s) => s.document.rules.mood);
+  const open = choosable.flatMap((p) => (mood.includes(paints[p]!.id) ? [] : [paints[p]!]));
+  if (open.length < 2 || mood.length >= LIMITS.must) return null;
+  return (
+    <div className="space-y-1">
+      <span aria-hidden className="label-line block">
+        Today I am in the mood for
+      </span>
+      <select
+        aria-label="In the mood for"
+        className="select select-sm w-full"
+        value=""
+        title="It decides between palettes that are as good as equal"
+        onChange={(event) => onChoose(event.target.value)}
+      >
+        <option value="">nothing in particular …</option>
+        {open.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
 /** Of all these paints, which few: the best of each size, what one more buys, and classic beginnings. */
 export function ChooseView() {
   const hand = useDesk((s) => s.document.approach.hand);
@@ -72,12 +103,17 @@ export function ChooseView() {
   const shown =
     sizes.find((choice) => choice.size === (size ?? recommended)) ??
     sizes.find((choice) => choice.size === recommended);
-  const rule = (which: "must" | "never", id: string): void => {
-    const other = which === "must" ? "never" : "must";
-    changeRules({ [which]: [...new Set([...rules[which], id])], [other]: rules[other].filter((one) => one !== id) });
+  const without = (id: string) => ({
+    must: rules.must.filter((one) => one !== id),
+    never: rules.never.filter((one) => one !== id),
+    mood: rules.mood.filter((one) => one !== id),
+  });
+  // A paint stands under one rule: each is stronger or weaker than the others.
+  const rule = (which: PaintRule, id: string): void => {
+    const rest = without(id);
+    changeRules({ ...rest, [which]: [...rest[which], id] });
   };
-  const drop = (id: string): void =>
-    changeRules({ must: rules.must.filter((one) => one !== id), never: rules.never.filter((one) => one !== id) });
+  const drop = (id: string): void => changeRules(without(id));
   const acts: PaletteActs = {
     busy,
     onLayOut: (palette) => applyPalette(weighing.idsOf(palette.paints)),
@@ -214,7 +250,8 @@ export function ChooseView() {
           <p className="quiet text-[0.87rem] leading-snug">
             Off by: what the mixes come out off by in {HAND_WORDS[hand]}, weighted mean dE00, less the {UNSEEN} that
             nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths. Simpler mixes,
-            and paints that you have measured, stand before others that are hardly nearer.
+            paints that you have measured, favourites, and tubes that want using stand before others that are hardly
+            nearer; dear ones are spared in large washes.
           </p>
         </div>
       )}
@@ -225,6 +262,7 @@ export function ChooseView() {
         </p>
         <TakenAlong />
         <ApproachPanel />
+        <InTheMood onChoose={(id) => rule("mood", id)} />
         <Rules onDrop={drop} />
         <KindRules />
         <MustReach />

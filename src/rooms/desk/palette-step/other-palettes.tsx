@@ -1,17 +1,20 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { tastesOf } from "@/core/mixing";
 import type { ServedPalette } from "@/core/palette";
-import type { OtherPalettes as Others } from "@/workers/palette-api";
+import type { OtherPalettes as Found } from "@/workers/palette-api";
 import { troubleWith } from "@/ui/trouble";
+import { listed } from "@/model/text";
 import { characterWords } from "./character-words";
 import { PaletteCard, type PaletteActs } from "./palette-card";
+import { stockWords } from "./stock";
 import { useWeighing } from "./weighing";
 
 /** Palettes that are plainly better than the best one in something; null until they are known. */
-function useOthers(best: ServedPalette): Others | null {
+function useOthers(best: ServedPalette): Found | null {
   const { ready, opened, choice, ask } = useWeighing();
-  const [answer, setAnswer] = useState<{ key: string; others: Others } | null>(null);
+  const [answer, setAnswer] = useState<{ key: string; others: Found } | null>(null);
   const key = JSON.stringify([ready ? opened : 0, best.paints, choice]);
   useEffect(() => {
     const [now, paints, under] = JSON.parse(key) as [number, number[], typeof choice];
@@ -31,7 +34,41 @@ function useOthers(best: ServedPalette): Others | null {
 /** The best few that are really different, each with what it is better in. */
 export function OtherPalettes({ best, ...acts }: PaletteActs & { best: ServedPalette }) {
   const found = useOthers(best);
-  if (!found || found.others.length === 0) return null;
+  if (!found) return null;
+  return (
+    <>
+      {found.untasted && <TasteNote best={best} untasted={found.untasted} />}
+      {found.others.length > 0 && <Others found={found} {...acts} />}
+    </>
+  );
+}
+
+/** What taste and stock decided, and what would stand there without them. */
+function TasteNote({ best, untasted }: { best: ServedPalette; untasted: ServedPalette }) {
+  const { paints, stocks } = useWeighing();
+  const tastes = useMemo(() => tastesOf(stocks), [stocks]);
+  const words = (palette: ServedPalette, beside: ServedPalette, why: "for" | "against"): string =>
+    listed(
+      palette.paints
+        .filter((p) => !beside.paints.includes(p))
+        .map((p) => {
+          const reasons = stockWords(stocks[p]!, tastes[p]!, why);
+          return `${paints[p]!.name}${reasons.length > 0 ? ` (${listed([...reasons])})` : ""}`;
+        }),
+    );
+  return (
+    <p
+      role="note"
+      aria-label="Taste decided"
+      className="border-l-2 border-primary/60 pl-2.5 text-[0.92rem] leading-snug"
+    >
+      Taste and stock decided: {words(best, untasted, "for")} in place of {words(untasted, best, "against")}, off by{" "}
+      {best.error.toFixed(1)} for {untasted.error.toFixed(1)}.
+    </p>
+  );
+}
+
+function Others({ found, ...acts }: PaletteActs & { found: Found }) {
   return (
     <section aria-label="Better in something" className="pt-1">
       <h3 className="font-semibold">Or one that is better in something</h3>

@@ -1,6 +1,6 @@
 "use client";
 
-import { Ban, Pin } from "lucide-react";
+import { Ban, Heart, Pin } from "lucide-react";
 import type { ServedPalette } from "@/core/palette";
 import { Strip } from "@/ui/strip";
 import { listed } from "@/model/text";
@@ -13,15 +13,18 @@ import { FAIR, GOOD, HAND_WORDS } from "./words";
 const STRIP_PX = { answer: 118, row: 84 } as const;
 
 const RULES = [
+  { which: "mood", icon: Heart, label: (name: string) => `In the mood for ${name}`, title: "I am in the mood for it" },
   { which: "must", icon: Pin, label: (name: string) => `${name} must be in it`, title: "Must be in it" },
   { which: "never", icon: Ban, label: (name: string) => `Never ${name}`, title: "Never this one" },
 ] as const;
+
+export type PaintRule = (typeof RULES)[number]["which"];
 
 /** What can be done with a palette that is shown. */
 export interface PaletteActs {
   readonly busy: boolean;
   readonly onLayOut: (palette: ServedPalette) => void;
-  readonly onRule: (which: "must" | "never", id: string) => void;
+  readonly onRule: (which: PaintRule, id: string) => void;
 }
 
 /** The paints of a palette as strips, what each serves, and rules on it. */

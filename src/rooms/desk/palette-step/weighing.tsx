@@ -1,7 +1,7 @@
 "use client";
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { farthestPointSample } from "@/core/mixing";
+import { farthestPointSample, tastesOf, type Stock } from "@/core/mixing";
 import {
   approachRules,
   isKind,
@@ -21,10 +21,12 @@ import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palet
 import { messageOf } from "@/workers/paint-message";
 import { paletteWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
+import { localDay } from "@/model/day";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { useAtHand, usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
+import { stocksOf } from "./stock";
 import { stageWords } from "./words";
 
 const SIZES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
@@ -44,6 +46,8 @@ export interface PaletteWeighing {
   /** The paints, in the order by which answers name them. */
   readonly paints: readonly KnownPaint[];
   readonly traits: readonly PaintTraits[];
+  /** What is known of them beside their colour. */
+  readonly stocks: readonly Stock[];
   /** What palettes are chosen under. */
   readonly choice: PaletteChoice;
   /** Those that may be chosen. */
@@ -117,6 +121,8 @@ function useQuestion() {
   const approach = useDesk((s) => s.document.approach);
   const rules = useDesk((s) => s.document.rules);
   const wanted = useWantedColours();
+  const [today] = useState(() => localDay(new Date()));
+  const stocks = useMemo(() => stocksOf(paints, rules.mood, today), [paints, rules.mood, today]);
   const traits = useMemo(
     () =>
       traitsOf(
@@ -126,6 +132,7 @@ function useQuestion() {
     [paints, paper],
   );
   return useMemo(() => {
+    const tastes = tastesOf(stocks);
     const opening: Opening = {
       paperId: paper.id,
       hand: approach.hand,
@@ -139,8 +146,9 @@ function useQuestion() {
         ...messageOf(paint),
         strongest: strongestLoad(approach, traits[i]!),
         reluctance: reluctanceFor(approach, traits[i]!),
+        taste: tastes[i]!,
       })),
-      targets: wanted.map(({ lab, weight, areaCm2 }) => ({ lab, weight, areaCm2 })),
+      targets: wanted.map(({ lab, weight, areaCm2, character }) => ({ lab, weight, areaCm2, character })),
     };
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
     // What the painter keeps is mixed in any case: its paints lie in every palette.
@@ -177,6 +185,7 @@ function useQuestion() {
       paintsKey: idsOfPaints(paints),
       paints,
       traits,
+      stocks,
       choosable,
       areaNames: wanted.map(({ name }) => name),
       leftOut: paints.flatMap((paint, i): LeftOut[] =>
@@ -184,7 +193,7 @@ function useQuestion() {
       ),
       missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
     };
-  }, [paints, traits, paper, approach, rules, wanted, atHand]);
+  }, [paints, traits, stocks, paper, approach, rules, wanted, atHand]);
 }
 
 const NONE_FOUND: readonly FoundSize[] = [];

@@ -6,7 +6,7 @@ import { screenColourOfLab, type Lab } from "@/core/colour";
 import { chargePath } from "@/core/mixing";
 import { loadOfWater, type Paper } from "@/core/optics";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
-import { coloursOf, sameRecipe, type AreaColour } from "@/model/washes";
+import { characterOf, coloursOf, sameRecipe, type AreaColour } from "@/model/washes";
 import { useDesk } from "../desk-store";
 import { useWays } from "../matcher";
 import { groundOf, laidWash, namedParts, usePaints, usePaper, useSourcePaints } from "../paints";
@@ -36,7 +36,10 @@ function Ways({ area, colour, target, ground }: ColourProps) {
   const source = useSourcePaints();
   const over = colour.over && area.recipe ? laidWash(area.recipe, paints) : null;
   const areaCm2 = useWashSizes().get(colour.id) ?? 0;
-  const ways = useWays(target, source, paper.id, areaCm2, over);
+  const lifted = useDesk((s) =>
+    s.document.plan.reserved.some(({ areaId, how }) => areaId === area.id && how === "lift"),
+  );
+  const ways = useWays(target, source, paper.id, { areaCm2, character: characterOf(area, lifted) }, over);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   if (ways.state === "looking")
     return (

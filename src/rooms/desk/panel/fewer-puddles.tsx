@@ -46,7 +46,12 @@ function usePlans(): Plans {
     const job: PuddleJob = {
       paperId: paper.id,
       paints: known.map(messageOf),
-      targets: laid.map(({ id, lab, weight, areaCm2 }) => ({ lab: targets.get(id) ?? lab, weight, areaCm2 })),
+      targets: laid.map(({ id, lab, weight, areaCm2, character }) => ({
+        lab: targets.get(id) ?? lab,
+        weight,
+        areaCm2,
+        character,
+      })),
       valueWeight: approach.valueWeight,
       hand: HANDS[approach.hand],
       maxPaints: paintsInMix(approach),

@@ -35,7 +35,13 @@ export function MixAll() {
     );
     mixColours(
       matcher,
-      wanted.map(({ id, lab, overId, areaCm2 }) => ({ id, overId, areaCm2, lab: targets.get(id) ?? lab })),
+      wanted.map(({ id, lab, overId, areaCm2, character }) => ({
+        id,
+        overId,
+        areaCm2,
+        character,
+        lab: targets.get(id) ?? lab,
+      })),
       { paints, paperId: paper.id, options },
       laid,
       (recipe) => laidWash(recipe, known),

@@ -1,0 +1,2 @@
+ALTER TABLE "paintings" ALTER COLUMN "rules" SET DEFAULT '{"must":[],"never":[],"kinds":[],"reach":{"areaIds":[],"within":4},"boxId":null,"mood":[],"few":[]}'::jsonb;--> statement-breakpoint
+ALTER TABLE "areas" ADD COLUMN "character" jsonb DEFAULT '{"grain":"free","lifts":false,"clear":false}'::jsonb NOT NULL;
