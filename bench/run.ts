@@ -20,6 +20,7 @@ import {
 import { HANDBOOK } from "@/core/pigments";
 import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/kernel/film-kernel";
 import { seededRandom } from "@/core/numeric/random";
+import { benchCrew } from "./crew";
 import { benchHands } from "./hands";
 import { paletteProgram } from "./palette-program";
 import { benchShapes, benchWashes } from "./shapes";
@@ -192,6 +193,7 @@ row(
   }, 5).toFixed(0)} ms`,
 );
 
+await benchCrew(row);
 await swatchBench(row);
 await benchShapes(row);
 await benchWashes(row);

@@ -50,7 +50,7 @@ type Palette = readonly number[];
 
 /** What the palette worker offers; `open` comes first, and again whenever what is weighed has changed. */
 export interface PaletteApi {
-  open(opening: Opening, progress: OnProgress): void;
+  open(opening: Opening, progress: OnProgress): Promise<void>;
   choose(choice: PaletteChoice, progress: OnProgress): readonly FoundSize[];
   serve(palettes: readonly Palette[]): readonly ServedPalette[];
   /** Palettes of a palette's size that are plainly better than it in something, and its own figures. */

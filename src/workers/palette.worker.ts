@@ -1,13 +1,8 @@
 /// <reference lib="webworker" />
-import { expose } from "comlink";
-import { HANDS, NO_TASTE } from "@/core/mixing";
-import { paperById } from "@/core/optics";
+import { expose, wrap, type Remote } from "comlink";
 import {
-  EFFORT_COUNTS,
   figuresOf,
-  NEAR_ENOUGH,
   otherPalettes,
-  posePalette,
   savedMixing,
   servedPalette,
   solvePalette,
@@ -18,11 +13,19 @@ import {
   worthOf,
   type PaletteProblem,
 } from "@/core/palette";
-import { modelOf } from "./paint-message";
+import { poseTogether, type HelpersArrive } from "./palette-crew";
+import type { PaletteHelperApi } from "./palette-helper-api";
 import type { PaletteApi } from "./palette-api";
+
+/** Others that take their share of the mixing and weighing. */
+let helpers: readonly Remote<PaletteHelperApi>[] = [];
+addEventListener("message", ({ data }: MessageEvent<Partial<HelpersArrive>>) => {
+  if (data.helpers) helpers = data.helpers.map((port) => wrap<PaletteHelperApi>(port));
+});
 
 /** What is being weighed. */
 let posed: PaletteProblem | null = null;
+let lastOpened: Promise<void> = Promise.resolve();
 
 function problem(): PaletteProblem {
   if (!posed) throw new Error("Nothing is being weighed yet.");
@@ -30,29 +33,12 @@ function problem(): PaletteProblem {
 }
 
 expose({
-  open({ paperId, hand, near, effort, valueWeight, freeHue, maxPigments, maxPaints, paints, targets }, progress) {
-    const of = new Map(paints.map((paint) => [paint.id, paint]));
-    posed = posePalette(
-      {
-        paper: paperById(paperId),
-        paints: paints.map(modelOf),
-        targets,
-        maxPaints,
-        maxPigments,
-        metric: {
-          valueWeight,
-          freeHue,
-          strongest: ({ id }) => of.get(id)?.strongest ?? 1,
-          hand: HANDS[hand],
-          nearEnough: NEAR_ENOUGH[near],
-          effort: EFFORT_COUNTS[effort],
-          reluctance: ({ id }) => of.get(id)?.reluctance ?? 0,
-          taste: ({ id }) => of.get(id)?.taste ?? NO_TASTE,
-        },
-      },
-      posed,
-      progress,
-    );
+  open(opening, progress) {
+    // One after another: helpers keep one question at a time.
+    lastOpened = lastOpened
+      .catch(() => {})
+      .then(async () => void (posed = await poseTogether(opening, posed, helpers, progress)));
+    return lastOpened;
   },
   choose: (choice, progress) => solvePalette(problem(), choice, progress),
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),

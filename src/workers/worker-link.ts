@@ -18,11 +18,12 @@ export const heard = proxy;
  * breaks.
  */
 export class WorkerLink<Own extends Api<Own>> {
-  private worker: Worker | null = null;
+  /** The worker that is asked, and those that help it. */
+  private workers: readonly Worker[] = [];
   private remote: Remote<Own> | null = null;
   private readonly waiting = new Set<(error: Error) => void>();
 
-  constructor(private readonly start: () => Worker) {}
+  constructor(private readonly start: () => Worker | readonly [Worker, ...Worker[]]) {}
 
   ask<K extends keyof Own>(question: K, ...args: Parameters<Own[K]>): Promise<Awaited<ReturnType<Own[K]>>> {
     const remote = (this.remote ??= this.begin());
@@ -43,19 +44,21 @@ export class WorkerLink<Own extends Api<Own>> {
   }
 
   private end(error: Error): void {
-    this.worker?.terminate();
-    this.worker = null;
+    for (const worker of this.workers) worker.terminate();
+    this.workers = [];
     this.remote = null;
     for (const reject of this.waiting) reject(error);
     this.waiting.clear();
   }
 
   private begin(): Remote<Own> {
-    const worker = this.start();
-    worker.addEventListener("error", () => {
-      if (this.worker === worker) this.end(new Error("The computation stopped. Load the page again."));
-    });
-    this.worker = worker;
-    return wrap<Own>(worker);
+    const started = this.start();
+    const workers: readonly [Worker, ...Worker[]] = started instanceof Array ? started : [started as Worker];
+    for (const worker of workers)
+      worker.addEventListener("error", () => {
+        if (this.workers.includes(worker)) this.end(new Error("The computation stopped. Load the page again."));
+      });
+    this.workers = workers;
+    return wrap<Own>(workers[0]);
   }
 }

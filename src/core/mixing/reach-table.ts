@@ -133,6 +133,52 @@ export function buildReachTable(
   return reachTableOf(combinationsOf(paints, rules), paints, paper, before);
 }
 
+/** Colours of grid points, one after another: what of a table takes long to compute, and travels between threads. */
+export type GridColours = Pick<ReachTable, "L" | "a" | "b">;
+
+/** A table of combinations whose grid is still black. */
+function emptyTable(
+  combinations: readonly (readonly number[])[],
+  paints: readonly PaintModel[],
+  paper: Paper,
+): Omit<ReachTable, "computed"> {
+  const firstPoint = new Uint32Array(combinations.length + 1);
+  combinations.forEach((combination, c) => {
+    firstPoint[c + 1] = firstPoint[c]! + GRIDS[combination.length - 1]!.length * LOADS;
+  });
+  const points = firstPoint[combinations.length]!;
+  return {
+    paints,
+    paper,
+    combinations,
+    firstPoint,
+    L: new Float32Array(points),
+    a: new Float32Array(points),
+    b: new Float32Array(points),
+    computer: filmComputer(paints, paper),
+    loudness: Float64Array.from(paints, loudnessOf),
+  };
+}
+
+/** A table put together from the colours of its grid, computed elsewhere: those of the first combinations first. */
+export function joinedTable(
+  combinations: readonly (readonly number[])[],
+  paints: readonly PaintModel[],
+  paper: Paper,
+  parts: readonly GridColours[],
+): ReachTable {
+  const table = emptyTable(combinations, paints, paper);
+  let from = 0;
+  for (const { L, a, b } of parts) {
+    table.L.set(L, from);
+    table.a.set(a, from);
+    table.b.set(b, from);
+    from += L.length;
+  }
+  if (from !== table.L.length) throw new RangeError("The parts of a table do not make it up.");
+  return { ...table, computed: combinations.length };
+}
+
 /** The table of some combinations alone; else as {@link buildReachTable}. */
 export function reachTableOf(
   combinations: readonly (readonly number[])[],
@@ -140,23 +186,8 @@ export function reachTableOf(
   paper: Paper,
   before?: ReachTable,
 ): ReachTable {
-  const firstPoint = new Uint32Array(combinations.length + 1);
-  combinations.forEach((combination, c) => {
-    firstPoint[c + 1] = firstPoint[c]! + GRIDS[combination.length - 1]!.length * LOADS;
-  });
-  const points = firstPoint[combinations.length]!;
-  const [L, a, b] = [new Float32Array(points), new Float32Array(points), new Float32Array(points)];
-  const table = {
-    paints,
-    paper,
-    combinations,
-    firstPoint,
-    L,
-    a,
-    b,
-    computer: filmComputer(paints, paper),
-    loudness: Float64Array.from(paints, loudnessOf),
-  };
+  const table = emptyTable(combinations, paints, paper);
+  const { firstPoint, L, a, b } = table;
   let wanted: number[] = Array.from(combinations.keys());
   if (before && before.paper.id === paper.id) {
     const old = new Map(combinationKeys(before.paints, before.combinations).map((key, c) => [key, c]));

@@ -2,7 +2,9 @@
 export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
 export { figuresOf, otherPalettes, type Character, type OtherPalette } from "./characters";
 export {
+  costsShare,
   posePalette,
+  problemOf,
   servedPalette,
   solvePalette,
   untastedPalette,
@@ -10,12 +12,13 @@ export {
   type OnProgress,
   type PaletteChoice,
   type PaletteProblem,
+  type PaletteQuestion,
   type PaletteStage,
   type ServedPalette,
 } from "./problem";
 export { choosePalettes, choosePrepared, prepareChoice } from "./choose";
 export { HARDLY_HELPS, recommendedSize, servedBy } from "./gain";
-export { mixCosts, UNSEEN, type MixCosts, type PaletteTarget } from "./mix-costs";
+export { costsOf, mixCosts, UNSEEN, weigherOf, type TargetCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
 export {
   APPROACH_CHOICES,
   approachRules,

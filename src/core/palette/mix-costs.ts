@@ -1,12 +1,12 @@
 import type { Lab } from "../colour/colour";
-import { ANY_CHARACTER, characterCost, mannerOf, type WashCharacter } from "../mixing/character";
+import { ANY_CHARACTER, characterCost, mannerOf, type Manner, type WashCharacter } from "../mixing/character";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
 import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
 import { tubeDoubt } from "../mixing/likely-error";
-import { mixAt, scatterOf, TUBES_DECIDE } from "../mixing/scatter";
+import { mixAt, scatterOf, TUBES_DECIDE, type SharedMix } from "../mixing/scatter";
 import { refineMixes } from "../mixing/refine";
-import { NO_TASTE, tasteCost } from "../mixing/taste";
+import { NO_TASTE, tasteCost, type Taste } from "../mixing/taste";
 import { heavyCost } from "../mixing/workable";
 import type { ReachTable } from "../mixing/reach-table";
 
@@ -78,21 +78,43 @@ const softened = (error: number, nearEnough: number): number =>
 
 const less = (error: number): number => Math.max(0, error - UNSEEN);
 
-/**
- * The error of the best mix of every combination for every target: from the reach table's grid,
- * refined with the full film model wherever the grid comes near.
- * @param metric a value weight for plain CIEDE2000, or another way to judge a mix
- * @param onTarget told after each target, for progress
- */
-export function mixCosts(
+/** What each combination can do for one target: a row of each of {@link MixCosts}. */
+export interface TargetCosts {
+  readonly costs: Float64Array;
+  readonly taste: Float64Array | null;
+  readonly ideal: Float64Array;
+  readonly inHand: Float64Array;
+  readonly expected: Float64Array;
+  readonly made: Float32Array;
+}
+
+/** The rows of all targets, in their order, as the costs that palettes are chosen by. */
+export function costsOf(
+  rows: readonly TargetCosts[],
+  { paints, combinations }: Pick<ReachTable, "paints" | "combinations">,
   targets: readonly PaletteTarget[],
-  table: ReachTable,
-  metric: number | MixMetric,
-  onTarget: (done: number) => void = () => {},
 ): MixCosts {
+  const tasted = rows.flatMap(({ taste }) => taste ?? []);
+  return {
+    paints: paints.length,
+    combinations,
+    costs: rows.map(({ costs }) => costs),
+    ...(tasted.length > 0 ? { taste: tasted } : {}),
+    ideal: rows.map(({ ideal }) => ideal),
+    inHand: rows.map(({ inHand }) => inHand),
+    expected: rows.map(({ expected }) => expected),
+    made: rows.map(({ made }) => made),
+    weights: targets.map(({ weight }) => weight),
+  };
+}
+
+/**
+ * Weighs the best mix of every combination for a target: from the reach table's grid, refined with the full film model
+ * wherever the grid comes near.
+ * @param metric a value weight for plain CIEDE2000, or another way to judge a mix
+ */
+export function weigherOf(table: ReachTable, metric: number | MixMetric): (target: PaletteTarget) => TargetCosts {
   const judge = typeof metric === "number" ? fullMetric(metric) : metric;
-  const made: Float32Array[] = [];
-  const [ideal, inHand, expected]: Float64Array[][] = [[], [], []];
   // What decides between mixes beside what comes out: effort, and paints that are taken unwillingly.
   const reluctance = table.paints.map((paint) => judge.reluctance?.(paint) ?? 0);
   const beside = table.combinations.map(
@@ -102,9 +124,7 @@ export function mixCosts(
   const manners = table.paints.map(mannerOf);
   const tastes = table.paints.map((paint) => judge.taste?.(paint) ?? NO_TASTE);
   const tasted = tastes.some(({ less: liked, sheet }) => liked > 0 || sheet > 0);
-  const taste: Float64Array[] = [];
-  const costs = targets.map(({ lab, areaCm2 = 0, character = ANY_CHARACTER }, i) => {
-    const wishes = character.grain !== "free" || character.lifts || character.clear;
+  return ({ lab, areaCm2 = 0, character = ANY_CHARACTER }) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
     const colours = gridColour(table, ranking);
@@ -121,66 +141,67 @@ export function mixCosts(
       const [one, ...more] = polished.shares;
       at.set([Math.log(polished.load), ...more.map((share) => Math.log(share / one!))], 3 * polished.index);
     }
-    made.push(colours);
-    ideal!.push(cost.map(less));
-    if (judge.hand) {
-      const added = scatterOf(
-        lab,
-        table,
-        judge,
-        judge.hand,
-        doubts,
-        refined.map((c) => mixAt(table.combinations[c]!, at, c)),
-      );
-      const squares = cost.map((error) => error * error + HAND_OF_THE_FAR);
-      refined.forEach((c, n) => (squares[c] = cost[c]! * cost[c]! + added.hand[n]!));
-      const tubes = new Float64Array(cost.length).fill(TUBES_OF_THE_FAR);
-      refined.forEach((c, n) => (tubes[c] = added.tubes[n]!));
-      const outcome = (share: number): Float64Array =>
-        squares.map((square, c) => less(Math.sqrt(square + share * tubes[c]!)));
-      inHand!.push(outcome(0));
-      expected!.push(outcome(1));
-      const weighed = squares.map(
-        (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]!), judge.nearEnough ?? 0) + beside[c]!,
-      );
-      const own = tasted ? new Float64Array(weighed.length) : null;
-      for (const c of refined) {
-        const { combination, shares, load } = mixAt(table.combinations[c]!, at, c);
-        weighed[c]! += heavyCost(load, areaCm2);
-        if (wishes)
-          weighed[c]! += characterCost(
-            character,
-            combination.map((p) => manners[p]!),
-            shares,
-            load,
-          );
-        if (!own) continue;
-        own[c] = tasteCost(
-          combination.map((p) => tastes[p]!),
-          shares,
-          load,
-          areaCm2,
-        );
-        weighed[c]! += own[c];
-      }
-      if (own) taste.push(own);
-      onTarget(i + 1);
-      return weighed;
-    }
-    inHand!.push(ideal![i]!);
-    expected!.push(ideal![i]!);
-    onTarget(i + 1);
-    return ideal![i]!;
-  });
-  return {
-    paints: table.paints.length,
-    combinations: table.combinations,
-    costs,
-    ...(taste.length > 0 ? { taste } : {}),
-    ideal,
-    inHand,
-    expected,
-    made,
-    weights: targets.map(({ weight }) => weight),
+    const ideal = cost.map(less);
+    if (!judge.hand) return { costs: ideal, taste: null, ideal, inHand: ideal, expected: ideal, made: colours };
+    const mixes = refined.map((c) => mixAt(table.combinations[c]!, at, c));
+    const added = scatterOf(lab, table, judge, judge.hand, doubts, mixes);
+    const squares = cost.map((error) => error * error + HAND_OF_THE_FAR);
+    refined.forEach((c, n) => (squares[c] = cost[c]! * cost[c]! + added.hand[n]!));
+    const tubes = new Float64Array(cost.length).fill(TUBES_OF_THE_FAR);
+    refined.forEach((c, n) => (tubes[c] = added.tubes[n]!));
+    const outcome = (share: number): Float64Array =>
+      squares.map((square, c) => less(Math.sqrt(square + share * tubes[c]!)));
+    const costs = squares.map(
+      (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]!), judge.nearEnough ?? 0) + beside[c]!,
+    );
+    const wishes = character.grain !== "free" || character.lifts || character.clear;
+    const taste = tasted ? new Float64Array(costs.length) : null;
+    refined.forEach((c, n) => {
+      costs[c]! += heavyCost(mixes[n]!.load, areaCm2);
+      if (wishes) costs[c]! += missedBy(character, mixes[n]!, manners);
+      if (!taste) return;
+      taste[c] = heldAgainst(mixes[n]!, tastes, areaCm2);
+      costs[c]! += taste[c]!;
+    });
+    return { costs, taste, ideal, inHand: outcome(0), expected: outcome(1), made: colours };
   };
+}
+
+const missedBy = (
+  character: WashCharacter,
+  { combination, shares, load }: SharedMix,
+  manners: readonly Manner[],
+): number =>
+  characterCost(
+    character,
+    combination.map((p) => manners[p]!),
+    shares,
+    load,
+  );
+
+const heldAgainst = ({ combination, shares, load }: SharedMix, tastes: readonly Taste[], areaCm2: number): number =>
+  tasteCost(
+    combination.map((p) => tastes[p]!),
+    shares,
+    load,
+    areaCm2,
+  );
+
+/**
+ * The error of the best mix of every combination for every target; see {@link weigherOf}.
+ * @param onTarget told after each target, for progress
+ */
+export function mixCosts(
+  targets: readonly PaletteTarget[],
+  table: ReachTable,
+  metric: number | MixMetric,
+  onTarget: (done: number) => void = () => {},
+): MixCosts {
+  const weigh = weigherOf(table, metric);
+  const rows = targets.map((target, i) => {
+    const row = weigh(target);
+    onTarget(i + 1);
+    return row;
+  });
+  return costsOf(rows, table, targets);
 }

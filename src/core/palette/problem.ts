@@ -49,9 +49,20 @@ export function posePalette(
     { ...DEFAULT_MATCH, maxPaints, maxPigments, valueWeight: metric.valueWeight },
     before?.table,
   );
-  const costs = mixCosts(targets, table, metric, (done) => onProgress("costs", 0.4 + (0.5 * done) / targets.length));
-  return { question, table, costs, prepared: prepareChoice(costs) };
+  const costs = mixCosts(targets, table, metric, (done) => onProgress("costs", costsShare(done, targets.length)));
+  return problemOf(question, table, costs);
 }
+
+/** What is done of the whole when so many of the targets are weighed. */
+export const costsShare = (done: number, targets: number): number => 0.4 + (0.5 * done) / targets;
+
+/** A question whose mixes are computed and weighed already, ready for choices. */
+export const problemOf = (question: PaletteQuestion, table: ReachTable, costs: MixCosts): PaletteProblem => ({
+  question,
+  table,
+  costs,
+  prepared: prepareChoice(costs),
+});
 
 /** A palette and how it serves each target. */
 export interface ServedPalette {

@@ -9,7 +9,7 @@ import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { usePaints } from "../paints";
 import { ApproachPanel } from "./approach-panel";
-import { useWeighing } from "./weighing";
+import { useWeighing, useWeighingProgress } from "./weighing";
 import { Classics } from "./classics";
 import { KindRules } from "./kind-rules";
 import { useApplyPalette } from "./apply-palette";
@@ -86,6 +86,20 @@ function InTheMood({ onChoose }: { onChoose: (id: string) => void }) {
   );
 }
 
+/** How far the weighing is. */
+function Progress() {
+  const { share, words } = useWeighingProgress();
+  return (
+    <progress
+      className="progress progress-primary flex-1"
+      value={share}
+      max={1}
+      aria-label="Choosing"
+      aria-valuetext={words}
+    />
+  );
+}
+
 /** Of all these paints, which few: the best of each size, what one more buys, and classic beginnings. */
 export function ChooseView() {
   const hand = useDesk((s) => s.document.approach.hand);
@@ -126,12 +140,7 @@ export function ChooseView() {
       <div className="flex min-h-7 items-center gap-3 text-[0.9rem]">
         {state === "working" && (
           <>
-            <progress
-              className="progress progress-primary flex-1"
-              value={weighing.share}
-              max={1}
-              aria-label="Choosing"
-            />
+            <Progress />
             <button type="button" className="btn btn-xs" onClick={weighing.stop}>
               Stop
             </button>

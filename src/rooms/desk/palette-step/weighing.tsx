@@ -57,7 +57,6 @@ export interface PaletteWeighing {
   readonly missing: readonly string[];
   readonly state: "working" | "done" | "stopped" | "failed";
   readonly words: string;
-  readonly share: number;
   readonly sizes: readonly FoundSize[];
   /** Rises whenever something else is weighed; 0 until there is anything to ask. */
   readonly opened: number;
@@ -81,6 +80,17 @@ export function useWeighing(): PaletteWeighing {
   if (!weighing) throw new Error("Only usable on the desk.");
   return weighing;
 }
+
+/** How far the weighing is: told many times a second, so apart from what is found. */
+interface WeighingProgress {
+  /** What it is at, in words. */
+  readonly words: string;
+  /** What of 1 is done. */
+  readonly share: number;
+}
+const NOT_BEGUN: WeighingProgress = { words: "", share: 0 };
+const ProgressContext = createContext<WeighingProgress>(NOT_BEGUN);
+export const useWeighingProgress = (): WeighingProgress => useContext(ProgressContext);
 
 /** The paints to weigh: at hand (of very many the most different), in the tray, kept and wanted. */
 function useWeighedPaints(): { readonly paints: readonly KnownPaint[]; readonly atHand: ReadonlySet<string> } {
@@ -201,7 +211,6 @@ const NONE_FOUND: readonly FoundSize[] = [];
 interface Found {
   readonly state: PaletteWeighing["state"];
   readonly words: string;
-  readonly share: number;
   readonly sizes: readonly FoundSize[];
   readonly opened: number;
   /** What the worker was opened with. */
@@ -218,12 +227,12 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
   const [found, setFound] = useState<Found>({
     state: "working",
     words: "",
-    share: 0,
     sizes: [],
     opened: 0,
     openedFor: "",
     sizesOf: "",
   });
+  const [told, setTold] = useState(NOT_BEGUN);
   const [attempt, setAttempt] = useState(0);
   const worker = useRef<PaletteWorker | null>(null);
   const openedWith = useRef("");
@@ -246,9 +255,10 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
         setFound((now) => ({ ...now, state: "done", words: "", sizes: [] }));
         return;
       }
-      setFound((now) => ({ ...now, state: "working", words: "", share: 0 }));
+      setFound((now) => ({ ...now, state: "working", words: "" }));
+      setTold(NOT_BEGUN);
       const progress = heard((stage: PaletteStage, share: number) => {
-        if (!stale) setFound((now) => (now.state === "working" ? { ...now, words: stageWords(stage), share } : now));
+        if (!stale) setTold({ words: stageWords(stage), share });
       });
       const run = async (): Promise<void> => {
         const start = performance.now();
@@ -266,7 +276,6 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
             ...now,
             state: "done",
             words: `${seconds} s`,
-            share: 1,
             sizes,
             sizesOf: idsOfPaints(question.paints),
           }));
@@ -328,7 +337,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
         indicesOf,
       }}
     >
-      {children}
+      <ProgressContext.Provider value={told}>{children}</ProgressContext.Provider>
     </WeighingContext.Provider>
   );
 }

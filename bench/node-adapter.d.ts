@@ -1,0 +1,6 @@
+/** comlink ships this door to Node's threads without types. */
+declare module "comlink/dist/esm/node-adapter.mjs" {
+  import type { Endpoint } from "comlink";
+  import type { MessagePort, Worker } from "node:worker_threads";
+  export default function nodeEndpoint(thread: Worker | MessagePort): Endpoint;
+}

@@ -1,0 +1,93 @@
+import type { Remote } from "comlink";
+import { combinationsOf, joinedTable, reachTableOf, type GridColours } from "@/core/mixing";
+import {
+  costsShare,
+  costsOf,
+  posePalette,
+  problemOf,
+  weigherOf,
+  type OnProgress,
+  type PaletteProblem,
+  type TargetCosts,
+} from "@/core/palette";
+import type { Opening } from "./palette-api";
+import type { PaletteHelperApi } from "./palette-helper-api";
+import { questionOf } from "./palette-question";
+
+/** The channels to its helpers, as they reach the palette worker. */
+export interface HelpersArrive {
+  readonly helpers: readonly MessagePort[];
+}
+
+type Helper = Remote<PaletteHelperApi>;
+
+/** Mixes times targets from which handing shares out takes less than it saves. Measured: a tenth of a second's work. */
+const WORTH_SHARING = 20_000;
+/** A table most of which is known from before is made by one alone, mixes. */
+const WORTH_SHARING_MIXES = 2_000;
+
+/** Targets that a helper has in hand: the next one lies ready while the answer to the last is on its way. */
+const IN_HAND = 2;
+
+/** Lets answers of helpers in between two targets. */
+const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/**
+ * Weighs every mix on every target as posePalette does, and to the same numbers, with helpers: each takes its share of
+ * the mixes, then one target after the other. Small questions are answered alone.
+ */
+export async function poseTogether(
+  opening: Opening,
+  before: PaletteProblem | null,
+  helpers: readonly Helper[],
+  onProgress: OnProgress,
+): Promise<PaletteProblem> {
+  const question = questionOf(opening);
+  const { paints, targets, metric } = question;
+  const combinations = combinationsOf(paints, question);
+  if (helpers.length === 0 || combinations.length * targets.length < WORTH_SHARING)
+    return posePalette(question, before, onProgress);
+  onProgress("mixes", 0);
+  await Promise.all(helpers.map((helper) => helper.begin(opening)));
+  const table = await tableTogether(question, combinations, before, helpers);
+  const { L, a, b } = table;
+  const rows = new Array<TargetCosts>(targets.length);
+  const open = [...targets.keys()].reverse();
+  let done = 0;
+  const put = (target: number, row: TargetCosts): void => {
+    rows[target] = row;
+    onProgress("costs", costsShare(++done, targets.length));
+  };
+  const work = async (weigh: (target: number) => TargetCosts | Promise<TargetCosts>): Promise<void> => {
+    for (let target = open.pop(); target !== undefined; target = open.pop()) put(target, await weigh(target));
+  };
+  const theirs = helpers.map(async (helper) => {
+    const taken = helper.take({ L, a, b });
+    await Promise.all([taken, ...Array.from({ length: IN_HAND }, () => work((target) => helper.weigh(target)))]);
+  });
+  const weigh = weigherOf(table, metric);
+  const mine = work(async (target) => {
+    const row = weigh(targets[target]!);
+    await breathe();
+    return row;
+  });
+  await Promise.all([mine, ...theirs]);
+  return problemOf(question, table, costsOf(rows, table, targets));
+}
+
+/** The table of all mixes, a share of its grid from each. */
+async function tableTogether(
+  { paints, paper }: PaletteProblem["question"],
+  combinations: readonly (readonly number[])[],
+  before: PaletteProblem | null,
+  helpers: readonly Helper[],
+): Promise<PaletteProblem["table"]> {
+  const known = before?.table;
+  if (combinations.length < WORTH_SHARING_MIXES || (known && known.combinations.length > combinations.length / 2))
+    return reachTableOf(combinations, paints, paper, known);
+  const crew = helpers.length + 1;
+  const bounds = Array.from({ length: crew + 1 }, (_, i) => Math.round((i * combinations.length) / crew));
+  const theirs = helpers.map((helper, i): Promise<GridColours> => helper.mixes(bounds[i + 1]!, bounds[i + 2]!));
+  const mine = reachTableOf(combinations.slice(0, bounds[1]), paints, paper);
+  return joinedTable(combinations, paints, paper, [mine, ...(await Promise.all(theirs))]);
+}
