@@ -84,3 +84,67 @@ test("wrong changes are refused in words and change nothing", async ({ page, req
   await page.reload();
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(DEMO);
 });
+
+test("one box is packed for two paintings, changed by rules and by words, and lies in the paintbox", async ({
+  page,
+}) => {
+  await open(page);
+  await page.getByRole("article", { name: DEMO, exact: true }).getByRole("button", { name: "Double" }).click();
+  await expect(page.getByRole("article", { name: `${DEMO}, again` })).toBeVisible();
+  const paintings = await cards(page).count();
+  await page.getByRole("link", { name: "Pack one box for several of these" }).click();
+  const packed = page.getByRole("list", { name: "Packed paints" }).getByRole("listitem");
+  await expect(page.getByRole("heading", { name: /^These \d+ paints$/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("row")).toHaveCount(1 + paintings);
+
+  // What more wells hardly help is told, and taken by one press.
+  const enough = page.getByRole("note", { name: "Enough" });
+  await enough.getByRole("button", { name: /^Pack \d+$/ }).click();
+  await expect(enough).toHaveCount(0);
+  const count = await packed.count();
+  await expect(page.getByRole("status", { name: "Wells" })).toHaveText(String(count));
+  const first = (await packed.first().getByRole("img").getAttribute("aria-label"))!.replace(
+    " from masstone to tint",
+    "",
+  );
+  await packed
+    .first()
+    .getByRole("button", { name: `${first} stays at home` })
+    .click();
+  await expect(page.getByRole("list", { name: "Must and stays" })).toContainText(`${first} stays at home`);
+  await expect(page.getByText("Left at home:").locator("..")).toContainText(first);
+  await expect(packed.getByText(first, { exact: true })).toHaveCount(0);
+
+  const only = page.getByRole("searchbox", { name: "Only areas with this in their name" });
+  await only.fill("a whale");
+  await expect(page.getByRole("status").filter({ hasText: "has “a whale” in its name" })).toBeVisible();
+  await only.fill("sky");
+  await expect(page.getByText(/wells? stays? free/)).toBeVisible();
+  await only.fill("");
+  await expect(packed).toHaveCount(count);
+
+  await page.getByRole("button", { name: "Lay it among my boxes" }).click();
+  await expect(page.getByText(`“For ${paintings} paintings” lies among your boxes.`)).toBeVisible();
+  await page.getByRole("link", { name: "Look at it in the paintbox" }).click();
+  await page
+    .getByRole("radio", { name: "Boxes" })
+    .or(page.getByRole("tab", { name: "Boxes" }))
+    .first()
+    .click();
+  await expect(page.getByRole("textbox", { name: /name/i }).last()).toHaveValue(`For ${paintings} paintings`);
+});
+
+test("doors for a box refuse what is none", async ({ request }) => {
+  const gone = await request.get(`${server.url}/api/paintings/00000000-0000-4000-8000-000000000000/wanted`);
+  expect(gone.status()).toBe(404);
+  expect((await request.get(`${server.url}/api/paintings/nothing/wanted`)).status()).toBe(404);
+  const box = { id: "00000000-0000-4000-8000-000000000001", name: "Of another", rows: 1, columns: 1, pan: "half pan" };
+  const post = (body: unknown) => request.post(`${server.url}/api/paintbox`, { data: body });
+  const strange = await post({ box: { ...box, wells: ["00000000-0000-4000-8000-000000000002"] } });
+  expect(strange.status()).toBe(400);
+  expect(((await strange.json()) as { message: string }).message).toContain(
+    "A well holds a paint that is not in the paintbox",
+  );
+  expect((await post({ box: { ...box, wells: [] } })).status()).toBe(400);
+  expect((await post({ low: [] })).status()).toBe(400);
+});

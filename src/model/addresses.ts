@@ -5,3 +5,5 @@ export const paintingUrl = (id: string): string => `${PAINTINGS_URL}/${id}`;
 export const paintingCopiesUrl = (id: string): string => `${paintingUrl(id)}/copies`;
 /** The copy of a photo that is seen first. */
 export const viewCopyUrl = (photoId: string): string => `/api/photos/${photoId}?copy=view`;
+/** The colours that a painting wants. */
+export const paintingWantedUrl = (id: string): string => `${paintingUrl(id)}/wanted`;

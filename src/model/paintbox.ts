@@ -143,6 +143,9 @@ export const savePaintboxRequest = saveRequest(paintboxDocument);
 /** Paints that will run out: they go on the list to buy. */
 export const runningLowRequest = z.object({ low: z.array(z.uuid()).min(1).max(LIMITS.paints) });
 
+/** A box that was packed for several paintings. */
+export const packedBoxRequest = z.object({ box: travelBox });
+
 /** A paint with nothing known but what is given. */
 export function newPaint(facts: Pick<PaintEntry, "id" | "name" | "pigments"> & Partial<PaintEntry>): PaintEntry {
   return {

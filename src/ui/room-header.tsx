@@ -17,7 +17,7 @@ export function RoomHeader({
   room,
   children,
 }: {
-  room: (typeof ROOMS)[number]["name"] | "Guide";
+  room: (typeof ROOMS)[number]["name"] | "Guide" | "Pack a box";
   children?: ReactNode;
 }) {
   return (

@@ -6,6 +6,7 @@ import type {
   NEAR_ENOUGH,
   OnProgress,
   OtherPalette,
+  PackedBox,
   PaletteChoice,
   PaletteTarget,
   PaletteWorth,
@@ -45,6 +46,13 @@ export interface OtherPalettes {
   readonly untasted: ServedPalette | null;
 }
 
+/** What a box is packed under; paints by their places. */
+export interface BoxChoice {
+  readonly size: number;
+  readonly must: readonly number[];
+  readonly never: readonly number[];
+}
+
 /** Paints by their place in what was opened. */
 type Palette = readonly number[];
 
@@ -55,6 +63,11 @@ export interface PaletteApi {
   serve(palettes: readonly Palette[]): readonly ServedPalette[];
   /** Palettes of a palette's size that are plainly better than it in something, and its own figures. */
   others(palette: Palette, choice: PaletteChoice): OtherPalettes;
+  /**
+   * The box of so many paints that serves several paintings best, all opened on the same paints; null where there is
+   * none. What was opened before is forgotten.
+   */
+  pack(openings: readonly Opening[], choice: BoxChoice, progress: (share: number) => void): Promise<PackedBox | null>;
   weigh(palette: Palette, convenience: Palette): PaletteWorth & { readonly savings: readonly Saving[] };
   wish(atHand: Palette, targets: readonly number[], errors: readonly number[]): readonly Wished[];
   start(among: Palette): readonly StartingPoint[];

@@ -1,11 +1,13 @@
 import type { Remote } from "comlink";
-import { combinationsOf, joinedTable, reachTableOf, type GridColours } from "@/core/mixing";
+import { combinationsOf, joinedTable, pigmentCount, reachTableOf, type GridColours } from "@/core/mixing";
 import {
   costsShare,
+  boxProblemOf,
   costsOf,
   posePalette,
   problemOf,
   weigherOf,
+  type BoxProblem,
   type OnProgress,
   type PaletteProblem,
   type TargetCosts,
@@ -73,6 +75,39 @@ export async function poseTogether(
   });
   await Promise.all([mine, ...theirs]);
   return problemOf(question, table, costsOf(rows, table, targets));
+}
+
+/**
+ * Weighs the same paints on several paintings, one after another: mixes are looked for as widely as any of their
+ * approaches allows, and each painting counts on those that its own allows.
+ */
+export async function packTogether(
+  openings: readonly Opening[],
+  helpers: readonly Helper[],
+  onProgress: (share: number) => void,
+): Promise<BoxProblem> {
+  const widest = {
+    maxPaints: openings.some(({ maxPaints }) => maxPaints === 3) ? (3 as const) : (2 as const),
+    maxPigments: Math.max(...openings.map(({ maxPigments }) => maxPigments)),
+  };
+  const problems: PaletteProblem[] = [];
+  for (const [i, opening] of openings.entries()) {
+    const before = problems.find(({ question }) => question.paper.id === opening.paperId) ?? null;
+    problems.push(
+      await poseTogether({ ...opening, ...widest }, before, helpers, (_, share) =>
+        onProgress((i + share) / openings.length),
+      ),
+    );
+  }
+  return boxProblemOf(
+    problems,
+    openings.map(({ maxPaints, maxPigments }, i) => {
+      const { paints } = problems[i]!.question;
+      return (combination) =>
+        combination.length === 1 ||
+        (combination.length <= maxPaints && pigmentCount(combination.map((p) => paints[p]!)) <= maxPigments);
+    }),
+  );
 }
 
 /** The table of all mixes, a share of its grid from each. */

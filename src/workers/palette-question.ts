@@ -1,8 +1,46 @@
-import { HANDS, NO_TASTE } from "@/core/mixing";
+import { HANDS, NO_TASTE, tastesOf, type Stock } from "@/core/mixing";
 import { paperById } from "@/core/optics";
-import { EFFORT_COUNTS, NEAR_ENOUGH, type PaletteQuestion } from "@/core/palette";
-import { modelOf } from "./paint-message";
+import {
+  EFFORT_COUNTS,
+  NEAR_ENOUGH,
+  paintsInMix,
+  reluctanceFor,
+  strongestLoad,
+  type Approach,
+  type PaintTraits,
+  type PaletteQuestion,
+} from "@/core/palette";
+import { messageOf, modelOf, type PaintMessage } from "./paint-message";
 import type { Opening } from "./palette-api";
+
+/** What is weighed of paints for one painting under its approach. */
+export function openingOf(
+  approach: Approach,
+  paperId: string,
+  paints: readonly PaintMessage[],
+  traits: readonly PaintTraits[],
+  stocks: readonly Stock[],
+  targets: Opening["targets"],
+): Opening {
+  const tastes = tastesOf(stocks);
+  return {
+    paperId,
+    hand: approach.hand,
+    near: approach.near,
+    effort: approach.effort,
+    valueWeight: approach.valueWeight,
+    freeHue: approach.hues === "free",
+    maxPigments: approach.maxPigments,
+    maxPaints: paintsInMix(approach),
+    paints: paints.map((paint, i) => ({
+      ...messageOf(paint),
+      strongest: strongestLoad(approach, traits[i]!),
+      reluctance: reluctanceFor(approach, traits[i]!),
+      taste: tastes[i]!,
+    })),
+    targets,
+  };
+}
 
 /** The question that an opening asks, with its paints' models and the judge of their mixes. */
 export function questionOf(opening: Opening): PaletteQuestion {

@@ -3,6 +3,7 @@ import { expose, wrap, type Remote } from "comlink";
 import {
   figuresOf,
   otherPalettes,
+  packBox,
   savedMixing,
   servedPalette,
   solvePalette,
@@ -11,9 +12,10 @@ import {
   untastedPalette,
   wishFor,
   worthOf,
+  type BoxProblem,
   type PaletteProblem,
 } from "@/core/palette";
-import { poseTogether, type HelpersArrive } from "./palette-crew";
+import { packTogether, poseTogether, type HelpersArrive } from "./palette-crew";
 import type { PaletteHelperApi } from "./palette-helper-api";
 import type { PaletteApi } from "./palette-api";
 
@@ -25,7 +27,17 @@ addEventListener("message", ({ data }: MessageEvent<Partial<HelpersArrive>>) => 
 
 /** What is being weighed. */
 let posed: PaletteProblem | null = null;
-let lastOpened: Promise<void> = Promise.resolve();
+let lastAsked: Promise<unknown> = Promise.resolve();
+/** What takes long is done one after another: helpers keep one question at a time. */
+function queued<T>(work: () => Promise<T>): Promise<T> {
+  const mine = lastAsked.then(work, work);
+  lastAsked = mine;
+  return mine;
+}
+
+/** The last paintings that a box was packed for, so that another size asks for no weighing again. */
+let packedFor = "";
+let lastPacked: Promise<BoxProblem> | null = null;
 
 function problem(): PaletteProblem {
   if (!posed) throw new Error("Nothing is being weighed yet.");
@@ -34,11 +46,15 @@ function problem(): PaletteProblem {
 
 expose({
   open(opening, progress) {
-    // One after another: helpers keep one question at a time.
-    lastOpened = lastOpened
-      .catch(() => {})
-      .then(async () => void (posed = await poseTogether(opening, posed, helpers, progress)));
-    return lastOpened;
+    return queued(async () => void (posed = await poseTogether(opening, posed, helpers, progress)));
+  },
+  pack(openings, { size, must, never }, progress) {
+    const key = JSON.stringify(openings);
+    const box =
+      key === packedFor ? lastPacked! : queued(() => packTogether(openings, helpers, (share) => progress(share)));
+    [packedFor, lastPacked] = [key, box];
+    box.catch(() => (packedFor = ""));
+    return box.then((problem) => packBox(problem, size, must, never));
   },
   choose: (choice, progress) => solvePalette(problem(), choice, progress),
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),

@@ -53,7 +53,7 @@ export class WorkerLink<Own extends Api<Own>> {
 
   private begin(): Remote<Own> {
     const started = this.start();
-    const workers: readonly [Worker, ...Worker[]] = started instanceof Array ? started : [started as Worker];
+    const workers: readonly [Worker, ...Worker[]] = started instanceof Array ? started : [started];
     for (const worker of workers)
       worker.addEventListener("error", () => {
         if (this.workers.includes(worker)) this.end(new Error("The computation stopped. Load the page again."));

@@ -23,7 +23,7 @@ export { HANDS, type Hand } from "./hand";
 export { ANY_CHARACTER, GRAINS, type Laying, type WashCharacter } from "./character";
 export { dryingUp, NO_TASTE, tastesOf, type Stock, type Taste } from "./taste";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
-export { combinationsOf } from "./combinations";
+export { combinationsOf, pigmentCount } from "./combinations";
 export { joinedTable, reachTableOf, type GridColours, type ReachTable } from "./reach-table";
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";

@@ -161,7 +161,7 @@ export function weigherOf(table: ReachTable, metric: number | MixMetric): (targe
       if (wishes) costs[c]! += missedBy(character, mixes[n]!, manners);
       if (!taste) return;
       taste[c] = heldAgainst(mixes[n]!, tastes, areaCm2);
-      costs[c]! += taste[c]!;
+      costs[c]! += taste[c];
     });
     return { costs, taste, ideal, inHand: outcome(0), expected: outcome(1), made: colours };
   };

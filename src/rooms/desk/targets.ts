@@ -5,9 +5,10 @@ import { lchOfLab, type Lab } from "@/core/colour";
 import { predict, valueRange, type Laying, type ValueRange } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
 import { wishUnder } from "@/core/palette";
-import { curveOf, targetColour, type CurveValues, type Wish } from "@/core/planning";
-import type { PaintingArea, StoredRecipe, Study } from "@/model/painting";
-import { characterOf, coloursOf, weightsOf } from "@/model/washes";
+import { targetColour, type CurveValues, type Wish } from "@/core/planning";
+import type { PaintingArea, StoredRecipe } from "@/model/painting";
+import { coloursOf } from "@/model/washes";
+import { curveValuesOf, wantedOf } from "@/model/wanted";
 import { useWashSizes } from "./uses";
 import { useDesk } from "./desk-store";
 import { namedParts, useAtHand, usePaints, usePaper } from "./paints";
@@ -26,9 +27,6 @@ export function useBoxRange(): ValueRange {
     [atHand, paper],
   );
 }
-
-const curveValuesOf = (curve: Study["curve"], range: ValueRange): CurveValues =>
-  curve.kind === "bent" ? curve.values : curveOf(curve.kind, range);
 
 /** The curve that brings the photo's values to the sheet. */
 export function useCurve(): CurveValues {
@@ -105,27 +103,26 @@ export interface WantedColour extends Laying {
 /** All colours of all washes before hues follow any recipe: what a palette is chosen for. */
 export function useWantedColours(): readonly WantedColour[] {
   const areas = useDesk((s) => s.document.areas);
-  const wish = useWish();
-  const curve = useCurve();
-  const paper = usePaper();
-  const sizes = useWashSizes();
+  const approach = useDesk((s) => s.document.approach);
+  const paperId = useDesk((s) => s.document.paperId);
+  const wish = useDesk((s) => s.document.study.wish);
   const reserved = useDesk((s) => s.document.plan.reserved);
-  return useMemo(() => {
-    const lifted = new Set(reserved.flatMap(({ areaId, how }) => (how === "lift" ? [areaId] : [])));
-    return areas.flatMap((area, number) => {
-      const weights = weightsOf(area);
-      return coloursOf(area).map(({ id, lab, over, recipe }, i) => ({
-        id,
-        areaId: area.id,
-        mark: `${number + 1}${i > 0 ? "abcd"[i]! : ""}`,
-        name: colourName(area, i),
-        lab: targetColour(lab, area.wish ?? wish, curve, paper),
-        weight: weights[i]!,
-        areaCm2: sizes.get(id) ?? 0,
-        character: characterOf(area, lifted.has(area.id)),
-        overId: over ? area.id : null,
-        recipe,
-      }));
-    });
-  }, [areas, wish, curve, paper, sizes, reserved]);
+  const curve = useCurve();
+  const sizes = useWashSizes();
+  return useMemo(
+    () =>
+      wantedOf({ areas, approach, paperId, study: { wish }, plan: { reserved } }, curve).map(
+        ({ area, colour: { id, over, recipe }, index, ...wanted }) => ({
+          ...wanted,
+          id,
+          areaId: area.id,
+          mark: `${areas.indexOf(area) + 1}${index > 0 ? "abcd"[index]! : ""}`,
+          name: colourName(area, index),
+          areaCm2: sizes.get(id) ?? 0,
+          overId: over ? area.id : null,
+          recipe,
+        }),
+      ),
+    [areas, approach, paperId, wish, reserved, curve, sizes],
+  );
 }

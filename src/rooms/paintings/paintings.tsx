@@ -143,6 +143,13 @@ export function Paintings({ shelf: read, paints }: PaintingsProps) {
             {binned.length > 0 && ", or take one out of the bin"}.
           </p>
         )}
+        {here.some(({ colours }) => colours > 0) && (
+          <p className="mb-4">
+            <a className="link" href="/pack">
+              Pack one box for several of these
+            </a>
+          </p>
+        )}
         <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-6">
           {here.map((painting) => (
             <li key={painting.id} className="grid">

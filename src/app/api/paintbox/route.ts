@@ -1,7 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { NextResponse } from "next/server";
 import { newestDay } from "@/model/day";
-import { paintFaults, runningLowRequest, savePaintboxRequest } from "@/model/paintbox";
+import {
+  packedBoxRequest,
+  paintboxDocument,
+  paintFaults,
+  runningLowRequest,
+  savePaintboxRequest,
+  type PaintboxDocument,
+} from "@/model/paintbox";
 import { RevisionConflict } from "@/storage/ports";
 import { openStore, storeToWrite } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
@@ -9,24 +16,46 @@ import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 /** 2000 paints with notes stay well under this. */
 const LIMIT = 8 * 1024 * 1024;
 
+/** Changes the stored paintbox from another room, if what comes of it is a paintbox. */
+async function change(to: (document: PaintboxDocument) => PaintboxDocument, wrong: string): Promise<NextResponse> {
+  try {
+    const { paintbox } = await storeToWrite();
+    const { revision, document } = await paintbox.find();
+    const changed = paintboxDocument.safeParse(to(document));
+    if (!changed.success) return refuse(400, `${wrong}: ${changed.error.issues[0]?.message ?? "it can't be kept"}`);
+    await paintbox.save({ revision, writer: randomUUID(), step: 0 }, changed.data);
+    return NextResponse.json({});
+  } catch (error) {
+    if (error instanceof RevisionConflict)
+      return refuse(409, "The paintbox was changed in another window just now. Try again.");
+    return refuseTrouble(wrong, error, `${wrong}. Try again.`);
+  }
+}
+
 /** Puts paints that will run out on the list to buy: owned ones are noted as low. Other notes of theirs stay. */
 export async function PATCH(request: Request): Promise<NextResponse> {
   const body = runningLowRequest.safeParse(await readJson(request));
   if (!body.success) return refuse(400, "Nothing was changed: this names no paints.");
   const low = new Set(body.data.low);
-  try {
-    const { paintbox } = await storeToWrite();
-    const { revision, document } = await paintbox.find();
-    const paints = document.paints.map((paint) =>
-      low.has(paint.id) && paint.status === "owned" ? { ...paint, status: "low" as const } : paint,
-    );
-    await paintbox.save({ revision, writer: randomUUID(), step: 0 }, { ...document, paints });
-    return NextResponse.json({});
-  } catch (error) {
-    if (error instanceof RevisionConflict)
-      return refuse(409, "The paintbox was changed in another window just now. Try again.");
-    return refuseTrouble("The list to buy could not be kept", error, "The list to buy could not be kept. Try again.");
-  }
+  return change(
+    (document) => ({
+      ...document,
+      paints: document.paints.map((paint) =>
+        low.has(paint.id) && paint.status === "owned" ? { ...paint, status: "low" as const } : paint,
+      ),
+    }),
+    "The list to buy could not be kept",
+  );
+}
+
+/** Lays a packed box beside the others. */
+export async function POST(request: Request): Promise<NextResponse> {
+  const body = packedBoxRequest.safeParse(await readJson(request));
+  if (!body.success) return refuse(400, `Nothing was changed: ${body.error.issues[0]?.message ?? "this is no box"}`);
+  return change(
+    (document) => ({ ...document, boxes: [...document.boxes, body.data.box] }),
+    "The box could not be laid out",
+  );
 }
 
 /** Saves the whole paintbox; one that was changed elsewhere since answers with what is stored. */

@@ -8,7 +8,7 @@ import { troubleWith } from "@/ui/trouble";
 import { listed } from "@/model/text";
 import { characterWords } from "./character-words";
 import { PaletteCard, type PaletteActs } from "./palette-card";
-import { stockWords } from "./stock";
+import { stockWords } from "./stock-words";
 import { useWeighing } from "./weighing";
 
 /** Palettes that are plainly better than the best one in something; null until they are known. */

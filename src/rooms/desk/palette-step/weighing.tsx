@@ -1,15 +1,12 @@
 "use client";
 
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import { farthestPointSample, tastesOf, type Stock } from "@/core/mixing";
+import { farthestPointSample, type Stock } from "@/core/mixing";
 import {
   approachRules,
   isKind,
   leftOutBecause,
   MOST_WEIGHED,
-  paintsInMix,
-  reluctanceFor,
-  strongestLoad,
   traitsOf,
   type FoundSize,
   type PaintTraits,
@@ -18,15 +15,15 @@ import {
   type ServedPalette,
 } from "@/core/palette";
 import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palette-api";
-import { messageOf } from "@/workers/paint-message";
+import { openingOf } from "@/workers/palette-question";
 import { paletteWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { localDay } from "@/model/day";
+import { stocksOf } from "@/model/stock";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
 import { useAtHand, usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
-import { stocksOf } from "./stock";
 import { stageWords } from "./words";
 
 const SIZES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
@@ -142,24 +139,14 @@ function useQuestion() {
     [paints, paper],
   );
   return useMemo(() => {
-    const tastes = tastesOf(stocks);
-    const opening: Opening = {
-      paperId: paper.id,
-      hand: approach.hand,
-      near: approach.near,
-      effort: approach.effort,
-      valueWeight: approach.valueWeight,
-      freeHue: approach.hues === "free",
-      maxPigments: approach.maxPigments,
-      maxPaints: paintsInMix(approach),
-      paints: paints.map((paint, i) => ({
-        ...messageOf(paint),
-        strongest: strongestLoad(approach, traits[i]!),
-        reluctance: reluctanceFor(approach, traits[i]!),
-        taste: tastes[i]!,
-      })),
-      targets: wanted.map(({ lab, weight, areaCm2, character }) => ({ lab, weight, areaCm2, character })),
-    };
+    const opening = openingOf(
+      approach,
+      paper.id,
+      paints,
+      traits,
+      stocks,
+      wanted.map(({ lab, weight, areaCm2, character }) => ({ lab, weight, areaCm2, character })),
+    );
     const indices = (ids: readonly string[]): number[] => paints.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []));
     // What the painter keeps is mixed in any case: its paints lie in every palette.
     const kept = wanted.flatMap(({ recipe }) => (recipe?.pinned ? recipe.parts.map(({ paintId }) => paintId) : []));

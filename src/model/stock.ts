@@ -1,5 +1,5 @@
-import { dryingUp, type Stock, type Taste } from "@/core/mixing";
-import type { PaintEntry } from "@/model/paintbox";
+import type { Stock } from "@/core/mixing";
+import type { PaintEntry } from "./paintbox";
 
 const DAYS_A_YEAR = 365.25;
 const yearsBetween = (from: string, to: string): number =>
@@ -20,14 +20,4 @@ export function stocksOf(
     openYears: openedOn === null ? null : yearsBetween(openedOn, today),
     pricePerMl: price !== null && sizeMl && currency === common ? price / sizeMl : null,
   }));
-}
-
-/** What speaks for a paint or against it beside its colour, in words; empty where nothing does. */
-export function stockWords(stock: Stock, { sheet }: Pick<Taste, "sheet">, why: "for" | "against"): readonly string[] {
-  if (why === "against") return sheet > 0 ? ["a dear tube"] : [];
-  return [
-    ...(stock.mood ? ["you are in the mood for it"] : []),
-    ...(stock.favourite ? ["a favourite"] : []),
-    ...(dryingUp(stock) ? [`open for ${Math.floor(stock.openYears!)} years`] : []),
-  ];
 }
