@@ -4,7 +4,7 @@ import type { PuddlePlan, StandingPuddle } from "@/core/planning";
 import type { PaintMessage } from "./paint-message";
 
 /** A wash that lies there already. */
-interface OverWash {
+export interface OverWash {
   readonly parts: readonly { readonly paint: PaintMessage; readonly parts: number }[];
   readonly waterParts: number;
 }
@@ -23,7 +23,12 @@ export interface MatchJob {
 export interface PuddleJob {
   readonly paperId: string;
   readonly paints: readonly PaintMessage[];
-  readonly targets: readonly (Laying & { readonly lab: Lab; readonly weight: number })[];
+  /** What is laid over another names it by its place, or brings the wash that stands there already. */
+  readonly targets: readonly (Laying & {
+    readonly lab: Lab;
+    readonly weight: number;
+    readonly over: number | OverWash | null;
+  })[];
   readonly valueWeight: number;
   readonly hand: Hand;
   readonly maxPaints: number;

@@ -3,7 +3,7 @@ import { expose } from "comlink";
 import { matchOver, paperUnder, prepareMatch } from "@/core/mixing";
 import { planPuddles } from "@/core/planning";
 import { loadOfWater, paperById, type Paper } from "@/core/optics";
-import type { MatchApi, MatchJob } from "./match-api";
+import type { MatchApi, MatchJob, OverWash } from "./match-api";
 import { modelOf } from "./paint-message";
 
 type Table = ReturnType<typeof prepareMatch>;
@@ -12,13 +12,15 @@ type Table = ReturnType<typeof prepareMatch>;
 const tables = new Map<string, Table>();
 const KEPT_TABLES = 4;
 
+/** A wash that lies there already, as the film model sees it. */
+const layerOfWash = ({ parts: laid, waterParts }: OverWash) => ({
+  mix: laid.map(({ paint, parts }) => ({ paint: modelOf(paint), parts })),
+  load: loadOfWater(waterParts),
+});
+
 /** The sheet that a job's mixes are laid on. */
-function groundOf({ paperId, over }: MatchJob): Paper {
-  const paper = paperById(paperId);
-  if (!over) return paper;
-  const mix = over.parts.map(({ paint, parts }) => ({ paint: modelOf(paint), parts }));
-  return paperUnder({ mix, load: loadOfWater(over.waterParts) }, paper);
-}
+const groundOf = ({ paperId, over }: MatchJob): Paper =>
+  over ? paperUnder(layerOfWash(over), paperById(paperId)) : paperById(paperId);
 
 function tableFor(job: MatchJob): Table {
   const { paints, paperId, options, over } = job;
@@ -61,6 +63,15 @@ expose({
       live.delete(number);
     }
   },
-  puddles: ({ paperId, paints, targets, ...how }) => planPuddles(targets, paints.map(modelOf), paperById(paperId), how),
+  puddles: ({ paperId, paints, targets, ...how }) =>
+    planPuddles(
+      targets.map(({ over, ...target }) => ({
+        ...target,
+        over: over === null || typeof over === "number" ? over : layerOfWash(over),
+      })),
+      paints.map(modelOf),
+      paperById(paperId),
+      how,
+    ),
   cancel: (number) => void live.delete(number),
 } satisfies MatchApi);

@@ -42,6 +42,8 @@ export interface Opening {
 export interface OtherPalettes {
   readonly figures: Readonly<Record<Character, number>>;
   readonly others: readonly OtherPalette[];
+  /** Paints that one is in the mood for and that are not in it, each with the best palette of that size that has it. */
+  readonly withMood: readonly { readonly paint: number; readonly palette: ServedPalette }[];
   /** The best palette of that size if all paints were liked alike; null where it is the same one. */
   readonly untasted: ServedPalette | null;
 }
@@ -62,7 +64,7 @@ export interface PaletteApi {
   choose(choice: PaletteChoice, progress: OnProgress): readonly FoundSize[];
   serve(palettes: readonly Palette[]): readonly ServedPalette[];
   /** Palettes of a palette's size that are plainly better than it in something, and its own figures. */
-  others(palette: Palette, choice: PaletteChoice): OtherPalettes;
+  others(palette: Palette, choice: PaletteChoice, mood: Palette): OtherPalettes;
   /**
    * The box of so many paints that serves several paintings best, all opened on the same paints; null where there is
    * none. What was opened before is forgotten.

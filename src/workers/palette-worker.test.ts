@@ -90,6 +90,40 @@ describe("the palette worker", () => {
     ).toBeGreaterThan(0);
   });
 
+  test("what one is in the mood for and is not in it comes with the best palette that has it; a liking that decides is told", async () => {
+    await open();
+    const best = (await worker.ask("choose", { ...choice, sizes: [2] }, progress))[0]!.best[0]!.paints;
+    const out = opening.paints.map((_, p) => p).filter((p) => !best.includes(p));
+    const { withMood, untasted } = await worker.ask("others", best, choice, [...best, out[0]!]);
+    expect(withMood.map(({ paint }) => paint)).toEqual([out[0]]);
+    expect(withMood[0]!.palette.paints).toContain(out[0]);
+    expect(withMood[0]!.palette.paints).toHaveLength(2);
+    expect(untasted).toBeNull();
+    // Everything else is disliked so much that the best palette is another one.
+    const disliked = opening.paints.map((paint, p) => ({ ...paint, taste: { less: p === out[0] ? 0 : 60, sheet: 0 } }));
+    await open({ ...opening, paints: disliked });
+    const liked = (await worker.ask("choose", { ...choice, sizes: [2] }, progress))[0]!.best[0]!.paints;
+    const told = await worker.ask("others", liked, choice, []);
+    expect(liked).toContain(out[0]);
+    expect(told.untasted!.paints).toEqual(best);
+  });
+
+  test("a box is packed for several paintings, and another size asks for no weighing again", async () => {
+    const shares: number[] = [];
+    const heardShare = heard((share: number) => void shares.push(share));
+    const dull = { ...opening, targets: [{ lab: { L: 45, a: 2, b: 4 }, weight: 1 }] };
+    const four = await worker.ask("pack", [opening, dull], { size: 4, must: [6], never: [0] }, heardShare);
+    expect(four!.paintings).toHaveLength(2);
+    expect(four!.paints.map(({ paint }) => paint)).toContain(6);
+    expect(four!.paints.map(({ paint }) => paint)).not.toContain(0);
+    await vi.waitFor(() => expect(shares.length).toBeGreaterThan(0));
+    const before = shares.length;
+    const two = await worker.ask("pack", [opening, dull], { size: 2, must: [], never: [] }, heardShare);
+    expect(two!.paints.length).toBeLessThanOrEqual(2);
+    expect(shares).toHaveLength(before);
+    expect(await worker.ask("pack", [opening], { size: 9, must: [], never: [] }, heardShare)).toBeNull();
+  });
+
   test("palettes are served, weighed and begun, and what none reaches is wished for", async () => {
     await open({ ...opening, targets: [...opening.targets, { lab: { L: 3, a: 0, b: 0 }, weight: 1 }] });
     const [three, none] = await worker.ask("serve", [[0, 1, 2], []]);

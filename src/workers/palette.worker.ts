@@ -58,11 +58,18 @@ expose({
   },
   choose: (choice, progress) => solvePalette(problem(), choice, progress),
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),
-  others(paints, choice) {
+  others(paints, choice, mood) {
     const best = servedPalette(problem().costs, paints);
     return {
       figures: figuresOf(problem(), best),
       others: otherPalettes(problem(), choice, best),
+      withMood: mood
+        .filter((paint) => !paints.includes(paint))
+        .flatMap((paint) => {
+          const asked = { ...choice, sizes: [paints.length], must: [...choice.must, paint] };
+          const palette = solvePalette(problem(), asked, () => {})[0]?.best[0];
+          return palette ? [{ paint, palette }] : [];
+        }),
       untasted: untastedPalette(problem(), choice, best),
     };
   },

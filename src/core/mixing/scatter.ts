@@ -6,7 +6,7 @@ import type { ReachTable } from "./reach-table";
 import { SLOPE } from "./refine";
 
 /** A mix by its paints (indices into the table), shares (sum 1) and load. */
-export interface SharedMix {
+interface SharedMix {
   readonly combination: readonly number[];
   readonly shares: readonly number[];
   readonly load: Load;

@@ -1,11 +1,11 @@
 import { expect, test } from "vitest";
-import { dearness, DRYING_UP_YEARS, dryingUp, tasteCost, tastesOf, type Stock } from "./taste";
+import { dearCost, dearness, dislikeOf, DRYING_UP_YEARS, dryingUp, tastesOf, type Stock } from "./taste";
 
 const plain: Stock = { favourite: false, mood: false, openYears: null, pricePerMl: null };
 
 test("where nothing is liked or priced, nothing is held against any mix", () => {
   const tastes = tastesOf([plain, plain, plain]);
-  expect(tasteCost(tastes, [0.5, 0.3, 0.2], 1, 1000)).toBe(0);
+  expect(dislikeOf(tastes) + dearCost(tastes, [0.5, 0.3, 0.2], 1, 1000)).toBe(0);
 });
 
 test("the mood of the day counts more than an old tube, that more than a favourite, and all of them together most", () => {
@@ -20,7 +20,7 @@ test("the mood of the day counts more than an old tube, that more than a favouri
   expect([mood, old, favourite, none]).toEqual([mood, old, favourite, none].toSorted((a, b) => a! - b!));
   // A mix loses what its paints lose in the mean, so a third paint is no gain in itself.
   const tastes = [all, none].map((less) => ({ less: less!, sheet: 0 }));
-  expect(tasteCost(tastes, [0.9, 0.1], 0.2, 100)).toBeCloseTo(none! / 2, 9);
+  expect(dislikeOf(tastes)).toBeCloseTo(none! / 2, 9);
   expect(none).toBeLessThan(1);
 });
 
@@ -29,9 +29,9 @@ test("a tube four times as dear as the middle one is spared on a sheet, hardly o
   expect(dearness(4, prices)).toBeCloseTo(2, 9);
   expect([dearness(1, prices), dearness(null, prices), dearness(4, [4, 1])]).toEqual([0, 0, 0]);
   const tastes = tastesOf(prices.map((pricePerMl) => ({ ...plain, pricePerMl })));
-  const over = (areaCm2: number) => tasteCost([tastes[3]!], [1], 0.3, areaCm2);
+  const over = (areaCm2: number) => dearCost([tastes[3]!], [1], 0.3, areaCm2);
   expect(over(500)).toBeGreaterThan(0.3);
   expect(over(5)).toBeLessThan(0.01);
-  expect(tasteCost([tastes[0]!], [1], 0.3, 500)).toBe(0);
+  expect(dearCost([tastes[0]!], [1], 0.3, 500)).toBe(0);
   expect(dryingUp(plain)).toBe(false);
 });

@@ -55,9 +55,10 @@ export function tastesOf(stocks: readonly Stock[]): readonly Taste[] {
   }));
 }
 
-/** What taste and stock hold against a mix, dE00. Shares sum to 1. */
-export function tasteCost(tastes: readonly Taste[], shares: ArrayLike<number>, load: Load, areaCm2: number): number {
-  const less = tastes.reduce((sum, taste) => sum + taste.less, 0) / tastes.length;
-  const sheet = tastes.reduce((sum, taste, i) => sum + shares[i]! * taste.sheet, 0);
-  return less + (sheet * load * areaCm2) / SHEET_CM2;
-}
+/** How much less a mix's paints are liked than the best liked of all, in the mean, dE00. */
+export const dislikeOf = (tastes: readonly Taste[]): number =>
+  tastes.reduce((sum, { less }) => sum + less, 0) / tastes.length;
+
+/** What is spared of dear paints by not laying a mix over so much of the sheet, dE00. Shares sum to 1. */
+export const dearCost = (tastes: readonly Taste[], shares: ArrayLike<number>, load: Load, areaCm2: number): number =>
+  (tastes.reduce((sum, { sheet }, i) => sum + shares[i]! * sheet, 0) * load * areaCm2) / SHEET_CM2;

@@ -1,12 +1,12 @@
 import type { Lab } from "../colour/colour";
-import { ANY_CHARACTER, characterCost, mannerOf, type Manner, type WashCharacter } from "../mixing/character";
+import { ANY_CHARACTER, characterCost, mannerOf, type WashCharacter } from "../mixing/character";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
 import { effortOf } from "../mixing/hand";
 import { fullMetric, type MixMetric } from "../mixing/metric";
 import { tubeDoubt } from "../mixing/likely-error";
-import { mixAt, scatterOf, TUBES_DECIDE, type SharedMix } from "../mixing/scatter";
+import { mixAt, scatterOf, TUBES_DECIDE } from "../mixing/scatter";
 import { refineMixes } from "../mixing/refine";
-import { NO_TASTE, tasteCost, type Taste } from "../mixing/taste";
+import { dearCost, dislikeOf, NO_TASTE } from "../mixing/taste";
 import { heavyCost } from "../mixing/workable";
 import type { ReachTable } from "../mixing/reach-table";
 
@@ -123,7 +123,9 @@ export function weigherOf(table: ReachTable, metric: number | MixMetric): (targe
   const doubts = table.paints.map((paint) => tubeDoubt(paint, table.paper));
   const manners = table.paints.map(mannerOf);
   const tastes = table.paints.map((paint) => judge.taste?.(paint) ?? NO_TASTE);
-  const tasted = tastes.some(({ less: liked, sheet }) => liked > 0 || sheet > 0);
+  const tasted = tastes.some(({ less: disliked, sheet }) => disliked > 0 || sheet > 0);
+  const ofMix = <T>(combination: readonly number[], of: readonly T[]): T[] => combination.map((p) => of[p]!);
+  const disliked = Float64Array.from(table.combinations, (paints) => dislikeOf(ofMix(paints, tastes)));
   return ({ lab, areaCm2 = 0, character = ANY_CHARACTER }) => {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
@@ -155,37 +157,17 @@ export function weigherOf(table: ReachTable, metric: number | MixMetric): (targe
       (square, c) => softened(Math.sqrt(square + TUBES_DECIDE * tubes[c]!), judge.nearEnough ?? 0) + beside[c]!,
     );
     const wishes = character.grain !== "free" || character.lifts || character.clear;
-    const taste = tasted ? new Float64Array(costs.length) : null;
+    const taste = tasted ? disliked.slice() : null;
     refined.forEach((c, n) => {
-      costs[c]! += heavyCost(mixes[n]!.load, areaCm2);
-      if (wishes) costs[c]! += missedBy(character, mixes[n]!, manners);
-      if (!taste) return;
-      taste[c] = heldAgainst(mixes[n]!, tastes, areaCm2);
-      costs[c]! += taste[c];
+      const { combination, shares, load } = mixes[n]!;
+      costs[c]! += heavyCost(load, areaCm2);
+      if (wishes) costs[c]! += characterCost(character, ofMix(combination, manners), shares, load);
+      if (taste) taste[c]! += dearCost(ofMix(combination, tastes), shares, load, areaCm2);
     });
+    taste?.forEach((cost, c) => (costs[c]! += cost));
     return { costs, taste, ideal, inHand: outcome(0), expected: outcome(1), made: colours };
   };
 }
-
-const missedBy = (
-  character: WashCharacter,
-  { combination, shares, load }: SharedMix,
-  manners: readonly Manner[],
-): number =>
-  characterCost(
-    character,
-    combination.map((p) => manners[p]!),
-    shares,
-    load,
-  );
-
-const heldAgainst = ({ combination, shares, load }: SharedMix, tastes: readonly Taste[], areaCm2: number): number =>
-  tasteCost(
-    combination.map((p) => tastes[p]!),
-    shares,
-    load,
-    areaCm2,
-  );
 
 /**
  * The error of the best mix of every combination for every target; see {@link weigherOf}.

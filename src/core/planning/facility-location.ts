@@ -26,8 +26,8 @@ interface Ascent {
   readonly slack: Float64Array;
 }
 
-/** The facilities of each customer, nearest first. */
-const orderOf = ({ serving }: FacilityProblem): readonly Uint32Array[] =>
+/** The facilities of each customer, nearest first: the same for all opening costs. */
+export const nearestFirst = ({ serving }: Pick<FacilityProblem, "serving">): readonly Uint32Array[] =>
   serving.map((costs) => Uint32Array.from(costs.keys()).sort((a, b) => costs[a]! - costs[b]!));
 
 /**
@@ -41,26 +41,31 @@ function ascend({ serving, opening }: FacilityProblem, order: readonly Uint32Arr
   const level = new Uint32Array(serving.length);
   let bound = 0;
   opening.forEach((cost, j) => (bound += state[j] === 1 ? cost : 0));
-  const usable = order.map((list) => list.filter((j) => state[j] !== -1));
-  for (const [i, list] of usable.entries()) {
-    if (list.length === 0) return { bound: Infinity, pays, slack };
-    pays[i] = serving[i]![list[0]!]!;
+  // How far down its list each customer pays: what is closed there is passed over.
+  const reach = (i: number): void => {
+    const [costs, list] = [serving[i]!, order[i]!];
+    while (level[i]! < list.length && (state[list[level[i]!]!] === -1 || costs[list[level[i]!]!]! <= pays[i]! + TINY))
+      level[i]!++;
+  };
+  for (const [i, list] of order.entries()) {
+    const nearest = list.find((j) => state[j] !== -1);
+    if (nearest === undefined) return { bound: Infinity, pays, slack };
+    pays[i] = serving[i]![nearest]!;
     bound += pays[i];
-    while (level[i]! < list.length && serving[i]![list[level[i]!]!]! <= pays[i] + TINY) level[i]!++;
+    reach(i);
   }
   for (let raised = true; raised;) {
     raised = false;
-    for (const [i, list] of usable.entries()) {
-      let room = Infinity;
-      for (let k = 0; k < level[i]!; k++) room = Math.min(room, slack[list[k]!]!);
-      const next = level[i]! < list.length ? serving[i]![list[level[i]!]!]! : Infinity;
-      const by = Math.min(room, next - pays[i]!);
-      if (!(by > TINY)) continue;
-      for (let k = 0; k < level[i]!; k++) slack[list[k]!]! -= by;
-      pays[i]! += by;
-      bound += by;
+    for (const [i, list] of order.entries()) {
+      const deep = level[i]!;
+      let room = deep < list.length ? serving[i]![list[deep]!]! - pays[i]! : Infinity;
+      for (let k = 0; k < deep && room > TINY; k++) if (state[list[k]!] !== -1) room = Math.min(room, slack[list[k]!]!);
+      if (!(room > TINY)) continue;
+      for (let k = 0; k < deep; k++) if (state[list[k]!] !== -1) slack[list[k]!]! -= room;
+      pays[i]! += room;
+      bound += room;
       raised = true;
-      while (level[i]! < list.length && serving[i]![list[level[i]!]!]! <= pays[i]! + TINY) level[i]!++;
+      reach(i);
     }
   }
   return { bound, pays, slack };
@@ -95,9 +100,13 @@ function pruned(problem: FacilityProblem, open: readonly number[]): Omit<Facilit
 /**
  * Solves uncapacitated facility location exactly by branch and bound over dual ascent bounds. Costs are 0 or more;
  * there is at least one facility. Proven best unless so many nodes were not enough, which `bound` tells.
+ * @param order see nearestFirst; handed in where several opening costs are tried
  */
-export function locateFacilities(problem: FacilityProblem, mostNodes = MOST_NODES): FacilityPlan {
-  const order = orderOf(problem);
+export function locateFacilities(
+  problem: FacilityProblem,
+  mostNodes = MOST_NODES,
+  order = nearestFirst(problem),
+): FacilityPlan {
   const count = problem.opening.length;
   let best: Omit<FacilityPlan, "bound"> | null = null;
   let nodes = 0;

@@ -2,6 +2,7 @@
 
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { DarkeningPath } from "@/core/darks";
+import { AXIS, below } from "../chart-axes";
 
 /** Value and chroma over the darkener's share, and where they turn. */
 export function TurningChart({ path, darkener }: { path: DarkeningPath; darkener: string }) {
@@ -21,18 +22,11 @@ export function TurningChart({ path, darkener }: { path: DarkeningPath; darkener
               type="number"
               domain={[0, 100]}
               ticks={[0, 25, 50, 75, 100]}
-              stroke="currentColor"
-              tick={{ fontSize: 13 }}
-              label={{
-                value: `% ${darkener}`,
-                position: "insideBottom",
-                offset: -10,
-                fontSize: 13,
-                fill: "currentColor",
-              }}
+              {...AXIS}
+              label={below(`% ${darkener}`)}
             />
-            <YAxis yAxisId="value" stroke="currentColor" width={34} tick={{ fontSize: 13 }} domain={[0, 5]} />
-            <YAxis yAxisId="chroma" orientation="right" stroke="currentColor" width={34} tick={{ fontSize: 13 }} />
+            <YAxis {...AXIS} yAxisId="value" width={34} domain={[0, 5]} />
+            <YAxis {...AXIS} yAxisId="chroma" orientation="right" width={34} />
             {path.dead !== null && !path.lightens && (
               <ReferenceLine yAxisId="value" x={100 * path.dead} stroke="currentColor" strokeDasharray="4 3" />
             )}

@@ -2,6 +2,7 @@
 
 import { Area, AreaChart, CartesianGrid, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { FoundSize } from "@/core/palette";
+import { AXIS, below, beside } from "../chart-axes";
 
 /** What makes up the expected error of a palette, from below, and how it is drawn. */
 const PARTS = [
@@ -36,24 +37,10 @@ export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chos
               type="number"
               domain={[1, 12]}
               ticks={[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]}
-              stroke="currentColor"
-              tick={{ fontSize: 13 }}
-              label={{ value: "paints", position: "insideBottom", offset: -10, fontSize: 13, fill: "currentColor" }}
+              {...AXIS}
+              label={below("paints")}
             />
-            <YAxis
-              stroke="currentColor"
-              width={40}
-              tick={{ fontSize: 13 }}
-              domain={[0, "auto"]}
-              label={{
-                value: "off by, dE00",
-                angle: -90,
-                position: "insideLeft",
-                fontSize: 13,
-                fill: "currentColor",
-                dy: 34,
-              }}
-            />
+            <YAxis {...AXIS} width={40} domain={[0, "auto"]} label={beside("off by, dE00", 34)} />
             <Tooltip
               formatter={(value, name) => [Number(value).toFixed(1), name]}
               labelFormatter={(size: React.ReactNode) => <>{size} paints</>}

@@ -6,6 +6,7 @@ import type { ServedPalette } from "@/core/palette";
 import type { OtherPalettes as Found } from "@/workers/palette-api";
 import { troubleWith } from "@/ui/trouble";
 import { listed } from "@/model/text";
+import { useDesk } from "../desk-store";
 import { characterWords } from "./character-words";
 import { PaletteCard, type PaletteActs } from "./palette-card";
 import { stockWords } from "./stock-words";
@@ -13,14 +14,15 @@ import { useWeighing } from "./weighing";
 
 /** Palettes that are plainly better than the best one in something; null until they are known. */
 function useOthers(best: ServedPalette): Found | null {
-  const { ready, opened, choice, ask } = useWeighing();
+  const { ready, opened, choice, ask, indicesOf } = useWeighing();
+  const mood = useDesk((s) => s.document.rules.mood);
   const [answer, setAnswer] = useState<{ key: string; others: Found } | null>(null);
-  const key = JSON.stringify([ready ? opened : 0, best.paints, choice]);
+  const key = JSON.stringify([ready ? opened : 0, best.paints, choice, indicesOf(mood)]);
   useEffect(() => {
-    const [now, paints, under] = JSON.parse(key) as [number, number[], typeof choice];
+    const [now, paints, under, liked] = JSON.parse(key) as [number, number[], typeof choice, number[]];
     if (now === 0) return;
     let stale = false;
-    ask("others", paints, under).then(
+    ask("others", paints, under, liked).then(
       (others) => !stale && setAnswer({ key, others }),
       troubleWith("Other palettes could not be weighed"),
     );
@@ -38,9 +40,24 @@ export function OtherPalettes({ best, ...acts }: PaletteActs & { best: ServedPal
   return (
     <>
       {found.untasted && <TasteNote best={best} untasted={found.untasted} />}
+      <MoodNotes best={best} found={found} onRule={acts.onRule} />
       {found.others.length > 0 && <Others found={found} {...acts} />}
     </>
   );
+}
+
+/** Paints that one is in the mood for and that another way decided against: what it would cost to take them. */
+function MoodNotes({ best, found, onRule }: Pick<PaletteActs, "onRule"> & { best: ServedPalette; found: Found }) {
+  const { paints } = useWeighing();
+  return found.withMood.map(({ paint, palette }) => (
+    <p key={paint} role="note" aria-label={`With ${paints[paint]!.name}`} className="text-[0.92rem] leading-snug">
+      {paints[paint]!.name}, which you are in the mood for, is not among them: with it, off by{" "}
+      {palette.error.toFixed(1)} for {best.error.toFixed(1)}.{" "}
+      <button type="button" className="btn btn-outline btn-sm ml-1" onClick={() => onRule("must", paints[paint]!.id)}>
+        Take it all the same
+      </button>
+    </p>
+  ));
 }
 
 /** What taste and stock decided, and what would stand there without them. */

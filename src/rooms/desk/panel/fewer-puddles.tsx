@@ -1,10 +1,10 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useEffect, useMemo, useState } from "react";
 import { HANDS, puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
-import { counted } from "@/model/text";
 import { staysFor } from "@/model/washes";
 import { Disclosure } from "@/ui/disclosure";
 import { troubleWith } from "@/ui/trouble";
@@ -12,10 +12,16 @@ import { messageOf } from "@/workers/paint-message";
 import type { PuddleJob } from "@/workers/match-api";
 import { useDesk } from "../desk-store";
 import { useMatchDesk } from "../matcher";
-import { usePaints, usePaper } from "../paints";
+import { laidWash, usePaints, usePaper } from "../paints";
 import { paintsInMix } from "@/core/palette";
 import { useTargets, useWantedColours } from "../targets";
 import { HAND_WORDS } from "../palette-step/words";
+
+/** The charts' library is large, and the mixes open without it. */
+const PuddleChart = dynamic(() => import("./puddle-chart").then(({ PuddleChart: chart }) => chart), {
+  ssr: false,
+  loading: () => <div className="h-32" />,
+});
 
 interface Plans {
   /** Null while they are being made. */
@@ -24,7 +30,7 @@ interface Plans {
   readonly paintIds: readonly string[];
 }
 
-/** Plans of the tray's paints for all colours that lie on the paper itself. */
+/** Plans of the tray's paints for all colours, what is laid over first washes among them. */
 function usePlans(): Plans {
   const desk = useMatchDesk();
   const paints = usePaints();
@@ -36,7 +42,19 @@ function usePlans(): Plans {
   const asked = useMemo(() => {
     const known = palette.flatMap((id) => paints.get(id) ?? []);
     const tray = new Set(known.map(({ id }) => id));
-    const laid = wanted.filter(({ overId, recipe }) => overId === null && !staysFor(recipe, tray));
+    const laid = wanted.filter(({ recipe }) => !staysFor(recipe, tray));
+    /** What lies under a colour: another one that is planned, or the recipe that stays there. */
+    const overOf = (id: string | null): PuddleJob["targets"][number]["over"] => {
+      if (id === null) return null;
+      const place = laid.findIndex((colour) => colour.id === id);
+      const stays = place < 0 ? wanted.find((colour) => colour.id === id)?.recipe : null;
+      const wash = stays && laidWash(stays, paints);
+      return wash
+        ? { ...wash, parts: wash.parts.map(({ paint, parts }) => ({ paint: messageOf(paint), parts })) }
+        : place < 0
+          ? null
+          : place;
+    };
     const pinned = wanted.flatMap(({ recipe }) => (staysFor(recipe, tray) ? [recipe] : []));
     const standing = puddlesOf(pinned.map(({ parts }, i) => ({ id: String(i), parts, waterParts: 0, areaCm2: 0 })))
       .filter(({ uses }) => uses.length > 0)
@@ -46,7 +64,8 @@ function usePlans(): Plans {
     const job: PuddleJob = {
       paperId: paper.id,
       paints: known.map(messageOf),
-      targets: laid.map(({ id, lab, weight, areaCm2, character }) => ({
+      targets: laid.map(({ id, lab, weight, areaCm2, character, overId }) => ({
+        over: overOf(overId),
         lab: targets.get(id) ?? lab,
         weight,
         areaCm2,
@@ -75,24 +94,9 @@ function usePlans(): Plans {
   return { plans: found?.key === asked.key ? found.plans : null, ids: asked.ids, paintIds: asked.paintIds };
 }
 
-/** Puddles of what is laid over first washes: no plan serves them. */
-function useGlazePuddles(): number {
-  const wanted = useWantedColours();
-  return useMemo(
-    () =>
-      puddlesOf(
-        wanted.flatMap(({ id, overId, recipe, areaCm2 }) =>
-          overId !== null && recipe ? [{ id, ...recipe, areaCm2 }] : [],
-        ),
-      ).length,
-    [wanted],
-  );
-}
-
 /** Each number of puddles with what it comes to, and one press to mix so. */
-function Choices() {
+function Choices({ mixedNow }: { mixedNow: number }) {
   const { plans, ids, paintIds } = usePlans();
-  const glazes = useGlazePuddles();
   const hand = useDesk((s) => s.document.approach.hand);
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   if (ids.length < 3 || paintIds.length === 0)
@@ -119,8 +123,8 @@ function Choices() {
       <p className="quiet text-[0.9rem] leading-snug">
         Each colour from one of them, thinned, or with one paint added. What comes out is off by so much in the mean, in{" "}
         {HAND_WORDS[hand]}.
-        {glazes > 0 && ` What is laid over a first wash keeps its own mix: ${counted(glazes, "puddle")} more at most.`}
       </p>
+      {plans.length > 1 && <PuddleChart plans={plans} now={mixedNow} />}
       <ul className="flex flex-wrap gap-1.5">
         {plans.map((plan) => (
           <li key={plan.puddles.length}>
@@ -143,7 +147,7 @@ function Choices() {
 }
 
 /** How few puddles could serve all colours: worked out once the painter asks for it. */
-export function FewerPuddles() {
+export function FewerPuddles({ mixedNow }: { mixedNow: number }) {
   return (
     <Disclosure
       label="Fewer puddles"
@@ -151,7 +155,7 @@ export function FewerPuddles() {
       className="space-y-1.5"
       buttonClassName="btn-outline"
     >
-      <Choices />
+      <Choices mixedNow={mixedNow} />
     </Disclosure>
   );
 }

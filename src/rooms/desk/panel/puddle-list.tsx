@@ -168,7 +168,7 @@ export function PuddleList() {
           <span className="font-normal">, {puddles.length - wells} more by adding a paint to one</span>
         )}
       </h3>
-      <FewerPuddles />
+      <FewerPuddles mixedNow={wells} />
       <ol>
         {puddles.map((puddle) => {
           const parts = namedParts({ parts: [...puddle.parts], waterParts: 0 }, paints);
