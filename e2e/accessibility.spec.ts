@@ -346,6 +346,23 @@ const rooms: readonly (readonly [
     ],
   ],
   [
+    "a box for several paintings",
+    "/pack",
+    (page) => page.getByRole("list", { name: "Packed paints" }).waitFor({ timeout: 30_000 }),
+    [
+      [
+        "packed, with a rule",
+        async (page) => {
+          await page
+            .getByRole("button", { name: /stays at home$/ })
+            .first()
+            .click();
+          await page.getByRole("list", { name: "Must and stays" }).waitFor();
+        },
+      ],
+    ],
+  ],
+  [
     "no room",
     "/painting/none",
     (page) => page.getByRole("heading").waitFor(),
@@ -376,7 +393,7 @@ for (const [room, path, ready, views] of rooms) {
 test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768, lying or upright at 820", async ({
   page,
 }) => {
-  for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure", "/paintings"]) {
+  for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure", "/paintings", "/pack"]) {
     await page.goto(`${server.url}${path}`);
     await page.getByRole("link", { name: /Abendrot/ }).waitFor();
     await expect(page.locator("[inert]")).toHaveCount(0);

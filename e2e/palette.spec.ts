@@ -382,6 +382,57 @@ test("what is taken along: the box alone or a chosen few are planned from, kept 
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 });
 
+test("how an area should lie changes its paints; what one is in the mood for is weighed, and its price is told", async ({
+  page,
+}) => {
+  await openStep(page);
+  await size(page, "3 paints");
+  const paintsOf = () =>
+    answer(page)
+      .getByRole("img")
+      .evaluateAll((all) => all.map((one) => one.getAttribute("aria-label")!.split(".")[0]!));
+  const before = await paintsOf();
+  // A paint that is not among the best: with it the palette is a little further off, and that is told.
+  const mood = panel(page).getByRole("combobox", { name: "In the mood for" });
+  const names = await mood.getByRole("option").allTextContents();
+  const liked = names.find((name) => name === "Ultramarine" && !before.includes(name)) ?? names.at(-1)!;
+  await mood.selectOption({ label: liked });
+  await expect(panel(page).getByRole("list", { name: "Must, never and mood" })).toContainText(
+    `in the mood for ${liked}`,
+  );
+  const price = panel(page).getByRole("note", { name: `With ${liked}` });
+  await expect(price).toContainText(/with it, off by \d+\.\d for \d+\.\d/, { timeout: 30_000 });
+  await price.getByRole("button", { name: "Take it all the same" }).click();
+  await expect(panel(page).getByRole("list", { name: "Must, never and mood" })).toContainText(`must have ${liked}`);
+  await expect.poll(paintsOf, { timeout: 30_000 }).toContain(liked);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(paintsOf, { timeout: 30_000 }).toEqual(before);
+
+  // A clear sky that is to be lifted: said at the area, kept, and weighed.
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Areas$/ })
+    .click();
+  await page.getByRole("button", { name: /^Area 3:/ }).click();
+  await page.getByRole("combobox", { name: "Texture of Blue between the clouds" }).selectOption("rough");
+  await page.getByRole("checkbox", { name: "I will lift it: nothing that stains" }).check();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.reload();
+  await page.getByRole("application").waitFor();
+  await expect(page.getByRole("combobox", { name: "Texture of Blue between the clouds" })).toHaveValue("rough");
+  await expect(page.getByRole("checkbox", { name: "I will lift it: nothing that stains" })).toBeChecked();
+  await page
+    .getByRole("navigation", { name: "Steps" })
+    .getByRole("button", { name: /Mixes$/ })
+    .click();
+  await page.getByRole("radio", { name: /^all \d+ paints$/ }).click();
+  const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
+  // Indanthrone stains and lies flat; viridian and the old blues settle and lift (common practice, no source).
+  await expect(ways.first()).toContainText(/Viridian|Ultramarine|Cobalt|Cerulean/, { timeout: 30_000 });
+  await expect(ways.first()).not.toContainText("Indanthrone");
+});
+
 test("rules and the approach are kept with the painting and answered at once; a default of one's own starts the next painting", async ({
   page,
 }) => {
@@ -417,7 +468,7 @@ test("rules and the approach are kept with the painting and answered at once; a 
     .getByRole("navigation", { name: "Steps" })
     .getByRole("button", { name: /Palette$/ })
     .click();
-  await expect(panel(page).getByRole("list", { name: "Must and never" })).toContainText(`never ${never}`);
+  await expect(panel(page).getByRole("list", { name: "Must, never and mood" })).toContainText(`never ${never}`);
   await expect(panel(page).getByRole("button", { name: /^Approach/ })).toContainText("magenta, yellow, cyan");
 
   await panel(page).getByRole("button", { name: "At least or at most so many of a kind" }).click();

@@ -79,11 +79,6 @@ await shoot("box-sheet", "/measure", async (page) => {
   await page.getByRole("button", { name: /Read the demo's box sheet/ }).click();
   await page.getByRole("button", { name: /^Keep all/ }).waitFor({ timeout: 60_000 });
 });
-await shoot("card-read", "/measure", async (page) => {
-  await page.getByRole("radio", { name: /Four paints/ }).check();
-  await page.getByRole("button", { name: /Read the demo's card/ }).click();
-  await page.getByRole("button", { name: "Keep for Burnt sienna" }).waitFor({ timeout: 60_000 });
-});
 await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());
 await shoot("handbook", "/handbook");
 await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
@@ -156,6 +151,11 @@ await shoot("paintings", "/paintings", async (page) => {
   await page.getByRole("article").nth(2).waitFor();
   await page.getByRole("button", { name: "Bin" }).first().click();
   await page.getByRole("region", { name: "Bin" }).waitFor();
+});
+
+await shoot("pack", "/pack", async (page) => {
+  await page.getByRole("note", { name: "Enough" }).getByRole("button").click();
+  await page.getByRole("note", { name: "Enough" }).waitFor({ state: "detached" });
 });
 
 // The guide shows some of them, smaller (src/rooms/guide).

@@ -6,7 +6,7 @@ import { HANDBOOK } from "@/core/pigments";
 import { seededRandom } from "@/core/numeric/random";
 import { posePalette, type PaletteProblem, type PaletteStage } from "@/core/palette";
 import type { Opening } from "./palette-api";
-import { poseTogether } from "./palette-crew";
+import { poseTogether, reweighed } from "./palette-crew";
 import { paletteHelper } from "./palette-helper";
 import type { PaletteHelperApi } from "./palette-helper-api";
 import { questionOf } from "./palette-question";
@@ -87,6 +87,17 @@ describe("a question weighed together", () => {
     expect(asked.filter((name) => name === "weigh").length).toBeGreaterThan(0);
     expect(new Set(stages)).toEqual(new Set(["mixes", "costs"]));
     expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+  });
+
+  test("where nothing but weights has changed no mix is weighed again, to the same numbers", () => {
+    const weights = large.targets.map((_, i) => 1 + (i % 3));
+    const other = { ...large, targets: large.targets.map((target, i) => ({ ...target, weight: weights[i]! })) };
+    const again = reweighed(other, { opening: large, problem: alone })!;
+    expect(again.costs.weights).toEqual(weights);
+    expect(again.costs.costs).toBe(alone.costs.costs);
+    expect(numbersOf(again)).toEqual(numbersOf(posePalette(questionOf(other), null, quiet)));
+    expect(reweighed({ ...other, valueWeight: 2 }, { opening: large, problem: alone })).toBeNull();
+    expect(reweighed(other, null)).toBeNull();
   });
 
   test("what was mixed before is not mixed again, and small questions trouble nobody", async () => {

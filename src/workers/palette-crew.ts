@@ -77,6 +77,20 @@ export async function poseTogether(
   return problemOf(question, table, costsOf(rows, table, targets));
 }
 
+const unweighted = (opening: Opening): string =>
+  JSON.stringify({ ...opening, targets: opening.targets.map(({ weight: _weight, ...target }) => target) });
+
+/** A question that asks nothing new but how much each target counts: no mix is weighed again; null where it does. */
+export function reweighed(
+  opening: Opening,
+  before: { readonly opening: Opening; readonly problem: PaletteProblem } | null,
+): PaletteProblem | null {
+  if (!before || unweighted(opening) !== unweighted(before.opening)) return null;
+  const { table, costs } = before.problem;
+  const weights = opening.targets.map(({ weight }) => weight);
+  return problemOf(questionOf(opening), table, { ...costs, weights });
+}
+
 /**
  * Weighs the same paints on several paintings, one after another: mixes are looked for as widely as any of their
  * approaches allows, and each painting counts on those that its own allows.

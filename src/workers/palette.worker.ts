@@ -15,9 +15,9 @@ import {
   type BoxProblem,
   type PaletteProblem,
 } from "@/core/palette";
-import { packTogether, poseTogether, type HelpersArrive } from "./palette-crew";
+import { packTogether, poseTogether, reweighed, type HelpersArrive } from "./palette-crew";
 import type { PaletteHelperApi } from "./palette-helper-api";
-import type { PaletteApi } from "./palette-api";
+import type { Opening, PaletteApi } from "./palette-api";
 
 /** Others that take their share of the mixing and weighing. */
 let helpers: readonly Remote<PaletteHelperApi>[] = [];
@@ -26,7 +26,7 @@ addEventListener("message", ({ data }: MessageEvent<Partial<HelpersArrive>>) => 
 });
 
 /** What is being weighed. */
-let posed: PaletteProblem | null = null;
+let opened: { readonly opening: Opening; readonly problem: PaletteProblem } | null = null;
 let lastAsked: Promise<unknown> = Promise.resolve();
 /** What takes long is done one after another: helpers keep one question at a time. */
 function queued<T>(work: () => Promise<T>): Promise<T> {
@@ -40,13 +40,17 @@ let packedFor = "";
 let lastPacked: Promise<BoxProblem> | null = null;
 
 function problem(): PaletteProblem {
-  if (!posed) throw new Error("Nothing is being weighed yet.");
-  return posed;
+  if (!opened) throw new Error("Nothing is being weighed yet.");
+  return opened.problem;
 }
 
 expose({
   open(opening, progress) {
-    return queued(async () => void (posed = await poseTogether(opening, posed, helpers, progress)));
+    return queued(async () => {
+      const problem =
+        reweighed(opening, opened) ?? (await poseTogether(opening, opened?.problem ?? null, helpers, progress));
+      opened = { opening, problem };
+    });
   },
   pack(openings, { size, must, never }, progress) {
     const key = JSON.stringify(openings);

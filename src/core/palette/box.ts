@@ -58,7 +58,7 @@ export interface PackedPaint {
 }
 
 /** What a box does for a painting. */
-export interface PackedPainting {
+interface PackedPainting {
   /** Weighted mean of what its colours come out off by in the hand, dE00. */
   readonly error: number;
   /** The same with all paints that could be packed. */

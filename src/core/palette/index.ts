@@ -50,5 +50,4 @@ export {
   type BoxProblem,
   type PackedBox,
   type PackedPaint,
-  type PackedPainting,
 } from "./box";

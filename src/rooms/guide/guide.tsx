@@ -38,6 +38,7 @@ const LEGS: readonly Leg[] = [
     says: [
       "The step Palette tries your paints on all areas and answers at once. “Lay it out” puts the answer in the tray.",
       "“Try out” says what any other paint would do; “With me” plans from one box, or from a chosen few.",
+      "For several paintings one box is packed: “Pack one box”, above the pictures of your paintings.",
     ],
     picture: { name: "palette", shows: "The palette recommended for the demo, and what one more paint would buy" },
   },

@@ -191,15 +191,13 @@ export function Pack({
             </p>
           ) : (
             packed && (
-              <div className={state === "working" ? "opacity-60" : ""}>
-                <PackedBoxView
-                  packed={packed}
-                  paints={paints}
-                  name={name}
-                  onRule={rule}
-                  onSize={(next) => change({ size: Math.max(BOX_SIZES.least, next) })}
-                />
-              </div>
+              <PackedBoxView
+                packed={packed}
+                paints={paints}
+                name={name}
+                onRule={rule}
+                onSize={(next) => change({ size: Math.max(BOX_SIZES.least, next) })}
+              />
             )
           )}
         </section>

@@ -163,7 +163,7 @@ export function PackedBoxView({ packed: { box, question }, paints, name, onRule,
         </p>
       )}
       <table className="table text-[0.95rem]">
-        <thead>
+        <thead className="text-base-content">
           <tr>
             <th>Painting</th>
             <th>off by with this box</th>
@@ -178,7 +178,7 @@ export function PackedBoxView({ packed: { box, question }, paints, name, onRule,
             return (
               <tr key={id}>
                 <td>
-                  <a className="link" href={`/painting/${id}`}>
+                  <a className="link inline-flex min-h-8 items-center" href={`/painting/${id}`}>
                     {title}
                   </a>{" "}
                   <span className="quiet">{counted(colours.length, "colour")}</span>

@@ -7,6 +7,7 @@ import {
   isKind,
   leftOutBecause,
   MOST_WEIGHED,
+  SIZE_RANGE,
   traitsOf,
   type FoundSize,
   type PaintTraits,
@@ -27,6 +28,8 @@ import { useWantedColours } from "../targets";
 import { stageWords } from "./words";
 
 const SIZES = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
+/** From more paints than this the sizes that one is recommended from are answered first. */
+const ANSWERED_AT_ONCE = 40;
 /** A slider's steps are waited out. */
 const SETTLE_MS = 120;
 
@@ -225,6 +228,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
   const openedWith = useRef("");
   const openingKey = useMemo(() => JSON.stringify(opening), [opening]);
   const choiceKey = useMemo(() => JSON.stringify(choice), [choice]);
+  const rangeKey = JSON.stringify(SIZE_RANGE[useDesk((s) => s.document.approach.size)]);
 
   useEffect(() => {
     const own = paletteWorker();
@@ -256,16 +260,21 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
           if (!stale) setFound((now) => ({ ...now, opened: now.opened + 1, openedFor: openingKey }));
         }
         if (stale) return;
-        const sizes = await own.ask("choose", JSON.parse(choiceKey) as PaletteChoice, progress);
+        const under = JSON.parse(choiceKey) as PaletteChoice;
+        const sizesOf = idsOfPaints(question.paints);
+        if (question.paints.length > ANSWERED_AT_ONCE) {
+          const { from, to } = JSON.parse(rangeKey) as { from: number; to: number };
+          const sizes = await own.ask(
+            "choose",
+            { ...under, sizes: SIZES.filter((size) => size >= from && size <= to + 1) },
+            progress,
+          );
+          if (stale) return;
+          setFound((now) => ({ ...now, sizes, sizesOf }));
+        }
+        const sizes = await own.ask("choose", under, progress);
         const seconds = ((performance.now() - start) / 1000).toFixed(1);
-        if (!stale)
-          setFound((now) => ({
-            ...now,
-            state: "done",
-            words: `${seconds} s`,
-            sizes,
-            sizesOf: idsOfPaints(question.paints),
-          }));
+        if (!stale) setFound((now) => ({ ...now, state: "done", words: `${seconds} s`, sizes, sizesOf }));
       };
       run().catch((error: unknown) => {
         openedWith.current = "";
@@ -290,7 +299,7 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
       stale = true;
       clearTimeout(timer);
     };
-  }, [wanted, openingKey, choiceKey, attempt]);
+  }, [wanted, openingKey, choiceKey, rangeKey, attempt]);
 
   const { paints } = weighed;
   // What was found for another list of paints names other paints by the same places.
