@@ -2,10 +2,9 @@ import { availableParallelism } from "node:os";
 import { Worker } from "node:worker_threads";
 import { wrap } from "comlink";
 import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
-import { NO_TASTE } from "@/core/mixing";
 import { seededRandom } from "@/core/numeric/random";
 import { HANDBOOK } from "@/core/pigments";
-import type { Opening } from "@/workers/palette-api";
+import { plainOpening } from "@/testing/plain-opening";
 import { poseTogether } from "@/workers/palette-crew";
 import type { PaletteHelperApi } from "@/workers/palette-helper-api";
 
@@ -16,30 +15,14 @@ const HELPER = JSON.stringify(new URL("./crew-helper.ts", import.meta.url).href)
 /** Weighs 40 paints on 36 colours alone and with one helper for each further core, at most three. */
 export async function benchCrew(row: (name: string, words: string) => void): Promise<void> {
   const random = seededRandom(4);
-  const opening: Opening = {
-    paperId: "cotton-rough",
-    hand: "usual",
-    near: "usual",
-    effort: "usual",
-    valueWeight: 1.5,
-    freeHue: false,
-    maxPigments: 3,
-    maxPaints: 3,
-    paints: HANDBOOK.slice(0, PAINTS).map(({ id }) => ({
-      id,
-      pigments: [{ pigmentId: id, share: 1 }],
-      tintingStrength: 1,
-      measured: null,
-      strongest: 1,
-      reluctance: 0,
-      taste: NO_TASTE,
-    })),
-    targets: Array.from({ length: TARGETS }, () => ({
+  const opening = plainOpening(
+    HANDBOOK.slice(0, PAINTS).map(({ id }) => id),
+    Array.from({ length: TARGETS }, () => ({
       lab: { L: 25 + 65 * random(), a: -12 + 30 * random(), b: -20 + 45 * random() },
       weight: 1,
       areaCm2: 20 + 200 * random(),
     })),
-  };
+  );
   const threads = Array.from(
     { length: Math.min(3, availableParallelism() - 1) },
     () =>

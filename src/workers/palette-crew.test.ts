@@ -5,6 +5,7 @@ import { NO_TASTE } from "@/core/mixing";
 import { HANDBOOK } from "@/core/pigments";
 import { seededRandom } from "@/core/numeric/random";
 import { posePalette, type PaletteProblem, type PaletteStage } from "@/core/palette";
+import { plainOpening } from "@/testing/plain-opening";
 import type { Opening } from "./palette-api";
 import { poseTogether, reweighed } from "./palette-crew";
 import { paletteHelper } from "./palette-helper";
@@ -12,31 +13,25 @@ import type { PaletteHelperApi } from "./palette-helper-api";
 import { questionOf } from "./palette-question";
 
 const random = seededRandom(11);
-const opening = (paints: number, targets: number): Opening => ({
-  paperId: "cotton-rough",
-  hand: "usual",
-  near: "usual",
-  effort: "usual",
-  valueWeight: 1.5,
-  freeHue: false,
-  maxPigments: 3,
-  maxPaints: 3,
-  paints: HANDBOOK.slice(0, paints).map(({ id }, i) => ({
-    id,
-    pigments: [{ pigmentId: id, share: 1 }],
-    tintingStrength: 1,
-    measured: null,
-    strongest: 1,
-    reluctance: i % 7 === 0 ? 2 : 0,
-    taste: i % 5 === 0 ? { less: 0.3, sheet: 1 } : NO_TASTE,
-  })),
-  targets: Array.from({ length: targets }, () => ({
-    lab: { L: 30 + 55 * random(), a: -8 + 20 * random(), b: -12 + 30 * random() },
-    weight: 1 + random(),
-    areaCm2: 200 * random(),
-    character: { grain: "smooth", lifts: false, clear: false },
-  })),
-});
+const opening = (paints: number, targets: number): Opening => {
+  const plain = plainOpening(
+    HANDBOOK.slice(0, paints).map(({ id }) => id),
+    Array.from({ length: targets }, () => ({
+      lab: { L: 30 + 55 * random(), a: -8 + 20 * random(), b: -12 + 30 * random() },
+      weight: 1 + random(),
+      areaCm2: 200 * random(),
+      character: { grain: "smooth", lifts: false, clear: false },
+    })),
+  );
+  return {
+    ...plain,
+    paints: plain.paints.map((paint, i) => ({
+      ...paint,
+      reluctance: i % 7 === 0 ? 2 : 0,
+      taste: i % 5 === 0 ? { less: 0.3, sheet: 1 } : NO_TASTE,
+    })),
+  };
+};
 const quiet = (): void => {};
 
 /** A helper in this thread that notes what it is asked. */

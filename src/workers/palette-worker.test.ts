@@ -1,35 +1,16 @@
-import { NO_TASTE } from "@/core/mixing";
 import { describe, expect, test, vi } from "vitest";
 import type { PaletteStage } from "@/core/palette";
 import { HANDBOOK } from "@/core/pigments";
+import { plainOpening } from "@/testing/plain-opening";
 import { workerUnderTest } from "@/testing/worker.test-helper";
-import type { Opening, PaletteApi } from "./palette-api";
+import type { PaletteApi } from "./palette-api";
 import { heard } from "./worker-link";
 
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
-const opening: Opening = {
-  paperId: "cotton-rough",
-  hand: "usual",
-  near: "usual",
-  effort: "usual",
-  valueWeight: 1.5,
-  freeHue: false,
-  maxPigments: 3,
-  maxPaints: 3,
-  paints: ids.map((id) => ({
-    id,
-    pigments: [{ pigmentId: id, share: 1 }],
-    tintingStrength: 1,
-    measured: null,
-    strongest: 1,
-    reluctance: 0,
-    taste: NO_TASTE,
-  })),
-  targets: [
-    { lab: { L: 70, a: 5, b: 60 }, weight: 1 },
-    { lab: { L: 50, a: 30, b: 40 }, weight: 4 },
-  ],
-};
+const opening = plainOpening(ids, [
+  { lab: { L: 70, a: 5, b: 60 }, weight: 1 },
+  { lab: { L: 50, a: 30, b: 40 }, weight: 4 },
+]);
 const choice = { sizes: [1, 2, 3], must: [], never: [], kinds: [], darkest: null, within: [] };
 const worker = workerUnderTest<PaletteApi>(() => import("./palette.worker"));
 

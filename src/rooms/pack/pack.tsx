@@ -134,7 +134,7 @@ export function Pack({
             </button>
           </div>
           {wishes > 0 && (
-            <label className="flex min-h-8 cursor-pointer items-center gap-2">
+            <label className="flex min-h-[2.2rem] cursor-pointer items-center gap-2">
               <input
                 type="checkbox"
                 className="checkbox checkbox-sm"

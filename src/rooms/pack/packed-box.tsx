@@ -178,7 +178,7 @@ export function PackedBoxView({ packed: { box, question }, paints, name, onRule,
             return (
               <tr key={id}>
                 <td>
-                  <a className="link inline-flex min-h-8 items-center" href={`/painting/${id}`}>
+                  <a className="link inline-flex min-h-[2.2rem] items-center" href={`/painting/${id}`}>
                     {title}
                   </a>{" "}
                   <span className="quiet">{counted(colours.length, "colour")}</span>

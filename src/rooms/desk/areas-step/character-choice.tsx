@@ -43,7 +43,7 @@ export function CharacterChoice({
       {WISHES.map(([wish, words]) => {
         const fixed = wish === "lifts" && planned;
         return (
-          <label key={wish} className="flex min-h-8 cursor-pointer items-center gap-2 leading-snug">
+          <label key={wish} className="flex min-h-[2.2rem] cursor-pointer items-center gap-2 leading-snug">
             <input
               type="checkbox"
               className="checkbox checkbox-sm"

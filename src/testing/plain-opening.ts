@@ -1,0 +1,24 @@
+import { NO_TASTE } from "@/core/mixing";
+import type { Opening } from "@/workers/palette-api";
+
+/** A question to the palette worker under a usual approach: each pigment as a paint of its own, named like it. */
+export const plainOpening = (pigmentIds: readonly string[], targets: Opening["targets"]): Opening => ({
+  paperId: "cotton-rough",
+  hand: "usual",
+  near: "usual",
+  effort: "usual",
+  valueWeight: 1.5,
+  freeHue: false,
+  maxPigments: 3,
+  maxPaints: 3,
+  paints: pigmentIds.map((id) => ({
+    id,
+    pigments: [{ pigmentId: id, share: 1 }],
+    tintingStrength: 1,
+    measured: null,
+    strongest: 1,
+    reluctance: 0,
+    taste: NO_TASTE,
+  })),
+  targets,
+});
