@@ -43,11 +43,4 @@ export { darkestOf, PLANE_HALF, sliceAt, withinSlice, type ReachSlice, type Slic
 export { GAMUT_TABLE_MISS, gamutTable, type GamutTable } from "./reach/gamut-table";
 export { findGaps } from "./gaps";
 export { MAX_PAINTS as MOST_WEIGHED } from "./search/paint-set";
-export {
-  boxProblemOf,
-  NEEDED,
-  packBox,
-  type BoxProblem,
-  type PackedBox,
-  type PackedPaint,
-} from "./box";
+export { boxProblemOf, NEEDED, packBox, type BoxProblem, type PackedBox, type PackedPaint } from "./box";

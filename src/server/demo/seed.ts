@@ -17,7 +17,15 @@ import {
 import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
 import type { Lab } from "@/core/colour";
 import { areaImageOf, keepInside, resized, shapeImageOf, wholePhoto, type PixelArray } from "@/core/image";
-import { ANY_CHARACTER, DEFAULT_MATCH, matchOver, paintModel, paperUnder, prepareMatch, valueRange } from "@/core/mixing";
+import {
+  ANY_CHARACTER,
+  DEFAULT_MATCH,
+  matchOver,
+  paintModel,
+  paperUnder,
+  prepareMatch,
+  valueRange,
+} from "@/core/mixing";
 import { loadOfWater, PAPERS } from "@/core/optics";
 import { curveOf, targetColour } from "@/core/planning";
 import { madeUpSwatches } from "@/core/simulation";

@@ -24,7 +24,12 @@ export function PuddleChart({ plans, now }: { plans: readonly PuddlePlan[]; now:
               allowDecimals={false}
               label={below("puddles")}
             />
-            <YAxis {...AXIS} width={40} domain={[(least: number) => Math.floor(least), (top: number) => Math.ceil(top)]} label={beside("off by, dE00", 34)} />
+            <YAxis
+              {...AXIS}
+              width={40}
+              domain={[(least: number) => Math.floor(least), (top: number) => Math.ceil(top)]}
+              label={beside("off by, dE00", 34)}
+            />
             <ReferenceLine x={now} stroke="var(--color-primary)" strokeWidth={2} />
             <Line
               dataKey="inHand"
