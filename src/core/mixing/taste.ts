@@ -20,8 +20,11 @@ export interface Stock {
   readonly pricePerMl: number | null;
 }
 
-/** What a favourite, a paint one is in the mood for, and a tube that dries up are worth, dE00. From memory. */
-const LIKED = { favourite: 0.15, mood: 0.4, dryingUp: 0.2 } as const;
+/**
+ * What a favourite, a paint one is in the mood for, and a tube that dries up are worth to a mix of it alone, dE00: a
+ * palette that mixes half its colours half from it gains a quarter of that. From memory.
+ */
+const LIKED = { favourite: 0.4, mood: 1.2, dryingUp: 0.6 } as const;
 /** A tube that has stood open so long wants using. From memory; common practice, no source. */
 export const DRYING_UP_YEARS = 5;
 /** A paint twice as dear as the middle one is spared so much on a sheet laid neat with it, dE00. From memory. */
