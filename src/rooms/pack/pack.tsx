@@ -1,6 +1,6 @@
 "use client";
 
-import { Minus, Plus, X } from "lucide-react";
+import { Minus, Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import type { WashCharacter } from "@/core/mixing";
 import { localDay } from "@/model/day";
@@ -9,6 +9,7 @@ import type { ShelvedPainting } from "@/model/shelf";
 import { counted, cutText } from "@/model/text";
 import type { StockedPaint } from "@/storage/ports";
 import { RoomHeader } from "@/ui/room-header";
+import { RuleChips } from "@/ui/rule-chips";
 import { PackedBoxView } from "./packed-box";
 import { PaintingTicks } from "./painting-ticks";
 import { BOX_SIZES, NEW_PACKING, packableFrom, packQuestion, type Packing } from "./packing";
@@ -46,7 +47,8 @@ export function Pack({
     [reading, paints, wanted, packing, today],
   );
   const { packed, state, share, fault: broken } = usePacked(question);
-  const nameOf = (id: string): string => stocked.find((paint) => paint.id === id)?.name ?? "a paint that is gone";
+  const named = (ids: readonly string[], words: string) =>
+    ids.map((id) => ({ id, words, name: stocked.find((paint) => paint.id === id)?.name ?? "a paint that is gone" }));
   const wishes = stocked.filter(({ status }) => status === "wished for").length;
   const without = (id: string) => ({
     must: must.filter((one) => one !== id),
@@ -144,28 +146,11 @@ export function Pack({
               {counted(wishes, "paint")} wished for may come in: their wells stay empty until bought
             </label>
           )}
-          {must.length + never.length > 0 && (
-            <ul aria-label="Must and stays" className="flex flex-wrap gap-1.5">
-              {[...must.map((id) => [id, "comes along"]), ...never.map((id) => [id, "stays at home"])].map(
-                ([id, words]) => (
-                  <li
-                    key={id}
-                    className="flex items-center gap-1 rounded-field border border-(--hairline) py-0.5 pr-1 pl-2 text-[0.9rem]"
-                  >
-                    {nameOf(id!)} <span className="quiet">{words}</span>
-                    <button
-                      type="button"
-                      className="grid size-8 place-items-center"
-                      aria-label={`No rule for ${nameOf(id!)}`}
-                      onClick={() => change(without(id!))}
-                    >
-                      <X size={13} />
-                    </button>
-                  </li>
-                ),
-              )}
-            </ul>
-          )}
+          <RuleChips
+            label="Must and stays"
+            rules={[...named(must, "comes along:"), ...named(never, "stays at home:")]}
+            onDrop={(id) => change(without(id))}
+          />
         </section>
         <section aria-label="The box" aria-busy={state === "working"} className="min-w-0 space-y-3">
           {fault && (
@@ -193,7 +178,6 @@ export function Pack({
             packed && (
               <PackedBoxView
                 packed={packed}
-                paints={paints}
                 name={name}
                 onRule={rule}
                 onSize={(next) => change({ size: Math.max(BOX_SIZES.least, next) })}

@@ -9,7 +9,6 @@ import { counted, listed } from "@/model/text";
 import { askFor, jsonOf } from "@/ui/ask";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { Strip } from "@/ui/strip";
-import type { PackablePaint } from "./packing";
 import { shapeOf, travelBoxOf } from "./packing";
 import type { Packed } from "./use-packed";
 
@@ -17,6 +16,10 @@ const paper = paperById("cotton-rough");
 /** Off by this much if mixed exactly, a colour is out of reach (dE00 beyond what nobody sees). From memory. */
 const OUT_OF_REACH = 4;
 const MOST_NAMED = 3;
+const RULES = [
+  { which: "must", icon: Pin, does: "must come along", title: "Must come along" },
+  { which: "never", icon: Ban, does: "stays at home", title: "Stays at home" },
+] as const;
 
 /** Whom a paint is packed for, in words. */
 export function servesWords(
@@ -33,14 +36,15 @@ export function servesWords(
 
 interface PackedBoxViewProps {
   readonly packed: Packed;
-  readonly paints: readonly PackablePaint[];
   readonly name: string;
   readonly onRule: (which: "must" | "never", id: string) => void;
   readonly onSize: (size: number) => void;
 }
 
 /** The packed box: its pans, whom each is for, what each painting comes to, what stays at home. */
-export function PackedBoxView({ packed: { box, question }, paints, name, onRule, onSize }: PackedBoxViewProps) {
+export function PackedBoxView({ packed: { box, question }, name, onRule, onSize }: PackedBoxViewProps) {
+  // The answer names paints by their places in its own question, whatever has been ticked since.
+  const { paints, choice } = question;
   const [laid, setLaid] = useState<{ readonly box: unknown; readonly words: string; readonly done: boolean } | null>(
     null,
   );
@@ -57,7 +61,9 @@ export function PackedBoxView({ packed: { box, question }, paints, name, onRule,
   if (!box)
     return (
       <p role="status" className="name-face text-xl">
-        No box of {question.choice.size} can be packed: there are not so many paints to choose from.
+        {choice.must.length > choice.size
+          ? `${choice.must.length} paints must come along, and the box has ${choice.size} wells.`
+          : `No box of ${choice.size} can be packed: there are not so many paints to choose from.`}
       </p>
     );
   const packedIds = new Set(box.paints.map(({ paint }) => paint));
@@ -134,24 +140,18 @@ export function PackedBoxView({ packed: { box, question }, paints, name, onRule,
                 {servesWords(one, titles)}
               </p>
               <p className="flex">
-                <button
-                  type="button"
-                  className="-ml-1.5 grid size-8 place-items-center"
-                  aria-label={`${paint.name} must come along`}
-                  title="Must come along"
-                  onClick={() => onRule("must", paint.id)}
-                >
-                  <Pin size={14} />
-                </button>
-                <button
-                  type="button"
-                  className="grid size-8 place-items-center"
-                  aria-label={`${paint.name} stays at home`}
-                  title="Stays at home"
-                  onClick={() => onRule("never", paint.id)}
-                >
-                  <Ban size={14} />
-                </button>
+                {RULES.map(({ which, icon: Icon, does, title }) => (
+                  <button
+                    key={which}
+                    type="button"
+                    className="grid size-8 place-items-center first:-ml-1.5"
+                    aria-label={`${paint.name} ${does}`}
+                    title={title}
+                    onClick={() => onRule(which, paint.id)}
+                  >
+                    <Icon size={14} />
+                  </button>
+                ))}
               </p>
             </li>
           );

@@ -87,6 +87,8 @@ describe("the question", () => {
       );
     expect(reluctance([])).toEqual([200, 0]);
     expect(reluctance([paints[1]!.id])).toEqual([0, 0]);
+    // Answers name paints by their places in the question, which keeps them.
+    expect(packQuestion(paints, [garden], NEW_PACKING, "2026-11-27").paints).toBe(paints);
     const { choice } = packQuestion(paints, [garden], { ...NEW_PACKING, never: [paints[2]!.id] }, "2026-11-27");
     expect(choice).toEqual({ size: 12, must: [], never: [2] });
   });

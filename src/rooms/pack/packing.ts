@@ -73,13 +73,21 @@ export const countedColours = ({ colours }: WantedAnswer, { word, grain }: Pick<
 /** What a paint that an approach leaves out costs in a painting's mixes, dE00: more than any other way. */
 const LEFT_OUT = 200;
 
+/** What the worker is asked, and what its answer speaks of by places. */
+export interface PackQuestion {
+  readonly paints: readonly PackablePaint[];
+  readonly asked: readonly WantedAnswer[];
+  readonly openings: readonly Opening[];
+  readonly choice: BoxChoice;
+}
+
 /** The question to the worker: the paintings with anything that counts, in order, and what the box is packed under. */
 export function packQuestion(
   paints: readonly PackablePaint[],
   wanted: readonly WantedAnswer[],
   packing: Packing,
   today: string,
-): { readonly asked: readonly WantedAnswer[]; readonly openings: readonly Opening[]; readonly choice: BoxChoice } {
+): PackQuestion {
   const asked = wanted.flatMap((one) => {
     const colours = countedColours(one, packing);
     return colours.length > 0 ? [{ ...one, colours }] : [];
@@ -87,6 +95,7 @@ export function packQuestion(
   const stocks = stocksOf(paints, [], today);
   const places = (ids: readonly string[]): number[] => paints.flatMap(({ id }, p) => (ids.includes(id) ? [p] : []));
   return {
+    paints,
     asked,
     openings: asked.map(({ approach, paperId, colours }) => {
       const traits = traitsOf(

@@ -7,7 +7,7 @@ import { wantedAnswer, type WantedAnswer } from "@/model/wanted";
 import { answerOf } from "@/ui/ask";
 import { paletteWorker } from "@/workers/start";
 import { heard, WorkerStopped } from "@/workers/worker-link";
-import type { packQuestion } from "./packing";
+import type { PackQuestion } from "./packing";
 
 /** The colours of paintings by their ids, each asked for once; in words, why one could not be read. */
 export function useWanted(ids: readonly string[]): {
@@ -41,11 +41,9 @@ async function readWanted(id: string): Promise<WantedAnswer | string> {
   return answer.success ? answer.data : "A painting could not be read. Load the page again.";
 }
 
-type Question = ReturnType<typeof packQuestion>;
-
 /** A box that was packed, and for which question. */
 export interface Packed {
-  readonly question: Question;
+  readonly question: PackQuestion;
   /** Null where no box of that size can be packed. */
   readonly box: PackedBox | null;
 }
@@ -61,7 +59,7 @@ export interface PackingState {
 const SETTLE_MS = 200;
 
 /** Packs the box anew whenever the question changes; what was found before stays until then. */
-export function usePacked(question: Question | null): PackingState {
+export function usePacked(question: PackQuestion | null): PackingState {
   const [found, setFound] = useState<PackingState>({ packed: null, state: "done", share: 0, fault: "" });
   const [worker] = useState(paletteWorker);
   useEffect(() => () => worker.stop(), [worker]);

@@ -1,11 +1,11 @@
 "use client";
 
-import { X } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { recommendedSize, SIZE_RANGE, UNSEEN } from "@/core/palette";
 import { LIMITS } from "@/model/limits";
 import { listed } from "@/model/text";
+import { RuleChips } from "@/ui/rule-chips";
 import { useDesk } from "../desk-store";
 import { usePaints } from "../paints";
 import { ApproachPanel } from "./approach-panel";
@@ -29,31 +29,18 @@ const GainChart = dynamic(() => import("./gain-chart").then(({ GainChart: chart 
 function Rules({ onDrop }: { onDrop: (id: string) => void }) {
   const rules = useDesk((s) => s.document.rules);
   const all = usePaints();
-  if (rules.must.length + rules.never.length + rules.mood.length === 0) return null;
-  const nameOf = (id: string): string => all.get(id)?.name ?? "a paint that has left the box";
+  const named = (ids: readonly string[], words: string) =>
+    ids.map((id) => ({ id, words, name: all.get(id)?.name ?? "a paint that has left the box" }));
   return (
-    <ul aria-label="Must, never and mood" className="flex flex-wrap gap-1.5">
-      {[
-        ...rules.must.map((id) => ({ id, words: "must have" })),
-        ...rules.never.map((id) => ({ id, words: "never" })),
-        ...rules.mood.map((id) => ({ id, words: "in the mood for" })),
-      ].map(({ id, words }) => (
-        <li
-          key={id}
-          className="flex items-center gap-1 rounded-field border border-(--hairline) py-0.5 pr-1 pl-2 text-[0.9rem]"
-        >
-          <span className="quiet">{words}</span> {nameOf(id)}
-          <button
-            type="button"
-            className="grid size-8 place-items-center"
-            aria-label={`No rule for ${nameOf(id)}`}
-            onClick={() => onDrop(id)}
-          >
-            <X size={13} />
-          </button>
-        </li>
-      ))}
-    </ul>
+    <RuleChips
+      label="Must, never and mood"
+      rules={[
+        ...named(rules.must, "must have"),
+        ...named(rules.never, "never"),
+        ...named(rules.mood, "in the mood for"),
+      ]}
+      onDrop={onDrop}
+    />
   );
 }
 
