@@ -36,6 +36,7 @@ const CORE_ORDER = [
   "darks",
   "mud",
   "calibration",
+  "learning",
   "simulation",
   "formats",
 ];

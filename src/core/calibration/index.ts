@@ -28,6 +28,7 @@ export {
 } from "./card/read-card";
 export {
   fitPatches,
+  informationOfPatches,
   PATCH_KINDS,
   patchesOfRow,
   patchOfSpectrum,
@@ -41,3 +42,5 @@ export { BOX_WATER, CARD_WATER, WASH_NAMES } from "./washes";
 export { missOfKnown } from "./known-paint";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter, type MeterRefusal } from "./meter";
+export type { Information } from "./fit/information";
+export { ASKED_LOADS, missOfUnsure } from "./fit/likely-miss";

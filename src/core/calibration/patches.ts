@@ -10,6 +10,7 @@ import { tinted } from "./tinted";
 import { fitOptics, type FittedOptics, type Ground, type Reading } from "./fit/fit-optics";
 import { fitCamera, withoutCameraOf } from "./fit/fit-camera";
 import type { FitRefusal } from "./refusal";
+import { informationOf, type Information } from "./fit/information";
 import { likelyMiss } from "./fit/likely-miss";
 import { CARD_WATER } from "./washes";
 
@@ -124,6 +125,22 @@ export function fitPatches(
     miss: likelyMiss(base, fit, ground),
     loads: [Math.min(...loads), Math.max(...loads)],
   };
+}
+
+/**
+ * What patches say of a paint beside what the handbook expects of it; null when there is too little to go by, or when
+ * they are of other pigments.
+ */
+export function informationOfPatches(
+  base: Pick<PaintModel, "optics" | "granulation">,
+  patches: readonly MeasuredPatch[],
+  paper: Paper,
+): Information | null {
+  const { readings, ground } = toFit(patches, paper);
+  if (new Set(readings.filter(({ over }) => over === "paper").map(({ puddle }) => puddle)).size < LEAST_WASHES)
+    return null;
+  const fit = fitOptics(base, readings, ground);
+  return fit.reducedChiSquare > MOST_REDUCED_CHI_SQUARE.refused ? null : informationOf(fit);
 }
 
 /**

@@ -9,6 +9,13 @@ export function labF(t: number): number {
   return t > EPSILON ? Math.cbrt(t) : (KAPPA * t + 16) / 116;
 }
 
+/** Slope of {@link labF}. */
+export function labFSlope(t: number): number {
+  if (t <= EPSILON) return KAPPA / 116;
+  const root = Math.cbrt(t);
+  return 1 / (3 * root * root);
+}
+
 /** The way back from {@link labF}. */
 export function labFInverse(f: number): number {
   const cube = f * f * f;

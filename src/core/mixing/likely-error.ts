@@ -34,7 +34,7 @@ interface ErrorPart {
  * by up to twice either way), of its hue as a multiple of what the fit takes for likely, of its scattering likewise.
  * Set on the bench of foreign paints (src/testing/foreign-bench), seeds apart from those that test it.
  */
-const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
+export const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
 /**
  * What is left however well paints are known: another sheet, its texture, the model itself; root mean square, dE00.
  * Set on the same bench.

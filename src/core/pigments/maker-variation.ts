@@ -23,7 +23,7 @@ export const LIKELY: readonly number[] = [...K_WEIGHTS, ...S_WEIGHTS];
 const LEAST_K = 0.006;
 const LEAST_S = 0.004;
 
-const CURVES: readonly Float64Array[] = Array.from(
+export const CURVES: readonly Float64Array[] = Array.from(
   { length: Math.max(K_WEIGHTS.length, S_WEIGHTS.length) },
   (_, order) =>
     Float64Array.from(WAVELENGTHS_NM, (_nm, i) =>

@@ -10,7 +10,7 @@ import type { FittedOptics, Ground } from "./fit-optics";
 import { deviationOf } from "../../numeric/least-squares";
 
 /** Strengths over which the likely miss is taken. */
-const ASKED_LOADS = [0.8, 0.4, 0.2, 0.1, 0.05];
+export const ASKED_LOADS = [0.8, 0.4, 0.2, 0.1, 0.05];
 /**
  * What no fit gets rid of: another sheet, another brush, the model itself; dE00, set on the bench of foreign paints.
  */
@@ -61,6 +61,13 @@ function slopesAt(
   return rows;
 }
 
+/** By how much a fit's misses are larger than expected beforehand, from how well it meets its readings. */
+export const scaleOfMisses = (reducedChiSquare: number): number =>
+  Math.max(LEAST_CHI_SQUARE, reducedChiSquare) ** BY_CHI_SQUARE;
+
+/** Median miss of a paint's own washes, dE00, from the root mean square of what is unsure of their colours. */
+export const missOfUnsure = (rms: number): number => Math.hypot(REMAINS, MEDIAN_OF_RMS * rms);
+
 /**
  * The likely miss of a paint's own washes, median in dE00, from how surely the fit knows its
  * numbers: the spread of the corrections carried over to colour in first order, as much larger as
@@ -74,9 +81,7 @@ export function likelyMiss(
   const misses = ASKED_LOADS.map((load) =>
     Math.hypot(...slopesAt(base, solution.at, load, ground).map((row) => deviationOf(solution.slopes, row))),
   );
-  const scale = Math.max(LEAST_CHI_SQUARE, reducedChiSquare) ** BY_CHI_SQUARE;
-  return Math.hypot(
-    REMAINS,
-    scale * MEDIAN_OF_RMS * Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length),
+  return missOfUnsure(
+    scaleOfMisses(reducedChiSquare) * Math.sqrt(misses.reduce((sum, m) => sum + m * m, 0) / misses.length),
   );
 }
