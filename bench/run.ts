@@ -22,6 +22,7 @@ import { filmComputer, plainComputer, type FilmComputer } from "@/core/optics/ke
 import { seededRandom } from "@/core/numeric/random";
 import { benchCrew } from "./crew";
 import { benchHands } from "./hands";
+import { benchLearning } from "./learning";
 import { paletteProgram } from "./palette-program";
 import { benchShapes, benchWashes } from "./shapes";
 import { swatchBench } from "./swatch-bench";
@@ -56,6 +57,7 @@ if (process.argv.includes("hands")) {
 
 if (process.argv.includes("told")) {
   benchToldErrors(row);
+  benchLearning(row);
   await benchBoxSheet(row);
   process.exit(0);
 }

@@ -40,8 +40,17 @@ export const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
  * Set on the same bench.
  */
 export const REMAINS = 1.1;
-/** Median and nine in ten over the root mean square: typical paints, and measured ones. Set on the same bench. */
-const OF_RMS = { typical: { median: 0.72, p90: 1.45 }, measured: { median: 0.82, p90: 1.8 } } as const;
+/**
+ * Median and nine in ten over the root mean square: typical paints, measured ones, and ones learned from mixes that were
+ * painted: what is not known of those goes against each other in a mix. Set on the same bench.
+ */
+const OF_RMS = {
+  typical: { median: 0.72, p90: 1.45 },
+  measured: { median: 0.82, p90: 1.8 },
+  learned: { median: 0.56, p90: 1.2 },
+} as const;
+/** So much of each paint's own doubt is left in a mix of learned paints, by the same bench. */
+const LEARNED_TOGETHER = OF_RMS.learned.median / OF_RMS.typical.median;
 /**
  * Measured paints: one alone is known by its own washes, in a mix each brings what its washes didn't tell. Set on the
  * same bench.
@@ -113,7 +122,8 @@ export function tubeDoubt(paint: ErrorPart["paint"], paper: Paper): number {
   if (!paint.measured) return TUBE_DOUBT;
   const before = known.get(paint.optics);
   if (before?.paper === paper) return before.doubt;
-  const doubt = TUBE_DOUBT * Math.sqrt(surer({ paint, parts: 1 }, COMPARED_LOAD, paper));
+  const together = paint.measured.swatches ? LEARNED_TOGETHER : 1;
+  const doubt = together * TUBE_DOUBT * Math.sqrt(surer({ paint, parts: 1 }, COMPARED_LOAD, paper));
   known.set(paint.optics, { paper, doubt });
   return doubt;
 }
@@ -159,8 +169,9 @@ export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Pape
     for (const cause of ["strength", "hue", "scattering"] as const) all[cause] += left * own[cause];
   });
   const { basis, measurements } = groundsOf(mix);
-  const of = OF_RMS[basis === "measured" ? "measured" : "typical"];
-  const byPaints = basis === "measured" ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1]! : 1;
+  const learned = mix.every(({ paint }) => paint.measured?.swatches);
+  const of = OF_RMS[learned ? "learned" : basis === "measured" ? "measured" : "typical"];
+  const byPaints = basis === "measured" && !learned ? BY_PAINTS[Math.min(mix.length, BY_PAINTS.length) - 1]! : 1;
   const rms = byPaints * Math.sqrt(sumOf(all) + REMAINS * REMAINS);
   const total = Math.max(sumOf(all), 1e-9);
   // A large error is not known to a tenth.

@@ -14,6 +14,10 @@ export interface MeasuredOptics {
   /** Day of the measurement, e.g. "2026-11-25", and the way it was taken. */
   readonly on: string;
   readonly way: string;
+  /** Swatches of the logbook that it was learned from; none for a measurement alone. */
+  readonly swatches?: number;
+  /** Share of the load that seems to go in drying, where it was seen. */
+  readonly dryingShift?: number;
 }
 
 /** A paint as the film model sees it. */
@@ -32,7 +36,7 @@ export interface PaintModel {
   /** Share of the load that seems to go in drying on a fully absorbent sheet. */
   readonly dryingShift: number;
   /** The measurement that its optics stand on; null for the handbook's typical ones. */
-  readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way"> | null;
+  readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way" | "swatches"> | null;
 }
 
 /** What a wash of a pigment with no known large shift loses in drying. From memory. */
@@ -68,7 +72,7 @@ export function paintModel(
     weight: mean(({ weight }) => weight),
     staining: mean(({ staining }) => staining),
     lightClass: Math.max(...known.map(({ pigment }) => pigment.lightfastness.class)),
-    dryingShift: mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
+    dryingShift: measured?.dryingShift ?? mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
     measured,
   };
 }

@@ -2,11 +2,11 @@ import { deltaE00 } from "@/core/colour/difference";
 import { learn, type Posterior } from "@/core/learning/posterior";
 import type { Evidence, PaintedMix } from "@/core/learning/evidence";
 import { nextSwatches, type WantedMix } from "@/core/learning/next-swatch";
-import { mixSlopes } from "@/core/learning/slopes";
-import { chromaFactor } from "@/core/learning/evidence";
-import { REMAINS } from "@/core/mixing/likely-error";
+import { habitFactor, learnedPaint, paperFactor } from "@/core/learning/learned-paint";
+import { likelyErrorOf, type LikelyError } from "@/core/mixing/likely-error";
+import { predict } from "@/core/mixing/predict";
 import { HANDS, partDeviation } from "@/core/mixing/hand";
-import { paintModel } from "@/core/mixing/paint";
+import { paintModel, type PaintModel } from "@/core/mixing/paint";
 import { normalFrom } from "@/core/numeric/normal";
 import { seededRandom } from "@/core/numeric/random";
 import { loadOfWater } from "@/core/optics/load";
@@ -28,7 +28,31 @@ export interface LearntAfter {
   /** Of each mix what it is missed by, dE00, and what was expected: root mean square. */
   readonly misses: readonly number[];
   readonly expected: readonly number[];
-  readonly posterior: Posterior;
+  /** What is told of them where they are mixed. */
+  readonly told: readonly LikelyError[];
+  /** How many paints each has. */
+  readonly paints: readonly number[];
+}
+
+/** A paint as the rooms use it once swatches have been painted: what the server makes of the posterior. */
+function asLearned(base: PaintModel, posterior: Posterior, evidence: readonly Evidence[]): PaintModel {
+  const learned = learnedPaint(posterior, base, evidence, PAPERS[0]);
+  const factor = paperFactor(posterior, PAPERS[0].id);
+  const optics = learned?.optics ?? {
+    K: base.optics.K.map((k) => habitFactor(posterior) * k),
+    S: base.optics.S.map((s) => habitFactor(posterior) * s),
+  };
+  return {
+    ...base,
+    optics: { K: optics.K.map((k) => factor * k), S: optics.S.map((s) => factor * s) },
+    measured: learned && {
+      miss: learned.miss,
+      loads: learned.loads,
+      on: "2026-11-27",
+      way: "logbook",
+      swatches: learned.swatches,
+    },
+  };
 }
 
 /**
@@ -89,17 +113,17 @@ export function learnOnBench(seed: number, chosenBy: ChosenBy, after: readonly n
   let posterior = learn(evidence, [], paintIds);
   const results: LearntAfter[] = [];
   const note = (): void => {
-    const { layout, state, covariance } = posterior;
-    const seen = wanted.map((one) => mixSlopes(one, layout, state));
+    const models = new Map(box.map(({ paint }) => [paint.id, asLearned(paint, posterior, evidence)]));
+    const mixes = wanted.map(({ mix }) => mix.map(({ paint, parts }) => ({ paint: models.get(paint.id)!, parts })));
     results.push({
       swatches: evidence.length,
-      misses: seen.map(({ lab }, i) => deltaE00(lab, trueColours[i]!)),
+      misses: mixes.map((mix, i) =>
+        deltaE00(predict(mix, loadOfWater(wanted[i]!.waterParts), paper).dry, trueColours[i]!),
+      ),
+      told: mixes.map((mix, i) => likelyErrorOf(mix, loadOfWater(wanted[i]!.waterParts), paper)),
+      paints: wanted.map(({ mix }) => mix.length),
       expected: nextSwatches(posterior, wanted, [], 0).eachNow,
-      posterior,
     });
-    void covariance;
-    void chromaFactor;
-    void REMAINS;
   };
   if (after.includes(0)) note();
   while (evidence.length < Math.max(...after)) {
