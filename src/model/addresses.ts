@@ -7,3 +7,9 @@ export const paintingCopiesUrl = (id: string): string => `${paintingUrl(id)}/cop
 export const viewCopyUrl = (photoId: string): string => `/api/photos/${photoId}?copy=view`;
 /** The colours that a painting wants. */
 export const paintingWantedUrl = (id: string): string => `${paintingUrl(id)}/wanted`;
+/** The swatches that would make a painting surest, or the whole box. */
+export const nextSwatchesUrl = (paintingId: string | null): string =>
+  paintingId === null ? "/api/logbook/next" : `${paintingUrl(paintingId)}/next-swatches`;
+/** Where the logbook's entries are kept, and each of them. */
+export const LOGBOOK_URL = "/api/logbook";
+export const logEntryUrl = (id: string): string => `${LOGBOOK_URL}/${id}`;

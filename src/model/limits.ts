@@ -16,6 +16,11 @@ export const LIMITS = {
   /** Paints of a paintbox, and boxes. */
   paints: 2000,
   boxes: 40,
+  /** Entries of a logbook, and what one holds. */
+  logEntries: 10_000,
+  logMixes: 40,
+  logPhotos: 12,
+  moods: 12,
   /** Pigments in one paint. */
   pigments: 8,
   /** Paints that a palette must hold. */

@@ -1,6 +1,7 @@
 import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
 import type { SheetKind } from "@/core/calibration";
+import type { LogEntry, StoredLogEntry } from "@/model/logbook";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
@@ -13,13 +14,14 @@ export interface Store extends Repositories {
   readonly photoFiles: PhotoFiles;
 }
 
-/** The records: paintings, the paintbox, what was measured. A method that writes does so whole or not at all. */
+/** The records: paintings, the paintbox, what was measured, the logbook. A method that writes does so whole or not at all. */
 export interface Repositories {
   readonly paintings: Paintings;
   readonly paintbox: Paintbox;
   readonly photos: Photos;
   readonly measurements: Measurements;
   readonly cards: Cards;
+  readonly logbook: Logbook;
   readonly settings: Settings;
   /** Does several things in one step: all of them are kept, or none. */
   transaction<T>(work: (within: Repositories) => Promise<T>): Promise<T>;
@@ -114,7 +116,7 @@ interface Photos {
   /** Records a photo; the same photo again is the same record, as new as the last time it was brought. */
   add(photo: NewPhoto): Promise<void>;
   find(id: string): Promise<PhotoRecord | null>;
-  /** Photos brought before a moment that no painting and no measurement uses. */
+  /** Photos brought before a moment that no painting, no measurement and no entry of the logbook uses. */
   unused(before: Date): Promise<string[]>;
   /** Removes a photo's record. Throws when something still uses it. */
   remove(id: string): Promise<void>;
@@ -127,6 +129,20 @@ interface Measurements {
   add(measurement: NewMeasurement, fit: StoredFit): Promise<string>;
   /** Lets a measurement count or sets it aside; false when there is none with this id. */
   setCounts(id: string, counts: boolean): Promise<boolean>;
+}
+
+interface Logbook {
+  /** All entries, newest day first, those in the bin too. */
+  list(): Promise<StoredLogEntry[]>;
+  find(id: string): Promise<StoredLogEntry | null>;
+  /** Keeps a new entry; the same one sent again is kept once. Throws UnknownLogged when a photo of it is not there. */
+  create(id: string, document: LogEntry, demo?: boolean): Promise<void>;
+  /** Replaces an entry; returns the stored revision. Throws RevisionConflict, LogEntryNotFound or UnknownLogged. */
+  save(id: string, stamp: SaveStamp, document: LogEntry): Promise<number>;
+  /** Puts an entry in the bin or takes it out again. Throws LogEntryNotFound. */
+  bin(id: string, binned: boolean): Promise<void>;
+  /** Removes an entry for good; its photos stay. */
+  remove(id: string): Promise<void>;
 }
 
 interface Cards {
@@ -176,6 +192,16 @@ export interface PhotoFiles {
 /** The paint or the photo that a measurement names is not there. */
 export class UnknownMeasured extends NamedError {
   static override readonly kind = "UnknownMeasured";
+}
+
+/** A photo that an entry of the logbook names is not there. */
+export class UnknownLogged extends NamedError {
+  static override readonly kind = "UnknownLogged";
+}
+
+/** There is no such entry in the logbook. */
+export class LogEntryNotFound extends NamedError {
+  static override readonly kind = "LogEntryNotFound";
 }
 
 /** There is no such painting. */

@@ -1,4 +1,12 @@
 import type { Database } from "./drizzle/database";
+import {
+  binLogEntry,
+  createLogEntry,
+  findLogEntry,
+  listLogEntries,
+  removeLogEntry,
+  saveLogEntry,
+} from "./drizzle/logbook";
 import { addCard, addMeasurement, findCard, listCards, listMeasurements, setCounts } from "./drizzle/measurements";
 import {
   findPaintbox,
@@ -61,6 +69,14 @@ function repositoriesOn(db: Database): Repositories {
       list: () => listCards(db),
       find: (id) => findCard(db, id),
       add: (card, on) => addCard(db, card, on),
+    },
+    logbook: {
+      list: () => listLogEntries(db),
+      find: (id) => findLogEntry(db, id),
+      create: (id, document, demo) => createLogEntry(db, id, document, demo),
+      save: (id, stamp, document) => saveLogEntry(db, id, stamp, document),
+      bin: (id, binned) => binLogEntry(db, id, binned),
+      remove: (id) => removeLogEntry(db, id),
     },
     settings: {
       ownApproach: () => ownApproach(db),

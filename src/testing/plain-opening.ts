@@ -1,10 +1,10 @@
-import { NO_TASTE } from "@/core/mixing";
+import { HANDS, NO_TASTE } from "@/core/mixing";
 import type { Opening } from "@/workers/palette-api";
 
 /** A question to the palette worker under a usual approach: each pigment as a paint of its own, named like it. */
 export const plainOpening = (pigmentIds: readonly string[], targets: Opening["targets"]): Opening => ({
   paperId: "cotton-rough",
-  hand: "usual",
+  hand: HANDS.usual,
   near: "usual",
   effort: "usual",
   valueWeight: 1.5,

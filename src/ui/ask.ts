@@ -10,7 +10,7 @@ export async function answerOf(url: string, init?: RequestInit): Promise<Respons
 }
 
 /** What is sent with a change as JSON. */
-export const jsonOf = (method: "POST" | "PATCH", body: unknown): RequestInit => ({
+export const jsonOf = (method: "POST" | "PATCH" | "PUT", body: unknown): RequestInit => ({
   method,
   headers: { "content-type": "application/json" },
   body: JSON.stringify(body),

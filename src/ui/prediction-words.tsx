@@ -18,8 +18,17 @@ export function DifferenceWords({ difference }: { difference: Difference }) {
   );
 }
 
-const daysOf = (measurements: LikelyError["measurements"]): string =>
-  measurements.map(({ on, way }) => `${on}${way === "simulated meter" ? ", simulated" : ""}`).join("; ");
+/** What was measured or painted that a prediction stands on. */
+export function swatchWords(measurements: LikelyError["measurements"]): string {
+  const book = measurements.find((one) => one.book)?.book;
+  const days = measurements.flatMap(({ on, way, book: learned }) =>
+    learned ? [] : [`${on}${way === "simulated meter" ? ", simulated" : ""}`],
+  );
+  return [
+    ...(book ? [`your ${book === 1 ? "one swatch" : `${book} swatches`} in the logbook`] : []),
+    ...(days.length > 0 ? [`your own swatches of ${days.join("; ")}`] : []),
+  ].join(" and ");
+}
 
 /** What predictions stand on. */
 function Basis({
@@ -28,7 +37,7 @@ function Basis({
   explained,
 }: Pick<LikelyError, "basis" | "measurements"> & { readonly explained: boolean }) {
   if (basis === "typical") return explained ? <Term word="typical paints" /> : "typical paints";
-  return `${basis === "mixed" ? "partly " : ""}your own swatches of ${daysOf(measurements)}`;
+  return `${basis === "mixed" ? "partly " : ""}${swatchWords(measurements)}`;
 }
 
 /** A figure of dE00 as exact as it is known. */

@@ -1,4 +1,4 @@
-import type { HANDS, Taste } from "@/core/mixing";
+import type { Hand, Taste } from "@/core/mixing";
 import type {
   Character,
   EFFORT_COUNTS,
@@ -23,7 +23,7 @@ export const MOST_CHOSEN_FROM = 80;
 /** What is weighed: paints, areas, and how a mix is judged. Everything else is asked of it. */
 export interface Opening {
   readonly paperId: string;
-  readonly hand: keyof typeof HANDS;
+  readonly hand: Hand;
   readonly near: keyof typeof NEAR_ENOUGH;
   readonly effort: keyof typeof EFFORT_COUNTS;
   readonly valueWeight: number;

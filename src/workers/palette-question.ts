@@ -1,4 +1,4 @@
-import { HANDS, NO_TASTE, tastesOf, type Stock } from "@/core/mixing";
+import { NO_TASTE, tastesOf, type Hand, type Stock } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import {
   EFFORT_COUNTS,
@@ -13,9 +13,10 @@ import {
 import { messageOf, modelOf, type PaintMessage } from "./paint-message";
 import type { Opening } from "./palette-api";
 
-/** What is weighed of paints for one painting under its approach. */
+/** What is weighed of paints for one painting under its approach, mixed by a hand. */
 export function openingOf(
   approach: Approach,
+  hand: Hand,
   paperId: string,
   paints: readonly PaintMessage[],
   traits: readonly PaintTraits[],
@@ -25,7 +26,7 @@ export function openingOf(
   const tastes = tastesOf(stocks);
   return {
     paperId,
-    hand: approach.hand,
+    hand,
     near: approach.near,
     effort: approach.effort,
     valueWeight: approach.valueWeight,
@@ -56,7 +57,7 @@ export function questionOf(opening: Opening): PaletteQuestion {
       valueWeight,
       freeHue,
       strongest: ({ id }) => of.get(id)?.strongest ?? 1,
-      hand: HANDS[hand],
+      hand,
       nearEnough: NEAR_ENOUGH[near],
       effort: EFFORT_COUNTS[effort],
       reluctance: ({ id }) => of.get(id)?.reluctance ?? 0,

@@ -1,13 +1,14 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
 import { Pack } from "@/rooms/pack/pack";
+import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
 async function OpenedPack() {
   return opened(async (store) => {
-    const [shelf, paints] = await Promise.all([store.paintings.shelf(), store.paintbox.stockedPaints()]);
-    return { room: <Pack shelf={shelf} paints={paints} />, revisions: {} };
+    const [shelf, { paints, learned }] = await Promise.all([store.paintings.shelf(), paintsAsLearned(store)]);
+    return { room: <Pack shelf={shelf} paints={paints} learned={learned} />, revisions: {} };
   });
 }
 

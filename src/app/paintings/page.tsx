@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
 import { Paintings } from "@/rooms/paintings/paintings";
+import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
 async function OpenedPaintings() {
   return opened(async (store) => {
-    const [shelf, paints] = await Promise.all([store.paintings.shelf(), store.paintbox.stockedPaints()]);
+    const [shelf, { paints }] = await Promise.all([store.paintings.shelf(), paintsAsLearned(store)]);
     return { room: <Paintings shelf={shelf} paints={paints} />, revisions: {} };
   });
 }

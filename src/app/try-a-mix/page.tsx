@@ -3,6 +3,7 @@ import { Suspense } from "react";
 import { z } from "zod";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { TryMix } from "@/rooms/try-mix/try-mix";
+import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
@@ -10,8 +11,11 @@ const query = z.object({ paint: z.string().max(60).optional().catch(undefined) }
 
 async function OpenedTrial({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [owned, boxRevision] = await Promise.all([store.paintbox.stockedPaints(), store.paintbox.revision()]);
-    return { room: <TryMix owned={owned} start={start} />, revisions: { [PAINTBOX_URL]: boxRevision } };
+    const [{ paints, learned }, boxRevision] = await Promise.all([paintsAsLearned(store), store.paintbox.revision()]);
+    return {
+      room: <TryMix owned={paints} learned={learned} start={start} />,
+      revisions: { [PAINTBOX_URL]: boxRevision },
+    };
   });
 }
 

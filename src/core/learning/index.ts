@@ -3,4 +3,4 @@ export { READ_BY, type Evidence, type PaintedMix, type ReadBy } from "./evidence
 export { learn, type Agreement, type CardEvidence, type Posterior } from "./posterior";
 export { habitFactor, learnedPaint, paperFactor, type LearnedPaint } from "./learned-paint";
 export { learnDrying, type DriedWash } from "./drying";
-export { nextSwatches, type NextSwatches, type WantedMix } from "./next-swatch";
+export { MEDIAN_OF_EXPECTED, nextSwatches, type NextSwatches, type WantedMix } from "./next-swatch";

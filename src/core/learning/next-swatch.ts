@@ -6,6 +6,9 @@ import { REMAINS } from "../mixing/likely-error";
 import { mixSlopes, type MixSlopes } from "./slopes";
 import type { Posterior } from "./posterior";
 
+/** Median of a mix's true miss over the root mean square that is expected of it: set on the bench (src/testing/foreign-bench). */
+export const MEDIAN_OF_EXPECTED = 0.72;
+
 /** A mix that is to become surer, and how much it counts. */
 export interface WantedMix extends PaintedMix {
   readonly weight: number;

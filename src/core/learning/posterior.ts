@@ -1,12 +1,13 @@
 import { HANDS, type Hand } from "../mixing/hand";
-import { inverseOfSymmetric } from "../numeric/inverse";
-import { inverse3, product3, quadratic3, sum3, times3 } from "../numeric/three";
+import { inverseOfSymmetric, solveSymmetric } from "../numeric/inverse";
+import { inverse3, times3 } from "../numeric/three";
 import { CORRECTIONS } from "../pigments/maker-variation";
+import { distanceFromOthers, handAfter } from "./assess";
 import { readingUnsure, type Evidence } from "./evidence";
 import { addInformation, addPulled, coloursTogether, timesVector } from "./linear";
-import { noiseOf, slipsOf, type HandScale } from "./noise";
-import { mixSlopes, type MixSlopes } from "./slopes";
-import { addPrior, FIRST_S, PRIOR, stateLayout, type StateLayout } from "./state";
+import { noiseOf, type HandScale } from "./noise";
+import { mixSlopes } from "./slopes";
+import { addPrior, FIRST_S, PRIOR, priorCovariance, stateLayout, withPaints, type StateLayout } from "./state";
 
 /**
  * What a swatch card or a box sheet says of a paint: precision and pull of its corrections as laid by this painter on
@@ -46,9 +47,9 @@ export interface Posterior {
  * freedom: Abramowitz and Stegun, table 26.8); beyond, it counts less by as much (Huber 1964).
  */
 const FULL_WITHIN = 7.81;
-/** The supposed hand counts as so many swatches. From memory. */
-const HAND_COUNTS = 8;
-const MOST_STEPS = 14;
+/** Gauss-Newton steps before single swatches and the hand are looked at, between such looks, and such looks. */
+const STEPS = { first: 4, between: 2, looks: 3 } as const;
+/** A state that moves by less is settled. */
 const SETTLED = 1e-3;
 /** No correction moves by more than this in one step, so that a film far from its swatch does not overshoot. */
 const LONGEST_STEP = 0.7;
@@ -98,16 +99,6 @@ function addCard(
   for (const one of shifts) for (const other of shifts) matrix[one * size + other]! += both;
 }
 
-/** How far a swatch lies from what all others predict of it: its residual and covariance without its own say. */
-function leftOut(residual: Float64Array, within: Float64Array, noise: Float64Array, weight: number): number {
-  const counted = noise.map((value) => value / weight);
-  const without = inverse3(counted.map((value, i) => value - within[i]!));
-  const gain = product3(within, without);
-  const spread = sum3(noise, sum3(within, product3(gain, within)));
-  const away = times3(product3(counted, without), residual);
-  return quadratic3(inverse3(spread), away);
-}
-
 /**
  * Learns from painted swatches: the most probable state, swatches that lie far off counting less (Huber 1964), by
  * Gauss-Newton steps, with the covariance of its Gaussian approximation (Laplace), and the hand's scatter by expectation and maximisation
@@ -122,11 +113,7 @@ export function learn(
   supposed: Hand = HANDS.usual,
 ): Posterior {
   const layout = stateLayout(
-    new Set([
-      ...evidence.flatMap(({ mix }) => mix.map(({ paint }) => paint.id)),
-      ...cards.map((c) => c.paintId),
-      ...paintIds,
-    ]),
+    new Set([...evidence.flatMap(({ mix }) => mix.map(({ paint }) => paint.id)), ...cards.map((c) => c.paintId)]),
     new Set([...evidence.map(({ paper }) => paper.id), ...cards.map((c) => c.paperId)]),
     sharedPhotos(evidence),
   );
@@ -136,51 +123,67 @@ export function learn(
   const weights = evidence.map(() => 1);
   const distances = evidence.map(() => 0);
   const photoWeights = new Map([...layout.photos.keys()].map((id) => [id, 1]));
-  let covariance: Float64Array = new Float64Array(0);
 
-  for (let steps = 0; steps < MOST_STEPS; steps++) {
-    const seen = evidence.map((one) => mixSlopes(one, layout, state, one.photo));
-    const residuals = evidence.map(({ lab }, i) =>
-      Float64Array.of(lab.L - seen[i]!.lab.L, lab.a - seen[i]!.lab.a, lab.b - seen[i]!.lab.b),
-    );
-    const noises = evidence.map((one, i) => noiseOf(one, seen[i]!, readingUnsure(one.by, one.lab), supposed, scale));
+  /** The precision around the present state, and what pulls at it; each swatch as it is seen there. */
+  const linearised = () => {
+    const swatches = evidence.map((one) => {
+      const seen = mixSlopes(one, layout, state, one.photo);
+      const { L, a, b } = seen.lab;
+      const residual = Float64Array.of(one.lab.L - L, one.lab.a - a, one.lab.b - b);
+      return { seen, residual, unsure: readingUnsure(one.by, one.lab) };
+    });
     const matrix = new Float64Array(size * size);
     addPrior(matrix, layout, photoWeights);
     const pull = timesVector(matrix, size, state).map((value) => -value);
-    evidence.forEach((_one, i) => {
-      const precision = inverse3(noises[i]!).map((value) => value * weights[i]!);
-      addInformation(matrix, size, seen[i]!, precision);
-      addPulled(pull, seen[i]!, times3(precision, residuals[i]!));
+    swatches.forEach(({ seen, residual, unsure }, i) => {
+      const noise = noiseOf(evidence[i]!, seen, unsure, supposed, scale);
+      const precision = inverse3(noise).map((value) => value * weights[i]!);
+      addInformation(matrix, size, seen, precision);
+      addPulled(pull, seen, times3(precision, residual));
     });
     for (const card of cards) addCard(card, layout, state, matrix, pull);
-    covariance = inverseOfSymmetric(matrix, size);
-    const step = timesVector(covariance, size, pull);
-    let longest = 0;
-    step.forEach((by, i) => {
-      const held = i <= layout.habit ? Math.max(-LONGEST_STEP, Math.min(LONGEST_STEP, by)) : by;
-      state[i]! += held;
-      longest = Math.max(longest, Math.abs(held));
-    });
-    // What is said of single swatches and of the hand waits for a state that is near to them.
-    if (steps >= 2) {
-      const within = seen.map((one) => coloursTogether(covariance, size, one, one));
-      const moved = seen.map((one, i) => residualAfter(residuals[i]!, one, step));
-      evidence.forEach((_one, i) => {
-        distances[i] = leftOut(moved[i]!, within[i]!, noises[i]!, weights[i]!);
-        weights[i] = counted(distances[i]!);
+    return { swatches, matrix, pull };
+  };
+  const settle = (steps: number): void => {
+    for (let n = 0; n < steps; n++) {
+      const { matrix, pull } = linearised();
+      let longest = 0;
+      solveSymmetric(matrix, size, pull).forEach((by, i) => {
+        const held = i <= layout.habit ? Math.max(-LONGEST_STEP, Math.min(LONGEST_STEP, by)) : by;
+        state[i]! += held;
+        longest = Math.max(longest, Math.abs(held));
       });
-      for (const [id, at] of layout.photos) {
-        const off = [0, 1, 2].reduce((sum, k) => sum + state[at + k]! ** 2, 0) / PRIOR.photo ** 2;
-        photoWeights.set(id, counted(off));
-      }
-      scale = handAfter(evidence, seen, moved, within, noises, weights, supposed, scale);
+      if (longest < SETTLED) break;
     }
-    if (steps >= 4 && longest < SETTLED) break;
+  };
+  /** Covariance of the state; how each swatch agrees with the others, and what the hand is, are noted on the way. */
+  const look = (): Float64Array => {
+    const { swatches, matrix } = linearised();
+    const covariance = inverseOfSymmetric(matrix, size);
+    const beside = swatches.map((one, i) => ({
+      ...one,
+      swatch: evidence[i]!,
+      within: coloursTogether(covariance, size, one.seen, one.seen),
+      weight: weights[i]!,
+    }));
+    beside.forEach((one, i) => {
+      distances[i] = distanceFromOthers(one, noiseOf(one.swatch, one.seen, one.unsure, supposed, scale));
+      weights[i] = counted(distances[i]!);
+    });
+    for (const [id, at] of layout.photos)
+      photoWeights.set(id, counted([0, 1, 2].reduce((sum, k) => sum + state[at + k]! ** 2, 0) / PRIOR.photo ** 2));
+    scale = handAfter(beside, supposed, scale);
+    return covariance;
+  };
+  settle(STEPS.first);
+  let covariance = look();
+  for (let n = 1; n < STEPS.looks && evidence.length > 0; n++) {
+    settle(STEPS.between);
+    covariance = look();
   }
+  const known = { layout, state, covariance };
   return {
-    layout,
-    state,
-    covariance,
+    ...withUnpainted(known, paintIds),
     scale,
     hand: { parts: supposed.parts * scale.parts, pickUp: supposed.pickUp * scale.parts, water: scale.water },
     agreements: new Map(
@@ -192,52 +195,28 @@ export function learn(
   };
 }
 
-/** What is left of a residual after a step, to first order. */
-function residualAfter(residual: Float64Array, { places, slopes }: MixSlopes, step: Float64Array): Float64Array {
-  const left = residual.slice();
-  for (let i = 0; i < places.length; i++)
-    for (let k = 0; k < 3; k++) left[k]! -= slopes[3 * i + k]! * step[places[i]!]!;
-  return left;
+/** A posterior with paints that nothing is known of: they are as the prior has them, and hang on nothing else. */
+function withUnpainted(
+  known: Pick<Posterior, "layout" | "state" | "covariance">,
+  paintIds: Iterable<string>,
+): Pick<Posterior, "layout" | "state" | "covariance"> {
+  const { layout, from } = withPaints(known.layout, paintIds);
+  if (layout.size === known.layout.size) return known;
+  const { size } = layout;
+  const covariance = new Float64Array(size * size);
+  const block = (i: number): number => Math.floor(i / CORRECTIONS);
+  for (let i = 0; i < size; i++)
+    for (let j = 0; j < size; j++) {
+      const [one, other] = [from[i]!, from[j]!];
+      if (one >= 0 && other >= 0) covariance[i * size + j] = known.covariance[one * known.layout.size + other]!;
+      else if (one < 0 && other < 0 && block(i) === block(j))
+        covariance[i * size + j] = priorCovariance(i % CORRECTIONS, j % CORRECTIONS);
+    }
+  return { layout, covariance, state: Float64Array.from(from, (place) => (place < 0 ? 0 : known.state[place]!)) };
 }
 
 /** Swatches other than this one that have a paint in common with it. */
 function sharing(one: Evidence, all: readonly Evidence[]): number {
   const paints = new Set(one.mix.map(({ paint }) => paint.id));
   return all.filter(({ id, mix }) => id !== one.id && mix.some(({ paint }) => paints.has(paint.id))).length;
-}
-
-/** The hand's scatter from the expected squares of its slips. */
-function handAfter(
-  evidence: readonly Evidence[],
-  seen: readonly MixSlopes[],
-  residuals: readonly Float64Array[],
-  within: readonly Float64Array[],
-  noises: readonly Float64Array[],
-  weights: readonly number[],
-  supposed: Hand,
-  scale: HandScale,
-): HandScale {
-  const sums = {
-    water: { squares: HAND_COUNTS * supposed.water ** 2, count: HAND_COUNTS },
-    parts: { squares: HAND_COUNTS, count: HAND_COUNTS },
-  };
-  evidence.forEach((one, i) => {
-    const inverse = inverse3(noises[i]!.map((value) => value / weights[i]!));
-    for (const { of, deviation, at } of slipsOf(one, supposed, scale)) {
-      const j = seen[i]!.slips.subarray(at, at + 3);
-      const towards = times3(inverse, j);
-      const along = towards.reduce((sum, value, k) => sum + value * residuals[i]![k]!, 0);
-      // Expected square of a unit slip, given this residual and how unsure the state still is.
-      const unit =
-        deviation ** 2 * (along ** 2 + quadratic3(within[i]!, towards)) +
-        1 -
-        deviation ** 2 * towards.reduce((sum, value, k) => sum + value * j[k]!, 0);
-      sums[of].squares += unit * (of === "water" ? deviation ** 2 : scale.parts ** 2);
-      sums[of].count += 1;
-    }
-  });
-  return {
-    water: Math.sqrt(sums.water.squares / sums.water.count),
-    parts: Math.sqrt(sums.parts.squares / sums.parts.count),
-  };
 }

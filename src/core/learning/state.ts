@@ -62,3 +62,30 @@ export function addPrior(matrix: Float64Array, layout: StateLayout, photoWeights
   for (const [id, at] of layout.photos)
     for (let k = 0; k < 3; k++) put(at + k, at + k, (photoWeights.get(id) ?? 1) / PRIOR.photo ** 2);
 }
+
+/** A layout with more paints in it, and where its numbers stood before; -1 for those that are new. */
+export function withPaints(
+  layout: StateLayout,
+  paintIds: Iterable<string>,
+): { readonly layout: StateLayout; readonly from: Int32Array } {
+  const wider = stateLayout(
+    new Set([...layout.paints.keys(), ...paintIds]),
+    layout.papers.keys(),
+    layout.photos.keys(),
+  );
+  const before = CORRECTIONS * layout.paints.size;
+  const moved = CORRECTIONS * (wider.paints.size - layout.paints.size);
+  const from = Int32Array.from({ length: wider.size }, (_, i) =>
+    i < before ? i : i < before + moved ? -1 : i - moved,
+  );
+  return { layout: wider, from };
+}
+
+/** Covariance of one number of a paint with another, as the prior has it; places within the paint. */
+export function priorCovariance(i: number, j: number): number {
+  const strength = (place: number): boolean => place === 0 || place === FIRST_S;
+  const shared = strength(i) && strength(j) ? TUBE.strength ** 2 : 0;
+  if (i !== j || i === 0) return shared;
+  const own = (i < K_CORRECTIONS ? TUBE.hue : TUBE.scattering) * LIKELY[i]!;
+  return shared + own ** 2;
+}

@@ -15,7 +15,7 @@ export interface LikelyError {
   readonly p90: number;
   readonly basis: "typical" | "measured" | "mixed";
   /** The measurements it stands on: day and way of each, without doubles, newest first. */
-  readonly measurements: readonly { readonly on: string; readonly way: string }[];
+  readonly measurements: readonly { readonly on: string; readonly way: string; readonly book?: number }[];
   /**
    * Shares of the squared error that come of the tubes' strength, of their hues and of their scattering; they sum to
    * 1.
@@ -148,7 +148,10 @@ export function groundsOf(
   mix: readonly { readonly paint: Pick<PaintModel, "measured"> }[],
 ): Pick<LikelyError, "basis" | "measurements"> {
   const measured = mix.flatMap(({ paint }) => paint.measured ?? []);
-  const days = new Map(measured.map(({ on, way }) => [`${on} ${way}`, { on, way }]));
+  // What the logbook learned is one measurement, of all its swatches; it is as new as the newest of them.
+  const days = new Map<string, LikelyError["measurements"][number]>();
+  for (const { on, way, book } of [...measured].sort((a, b) => a.on.localeCompare(b.on)))
+    days.set(book ? "book" : `${on} ${way}`, book ? { on, way, book } : { on, way });
   return {
     basis: measured.length === 0 ? "typical" : measured.length === mix.length ? "measured" : "mixed",
     measurements: [...days.values()].sort((a, b) => b.on.localeCompare(a.on)),

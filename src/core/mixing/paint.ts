@@ -16,6 +16,8 @@ export interface MeasuredOptics {
   readonly way: string;
   /** Swatches of the logbook that it was learned from; none for a measurement alone. */
   readonly swatches?: number;
+  /** Swatches of the whole logbook: all of them speak of hand and habit. */
+  readonly book?: number;
   /** Share of the load that seems to go in drying, where it was seen. */
   readonly dryingShift?: number;
 }
@@ -36,7 +38,7 @@ export interface PaintModel {
   /** Share of the load that seems to go in drying on a fully absorbent sheet. */
   readonly dryingShift: number;
   /** The measurement that its optics stand on; null for the handbook's typical ones. */
-  readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way" | "swatches"> | null;
+  readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way" | "swatches" | "book"> | null;
 }
 
 /** What a wash of a pigment with no known large shift loses in drying. From memory. */

@@ -1,37 +1,66 @@
+/** Sum of the products of two rows, `length` numbers from `a` of one and from `b` of the other. */
+function dot(one: Float64Array, a: number, other: Float64Array, b: number, length: number): number {
+  let s0 = 0;
+  let s1 = 0;
+  let s2 = 0;
+  let s3 = 0;
+  let k = 0;
+  for (; k + 3 < length; k += 4) {
+    s0 += one[a + k]! * other[b + k]!;
+    s1 += one[a + k + 1]! * other[b + k + 1]!;
+    s2 += one[a + k + 2]! * other[b + k + 2]!;
+    s3 += one[a + k + 3]! * other[b + k + 3]!;
+  }
+  for (; k < length; k++) s0 += one[a + k]! * other[b + k]!;
+  return s0 + s1 + s2 + s3;
+}
+
 /**
- * The inverse of a symmetric positive definite matrix after Cholesky, on flat numbers: A = L Lᵀ, A⁻¹ = L⁻ᵀ L⁻¹
- * (Golub and Van Loan, Matrix Computations, 4.2). Only the lower half is read, row by row; nothing is changed.
+ * Cholesky's factor of a symmetric positive definite matrix on flat numbers: A = L Lᵀ (Golub and Van Loan, Matrix
+ * Computations, 4.2). Only the lower half is read and written, row by row; the matrix itself is not changed.
  * @param matrix n by n
  * Throws a RangeError unless it is positive definite.
  */
-export function inverseOfSymmetric(matrix: Float64Array, n: number): Float64Array {
+function factor(matrix: Float64Array, n: number): Float64Array {
   const L = matrix.slice();
-  for (let j = 0; j < n; j++) {
-    for (let i = j; i < n; i++) {
-      let sum = L[i * n + j]!;
-      for (let k = 0; k < j; k++) sum -= L[i * n + k]! * L[j * n + k]!;
-      if (i === j) {
-        if (!(sum > 0)) throw new RangeError("A matrix that is not positive definite.");
-        L[j * n + j] = Math.sqrt(sum);
-      } else L[i * n + j] = sum / L[j * n + j]!;
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j <= i; j++) {
+      const sum = L[i * n + j]! - dot(L, i * n, L, j * n, j);
+      if (i !== j) L[i * n + j] = sum / L[j * n + j]!;
+      else if (sum > 0) L[i * n + i] = Math.sqrt(sum);
+      else throw new RangeError("A matrix that is not positive definite.");
     }
+  return L;
+}
+
+/** Solves A x = b for a symmetric positive definite A; see {@link inverseOfSymmetric}. */
+export function solveSymmetric(matrix: Float64Array, n: number, b: Float64Array): Float64Array {
+  const L = factor(matrix, n);
+  const x = b.slice();
+  for (let i = 0; i < n; i++) x[i] = (x[i]! - dot(L, i * n, x, 0, i)) / L[i * n + i]!;
+  for (let i = n - 1; i >= 0; i--) {
+    x[i]! /= L[i * n + i]!;
+    for (let j = 0; j < i; j++) x[j]! -= L[i * n + j]! * x[i]!;
   }
+  return x;
+}
+
+/**
+ * The inverse of a symmetric positive definite matrix after Cholesky, A⁻¹ = L⁻ᵀ L⁻¹.
+ * @param matrix n by n, of which the lower half is read; it is not changed
+ * Throws a RangeError unless it is positive definite.
+ */
+export function inverseOfSymmetric(matrix: Float64Array, n: number): Float64Array {
+  const L = factor(matrix, n);
   // L⁻¹ by columns, kept transposed so that both loops below run along rows.
   const inverse = new Float64Array(n * n);
-  for (let j = 0; j < n; j++) {
-    const row = j * n;
-    inverse[row + j] = 1 / L[row + j]!;
-    for (let i = j + 1; i < n; i++) {
-      let sum = 0;
-      for (let k = j; k < i; k++) sum -= L[i * n + k]! * inverse[row + k]!;
-      inverse[row + i] = sum / L[i * n + i]!;
-    }
-  }
+  for (let j = 0; j < n; j++)
+    for (let i = j; i < n; i++)
+      inverse[j * n + i] = (Number(i === j) - dot(L, i * n + j, inverse, j * n + j, i - j)) / L[i * n + i]!;
   const out = new Float64Array(n * n);
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++) {
-      let sum = 0;
-      for (let k = i; k < n; k++) sum += inverse[i * n + k]! * inverse[j * n + k]!;
+      const sum = dot(inverse, i * n + i, inverse, j * n + i, n - i);
       out[i * n + j] = sum;
       out[j * n + i] = sum;
     }

@@ -15,7 +15,7 @@ export const APPROACH_CHOICES = {
   greys: ["free", "opposites", "earths", "tube"],
   lasting: ["lasting", "sketchbook"],
   mixing: ["well", "paper"],
-  hand: ["usual", "careful", "loose"],
+  hand: ["usual", "careful", "loose", "own"],
   near: ["usual", "close", "free"],
   effort: ["usual", "few", "gladly"],
 } as const;

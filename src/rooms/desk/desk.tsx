@@ -1,8 +1,11 @@
 "use client";
 
 import { useContext, useEffect, useMemo, type ReactNode } from "react";
+import { useStore } from "zustand";
 import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
 import { isForField, useUndoKeys } from "@/ui/undo";
+import { asLaid } from "@/model/as-laid";
+import type { LearnedBook } from "@/model/logbook";
 import { mergePaintings } from "@/model/merge";
 import type { PaintingDocument } from "@/model/painting";
 import { useAutosave } from "@/ui/saving/autosave";
@@ -15,7 +18,7 @@ import { Easel } from "./easel/easel";
 import { EditsProvider } from "./edits-context";
 import { CheckStep } from "./check-step/check-step";
 import { Header } from "./header";
-import { BoxesProvider, knownPaint, PaintsProvider, type KnownBox } from "./paints";
+import { BoxesProvider, knownPaint, LearnedProvider, PaintsProvider, type KnownBox } from "./paints";
 import { AreaSheet } from "./areas-step/area-sheet";
 import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
@@ -52,6 +55,7 @@ interface DeskProps {
   readonly paints: readonly StockedPaint[];
   readonly boxes: readonly KnownBox[];
   readonly titles: readonly PaintingTitle[];
+  readonly learned: LearnedBook | null;
 }
 
 function Panel() {
@@ -119,7 +123,7 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
 
 const titleOf = ({ title }: PaintingDocument): string => title;
 
-function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes"> & { store: DeskStore }) {
+function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore }) {
   const saving = useAutosave<PaintingDocument>({
     url: paintingUrl(painting.id),
     revision: painting.revision,
@@ -167,14 +171,20 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
 }
 
 /** The desk: photo left, present step right, tray along the bottom. */
-export function Desk({ painting, paints, boxes, titles }: DeskProps) {
+export function Desk({ painting, paints, boxes, titles, learned }: DeskProps) {
   const store = useDeskAtAddress(painting.document);
-  const known = useMemo(() => new Map(paints.map((paint) => [paint.id, knownPaint(paint)])), [paints]);
+  const paperId = useStore(store, (s) => s.document.paperId);
+  const known = useMemo(
+    () => new Map(paints.map((paint) => [paint.id, knownPaint(asLaid(paint, learned, paperId))])),
+    [paints, learned, paperId],
+  );
   return (
     <DeskProvider value={store}>
       <PaintsProvider value={known}>
         <BoxesProvider value={boxes}>
-          <OpenDesk painting={painting} titles={titles} store={store} />
+          <LearnedProvider value={learned}>
+            <OpenDesk painting={painting} titles={titles} store={store} />
+          </LearnedProvider>
         </BoxesProvider>
       </PaintsProvider>
     </DeskProvider>

@@ -2,7 +2,7 @@
 
 import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { type Lab } from "@/core/colour";
-import { DEFAULT_MATCH, HANDS, paintKey, type Laying, type MatchOptions, type Recipe } from "@/core/mixing";
+import { DEFAULT_MATCH, paintKey, type Laying, type MatchOptions, type Recipe } from "@/core/mixing";
 import { EFFORT_COUNTS, paintsInMix } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
 import type { PuddlePlan } from "@/core/planning";
@@ -11,7 +11,7 @@ import { matchWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
-import type { KnownPaint, LaidWash } from "./paints";
+import { useHand, type KnownPaint, type LaidWash } from "./paints";
 
 interface MatchTarget extends Laying {
   readonly id: string;
@@ -177,16 +177,17 @@ export function mixColours(
 /** How mixes are sought under the painting's approach. */
 export function useMatchOptions(): MatchOptions {
   const approach = useDesk((s) => s.document.approach);
+  const hand = useHand();
   return useMemo(
     () => ({
       ...DEFAULT_MATCH,
       valueWeight: approach.valueWeight,
-      hand: HANDS[approach.hand],
+      hand,
       effort: EFFORT_COUNTS[approach.effort],
       maxPigments: approach.maxPigments,
       maxPaints: paintsInMix(approach),
     }),
-    [approach],
+    [approach, hand],
   );
 }
 

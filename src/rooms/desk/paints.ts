@@ -1,13 +1,15 @@
 "use client";
 
 import { createContext, useContext, useMemo } from "react";
-import { paintModel, paperUnder, farthestPointSample, type PaintModel } from "@/core/mixing";
+import { paintModel, paperUnder, farthestPointSample, type Hand, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById, type Paper } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
 import type { StockedPaint } from "@/storage/ports";
 import { MIXABLE } from "@/model/paintbox";
 import type { NamedPart } from "@/ui/recipe-bar";
 import type { StoredRecipe } from "@/model/painting";
+import { handChosen } from "@/model/as-laid";
+import type { LearnedBook } from "@/model/logbook";
 import { useDesk } from "./desk-store";
 
 /** A paint of the box with its model. */
@@ -31,6 +33,19 @@ export const PaintsProvider = PaintsContext.Provider;
 /** The paintbox by paint id. */
 export function usePaints(): ReadonlyMap<string, KnownPaint> {
   return useContext(PaintsContext);
+}
+
+const LearnedContext = createContext<LearnedBook | null>(null);
+export const LearnedProvider = LearnedContext.Provider;
+
+/** What the logbook has taught; null while nothing counts in it. */
+export const useLearned = (): LearnedBook | null => useContext(LearnedContext);
+
+/** The hand that mixes are judged in. */
+export function useHand(): Hand {
+  const hand = useDesk((s) => s.document.approach.hand);
+  const learned = useLearned();
+  return useMemo(() => handChosen(hand, learned), [hand, learned]);
 }
 
 /** A box of the paintbox, as far as a painting needs to know it. */

@@ -5,6 +5,7 @@ import { useMemo, useState } from "react";
 import type { WashCharacter } from "@/core/mixing";
 import { localDay } from "@/model/day";
 import { LETTERS } from "@/model/limits";
+import type { LearnedBook } from "@/model/logbook";
 import type { ShelvedPainting } from "@/model/shelf";
 import { counted, cutText } from "@/model/text";
 import type { StockedPaint } from "@/storage/ports";
@@ -25,9 +26,11 @@ const GRAIN_CHOICES = [
 export function Pack({
   shelf,
   paints: stocked,
+  learned,
 }: {
   shelf: readonly ShelvedPainting[];
   paints: readonly StockedPaint[];
+  learned: LearnedBook | null;
 }) {
   const here = useMemo(() => shelf.filter(({ binnedAt, away }) => binnedAt === null && !away), [shelf]);
   const [packing, setPacking] = useState<Packing>(() => ({
@@ -43,8 +46,8 @@ export function Pack({
   const paints = useMemo(() => packableFrom(stocked, { wished, must }), [stocked, wished, must]);
   const { wanted, reading, fault } = useWanted(ticked);
   const question = useMemo(
-    () => (reading ? null : packQuestion(paints, wanted, packing, today)),
-    [reading, paints, wanted, packing, today],
+    () => (reading ? null : packQuestion(paints, wanted, packing, today, learned)),
+    [reading, paints, wanted, packing, today, learned],
   );
   const { packed, state, share, fault: broken } = usePacked(question);
   const named = (ids: readonly string[], words: string) =>

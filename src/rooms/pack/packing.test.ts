@@ -70,7 +70,13 @@ describe("the question", () => {
   const [sea, garden] = [wanted("Sea", ["Sky above", "Water"]), wanted("Garden", ["Hedge"])];
 
   test("holds the areas that are meant, laid as is said for all; a painting without any is not asked about", () => {
-    const { asked, openings } = packQuestion(paints, [sea, garden], { ...NEW_PACKING, word: " sky" }, "2026-11-27");
+    const { asked, openings } = packQuestion(
+      paints,
+      [sea, garden],
+      { ...NEW_PACKING, word: " sky" },
+      "2026-11-27",
+      null,
+    );
     expect(asked.map(({ title }) => title)).toEqual(["Sea"]);
     expect(openings[0]!.targets).toHaveLength(1);
     expect(countedColours(garden, NEW_PACKING)[0]!.character.grain).toBe("free");
@@ -82,14 +88,14 @@ describe("the question", () => {
     // Alizarin crimson fades (ASTM D5067 class IV in watercolour, from memory): not for the wall.
     const sketch = wanted("Sketch", ["Hedge"], { approach: { ...DEFAULT_APPROACH, lasting: "sketchbook" } });
     const reluctance = (must: readonly string[]) =>
-      packQuestion(paints, [garden, sketch], { ...NEW_PACKING, must }, "2026-11-27").openings.map(
+      packQuestion(paints, [garden, sketch], { ...NEW_PACKING, must }, "2026-11-27", null).openings.map(
         (opening) => opening.paints[1]!.reluctance,
       );
     expect(reluctance([])).toEqual([200, 0]);
     expect(reluctance([paints[1]!.id])).toEqual([0, 0]);
     // Answers name paints by their places in the question, which keeps them.
-    expect(packQuestion(paints, [garden], NEW_PACKING, "2026-11-27").paints).toBe(paints);
-    const { choice } = packQuestion(paints, [garden], { ...NEW_PACKING, never: [paints[2]!.id] }, "2026-11-27");
+    expect(packQuestion(paints, [garden], NEW_PACKING, "2026-11-27", null).paints).toBe(paints);
+    const { choice } = packQuestion(paints, [garden], { ...NEW_PACKING, never: [paints[2]!.id] }, "2026-11-27", null);
     expect(choice).toEqual({ size: 12, must: [], never: [2] });
   });
 });

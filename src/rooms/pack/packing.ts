@@ -1,6 +1,8 @@
 import { farthestPointSample, paintModel, type PaintModel, type WashCharacter } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import { leftOutBecause, traitsOf, type PackedBox } from "@/core/palette";
+import { asLaid, handChosen } from "@/model/as-laid";
+import type { LearnedBook } from "@/model/logbook";
 import { MIXABLE, type TravelBox } from "@/model/paintbox";
 import { stocksOf } from "@/model/stock";
 import type { WantedAnswer } from "@/model/wanted";
@@ -87,6 +89,7 @@ export function packQuestion(
   wanted: readonly WantedAnswer[],
   packing: Packing,
   today: string,
+  learned: LearnedBook | null,
 ): PackQuestion {
   const asked = wanted.flatMap((one) => {
     const colours = countedColours(one, packing);
@@ -102,7 +105,8 @@ export function packQuestion(
         paints.map(({ model }) => model),
         paperById(paperId),
       );
-      const opening = openingOf(approach, paperId, paints, traits, stocks, colours);
+      const laid = paints.map((paint) => asLaid(paint, learned, paperId));
+      const opening = openingOf(approach, handChosen(approach.hand, learned), paperId, laid, traits, stocks, colours);
       return {
         ...opening,
         paints: opening.paints.map((paint, p) =>

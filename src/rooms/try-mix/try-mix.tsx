@@ -6,6 +6,8 @@ import { useStore } from "zustand";
 import { paintModel } from "@/core/mixing";
 import { COUNTABLE_WATER, paperById, waterWords } from "@/core/optics";
 import { CONVENIENCE_MIXES, HANDBOOK, pigmentById, type PigmentShare } from "@/core/pigments";
+import { asLaid } from "@/model/as-laid";
+import type { LearnedBook } from "@/model/logbook";
 import type { StockedPaint } from "@/storage/ports";
 import { PaintPicker, type PickablePaint } from "@/ui/paint-picker";
 import { RoomHeader } from "@/ui/room-header";
@@ -18,15 +20,23 @@ import { PartRow } from "./part-row";
 const codesOf = (pigments: readonly PigmentShare[]): string =>
   pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ");
 
+const isInHandbook = (id: string): boolean => [...HANDBOOK, ...CONVENIENCE_MIXES].some((record) => record.id === id);
+
 /** Own paints first, then the handbook's pigments and convenience mixes. */
-function allPaints(owned: readonly StockedPaint[]): readonly PickablePaint[] {
+function allPaints(
+  owned: readonly StockedPaint[],
+  learned: LearnedBook | null,
+  paperId: string,
+): readonly PickablePaint[] {
   return [
-    ...owned.map(({ id, name, pigments, tintingStrength, measured }) => ({
-      id,
-      name,
-      detail: `yours${measured ? ", measured" : ""} · ${codesOf(pigments)}`,
-      model: paintModel(id, pigments, tintingStrength, measured),
-    })),
+    ...owned
+      .map((paint) => asLaid(paint, learned, paperId))
+      .map(({ id, name, pigments, tintingStrength, measured }) => ({
+        id,
+        name,
+        detail: `yours${measured ? ", measured" : ""} · ${codesOf(pigments)}`,
+        model: paintModel(id, pigments, tintingStrength, measured),
+      })),
     ...HANDBOOK.map(({ id, name, code, also }) => ({
       id,
       name,
@@ -72,12 +82,18 @@ function WaterSlider({
 }
 
 /** Up to three paints, moved part by part: what they make wet and dry, settling, as a glaze. */
-export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start: string | null }) {
-  const paints = useMemo(() => allPaints(owned), [owned]);
-  const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
+export function TryMix({
+  owned,
+  learned,
+  start,
+}: {
+  owned: readonly StockedPaint[];
+  learned: LearnedBook | null;
+  start: string | null;
+}) {
   const [store] = useState(() =>
     createTrialStore(
-      start && byId.has(start)
+      start && (owned.some(({ id }) => id === start) || isInHandbook(start))
         ? [start, start === "PBr7-burnt-sienna" ? "PB29" : "PBr7-burnt-sienna"]
         : ["PB29", "PBr7-burnt-sienna"],
     ),
@@ -85,6 +101,8 @@ export function TryMix({ owned, start }: { owned: readonly StockedPaint[]; start
   const trial = useStore(store, (s) => s.trial);
   const change = useStore(store, (s) => s.change);
   const paper = paperById(trial.paperId);
+  const paints = useMemo(() => allPaints(owned, learned, trial.paperId), [owned, learned, trial.paperId]);
+  const byId = useMemo(() => new Map(paints.map((paint) => [paint.id, paint])), [paints]);
 
   useUndoKeys(store.temporal);
 

@@ -18,6 +18,7 @@ import type { SheetKind } from "@/core/calibration";
 import { ANY_CHARACTER } from "@/core/mixing";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
 import { NEW_PLAN, type StoredPlan } from "@/model/plan";
+import type { LogEntry } from "@/model/logbook";
 import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
 import {
   FLAT_WASH,
@@ -209,4 +210,34 @@ export const measurements = pgTable(
     createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [index("measurements_paint").on(t.paintId, t.on)],
+);
+
+/** An entry of the logbook. Its paints may have left the paintbox and its painting the shelf: it outlives both. */
+export const logEntries = pgTable(
+  "log_entries",
+  {
+    id: uuid("id").primaryKey(),
+    on: date("logged_on", { mode: "string" }).notNull(),
+    document: jsonb("document").$type<LogEntry>().notNull(),
+    revision: integer("revision").notNull().default(0),
+    binnedAt: timestamp("binned_at", { withTimezone: true }),
+    demo: boolean("demo").notNull().default(false),
+    ...lastSave(),
+    createdAt: timestamp("created_at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index("log_entries_on").on(t.on)],
+);
+
+/** The photos that an entry shows: they are kept as long as it is. */
+export const logPhotos = pgTable(
+  "log_photos",
+  {
+    entryId: uuid("entry_id")
+      .notNull()
+      .references(() => logEntries.id, { onDelete: "cascade" }),
+    photoId: text("photo_id")
+      .notNull()
+      .references(() => photos.id),
+  },
+  (t) => [primaryKey({ columns: [t.entryId, t.photoId] })],
 );

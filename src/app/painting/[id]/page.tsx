@@ -4,15 +4,16 @@ import { Suspense } from "react";
 import { z } from "zod";
 import { Desk } from "@/rooms/desk/desk";
 import { PAINTBOX_URL, paintingUrl, viewCopyUrl } from "@/model/addresses";
+import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { InTheBin } from "@/rooms/paintings/in-the-bin";
 import { opened, type OpenedRoom } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
   return opened(async (store): Promise<OpenedRoom> => {
-    const [painting, paints, titles, boxRevision, boxes] = await Promise.all([
+    const [painting, { paints, learned }, titles, boxRevision, boxes] = await Promise.all([
       store.paintings.find(id),
-      store.paintbox.stockedPaints(),
+      paintsAsLearned(store),
       store.paintings.list(),
       store.paintbox.revision(),
       store.paintbox.boxes(),
@@ -22,7 +23,7 @@ async function OpenedDesk({ id }: { id: string }) {
     // The first look at the photo comes while the desk is still being set up.
     preload(viewCopyUrl(painting.photo.id), { as: "fetch", crossOrigin: "anonymous" });
     return {
-      room: <Desk key={painting.id} painting={painting} paints={paints} boxes={boxes} titles={titles} />,
+      room: <Desk key={painting.id} {...{ painting, paints, boxes, titles, learned }} />,
       revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },
       own: paintingUrl(id),
     };

@@ -105,6 +105,7 @@ const WORDS: Words = {
       usual: ["usual", "Parts off by a fifth, water by a seventh: what a mix comes out as, not what it could."],
       careful: ["careful", "Parts and water counted: off by a tenth."],
       loose: ["loose", "By eye and quickly: off by a third; the calmest mixes win."],
+      own: ["your own", "As the swatches in your logbook scatter; usual until they tell."],
     },
   },
   near: {

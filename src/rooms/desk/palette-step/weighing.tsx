@@ -23,7 +23,7 @@ import { localDay } from "@/model/day";
 import { stocksOf } from "@/model/stock";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
-import { useAtHand, usePaints, usePaper, type KnownPaint } from "../paints";
+import { useAtHand, useHand, usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
 import { stageWords } from "./words";
 
@@ -129,6 +129,7 @@ function useQuestion() {
   const { paints, atHand } = useWeighedPaints();
   const paper = usePaper();
   const approach = useDesk((s) => s.document.approach);
+  const hand = useHand();
   const rules = useDesk((s) => s.document.rules);
   const wanted = useWantedColours();
   const [today] = useState(() => localDay(new Date()));
@@ -144,6 +145,7 @@ function useQuestion() {
   return useMemo(() => {
     const opening = openingOf(
       approach,
+      hand,
       paper.id,
       paints,
       traits,
@@ -193,7 +195,7 @@ function useQuestion() {
       ),
       missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
     };
-  }, [paints, traits, stocks, paper, approach, rules, wanted, atHand]);
+  }, [paints, traits, stocks, paper, approach, hand, rules, wanted, atHand]);
 }
 
 const NONE_FOUND: readonly FoundSize[] = [];

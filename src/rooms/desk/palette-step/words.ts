@@ -7,7 +7,12 @@ export const GOOD = 1.5;
 export const FAIR = 4;
 
 /** Whose hand a palette is judged in. */
-export const HAND_WORDS = { usual: "a usual hand", careful: "a careful hand", loose: "a loose hand" } as const;
+export const HAND_WORDS = {
+  usual: "a usual hand",
+  careful: "a careful hand",
+  loose: "a loose hand",
+  own: "your own hand",
+} as const;
 
 export const paintsWord = (n: number): string => counted(n, "paint");
 /** What the search is at. */

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { useEffect, useMemo, useState } from "react";
-import { HANDS, puddlesOf } from "@/core/mixing";
+import { puddlesOf } from "@/core/mixing";
 import type { PuddlePlan } from "@/core/planning";
 import type { StoredRecipe } from "@/model/painting";
 import { staysFor } from "@/model/washes";
@@ -12,7 +12,7 @@ import { messageOf } from "@/workers/paint-message";
 import type { PuddleJob } from "@/workers/match-api";
 import { useDesk } from "../desk-store";
 import { useMatchDesk } from "../matcher";
-import { laidWash, usePaints, usePaper } from "../paints";
+import { laidWash, useHand, usePaints, usePaper } from "../paints";
 import { paintsInMix } from "@/core/palette";
 import { useTargets, useWantedColours } from "../targets";
 import { HAND_WORDS } from "../palette-step/words";
@@ -37,6 +37,7 @@ function usePlans(): Plans {
   const paper = usePaper();
   const palette = useDesk((s) => s.document.palette);
   const approach = useDesk((s) => s.document.approach);
+  const hand = useHand();
   const wanted = useWantedColours();
   const targets = useTargets();
   const asked = useMemo(() => {
@@ -72,12 +73,12 @@ function usePlans(): Plans {
         character,
       })),
       valueWeight: approach.valueWeight,
-      hand: HANDS[approach.hand],
+      hand,
       maxPaints: paintsInMix(approach),
       standing,
     };
     return { key: JSON.stringify(job), ids: laid.map(({ id }) => id), paintIds: known.map(({ id }) => id) };
-  }, [wanted, palette, paints, paper, targets, approach]);
+  }, [wanted, palette, paints, paper, targets, approach, hand]);
   const [found, setFound] = useState<{ key: string; plans: readonly PuddlePlan[] } | null>(null);
   useEffect(() => {
     let stale = false;

@@ -3,14 +3,14 @@
 import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
 import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
-import { comesOut, HANDS, mixSteps, predict, TOUCH } from "@/core/mixing";
+import { comesOut, mixSteps, predict, TOUCH } from "@/core/mixing";
 import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/optics";
 import type { StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { HAND_WORDS } from "../palette-step/words";
-import { namedParts, usePaints } from "../paints";
+import { namedParts, useHand, usePaints } from "../paints";
 import { Layers } from "./layers";
 import { OtherStrengths } from "./other-strengths";
 import { ComesOutWords, DifferenceWords } from "@/ui/prediction-words";
@@ -82,6 +82,7 @@ export function RecipeEditor({
   const paints = usePaints();
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const hand = useDesk((s) => s.document.approach.hand);
+  const handNumbers = useHand();
   const [order] = useState(() => [...recipe.parts].sort((a, b) => b.parts - a.parts).map(({ paintId }) => paintId));
   const parts = namedParts(recipe, paints);
   if (!parts) {
@@ -112,7 +113,7 @@ export function RecipeEditor({
       </div>
       <ComesOutWords
         explained
-        comesOut={comesOut(target, parts, load, paper, HANDS[hand])}
+        comesOut={comesOut(target, parts, load, paper, handNumbers)}
         hand={HAND_WORDS[hand]}
         nameOf={(paintId) => paints.get(paintId)?.name ?? "paint"}
       />

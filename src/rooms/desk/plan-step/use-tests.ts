@@ -2,12 +2,12 @@
 
 import { useMemo } from "react";
 import { compareColours } from "@/core/colour";
-import { comesOut, HANDS } from "@/core/mixing";
+import { comesOut } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
 import { arrangePaints } from "@/core/palette";
 import { useDesk } from "../desk-store";
 import { colourOf, useMixedColours, type MixedColour } from "../mixed";
-import { usePaints, usePaper, type KnownPaint } from "../paints";
+import { useHand, usePaints, usePaper, type KnownPaint } from "../paints";
 import { usePlan } from "./use-plan";
 
 /** A mix that is worth a swatch before the painting. */
@@ -46,7 +46,7 @@ const mixKey = ({ laid }: MixedColour): string =>
 export function useTests(): TestsFirst {
   const { plan } = usePlan();
   const mixed = useMixedColours();
-  const hand = useDesk((s) => s.document.approach.hand);
+  const hand = useHand();
   const palette = useDesk((s) => s.document.palette);
   const paints = usePaints();
   const paper = usePaper();
@@ -55,7 +55,7 @@ export function useTests(): TestsFirst {
       .flatMap((colour) => {
         if (!colour.laid) return [];
         const { mix, waterParts } = colour.laid;
-        const { rms, p90 } = comesOut(colour.lab, mix, loadOfWater(waterParts), colour.ground, HANDS[hand]);
+        const { rms, p90 } = comesOut(colour.lab, mix, loadOfWater(waterParts), colour.ground, hand);
         return [{ colour, p90, matters: rms * Math.max(1, colour.areaCm2) * colour.weight }];
       })
       .sort((one, two) => two.matters - one.matters)

@@ -2,9 +2,11 @@ import { NextResponse } from "next/server";
 import { z } from "zod";
 import { paintModel, valueRange } from "@/core/mixing";
 import { paperById } from "@/core/optics";
+import { asLaid } from "@/model/as-laid";
 import { MIXABLE } from "@/model/paintbox";
 import { wantedOfPainting } from "@/model/wanted";
 import { openStore } from "@/server/context/house";
+import { paintsAsLearned } from "@/server/learned";
 import { refuse, refuseTrouble } from "@/server/http/reply";
 
 /** The colours that a painting wants, for a box that is packed for several paintings. */
@@ -13,10 +15,11 @@ export async function GET(_: Request, context: { params: Promise<{ id: string }>
   if (!id.success) return refuse(404, "This painting is no longer there.");
   try {
     const store = await openStore();
-    const [painting, paints] = await Promise.all([store.paintings.find(id.data), store.paintbox.stockedPaints()]);
+    const [painting, { paints, learned }] = await Promise.all([store.paintings.find(id.data), paintsAsLearned(store)]);
     if (!painting) return refuse(404, "This painting is no longer there.");
     const models = paints
       .filter(({ status }) => MIXABLE.has(status))
+      .map((paint) => asLaid(paint, learned, painting.document.paperId))
       .map((paint) => paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured));
     const range = valueRange(models, paperById(painting.document.paperId));
     return NextResponse.json(wantedOfPainting(id.data, painting.document, range));

@@ -1,0 +1,168 @@
+import { MEDIAN_OF_EXPECTED, nextSwatches, type PaintedMix, type WantedMix } from "@/core/learning";
+import { paintModel, type PaintModel } from "@/core/mixing";
+import { loadOfWater, paperById } from "@/core/optics";
+import { fitBook, type BookSources } from "./learned-book";
+import type { LoggedMix } from "./logbook";
+import { MIXABLE, type PaintEntry } from "./paintbox";
+import type { PaintingDocument, StoredRecipe } from "./painting";
+
+/** A swatch that is worth painting next. */
+export interface SwatchToPaint {
+  readonly parts: LoggedMix["parts"];
+  readonly waterParts: number;
+  readonly over: LoggedMix["over"];
+  /** Mixes that it makes surer, most first: what they are for, and the likely miss before and after, median dE00. */
+  readonly surer: readonly { readonly name: string; readonly before: number; readonly after: number }[];
+  /** Likely miss of all mixes, weighed, once this one and those before it are painted. */
+  readonly after: number;
+}
+
+/** What to paint next for a painting, or for the whole box. */
+export interface ToPaintNext {
+  /** Likely miss of the mixes as it stands, weighed, median dE00. */
+  readonly now: number;
+  /** How many mixes are asked about. */
+  readonly mixes: number;
+  readonly swatches: readonly SwatchToPaint[];
+}
+
+/** Swatches that are named at a time: what can be painted while a first wash dries. */
+const AT_A_TIME = 3;
+/** Strengths at which a paint by itself can be tried: strong and light. */
+const TRIED_WATER = [1.5, 8] as const;
+/** What a paint's own wash counts beside a painting's mix, when the whole box is asked about. */
+const OWN_WASH_COUNTS = 0.25;
+/** Mixes asked about at most, those that count most. */
+const MOST_MIXES = 60;
+const NAMED = 3;
+
+type BoxPaint = Pick<PaintEntry, "id" | "name" | "pigments" | "tintingStrength" | "status">;
+
+/** A mix that is wanted somewhere. */
+interface Wanted {
+  readonly name: string;
+  readonly weight: number;
+  readonly recipe: StoredRecipe;
+  readonly over: StoredRecipe | null;
+  readonly paperId: string;
+}
+
+/** The mixes of a painting, each with the colour it is for, what it lies on, and how much it counts. */
+function wantedOf({ areas, paperId }: PaintingDocument): Wanted[] {
+  return areas.flatMap(({ name, recipe, weight, wash }) => {
+    const own = recipe ? [{ name, weight: weight * wash.share, recipe, over: null, paperId }] : [];
+    const more = wash.more.flatMap((colour, i) => {
+      if (!colour.recipe) return [];
+      const over = wash.kind === "layered" && !colour.drop ? recipe : null;
+      return [{ name: `${name}, ${i + 2}`, weight: weight * colour.share, recipe: colour.recipe, over, paperId }];
+    });
+    return [...own, ...more];
+  });
+}
+
+const keyOf = ({ parts, waterParts, over }: Pick<SwatchToPaint, "parts" | "waterParts" | "over">): string =>
+  JSON.stringify([[...parts].sort((a, b) => a.paintId.localeCompare(b.paintId)), waterParts, over]);
+
+function answer(
+  sources: BookSources,
+  wanted: readonly Wanted[],
+  paints: readonly BoxPaint[],
+  paperId: string,
+  tried: readonly BoxPaint[],
+): ToPaintNext {
+  const bases = new Map(
+    paints.map(({ id, pigments, tintingStrength }) => [id, paintModel(id, pigments, tintingStrength)]),
+  );
+  const { posterior } = fitBook(sources, paints);
+  const partsOf = (parts: StoredRecipe["parts"]): { paint: PaintModel; parts: number }[] | null => {
+    const known = parts.flatMap(({ paintId, parts: amount }) => {
+      const paint = bases.get(paintId);
+      return paint ? [{ paint, parts: amount }] : [];
+    });
+    return known.length === parts.length ? known : null;
+  };
+  const painted = (one: Pick<SwatchToPaint, "parts" | "waterParts" | "over">, on: string): PaintedMix | null => {
+    const mix = partsOf(one.parts);
+    const under = one.over && partsOf(one.over.parts);
+    if (!mix || (one.over && !under)) return null;
+    const over = one.over && under && { mix: under, load: loadOfWater(one.over.waterParts) };
+    return { mix, waterParts: one.waterParts, paper: paperById(on), over };
+  };
+  const asked = [...wanted]
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, MOST_MIXES)
+    .flatMap((one) => {
+      const mix = painted({ ...one.recipe, over: one.over }, one.paperId);
+      return mix ? [{ name: one.name, mix: { ...mix, weight: one.weight } satisfies WantedMix }] : [];
+    });
+  const offered = new Map<string, Pick<SwatchToPaint, "parts" | "waterParts" | "over">>();
+  for (const { recipe, over } of wanted) {
+    const swatch = {
+      parts: recipe.parts,
+      waterParts: recipe.waterParts,
+      over: over && { parts: over.parts, waterParts: over.waterParts },
+    };
+    offered.set(keyOf(swatch), swatch);
+  }
+  for (const { id } of tried)
+    for (const waterParts of TRIED_WATER) {
+      const swatch = { parts: [{ paintId: id, parts: 1 }], waterParts, over: null };
+      offered.set(keyOf(swatch), swatch);
+    }
+  const candidates = [...offered.values()].flatMap((swatch) => {
+    const mix = painted(swatch, paperId);
+    return mix ? [{ swatch, mix }] : [];
+  });
+  const { now, eachNow, chosen } = nextSwatches(
+    posterior,
+    asked.map(({ mix }) => mix),
+    candidates.map(({ mix }) => mix),
+    AT_A_TIME,
+  );
+  const told = (rms: number): number => MEDIAN_OF_EXPECTED * rms;
+  return {
+    now: told(now),
+    mixes: asked.length,
+    swatches: chosen.map(({ index, after, each }, i) => {
+      const before = i === 0 ? eachNow : chosen[i - 1]!.each;
+      const surer = asked
+        .map(({ name }, m) => ({ name, before: told(before[m]!), after: told(each[m]!), weight: asked[m]!.mix.weight }))
+        .sort((a, b) => b.weight * (b.before - b.after) - a.weight * (a.before - a.after))
+        .slice(0, NAMED)
+        .map(({ weight: _weight, ...rest }) => rest);
+      return { ...candidates[index]!.swatch, surer, after: told(after) };
+    }),
+  };
+}
+
+/** The swatches that would make a painting's mixes surest. */
+export function nextForPainting(
+  sources: BookSources,
+  painting: PaintingDocument,
+  paints: readonly BoxPaint[],
+): ToPaintNext {
+  const wanted = wantedOf(painting);
+  const used = new Set([
+    ...painting.palette,
+    ...wanted.flatMap(({ recipe, over }) => [recipe, over].flatMap((one) => one?.parts.map((p) => p.paintId) ?? [])),
+  ]);
+  const own = paints.filter(({ id }) => used.has(id));
+  return answer(sources, wanted, own, painting.paperId, own);
+}
+
+/** The swatches that would make the whole box surest: the mixes of all paintings, and each paint at hand by itself. */
+export function nextForBox(
+  sources: BookSources,
+  paintings: readonly PaintingDocument[],
+  paints: readonly BoxPaint[],
+  paperId: string,
+): ToPaintNext {
+  const here = paints.filter(({ status }) => MIXABLE.has(status));
+  const washes = here.flatMap(({ id, name }) =>
+    TRIED_WATER.map((waterParts): Wanted => {
+      const recipe = { parts: [{ paintId: id, parts: 1 }], waterParts };
+      return { name, weight: OWN_WASH_COUNTS, recipe, over: null, paperId };
+    }),
+  );
+  return answer(sources, [...paintings.flatMap(wantedOf), ...washes], here, paperId, here);
+}
