@@ -85,7 +85,7 @@ const seen = z.object({
   separates: text(LETTERS.short),
 });
 export type Seen = z.infer<typeof seen>;
-export const NOTHING_SEEN: Seen = { granulates: "", stains: "", lifts: "", blooms: "", flows: "", separates: "" };
+const NOTHING_SEEN: Seen = { granulates: "", stains: "", lifts: "", blooms: "", flows: "", separates: "" };
 
 /** An entry of the logbook. */
 export const logEntry = z.object({
@@ -166,8 +166,8 @@ export const loggedPaintOf = ({ id, name, maker, pigments, tintingStrength }: Pa
 });
 
 /**
- * The model that corrections are learned under: raised whenever the film, the handbook or the learning changes; the book
- * is then fitted anew from its readings, which stay as they were read.
+ * The model that corrections are learned under: raised whenever the film, the handbook or the learning changes; the
+ * book is then fitted anew from its readings, which stay as they were read.
  */
 export const LEARNING_MODEL = 1;
 
@@ -180,7 +180,7 @@ export interface LearnedBook {
   readonly newest: string | null;
   /** Optics by paint id, for paints that a swatch has. */
   readonly paints: Readonly<Record<string, MeasuredOptics>>;
-  /** How much more pigment this painter's washes have than is meant, 1 for none; and how unsure that is, a logarithm. */
+  /** How much more pigment this painter's washes have than is meant, 1 for none; how unsure that is, a logarithm. */
   readonly habit: number;
   readonly habitUnsure: number;
   /** How much more of a wash a paper shows than the others, by its id. */

@@ -1,4 +1,5 @@
 import isEqual from "fast-deep-equal";
+import { logEntry, type LogEntry } from "./logbook";
 import { paintboxDocument, type PaintboxDocument } from "./paintbox";
 import { paintingDocument, type PaintingDocument } from "./painting";
 
@@ -163,4 +164,36 @@ export function mergePaintboxes(sides: Sides<PaintboxDocument>): Merged<Paintbox
     clash,
   ).map((box) => ({ ...box, wells: box.wells.map((well) => (well !== null && known.has(well) ? well : null)) }));
   return checked(clashes, paintboxDocument, { paints, boxes });
+}
+
+/** Brings two changes of a logbook entry together where they touch different swatches or different fields. */
+export function mergeLogEntries(sides: Sides<LogEntry>): Merged<LogEntry> {
+  const clashes: string[] = [];
+  const clash: Clash = (what) => clashes.push(what);
+  const field = <K extends keyof LogEntry>(key: K, what: string): LogEntry[K] =>
+    mergeValue(sidesOf(sides, key), what, clash);
+  return checked(clashes, logEntry, {
+    kind: field("kind", "its kind"),
+    title: field("title", "its title"),
+    on: field("on", "its day"),
+    paperId: field("paperId", "its paper"),
+    paints: mergeList(
+      sidesOf(sides, "paints"),
+      ({ id }) => id,
+      ({ name }) => name,
+      clash,
+    ),
+    mixes: mergeList(
+      sidesOf(sides, "mixes"),
+      ({ id }) => id,
+      ({ name }) => name || "a swatch",
+      clash,
+    ),
+    photos: mergeList(sidesOf(sides, "photos"), itself, () => "a photo", clash),
+    seen: field("seen", "what was seen"),
+    notes: field("notes", "the notes"),
+    moods: field("moods", "the mood words"),
+    stars: field("stars", "the stars"),
+    painting: field("painting", "the painting it is for"),
+  });
 }

@@ -14,7 +14,7 @@ export interface Store extends Repositories {
   readonly photoFiles: PhotoFiles;
 }
 
-/** The records: paintings, the paintbox, what was measured, the logbook. A method that writes does so whole or not at all. */
+/** The records: paintings, paintbox, measurements, logbook. A method that writes does so whole or not at all. */
 export interface Repositories {
   readonly paintings: Paintings;
   readonly paintbox: Paintbox;

@@ -13,7 +13,7 @@ export {
   type Box,
 } from "./card/layout";
 export { BOX_PLACES, BOX_WASHES, boxWash } from "./card/box-layout";
-export { TEST_PLACES, testedValues } from "./card/test-sheet";
+export { TEST_PLACES, testedColours } from "./card/test-sheet";
 export { SHEET_KINDS, SHEETS, type SheetKind } from "./card/sheets";
 export { cellsOfNumber, FRAME_NUMBER, MAX_CARD_NUMBER } from "./card/card-number";
 export { homographyOf, mapPoint, type Homography } from "./card/homography";
@@ -42,5 +42,5 @@ export { BOX_WATER, CARD_WATER, WASH_NAMES } from "./washes";
 export { missOfKnown } from "./known-paint";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter, type MeterRefusal } from "./meter";
-export type { Information } from "./fit/information";
+
 export { ASKED_LOADS, missOfUnsure } from "./fit/likely-miss";

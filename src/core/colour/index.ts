@@ -1,6 +1,7 @@
 /** Colours as people see them: spaces, differences, words. What the rest of the program may use of it. */
 export type { Lab } from "./colour";
 export { lchOfLab, xyzOfLab } from "./lab";
+export { xyzOfReflectance } from "./xyz";
 export { oklabOfLab } from "./oklab";
 export { screenColourOfLab } from "./gamut";
 export { deltaE00 } from "./difference";

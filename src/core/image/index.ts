@@ -13,6 +13,7 @@ export {
   type PixelArray,
 } from "./pixels";
 export { againstAlignment, alignPhotos, alongAlignment, MIDDLE_ON_MIDDLE, SAME_MOTIF, type Alignment } from "./align";
+export { colourBesidePaper } from "./beside-paper";
 export { AS_IT_IS, rewhiten, whiteMatrix, type WhiteMatrix } from "./white";
 export {
   frameMask,

@@ -34,8 +34,8 @@ export function distanceFromOthers({ residual, within, weight }: Beside, noise: 
 }
 
 /**
- * The hand's scatter by expectation and maximisation (Dempster, Laird and Rubin 1977): the expected squares of its slips
- * in water and parts, given what the swatches are off by and how unsure the state still is.
+ * The hand's scatter by expectation and maximisation (Dempster, Laird and Rubin 1977): the expected squares of its
+ * slips in water and parts, given what the swatches are off by and how unsure the state still is.
  */
 export function handAfter(swatches: readonly Beside[], supposed: Hand, before: HandScale): HandScale {
   let scale = before;

@@ -22,7 +22,7 @@ const MODEL_UNSURE = 0.65;
 const BY_CHROMA = 0.045;
 
 /** A paint in a painted mix, as the handbook has it: what is learned are its corrections. */
-export interface PaintedPart {
+interface PaintedPart {
   readonly paint: PaintModel;
   readonly parts: number;
 }

@@ -6,7 +6,10 @@ import { REMAINS } from "../mixing/likely-error";
 import { mixSlopes, type MixSlopes } from "./slopes";
 import type { Posterior } from "./posterior";
 
-/** Median of a mix's true miss over the root mean square that is expected of it: set on the bench (src/testing/foreign-bench). */
+/**
+ * Median of a mix's true miss over the root mean square that is expected of it: set on the bench
+ * (src/testing/foreign-bench).
+ */
 export const MEDIAN_OF_EXPECTED = 0.72;
 
 /** A mix that is to become surer, and how much it counts. */
@@ -15,7 +18,7 @@ export interface WantedMix extends PaintedMix {
 }
 
 /** A swatch to paint next. */
-export interface NextSwatch {
+interface NextSwatch {
   /** Which of the candidates. */
   readonly index: number;
   /** Weighted expected error of the wanted mixes once this and those before it are painted, root mean square, dE. */

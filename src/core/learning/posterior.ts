@@ -101,8 +101,8 @@ function addCard(
 
 /**
  * Learns from painted swatches: the most probable state, swatches that lie far off counting less (Huber 1964), by
- * Gauss-Newton steps, with the covariance of its Gaussian approximation (Laplace), and the hand's scatter by expectation and maximisation
- * (Dempster, Laird and Rubin 1977). Formulas: docs/learning.md.
+ * Gauss-Newton steps, with the covariance of its Gaussian approximation (Laplace), and the hand's scatter by
+ * expectation and maximisation (Dempster, Laird and Rubin 1977). Formulas: docs/learning.md.
  * @param paintIds paints that are asked about beside those of the evidence
  * @param supposed the hand that is supposed while little is known
  */
@@ -168,7 +168,7 @@ export function learn(
     }));
     beside.forEach((one, i) => {
       distances[i] = distanceFromOthers(one, noiseOf(one.swatch, one.seen, one.unsure, supposed, scale));
-      weights[i] = counted(distances[i]!);
+      weights[i] = counted(distances[i]);
     });
     for (const [id, at] of layout.photos)
       photoWeights.set(id, counted([0, 1, 2].reduce((sum, k) => sum + state[at + k]! ** 2, 0) / PRIOR.photo ** 2));

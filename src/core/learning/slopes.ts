@@ -38,7 +38,7 @@ export function opticsAt(base: Optics, state: Float64Array, at: number | undefin
 }
 
 /** Logarithm of how much more pigment a wash on a paper has than was meant. */
-export const shiftOn = (layout: StateLayout, state: Float64Array, paperId: string): number => {
+const shiftOn = (layout: StateLayout, state: Float64Array, paperId: string): number => {
   const paper = layout.papers.get(paperId);
   return state[layout.habit]! + (paper === undefined ? 0 : state[paper]!);
 };

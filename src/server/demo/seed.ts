@@ -38,6 +38,7 @@ import { readPhoto } from "../photo-import/read-photo";
 import { fitMeasurement } from "../fit-measurement";
 import { storePhoto } from "../photo-import/photo-store";
 import { DEMO_AREAS } from "./areas";
+import { seedLogbook } from "./logbook";
 import { DEMO_BOX_SHEET, DEMO_CARD, DEMO_MEASURED, DEMO_PAINTS, DEMO_PALETTE } from "./paintbox";
 
 /** Circle about the point that stands for a whole area, as a share of the photo's width. */
@@ -219,6 +220,7 @@ export async function seedDemo(store: Store): Promise<void> {
       { id: randomUUID(), name: "One blue, one brown", paints: ["Ultramarine", "Burnt umber"].map(idOf) },
     ];
     await seedMeasured(rest, idOf);
+    await seedLogbook(rest.logbook, idOf);
     const demo = {
       ...newPainting("The pump house at last light", PAPERS[0].id),
       areas: mixed,

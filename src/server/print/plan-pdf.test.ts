@@ -4,7 +4,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
-import { boxWash, CARD, readCard, TEST_PLACES, testedValues } from "@/core/calibration";
+import { boxWash, CARD, readCard, TEST_PLACES, testedColours } from "@/core/calibration";
+import { describeColour } from "@/core/colour";
 import { valueOfLuminance } from "@/core/colour/munsell-value";
 import { linearOfSrgb } from "@/core/colour/srgb";
 import { xyzOfReflectance } from "@/core/colour/xyz";
@@ -153,7 +154,7 @@ describe.skipIf(!has("pdftoppm"))("plans on paper, read with poppler's tools", (
       .toBuffer({ resolveWithObject: true });
     const read = readCard({ data, width, height }, { paper: PAPERS[0], kind: "box", rows: [...TEST_PLACES] });
     if ("refused" in read) throw new Error(read.refused.code);
-    const values = testedValues(read);
+    const values = testedColours(read).map((lab) => lab && describeColour(lab).value);
     const { Y } = xyzOfReflectance(PAPERS[0].reflectance);
     painted.forEach(({ r }, i) => {
       // A grey beside paper: its light against the paper's (IEC 61966-2-1), in the paper's own lightness.

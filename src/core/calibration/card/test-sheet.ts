@@ -1,5 +1,4 @@
 import type { Lab } from "../../colour/colour";
-import { describeColour } from "../../colour/describe";
 import type { CardRead } from "./read-card";
 
 /**
@@ -11,11 +10,11 @@ export const TEST_PLACES = [0, 1, 2, 3, 8, 9, 10, 11] as const;
 /** As light and grey as this a place is bare paper: L* and chroma. From memory. */
 const BARE = { L: 92, chroma: 4 } as const;
 
-/** Munsell value that each mix of a test sheet dried to, by its place in order; null where nothing is painted. */
-export function testedValues({ rows }: Pick<CardRead, "rows">): readonly (number | null)[] {
+/** Colour that each mix of a test sheet dried to, by its place in order; null where nothing is painted. */
+export function testedColours({ rows }: Pick<CardRead, "rows">): readonly (Lab | null)[] {
   const isBare = ({ L, a, b }: Lab): boolean => L > BARE.L && Math.hypot(a, b) < BARE.chroma;
   return TEST_PLACES.map((place) => {
     const lab = rows.find(({ row }) => row === place)?.places[0]?.reading.lab;
-    return lab && !isBare(lab) ? describeColour(lab).value : null;
+    return lab && !isBare(lab) ? lab : null;
   });
 }

@@ -4,11 +4,15 @@ import { Check, Moon, SkipForward, Sun, Undo2, X } from "lucide-react";
 import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from "react";
 import { washStrengthOf, waterWords } from "@/core/optics";
 import { brushFor, coatsOf } from "@/core/planning";
+import { LETTERS, LIMITS } from "@/model/limits";
+import { cutText } from "@/model/text";
 import { Caution } from "@/ui/caution";
 import { JudgingPair } from "@/ui/judging-pair";
+import { KeepInLogbook } from "@/ui/keep-in-logbook";
 import { partsWord } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
-import type { MixedColour } from "../mixed";
+import { useLogEntries } from "../keep";
+import { useMixedColours, type MixedColour } from "../mixed";
 import { namedParts, usePaints } from "../paints";
 import { usePlan } from "../plan-step/use-plan";
 import { useWashNames } from "../plan-step/wash-names";
@@ -73,6 +77,28 @@ function BigKey({
     >
       {children}
     </button>
+  );
+}
+
+/** Keeps the painting as it was painted as a page of the logbook. */
+function KeepSitting({ title }: { title: string }) {
+  const colours = useMixedColours();
+  const palette = useDesk((s) => s.document.palette);
+  const entryOf = useLogEntries();
+  return (
+    <div className="text-[1.15rem]">
+      <KeepInLogbook
+        words="Keep it in the logbook"
+        make={() =>
+          entryOf(
+            "finished",
+            cutText(title, LETTERS.title),
+            colours.slice(0, LIMITS.logMixes).map((colour) => ({ colour })),
+            { paintIds: palette },
+          )
+        }
+      />
+    </div>
   );
 }
 
@@ -220,6 +246,7 @@ export function Easel() {
             <button type="button" className="btn h-16 btn-outline px-8 text-[1.15rem]" onClick={sitting.anew}>
               Paint it once more
             </button>
+            <KeepSitting title={title} />
           </div>
         </div>
       )}

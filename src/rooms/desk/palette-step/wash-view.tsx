@@ -4,6 +4,8 @@ import { useEffect, useRef, useState } from "react";
 import type { Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
 import { listed } from "@/model/text";
+import { KeepInLogbook } from "@/ui/keep-in-logbook";
+import { useLogEntries } from "../keep";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useLaid, useLookedAt, useReach } from "../reach";
 import { AgreementChart } from "./agreement-chart";
@@ -117,6 +119,7 @@ function MixingChart({ paints, paper }: { paints: readonly KnownPaint[]; paper: 
 export function WashView() {
   const paints = usePaints();
   const paper = usePaper();
+  const entryOf = useLogEntries();
   const own = useLookedAt().flatMap((id) => paints.get(id) ?? []);
   const [left, setLeft] = useState<readonly string[]>([]);
   const inRing = own.filter(({ id }) => !left.includes(id)).slice(0, MOST_IN_RING);
@@ -152,6 +155,15 @@ export function WashView() {
           ))}
         </div>
         <Ring paints={inRing} />
+        <KeepInLogbook
+          key={inRing.map(({ id }) => id).join()}
+          words="Keep this ring in the logbook"
+          make={() =>
+            entryOf("ring", `Ring of ${inRing.map(({ name }) => name).join(", ")}`, [], {
+              paintIds: inRing.map(({ id }) => id),
+            })
+          }
+        />
       </section>
       {own.length > 1 && <AgreementChart paints={own.slice(0, 10)} paper={paper} />}
       <section aria-label="Mixing chart">

@@ -8,7 +8,10 @@ import { COUNTABLE_WATER, loadOfWater, waterWords, type Paper } from "@/core/opt
 import type { StoredRecipe } from "@/model/painting";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord, RecipeBar } from "@/ui/recipe-bar";
+import { KeepInLogbook } from "@/ui/keep-in-logbook";
 import { useDesk } from "../desk-store";
+import { useLogEntries } from "../keep";
+import { useMixedColours } from "../mixed";
 import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, useHand, usePaints } from "../paints";
 import { Layers } from "./layers";
@@ -176,6 +179,21 @@ export function RecipeEditor({
           </Step>
         </div>
       </div>
+      <KeepMix colourId={colourId} />
     </section>
+  );
+}
+
+/** Keeps the mix in use as a page of the logbook. */
+function KeepMix({ colourId }: { colourId: string }) {
+  const colour = useMixedColours().find(({ id }) => id === colourId);
+  const entryOf = useLogEntries();
+  if (!colour?.recipe) return null;
+  return (
+    <KeepInLogbook
+      key={JSON.stringify(colour.recipe)}
+      words="Keep this mix in the logbook"
+      make={() => entryOf("mix", colour.name, [{ colour }])}
+    />
   );
 }

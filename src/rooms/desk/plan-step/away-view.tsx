@@ -137,7 +137,7 @@ export function AwayView() {
           The mixes on which most hangs, by how far they may come out off, their size and weight. Half a brushful, drawn
           out, dried; then read the sheet from a photo (not the half one), or type the value it came to.
         </p>
-        {mixes.length > 0 && <ReadTests colourIds={mixes.map(({ colour }) => colour.id)} />}
+        {mixes.length > 0 && <ReadTests colours={mixes.map(({ colour }) => colour)} />}
         {mixes.length === 0 ? (
           <p className="mt-2">No colour has a mix yet.</p>
         ) : (

@@ -2,18 +2,29 @@
 
 import { Camera } from "lucide-react";
 import { useRef, useState } from "react";
-import { TEST_PLACES, testedValues } from "@/core/calibration";
+import { TEST_PLACES, testedColours } from "@/core/calibration";
+import { describeColour, type Lab } from "@/core/colour";
 import type { StoredPlan } from "@/model/plan";
 import { refusalWords } from "@/model/reading-words";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
+import { KeepInLogbook } from "@/ui/keep-in-logbook";
 import { PHOTO_TYPES } from "@/ui/photo-types";
 import { uploadSwatches } from "@/ui/upload";
 import { cardWorker } from "@/workers/start";
 import { useDesk } from "../desk-store";
+import { useLogEntries } from "../keep";
+import type { MixedColour } from "../mixed";
 import { usePaper } from "../paints";
 
-/** Values of a painted test sheet, read from a photo of it; or why it can't be read, in words. */
-async function valuesOn(file: File, paperId: string): Promise<readonly (number | null)[] | string> {
+/** A painted test sheet as it was read from a photo of it. */
+interface TestSheetRead {
+  readonly photoId: string;
+  /** By the mixes' order; null where nothing is painted. */
+  readonly colours: readonly (Lab | null)[];
+}
+
+/** Colours of a painted test sheet, read from a photo of it; or why it can't be read, in words. */
+async function coloursOn(file: File, paperId: string): Promise<TestSheetRead | string> {
   const sent = await uploadSwatches(file, () => {});
   if ("message" in sent) return sent.message;
   const worker = cardWorker();
@@ -26,7 +37,7 @@ async function valuesOn(file: File, paperId: string): Promise<readonly (number |
       moved: {},
       references: [],
     });
-    return "refused" in read ? refusalWords(read.refused) : testedValues(read);
+    return "refused" in read ? refusalWords(read.refused) : { photoId: sent.id, colours: testedColours(read) };
   } catch (error) {
     return error instanceof Error ? error.message : String(error);
   } finally {
@@ -35,7 +46,9 @@ async function valuesOn(file: File, paperId: string): Promise<readonly (number |
 }
 
 /** Reads a photo of the painted test sheet into the list; the mixes stand on it in the list's order. */
-export function ReadTests({ colourIds }: { colourIds: readonly string[] }) {
+export function ReadTests({ colours }: { colours: readonly MixedColour[] }) {
+  const entryOf = useLogEntries();
+  const [sheet, setSheet] = useState<TestSheetRead | null>(null);
   const tested = useDesk((s) => s.document.plan.tested);
   const changePlan = useDesk((s) => s.changePlan);
   const paper = usePaper();
@@ -44,22 +57,24 @@ export function ReadTests({ colourIds }: { colourIds: readonly string[] }) {
   const [busy, setBusy] = useState(false);
   const read = async (file: File): Promise<void> => {
     setBusy(true);
-    const values = await valuesOn(file, paper.id);
+    const answer = await coloursOn(file, paper.id);
     setBusy(false);
-    if (typeof values === "string") return setSays({ words: values, fault: true });
-    const found: StoredPlan["tested"] = colourIds.flatMap((colourId, i) => {
-      const value = values[i];
-      return value === null || value === undefined ? [] : [{ colourId, value: Math.round(10 * value) / 10 }];
+    setSheet(null);
+    if (typeof answer === "string") return setSays({ words: answer, fault: true });
+    const found: StoredPlan["tested"] = colours.flatMap(({ id: colourId }, i) => {
+      const lab = answer.colours[i];
+      return lab ? [{ colourId, value: Math.round(10 * describeColour(lab).value) / 10 }] : [];
     });
     if (found.length === 0)
       return setSays({ words: "Nothing is painted on this sheet yet, or it is not this test sheet.", fault: true });
     changePlan({
       tested: [...tested.filter(({ colourId }) => !found.some((one) => one.colourId === colourId)), ...found],
     });
+    setSheet(answer);
     setSays({ words: found.length === 1 ? "One swatch is read." : `${found.length} swatches are read.`, fault: false });
   };
   return (
-    <div className="mt-2 flex items-center gap-3">
+    <div className="mt-2 flex flex-wrap items-center gap-x-3">
       <input
         ref={input}
         type="file"
@@ -79,6 +94,23 @@ export function ReadTests({ colourIds }: { colourIds: readonly string[] }) {
         <p role={says.fault ? "alert" : "status"} className={`leading-snug ${says.fault ? "text-error" : ""}`}>
           {says.words}
         </p>
+      )}
+      {sheet && (
+        <KeepInLogbook
+          key={sheet.photoId}
+          words="Keep them in the logbook, to learn from"
+          make={() =>
+            entryOf(
+              "test",
+              "Test sheet",
+              colours.flatMap((colour, i) => {
+                const lab = sheet.colours[i];
+                return lab ? [{ colour, read: { lab, photoId: sheet.photoId } }] : [];
+              }),
+              { photos: [sheet.photoId] },
+            )
+          }
+        />
       )}
     </div>
   );

@@ -12,6 +12,17 @@ const GONE = "This entry is no longer in the logbook.";
 const idOf = async (context: Context): Promise<string | undefined> =>
   z.uuid().safeParse((await context.params).id).data;
 
+/** An entry as it is stored. */
+export async function GET(_request: Request, context: Context): Promise<NextResponse> {
+  const id = await idOf(context);
+  try {
+    const entry = id ? await (await openStore()).logbook.find(id) : null;
+    return entry ? NextResponse.json(entry) : refuse(404, GONE);
+  } catch (error) {
+    return refuseTrouble("An entry could not be read", error, "The entry could not be read. Try again.");
+  }
+}
+
 /** Saves an entry whole; one that was changed elsewhere since answers with what is stored. */
 export async function PUT(request: Request, context: Context): Promise<NextResponse> {
   const id = await idOf(context);

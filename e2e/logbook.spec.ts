@@ -1,0 +1,166 @@
+import { expect, test, type Page } from "@playwright/test";
+import sharp from "sharp";
+import { startServer, type RunningServer } from "./server";
+
+test.describe.configure({ mode: "serial" });
+
+let server: RunningServer;
+let page: Page;
+test.beforeAll(async ({ browser }) => {
+  server = await startServer();
+  page = await browser.newPage();
+});
+test.afterAll(async () => {
+  await page.close();
+  await server.stop();
+});
+
+const sheet = () => page.getByRole("complementary", { name: "One page of the book" });
+const saved = () => expect(sheet().getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });
+async function openBook(): Promise<void> {
+  await page.goto(`${server.url}/logbook`);
+  await expect(page.getByRole("heading", { name: "Logbook", level: 1 })).toBeVisible();
+}
+async function pickPaint(section: string, name: RegExp): Promise<void> {
+  await sheet()
+    .getByRole("region", { name: section })
+    .getByRole("button", { name: /^(Which|Another) paint$/ })
+    .click();
+  await page.locator("dialog[open]").getByRole("button", { name }).click();
+  await expect(page.locator("dialog[open]")).toHaveCount(0);
+}
+
+/** A photo of a grey blue swatch on cream paper in lamplight; nothing else is in it. */
+const photo = (): Promise<Buffer> =>
+  sharp({ create: { width: 600, height: 400, channels: 3, background: { r: 214, g: 196, b: 168 } } })
+    .composite([
+      {
+        input: { create: { width: 200, height: 160, channels: 3, background: { r: 96, g: 92, b: 100 } } },
+        left: 300,
+        top: 120,
+      },
+    ])
+    .jpeg({ quality: 95 })
+    .toBuffer();
+
+test("the demo's pages are found by words, kind and colour; two stand side by side, the same mix held against itself", async () => {
+  await openBook();
+  const pages = page.getByRole("list", { name: "Pages" }).getByRole("listitem");
+  await expect(pages).toHaveCount(5);
+  await page.getByRole("searchbox", { name: "Search the logbook" }).fill("pb29 quiet");
+  await expect(pages).toHaveCount(1);
+  await page.getByRole("button", { name: "Show all" }).click();
+  await page.getByRole("combobox", { name: "Kind" }).selectOption({ label: "ring of a palette" });
+  await expect(pages).toHaveCount(1);
+  await page.getByRole("button", { name: "Show all" }).click();
+  await page
+    .getByRole("article", { name: "The new tubes" })
+    .getByRole("button", { name: "What made something like Ultramarine" })
+    .click();
+  await expect(page.getByText("like this colour")).toBeVisible();
+  await expect(pages).toHaveCount(2);
+  await expect(page.getByRole("status").filter({ hasText: "of 5" })).toHaveText("2 of 5");
+  for (const name of ["The new tubes", "The same tubes, bought anew"])
+    await page.getByRole("article", { name }).getByRole("checkbox", { name: "side by side" }).click();
+  const both = page.getByRole("region", { name: "Two entries side by side" });
+  await expect(both.getByRole("list", { name: "The same mix in both" }).getByRole("listitem")).toHaveCount(4);
+  await expect(both.getByText("2024", { exact: true })).toBeVisible();
+  await both.getByRole("button", { name: "Back to the pages" }).click();
+});
+
+test("a swatch is noted, its colour read from a photo off the paper beside it, and predictions follow it everywhere", async () => {
+  await openBook();
+  await page.getByRole("tab", { name: "What it has taught" }).click();
+  await expect(page.getByText("Nothing counts in the book yet.")).toBeVisible();
+  await page.getByRole("button", { name: "Note a swatch" }).click();
+  await sheet().getByLabel("Title").fill("Wet brick");
+  await pickPaint("Swatch 1", /^Ultramarine/);
+  await pickPaint("Swatch 1", /^Burnt sienna/);
+  await sheet().getByLabel("Parts of Burnt sienna").fill("0");
+  await expect(sheet().getByText("Every part is above 0.")).toBeVisible();
+  await sheet().getByLabel("Parts of Burnt sienna").fill("2");
+  await sheet()
+    .getByLabel("Photos of this entry")
+    .setInputFiles({ name: "swatch.jpg", mimeType: "image/jpeg", buffer: await photo() });
+  await sheet().getByRole("button", { name: "From a photo" }).click({ timeout: 30_000 });
+  const dialog = page.getByRole("dialog", { name: /^The colour of/ });
+  const place = dialog.getByRole("button", { name: /^Photo: press/ });
+  await place.click({ position: { x: 380, y: 200 } });
+  await place.click({ position: { x: 60, y: 60 } });
+  await expect(dialog.getByRole("alert")).toContainText("darker than the swatch");
+  await dialog.getByRole("radio", { name: /^bare paper/ }).click();
+  await place.click({ position: { x: 60, y: 60 } });
+  await dialog.getByRole("radio", { name: /^swatch/ }).click();
+  await place.click({ position: { x: 380, y: 200 } });
+  await expect(dialog.getByLabel("Colour read")).toContainText("L*");
+  const [, L, , b] = /L\* (-?\d+), a\* (-?\d+), b\* (-?\d+)/.exec(
+    (await dialog.getByLabel("Colour read").textContent())!,
+  )!;
+  // A neutral grey in lamplight: beside the paper it is a blue.
+  expect(Number(L)).toBeGreaterThan(35);
+  expect(Number(L)).toBeLessThan(52);
+  expect(Number(b)).toBeLessThan(-8);
+  await dialog.getByRole("button", { name: "Take this colour" }).click();
+  await expect(sheet().getByText(/^dE00 .* off/)).toBeVisible();
+  await expect(sheet().getByText("the first swatch with these paints")).toBeVisible({ timeout: 15_000 });
+  await saved();
+  await expect(page.getByRole("list", { name: "Paints as they were learned" }).getByRole("listitem")).toHaveCount(2);
+
+  await page.goto(`${server.url}/try-a-mix`);
+  await expect(page.getByText(/your one swatch in the logbook/).first()).toBeVisible({ timeout: 20_000 });
+});
+
+test("what is set aside teaches nothing, undo lets it count again; a bad L* a* b* is told; the bin gives back", async () => {
+  await openBook();
+  await page
+    .getByRole("article", { name: "Wet brick" })
+    .getByRole("button", { name: /Wet brick/ })
+    .click();
+  await sheet().getByRole("checkbox", { name: "learn from it" }).uncheck();
+  await saved();
+  await page.getByRole("tab", { name: "What it has taught" }).click();
+  await expect(page.getByText("Nothing counts in the book yet.")).toBeVisible({ timeout: 15_000 });
+  await sheet().getByRole("button", { name: "Undo" }).click();
+  await expect(sheet().getByRole("checkbox", { name: "learn from it" })).toBeChecked();
+  await expect(page.getByText("Learned from one swatch")).toBeVisible({ timeout: 15_000 });
+  await sheet().getByRole("button", { name: "L* a* b*" }).click();
+  await sheet().getByLabel("L*", { exact: true }).fill("140");
+  await sheet().getByRole("button", { name: "Keep it" }).click();
+  await expect(sheet().getByRole("alert").filter({ hasText: "L* lies between 0 and 100." })).toBeVisible();
+  await saved();
+  await sheet().getByRole("button", { name: "Put in the bin" }).click();
+  await expect(sheet()).toHaveCount(0);
+  await page.getByRole("tab", { name: "Pages" }).click();
+  const bin = page.getByRole("region", { name: "Bin" });
+  await bin.getByRole("button", { name: "Take out" }).click();
+  await expect(page.getByRole("article", { name: "Wet brick" })).toBeVisible();
+});
+
+test("what to paint next is told for the painting, put down as an entry, and answered for the whole box", async () => {
+  await openBook();
+  await page.getByRole("tab", { name: "Paint next" }).click();
+  const next = page.getByRole("region", { name: "What to paint next" });
+  await expect(next.getByText(/mixes are missed by dE00/)).toBeVisible({ timeout: 30_000 });
+  await expect(next.getByRole("listitem")).toHaveCount(3);
+  await next.getByLabel("For").selectOption({ label: "the whole box" });
+  await expect(next.getByText(/mixes are missed by dE00/)).toBeVisible({ timeout: 30_000 });
+  await next.getByLabel("For").selectOption({ label: "The pump house at last light" });
+  await next.getByRole("button", { name: "Put these down as an entry" }).click({ timeout: 30_000 });
+  await expect(sheet().getByLabel("Title")).toHaveValue("Swatches for The pump house at last light");
+  await expect(sheet().getByRole("region", { name: /^Swatch \d$/ })).toHaveCount(3);
+});
+
+test("what lies on the desk is kept by one press: a mix, and the ring", async () => {
+  await page.goto(server.url);
+  await page.waitForURL(/painting/);
+  await page.goto(`${page.url().split("?")[0]}?step=mixes`);
+  await page
+    .getByRole("button", { name: /Brick in the sun/ })
+    .first()
+    .click({ timeout: 60_000 });
+  await page.getByRole("button", { name: "Keep this mix in the logbook" }).click({ timeout: 30_000 });
+  await page.getByRole("link", { name: "look at it" }).click();
+  await expect(sheet().getByLabel("Title")).toHaveValue(/^Brick in the sun/, { timeout: 20_000 });
+  await expect(sheet().getByLabel("For the painting")).toHaveValue(/.+/);
+  await expect(sheet().getByLabel("Kind")).toHaveValue("mix");
+});

@@ -1,0 +1,35 @@
+import type { Metadata } from "next";
+import { Suspense } from "react";
+import { z } from "zod";
+import { Logbook } from "@/rooms/logbook/logbook";
+import { paintsAsLearned } from "@/server/learned";
+import { Opening } from "@/ui/opening";
+import { opened } from "../opened";
+
+const query = z.object({ entry: z.uuid().optional().catch(undefined) });
+
+async function OpenedLogbook({ start }: { start: string | null }) {
+  return opened(async (store) => {
+    const [entries, { paints, learned }, titles] = await Promise.all([
+      store.logbook.list(),
+      paintsAsLearned(store),
+      store.paintings.list(),
+    ]);
+    // The demo's pages come and go with its paints.
+    const demoHere = paints.some(({ demo, status }) => demo && status !== "put away");
+    const here = entries.filter(({ demo }) => !demo || demoHere);
+    return { room: <Logbook stored={here} {...{ paints, learned, titles, start }} />, revisions: {} };
+  });
+}
+
+export const metadata: Metadata = { title: "Logbook" };
+
+/** Every swatch, mix, test and painting, dated; and what they have taught. */
+export default async function LogbookPage({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {
+  const { entry } = query.parse(await searchParams);
+  return (
+    <Suspense fallback={<Opening />}>
+      <OpenedLogbook start={entry ?? null} />
+    </Suspense>
+  );
+}

@@ -1,0 +1,116 @@
+"use client";
+
+import { X } from "lucide-react";
+import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
+import { paperById, waterWords } from "@/core/optics";
+import type { StoredLogEntry } from "@/model/logbook";
+import { JudgingPair } from "@/ui/judging-pair";
+import { partsWord } from "@/ui/recipe-bar";
+import { codesOf, colourIn, paintOf, useBook } from "./book";
+import { dayWords, KIND_WORDS } from "./words";
+
+/** One of the two entries: its photo, its swatches, what was seen. */
+function One({ entry: { document } }: { entry: StoredLogEntry }) {
+  const book = useBook();
+  const { on, title, kind, photos, mixes, paperId, seen, notes } = document;
+  const seenWords = Object.entries(seen).filter(([, said]) => said !== "");
+  return (
+    <article aria-label={title || KIND_WORDS[kind]} className="min-w-0 space-y-2">
+      <p className="leading-none">
+        <span className="name-face text-3xl">{on.slice(0, 4)}</span> <span className="quiet">{dayWords(on)}</span>
+      </p>
+      <h3 className="name-face text-xl leading-tight">{title || KIND_WORDS[kind]}</h3>
+      <p className="label-line">{paperById(paperId).name}</p>
+      {photos[0] && (
+        <img
+          src={`/api/photos/${photos[0]}?copy=view`}
+          alt="First of this entry"
+          className="max-h-72 w-full bg-(--photo-ground) object-contain"
+        />
+      )}
+      <ul>
+        {mixes.map((mix) => {
+          const colour = colourIn(mix, document, book);
+          return (
+            <li key={mix.id} className="flex items-center gap-3 border-t border-(--hairline) py-1.5">
+              <span
+                aria-hidden
+                className="h-9 w-14 shrink-0"
+                style={colour ? { background: screenColourOfLab(colour).hex } : undefined}
+              />
+              <span className="min-w-0 leading-snug">
+                {mix.parts
+                  .map(({ paintId, parts }) => {
+                    const paint = paintOf(paintId, document, book);
+                    return `${mix.parts.length > 1 ? `${partsWord(parts)} ` : ""}${paint ? `${paint.name} ${codesOf(paint)}` : "a paint that is gone"}`;
+                  })
+                  .join(" + ") || "no paints noted"}
+                <span className="label-line block">
+                  {waterWords(mix.waterParts)}
+                  {mix.read ? "" : ", not read: as predicted"}
+                </span>
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {seenWords.length > 0 && (
+        <p className="quiet leading-snug">{seenWords.map(([what, said]) => `${what}: ${said}`).join("; ")}</p>
+      )}
+      {notes && <p className="leading-snug whitespace-pre-line">{notes}</p>}
+    </article>
+  );
+}
+
+/** The swatches of two entries that have the same paints in the same parts and water. */
+function sameMixes(one: StoredLogEntry, other: StoredLogEntry, book: ReturnType<typeof useBook>) {
+  const keyOf = ({ parts, waterParts }: StoredLogEntry["document"]["mixes"][number]): string =>
+    JSON.stringify([[...parts].sort((a, b) => a.paintId.localeCompare(b.paintId)), waterParts]);
+  return one.document.mixes.flatMap((mix) => {
+    const twin = other.document.mixes.find((second) => mix.parts.length > 0 && keyOf(second) === keyOf(mix));
+    const [first, second] = [colourIn(mix, one.document, book), twin && colourIn(twin, other.document, book)];
+    return first && second && mix.read && twin?.read ? [{ mix, first: first satisfies Lab, second }] : [];
+  });
+}
+
+/** Two entries side by side; the same mix in both is held against itself: another tube, another paper, faded. */
+export function SideBySide({
+  entries,
+  onClose,
+}: {
+  entries: readonly [StoredLogEntry, StoredLogEntry];
+  onClose: () => void;
+}) {
+  const book = useBook();
+  const same = sameMixes(entries[0], entries[1], book);
+  return (
+    <section aria-label="Two entries side by side" className="space-y-4">
+      <div className="flex items-center">
+        <h2 className="name-face text-2xl">Side by side</h2>
+        <button type="button" className="btn btn-ghost btn-sm ml-auto" onClick={onClose}>
+          <X size={15} aria-hidden /> Back to the pages
+        </button>
+      </div>
+      {same.length > 0 && (
+        <ul aria-label="The same mix in both" className="max-w-3xl">
+          {same.map(({ mix, first, second }) => {
+            const { dE00, words } = compareColours(first, second);
+            return (
+              <li key={mix.id} className="flex items-center gap-3 py-1">
+                <JudgingPair wanted={first} mix={second} names={[entries[0].document.on, entries[1].document.on]} />
+                <span className="leading-snug">
+                  The same mix{mix.name && `, ${mix.name}`}: dE00 {dE00.toFixed(1)}
+                  {words.length > 0 && `, ${words.join(", ")} in the second`}
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      <div className="grid grid-cols-2 gap-8">
+        <One entry={entries[0]} />
+        <One entry={entries[1]} />
+      </div>
+    </section>
+  );
+}
