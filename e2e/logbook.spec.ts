@@ -12,7 +12,7 @@ test.beforeAll(async ({ browser }) => {
 });
 test.afterAll(async () => {
   await page.close();
-  await server.stop();
+  await server.stop("SIGTERM");
 });
 
 const sheet = () => page.getByRole("complementary", { name: "One page of the book" });

@@ -21,10 +21,10 @@ function policy(nonce: string): string {
 }
 
 /**
- * A photo on its way in is let past: here its body would be held in memory and cut at 10 MB. Its own door checks where
- * it comes from.
+ * A photo or a logbook on its way in is let past: here its body would be held in memory and cut at 10 MB. Its own door
+ * checks where it comes from.
  */
-export const config = { matcher: "/((?!api/photos$|api/swatch-photos$).*)" };
+export const config = { matcher: "/((?!api/photos$|api/swatch-photos$|api/logbook/file$).*)" };
 
 /** Every other request: refuses foreign Host and Origin, sets the content policy and the usual hardening headers. */
 export function proxy(request: NextRequest): NextResponse {

@@ -17,3 +17,4 @@ export { readMeasuredColours } from "./spectra-table";
 export { writeCgats } from "./cgats";
 export { LAB_WHITES, labUnderD65, type LabWhite, type MeasuredColours } from "./measured-colours";
 export { planTable } from "./plan-table";
+export { logTable, type LogRow } from "./log-table";

@@ -1,0 +1,95 @@
+import { z } from "zod";
+import { logTable, writeCgats, type LogRow } from "@/core/formats";
+import { paperById } from "@/core/optics";
+import { pigmentById } from "@/core/pigments";
+import { LETTERS, LIMITS } from "./limits";
+import { logEntry, type LogEntry, type StoredLogEntry } from "./logbook";
+import { text } from "./text";
+
+/** What stands in a logbook's file beside its photos. */
+export const LOG_FILE = { format: "abendrot logbook", version: 1, json: "logbook.json", photos: "photos/" } as const;
+
+const photoInFile = z.object({
+  id: z.string().regex(/^[0-9a-f]{64}$/),
+  fileName: text(LETTERS.fileName),
+  /** Where it stands in the file. */
+  path: z.string().max(200),
+});
+export type PhotoInFile = z.infer<typeof photoInFile>;
+
+/** A whole logbook as open data. */
+export const logFile = z.object({
+  format: z.literal(LOG_FILE.format, "This is not a logbook's file."),
+  version: z.literal(LOG_FILE.version, "This logbook's file is of a newer Abendrot."),
+  entries: z
+    .array(z.object({ id: z.uuid(), binned: z.boolean(), document: logEntry }))
+    .max(LIMITS.logEntries, `A logbook holds at most ${LIMITS.logEntries} entries.`),
+  photos: z.array(photoInFile),
+});
+export type LogFile = z.infer<typeof logFile>;
+
+/** What became of a logbook's file: entries that came in, that stood there alike, that stand there otherwise. */
+export interface LogFileTaken {
+  readonly added: number;
+  readonly same: number;
+  readonly kept: number;
+}
+
+const mixWords = (parts: LogEntry["mixes"][number]["parts"], { paints }: LogEntry): LogRow["parts"] =>
+  parts.map(({ paintId, parts: amount }) => {
+    const paint = paints.find(({ id }) => id === paintId);
+    return {
+      name: paint?.name ?? "a paint that is gone",
+      codes: paint?.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" ") ?? "",
+      parts: amount,
+    };
+  });
+
+/** All swatches of a book as a table. */
+export const swatchesTable = (entries: readonly Pick<StoredLogEntry, "document">[]): string =>
+  logTable(
+    entries.flatMap(({ document }) =>
+      document.mixes.map((mix): LogRow => ({
+        on: document.on,
+        entry: document.title,
+        paper: paperById(document.paperId).name,
+        name: mix.name,
+        parts: mixWords(mix.parts, document),
+        waterParts: mix.waterParts,
+        over: mix.over
+          ? mixWords(mix.over.parts, document)
+              .map((part) => `${part.parts} ${part.name}`)
+              .join(" + ")
+          : "",
+        read: mix.read,
+        wetValue: mix.wetValue,
+        counts: mix.counts,
+      })),
+    ),
+  );
+
+/** The colours that were read of a book's swatches, as CGATS; values alone are no colours. */
+export function readingsFile(entries: readonly Pick<StoredLogEntry, "document">[]): string {
+  const colours = entries.flatMap(({ document }) =>
+    document.mixes.flatMap(({ read, parts, waterParts, name }) =>
+      read && read.by !== "value"
+        ? [
+            {
+              lab: read.lab,
+              name: [
+                document.on,
+                name,
+                mixWords(parts, document)
+                  .map((part) => `${part.parts} ${part.name} ${part.codes}`)
+                  .join(" + "),
+                `water ${waterParts}`,
+              ]
+                .filter(Boolean)
+                .join(", "),
+            },
+          ]
+        : [],
+    ),
+  );
+  return writeCgats(colours, { DESCRIPTOR: "Swatches of a logbook" });
+}
