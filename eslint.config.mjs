@@ -37,6 +37,7 @@ const CORE_ORDER = [
   "mud",
   "calibration",
   "learning",
+  "training",
   "simulation",
   "formats",
 ];

@@ -15,7 +15,6 @@ const photoInFile = z.object({
   /** Where it stands in the file. */
   path: z.string().max(200),
 });
-export type PhotoInFile = z.infer<typeof photoInFile>;
 
 /** A whole logbook as open data. */
 export const logFile = z.object({

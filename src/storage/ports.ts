@@ -1,6 +1,7 @@
 import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
 import type { SheetKind } from "@/core/calibration";
+import type { EyeAnswer } from "@/core/training";
 import type { LogEntry, StoredLogEntry } from "@/model/logbook";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
@@ -22,6 +23,7 @@ export interface Repositories {
   readonly measurements: Measurements;
   readonly cards: Cards;
   readonly logbook: Logbook;
+  readonly eye: Eye;
   readonly settings: Settings;
   /** Does several things in one step: all of them are kept, or none. */
   transaction<T>(work: (within: Repositories) => Promise<T>): Promise<T>;
@@ -143,6 +145,13 @@ interface Logbook {
   bin(id: string, binned: boolean): Promise<void>;
   /** Removes an entry for good; its photos stay. */
   remove(id: string): Promise<void>;
+}
+
+interface Eye {
+  /** The latest answers, oldest first. */
+  list(): Promise<EyeAnswer[]>;
+  /** Keeps an answer; the same one sent again is kept once. */
+  add(id: string, answer: Omit<EyeAnswer, "at">): Promise<void>;
 }
 
 interface Cards {

@@ -1,4 +1,5 @@
 import type { Database } from "./drizzle/database";
+import { addEyeAnswer, listEyeAnswers } from "./drizzle/eye";
 import {
   binLogEntry,
   createLogEntry,
@@ -77,6 +78,10 @@ function repositoriesOn(db: Database): Repositories {
       save: (id, stamp, document) => saveLogEntry(db, id, stamp, document),
       bin: (id, binned) => binLogEntry(db, id, binned),
       remove: (id) => removeLogEntry(db, id),
+    },
+    eye: {
+      list: () => listEyeAnswers(db),
+      add: (id, answer) => addEyeAnswer(db, id, answer),
     },
     settings: {
       ownApproach: () => ownApproach(db),

@@ -19,7 +19,7 @@ export function DifferenceWords({ difference }: { difference: Difference }) {
 }
 
 /** What was measured or painted that a prediction stands on. */
-export function swatchWords(measurements: LikelyError["measurements"]): string {
+function swatchWords(measurements: LikelyError["measurements"]): string {
   const book = measurements.find((one) => one.book)?.book;
   const days = measurements.flatMap(({ on, way, book: learned }) =>
     learned ? [] : [`${on}${way === "simulated meter" ? ", simulated" : ""}`],

@@ -3,6 +3,7 @@ import { Suspense } from "react";
 import { z } from "zod";
 import { Logbook } from "@/rooms/logbook/logbook";
 import { paintsAsLearned } from "@/server/learned";
+import { entriesHere } from "@/server/logbook-shown";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
@@ -10,15 +11,13 @@ const query = z.object({ entry: z.uuid().optional().catch(undefined) });
 
 async function OpenedLogbook({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [entries, { paints, learned }, titles] = await Promise.all([
-      store.logbook.list(),
+    const [entries, { paints, learned }, titles, eye] = await Promise.all([
+      entriesHere(store),
       paintsAsLearned(store),
       store.paintings.list(),
+      store.eye.list(),
     ]);
-    // The demo's pages come and go with its paints.
-    const demoHere = paints.some(({ demo, status }) => demo && status !== "put away");
-    const here = entries.filter(({ demo }) => !demo || demoHere);
-    return { room: <Logbook stored={here} {...{ paints, learned, titles, start }} />, revisions: {} };
+    return { room: <Logbook stored={entries} {...{ paints, learned, titles, eye, start }} />, revisions: {} };
   });
 }
 

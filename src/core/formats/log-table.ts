@@ -19,7 +19,7 @@ export interface LogRow {
 
 const hundredth = (n: number): number => Math.round(100 * n) / 100;
 
-/** Swatches as CSV (RFC 4180): the mix in words, L* a* b* under D65, Munsell value; no cell a formula to a spreadsheet. */
+/** Swatches as CSV (RFC 4180): the mix in words, L* a* b* under D65, Munsell value; no cell computes. */
 export function logTable(rows: readonly LogRow[]): string {
   return Papa.unparse({
     fields: [

@@ -6,6 +6,7 @@ export { separationOf } from "./separation";
 export { paperUnder, predictGlaze } from "./glaze";
 export { chargePath } from "./charge";
 export { looksOf } from "./looks";
+export { newlyReached, ringMixes } from "./ring-reach";
 export { ringPixels } from "./ring";
 export {
   nearestStrength,
@@ -18,6 +19,7 @@ export {
 export { farthestPointSample } from "./farthest-point-sample";
 export { findTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
+export { fadedMix, HANGS, lastingSubstitute, TEST_MLXH, type Fading, type Hangs } from "./fading";
 export { comesOut, type ComesOut } from "./comes-out";
 export { HANDS, type Hand } from "./hand";
 export { ANY_CHARACTER, GRAINS, type Laying, type WashCharacter } from "./character";

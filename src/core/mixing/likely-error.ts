@@ -41,8 +41,8 @@ export const TUBE = { strength: 0.4, hue: 1.3, scattering: 0.8 } as const;
  */
 export const REMAINS = 1.1;
 /**
- * Median and nine in ten over the root mean square: typical paints, measured ones, and ones learned from mixes that were
- * painted: what is not known of those goes against each other in a mix. Set on the same bench.
+ * Median and nine in ten over the root mean square: typical paints, measured ones, and ones learned from mixes that
+ * were painted: what is not known of those goes against each other in a mix. Set on the same bench.
  */
 const OF_RMS = {
   typical: { median: 0.72, p90: 1.45 },

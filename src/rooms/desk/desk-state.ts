@@ -1,3 +1,4 @@
+import type { Hangs } from "@/core/mixing";
 import type { LabelMap } from "@/core/areas";
 import type { Lab } from "@/core/colour";
 import type { Point, ViewKind } from "@/core/image";
@@ -23,7 +24,12 @@ export const PALETTE_VIEWS = ["choose", "try", "compare", "reach", "wash"] as co
 export type PaletteView = (typeof PALETTE_VIEWS)[number];
 
 /** What the last step looks at. */
-export const CHECK_VIEWS = ["darks", "warmth", "mud"] as const;
+export const CHECK_VIEWS = ["darks", "warmth", "mud", "light"] as const;
+/** Where a painting hangs and for how long. */
+export interface InLight {
+  readonly hangs: Hangs;
+  readonly years: number;
+}
 export type CheckView = (typeof CHECK_VIEWS)[number];
 
 /** What the plan shows. */
@@ -95,6 +101,8 @@ export interface DeskState {
   readonly shift: Shift;
   /** Whether the shapes show how warm and cool their mixes are, in place of the mixes. */
   readonly warmthMap: boolean;
+  /** The light after which the shapes are shown, in place of the mixes as they dry. */
+  readonly inLight: InLight | null;
   readonly planView: PlanView;
   /** Whether the sheet is shown as it will look, and after how many washes; null: after the last. */
   readonly after: number | null;
@@ -129,6 +137,7 @@ export interface DeskState {
   /** Shows a mix in the photo, laid as a wash; null takes it away again. */
   readonly setShift: (shift: Shift) => void;
   readonly showWarmthMap: (shown: boolean) => void;
+  readonly showInLight: (inLight: InLight | null) => void;
   readonly showPreview: (preview: Preview | null) => void;
   readonly tryPalette: (paintIds: readonly string[] | null) => void;
   readonly propose: (proposal: Proposal | null) => void;

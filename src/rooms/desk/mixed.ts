@@ -1,8 +1,10 @@
 import { useMemo } from "react";
 import type { Lab } from "@/core/colour";
 import { viewing } from "@/core/image";
-import type { Paper } from "@/core/optics";
+import { fadedMix, HANGS, type Fading } from "@/core/mixing";
+import { loadOfWater, type Paper } from "@/core/optics";
 import { laidMix, type LaidMix } from "@/core/variations";
+import type { InLight } from "./desk-state";
 import { useDesk } from "./desk-store";
 import { groundOf, namedParts, usePaints, usePaper } from "./paints";
 import { useTargets, useWantedColours, type WantedColour } from "./targets";
@@ -40,6 +42,11 @@ export function useMixedColours(): readonly MixedColour[] {
 /** What a colour of a wash will look like: its mix, or what is wanted while there is none. */
 export const colourOf = ({ laid, lab }: MixedColour): Lab => laid?.dry ?? lab;
 
+/** What some light makes of a colour's mix; what lies under it stays as it was laid. */
+export function afterLight({ laid, lab, ground }: MixedColour, { hangs, years }: InLight, fading: Fading): Lab {
+  return laid ? fadedMix(laid.mix, loadOfWater(laid.waterParts), ground, HANGS[hangs] * years, fading) : lab;
+}
+
 /** The colour that most of an area is laid with. */
 export const mainColourOf = (colours: readonly MixedColour[], areaId: string): MixedColour | null =>
   colours
@@ -56,11 +63,16 @@ export function useShownColours(): ReadonlyMap<string, Lab> {
   const checking = useDesk((s) => s.step === "check");
   const preview = useDesk((s) => s.preview);
   const warmthMap = useDesk((s) => s.warmthMap);
+  const inLight = useDesk((s) => s.inLight);
   return useMemo(() => {
     if (!checking) return targets;
-    const shown = new Map(
-      mixed.map((colour) => [colour.id, warmthMap ? viewing.warmthLab(colourOf(colour)) : colourOf(colour)]),
-    );
+    const asShown = (colour: MixedColour): Lab =>
+      warmthMap
+        ? viewing.warmthLab(colourOf(colour))
+        : inLight
+          ? afterLight(colour, inLight, "likely")
+          : colourOf(colour);
+    const shown = new Map(mixed.map((colour) => [colour.id, asShown(colour)]));
     return preview ? shown.set(preview.colourId, preview.dry) : shown;
-  }, [checking, targets, mixed, preview, warmthMap]);
+  }, [checking, targets, mixed, preview, warmthMap, inLight]);
 }

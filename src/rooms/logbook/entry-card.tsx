@@ -28,7 +28,9 @@ export function EntryCard({
 }) {
   const { on, kind, title, paints, mixes, photos, stars } = document;
   const name = title || KIND_WORDS[kind];
-  const shown = colours.flatMap((colour, i) => (colour ? [{ colour, mix: mixes[i]! }] : [])).slice(0, COLOURS_SHOWN);
+  const shown = colours
+    .flatMap((colour, i) => (colour ? [{ colour, id: mixes[i]?.id ?? paints[i]!.id, of: mixes[i]?.name }] : []))
+    .slice(0, COLOURS_SHOWN);
   return (
     <article
       aria-label={name}
@@ -43,13 +45,16 @@ export function EntryCard({
             className="h-full min-w-0 flex-1 object-cover"
           />
         )}
+        {shown.length === 0 && !photos[0] && (
+          <span className="line-clamp-3 p-2 text-[0.93rem] leading-snug text-(--photo-ink)">{document.notes}</span>
+        )}
         {shown.length > 0 && (
           <div className={`flex h-full ${photos[0] ? "w-1/3" : "flex-1"}`}>
-            {shown.map(({ colour, mix }) => (
+            {shown.map(({ colour, id, of }) => (
               <button
-                key={mix.id}
+                key={id}
                 type="button"
-                aria-label={`What made something like ${mix.name || "this colour"}`}
+                aria-label={`What made something like ${of || "this colour"}`}
                 title="What made something like this colour"
                 className="h-full min-w-0 flex-1 cursor-pointer hover:outline-2 hover:-outline-offset-2"
                 style={{ background: screenColourOfLab(colour).hex }}

@@ -3,6 +3,7 @@
 import { Plus, Undo2 } from "lucide-react";
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import { PAPERS } from "@/core/optics";
+import type { EyeAnswer } from "@/core/training";
 import { LOGBOOK_URL, logEntryUrl } from "@/model/addresses";
 import { localDay } from "@/model/day";
 import {
@@ -25,6 +26,9 @@ import { LiveConflict } from "@/ui/saving/live-conflict";
 import { SaveWords } from "@/ui/saving/save-words";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
 import { BookProvider, colourIn } from "./book";
+import { BoardView } from "./board-view";
+import { FileBar } from "./file-bar";
+import { EyeView } from "./eye-view";
 import { EntryCard } from "./entry-card";
 import { EntrySheet } from "./entry-sheet";
 import { createEntryStore, EntryProvider, type EntryStore } from "./entry-store";
@@ -37,8 +41,10 @@ import { dayWords, KIND_WORDS } from "./words";
 
 const VIEWS = [
   ["pages", "Pages"],
+  ["board", "Board"],
   ["taught", "What it has taught"],
   ["next", "Paint next"],
+  ["eye", "The eye"],
 ] as const;
 type View = (typeof VIEWS)[number][0];
 
@@ -115,12 +121,15 @@ export function Logbook({
   paints: stocked,
   titles,
   learned: known,
+  eye,
   start,
 }: {
   stored: readonly StoredLogEntry[];
   paints: readonly StockedPaint[];
   titles: readonly PaintingTitle[];
   learned: LearnedBook | null;
+  /** Answers that trained the eye. */
+  eye: readonly EyeAnswer[];
   /** The entry that is asked for by the address. */
   start: string | null;
 }) {
@@ -148,6 +157,13 @@ export function Logbook({
     const answer = await answerOf(LOGBOOK_URL, { cache: "no-store" });
     if (typeof answer !== "string") setLearned(((await answer.json()) as { learned: LearnedBook | null }).learned);
   }, []);
+
+  const readAnew = async (): Promise<void> => {
+    const answer = await answerOf(`${LOGBOOK_URL}/entries`, { cache: "no-store" });
+    if (typeof answer === "string") return setFault(answer);
+    setEntries(((await answer.json()) as { entries: readonly StoredLogEntry[] }).entries);
+    void learnAnew();
+  };
 
   const open = (entry: StoredLogEntry): void => setOpened({ entry, store: createEntryStore(entry.document) });
   const openById = async (id: string): Promise<void> => {
@@ -208,7 +224,18 @@ export function Logbook({
   const here = useMemo(() => entries.filter(({ binned }) => !binned), [entries]);
   const colours = useMemo(
     () =>
-      new Map(here.map((entry) => [entry.id, entry.document.mixes.map((mix) => colourIn(mix, entry.document, book))])),
+      new Map(
+        here.map(({ id, document }) => {
+          // A page without swatches shows its paints, as a ring does.
+          const mixes =
+            document.mixes.length > 0
+              ? document.mixes
+              : document.paints.map((paint) =>
+                  newLoggedMix({ id: paint.id, parts: [{ paintId: paint.id, parts: 1 }] }),
+                );
+          return [id, mixes.map((mix) => colourIn(mix, document, book))];
+        }),
+      ),
     [here, book],
   );
   const asked = useDeferredValue(query);
@@ -272,6 +299,15 @@ export function Logbook({
             )}
             {view === "taught" && <Taught entries={entries} onOpen={(id) => void openById(id)} />}
             {view === "next" && <NextView onNote={(swatches, painting) => void noteNext(swatches, painting)} />}
+            {view === "board" && (
+              <>
+                <div className="print:hidden">
+                  <Filters query={query} onQuery={setQuery} entries={here} paints={inBook} shown={shown.length} />
+                </div>
+                <BoardView entries={shown} />
+              </>
+            )}
+            {view === "eye" && <EyeView entries={here} known={eye} />}
             {view === "pages" && pair.length === 2 && (
               <SideBySide entries={[pair[0]!, pair[1]!]} onClose={() => setCompared([])} />
             )}
@@ -315,6 +351,7 @@ export function Logbook({
                     </li>
                   ))}
                 </ul>
+                <FileBar entries={here} onTaken={() => void readAnew()} />
                 <Bin binned={entries.filter(({ binned }) => binned)} onTakeOut={(id) => void bin(id, false)} />
               </>
             )}

@@ -1,12 +1,14 @@
 "use client";
 
 import { X } from "lucide-react";
+import { useMemo } from "react";
 import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
+import { newlyReached, ringMixes } from "@/core/mixing";
 import { paperById, waterWords } from "@/core/optics";
 import type { StoredLogEntry } from "@/model/logbook";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
-import { codesOf, colourIn, paintOf, useBook } from "./book";
+import { codesOf, colourIn, modelIn, paintOf, useBook } from "./book";
 import { dayWords, KIND_WORDS } from "./words";
 
 /** One of the two entries: its photo, its swatches, what was seen. */
@@ -73,6 +75,58 @@ function sameMixes(one: StoredLogEntry, other: StoredLogEntry, book: ReturnType<
   });
 }
 
+/** Colours further apart than this are another colour to a painter, dE00. From memory. */
+const ANOTHER_COLOUR = 6;
+const SHOWN = 14;
+
+/** What the second of two rings makes that the first does not. */
+function NewInSecond({ entries }: { entries: readonly [StoredLogEntry, StoredLogEntry] }) {
+  const book = useBook();
+  const found = useMemo(() => {
+    const mixesOf = ({ document }: StoredLogEntry) =>
+      ringMixes(
+        document.paints.flatMap(({ id }) => modelIn(id, document, book, document.paperId) ?? []),
+        paperById(document.paperId),
+      );
+    return newlyReached(mixesOf(entries[0]), mixesOf(entries[1]), ANOTHER_COLOUR);
+  }, [entries, book]);
+  return (
+    <section aria-label="What the second ring adds" className="max-w-3xl space-y-2">
+      <p className="leading-snug">
+        {found.mixes.length === 0 ? (
+          "The second ring makes no colour that the first does not."
+        ) : (
+          <>
+            <b>{Math.round(100 * found.share)} %</b> of the second ring&apos;s mixes are colours that the first does not
+            make (further than dE00 {ANOTHER_COLOUR} from all of its own), as predicted:
+          </>
+        )}
+      </p>
+      <ul className="flex flex-wrap gap-1">
+        {found.mixes.slice(0, SHOWN).map(({ mix, waterParts, lab }, i) => {
+          const words = `${mix
+            .map(({ paint, parts }) => {
+              const known = paintOf(paint.id, entries[1].document, book);
+              return `${partsWord(parts)} ${known?.name ?? "a paint"}`;
+            })
+            .join(" + ")}, ${waterWords(waterParts)}`;
+          return (
+            <li key={i}>
+              <span
+                role="img"
+                aria-label={words}
+                title={words}
+                className="block h-12 w-14"
+                style={{ background: screenColourOfLab(lab).hex }}
+              />
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
 /** Two entries side by side; the same mix in both is held against itself: another tube, another paper, faded. */
 export function SideBySide({
   entries,
@@ -91,6 +145,7 @@ export function SideBySide({
           <X size={15} aria-hidden /> Back to the pages
         </button>
       </div>
+      {entries.every(({ document }) => document.kind === "ring") && <NewInSecond entries={entries} />}
       {same.length > 0 && (
         <ul aria-label="The same mix in both" className="max-w-3xl">
           {same.map(({ mix, first, second }) => {

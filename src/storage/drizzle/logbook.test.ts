@@ -3,6 +3,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { newLogEntry, newLoggedMix, type LogEntry } from "@/model/logbook";
 import { LogEntryNotFound, RevisionConflict, UnknownLogged } from "../ports";
 import { binLogEntry, createLogEntry, findLogEntry, listLogEntries, removeLogEntry, saveLogEntry } from "./logbook";
+import { addEyeAnswer, listEyeAnswers } from "./eye";
 import { openDatabase, type OpenDatabase } from "./open";
 import { addPhoto, listUnusedPhotos, removePhoto } from "./photos";
 import { logEntries } from "./schema";
@@ -62,4 +63,17 @@ test("the book stands newest day first, and what an older version did not know o
   await open.db.insert(logEntries).values({ id: old, on: before.on, document: before as LogEntry });
   expect((await listLogEntries(open.db)).map(({ id }) => id)).toEqual([young, old]);
   expect((await findLogEntry(open.db, old))!.document.moods).toEqual([]);
+});
+
+test("answers that trained the eye are kept once each, oldest first", async () => {
+  const [first, second] = [randomUUID(), randomUUID()];
+  await addEyeAnswer(open.db, first, { kind: "value", bucket: "dark", error: 1.5 });
+  await addEyeAnswer(open.db, first, { kind: "value", bucket: "dark", error: 9 });
+  await addEyeAnswer(open.db, second, { kind: "hue", bucket: "reds", error: 20 });
+  const answers = await listEyeAnswers(open.db);
+  expect(answers.map(({ kind, error }) => [kind, error])).toEqual([
+    ["value", 1.5],
+    ["hue", 20],
+  ]);
+  expect(answers[0]!.at).toBeInstanceOf(Date);
 });

@@ -18,6 +18,7 @@ import type { SheetKind } from "@/core/calibration";
 import { ANY_CHARACTER } from "@/core/mixing";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
 import { NEW_PLAN, type StoredPlan } from "@/model/plan";
+import type { EyeKind } from "@/core/training";
 import type { LogEntry } from "@/model/logbook";
 import type { MeasuringWay, StoredFit, StoredPatch } from "@/model/measurement";
 import {
@@ -240,4 +241,17 @@ export const logPhotos = pgTable(
       .references(() => photos.id),
   },
   (t) => [primaryKey({ columns: [t.entryId, t.photoId] })],
+);
+
+/** An answer that trained the eye. */
+export const eyeAnswers = pgTable(
+  "eye_answers",
+  {
+    id: uuid("id").primaryKey(),
+    at: timestamp("answered_at", { withTimezone: true }).notNull().defaultNow(),
+    kind: text("kind").$type<EyeKind>().notNull(),
+    bucket: text("bucket").notNull(),
+    error: doublePrecision("error").notNull(),
+  },
+  (t) => [index("eye_answers_at").on(t.at)],
 );

@@ -16,7 +16,7 @@ import { foreignPaint } from "./foreign-paint";
 import { foreignColour, foreignSheet } from "./foreign-sheet";
 import { HABIT } from "./told-errors";
 
-/** What a reading of a sheet is off by on the bench, CIELAB units; and the light of its photo as a whole. From memory. */
+/** What a reading of a sheet is off by on the bench, CIELAB units. From memory. */
 const READING = 0.9;
 
 /** How swatches are chosen: by the planner, or at random from the same candidates. */

@@ -7,6 +7,7 @@ import { useDesk } from "../desk-store";
 import { AreaNav } from "../panel/area-nav";
 import { DarkDetail } from "./dark-ways";
 import { DarkList } from "./dark-list";
+import { LightDetail, LightList } from "./light-list";
 import { MudList } from "./mud-list";
 import { WarmthDetail } from "./warmth-detail";
 import { WarmthList } from "./warmth-list";
@@ -31,6 +32,12 @@ const VIEWS: Readonly<Record<CheckView, View>> = {
     title: "What would go dull, why, and the way out",
     All: () => <MudList area={null} />,
     One: MudList,
+  },
+  light: {
+    name: "In the light",
+    title: "What years on a wall make of it, which area goes first, and what would last",
+    All: LightList,
+    One: LightDetail,
   },
 };
 

@@ -1,0 +1,9 @@
+import type { StoredLogEntry } from "@/model/logbook";
+import type { Store } from "@/storage/ports";
+
+/** The entries of the book as it lies here: the demo's pages come and go with its paints. */
+export async function entriesHere(store: Store): Promise<readonly StoredLogEntry[]> {
+  const [entries, paints] = await Promise.all([store.logbook.list(), store.paintbox.paints()]);
+  const demoHere = paints.some(({ demo, status }) => demo && status !== "put away");
+  return entries.filter(({ demo }) => !demo || demoHere);
+}
