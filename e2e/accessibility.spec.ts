@@ -160,6 +160,7 @@ const rooms: readonly (readonly [
         },
       ],
       ["what goes dull", (page) => page.getByRole("radio", { name: "Mud" }).click()],
+      ["what light leaves of it", (page) => page.getByRole("radio", { name: "In the light" }).click()],
       [
         "a dark, warm and cool",
         async (page) => {
@@ -363,6 +364,54 @@ const rooms: readonly (readonly [
     ],
   ],
   [
+    "the logbook",
+    "/logbook",
+    (page) => page.getByRole("list", { name: "Pages" }).getByRole("article").first().waitFor(),
+    [
+      [
+        "a page open",
+        async (page) => {
+          await page.getByRole("button", { name: /Greys for wet brick/ }).click();
+          const sheet = page.getByRole("complementary", { name: "One page of the book" });
+          await sheet.getByRole("button", { name: "L* a* b*" }).first().click();
+        },
+      ],
+      [
+        "its board",
+        async (page) => {
+          await page.getByRole("button", { name: "Close" }).click();
+          await page.getByRole("tab", { name: "Board" }).click();
+        },
+      ],
+      [
+        "what it has taught",
+        async (page) => {
+          await page.getByRole("tab", { name: "Pages" }).click();
+          await page.getByRole("button", { name: /The new tubes/ }).click();
+          await page.getByRole("checkbox", { name: "learn from it" }).first().check();
+          await page.getByRole("button", { name: "Close" }).click();
+          await page.getByRole("tab", { name: "What it has taught" }).click();
+          await page.getByRole("list", { name: "Paints as they were learned" }).waitFor({ timeout: 20_000 });
+        },
+      ],
+      [
+        "what to paint next",
+        async (page) => {
+          await page.getByRole("tab", { name: "Paint next" }).click();
+          await page.getByRole("button", { name: /down as an entry$/ }).waitFor({ timeout: 20_000 });
+        },
+      ],
+      [
+        "a question to the eye",
+        async (page) => {
+          await page.getByRole("tab", { name: "The eye" }).click();
+          await page.getByRole("button", { name: "Two minutes" }).click();
+          await page.getByRole("timer").waitFor();
+        },
+      ],
+    ],
+  ],
+  [
     "no room",
     "/painting/none",
     (page) => page.getByRole("heading").waitFor(),
@@ -393,7 +442,16 @@ for (const [room, path, ready, views] of rooms) {
 test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768, lying or upright at 820", async ({
   page,
 }) => {
-  for (const path of ["/", "/paintbox", "/handbook?pigment=PB28", "/try-a-mix", "/measure", "/paintings", "/pack"]) {
+  for (const path of [
+    "/",
+    "/paintbox",
+    "/handbook?pigment=PB28",
+    "/try-a-mix",
+    "/measure",
+    "/paintings",
+    "/pack",
+    "/logbook",
+  ]) {
     await page.goto(`${server.url}${path}`);
     await page.getByRole("link", { name: /Abendrot/ }).waitFor();
     await expect(page.locator("[inert]")).toHaveCount(0);

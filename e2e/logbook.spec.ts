@@ -58,8 +58,8 @@ test("the demo's pages are found by words, kind and colour; two stand side by si
     .getByRole("button", { name: "What made something like Ultramarine" })
     .click();
   await expect(page.getByText("like this colour")).toBeVisible();
-  await expect(pages).toHaveCount(2);
-  await expect(page.getByRole("status").filter({ hasText: "of 5" })).toHaveText("2 of 5");
+  await expect(pages).toHaveCount(3);
+  await expect(page.getByRole("status").filter({ hasText: "of 5" })).toHaveText("3 of 5");
   for (const name of ["The new tubes", "The same tubes, bought anew"])
     await page.getByRole("article", { name }).getByRole("checkbox", { name: "side by side" }).click();
   const both = page.getByRole("region", { name: "Two entries side by side" });
@@ -167,4 +167,57 @@ test("on the desk predictions stand on the book, and a mix is kept in it by one 
   await expect(sheet().getByLabel("Title")).toHaveValue(/.+/, { timeout: 20_000 });
   await expect(sheet().getByLabel("For the painting")).toHaveValue(/.+/);
   await expect(sheet().getByLabel("Kind")).toHaveValue("mix");
+});
+
+test("the eye is asked for two minutes by keys alone; what it erred in is kept and shown by week", async () => {
+  await openBook();
+  await page.getByRole("tab", { name: "The eye" }).click();
+  const eye = page.getByRole("region", { name: "Training the eye" });
+  await eye.getByRole("button", { name: "Two minutes" }).press("Enter");
+  for (let i = 0; i < 3; i++) {
+    await expect(eye.getByRole("timer")).toContainText("seconds left");
+    const slider = eye.getByRole("slider");
+    if ((await slider.count()) > 0) {
+      await slider.press("ArrowRight");
+      await eye.getByRole("button", { name: "That value" }).press("Enter");
+    } else await page.keyboard.press("1");
+    await expect(eye.getByRole("status").filter({ hasText: /Right|Off by|other one|It is not/ })).toBeVisible();
+    await page.keyboard.press("Enter");
+  }
+  await openBook();
+  await page.getByRole("tab", { name: "The eye" }).click();
+  await expect(page.getByRole("figure", { name: "Errors by week" })).toBeVisible();
+});
+
+test("the whole book goes out as a file and comes back; another file is refused and nothing changes", async () => {
+  await openBook();
+  const file = page.getByRole("region", { name: "The book as a file" });
+  const download = page.waitForEvent("download");
+  await file.getByRole("link", { name: "All of it, with photos" }).click();
+  const path = await (await download).path();
+  const bring = file.getByLabel("A logbook's file");
+  await bring.setInputFiles({ name: "notes.zip", mimeType: "application/zip", buffer: Buffer.from("no zip") });
+  await expect(file.getByRole("alert")).toContainText("Nothing was taken from it.");
+  await bring.setInputFiles(path);
+  await expect(file.getByRole("status")).toContainText("stood here already", { timeout: 30_000 });
+});
+
+test("the check shows what light leaves of the painting, which colour goes first, and in the picture", async () => {
+  await page.goto(server.url);
+  await page.waitForURL(/painting/);
+  await page.goto(`${page.url().split("?")[0]}?step=check`);
+  await page.getByRole("radio", { name: "In the light" }).click({ timeout: 60_000 });
+  const list = page.getByRole("list", { name: "Colours in the light" });
+  await expect(list.getByRole("listitem")).toHaveCount(20);
+  const first = list.getByRole("listitem").first();
+  const change = async (): Promise<number> => Number(/dE00 ([\d.]+)/.exec((await first.textContent())!)?.[1] ?? 0);
+  const onAWall = await change();
+  await page.getByRole("radio", { name: "near a window" }).click();
+  expect(await change()).toBeGreaterThan(onAWall);
+  await expect(page.getByRole("button", { name: "Show the photo" })).toBeVisible();
+  await page.getByRole("radio", { name: "in a closed book" }).click();
+  await expect(first).toContainText("stays as it is");
+  await page.getByRole("radio", { name: "near a window" }).click();
+  await page.getByRole("radio", { name: "100", exact: true }).click();
+  await expect(page.getByText("more light than the classes were tested with")).toBeVisible();
 });

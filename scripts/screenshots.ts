@@ -67,7 +67,6 @@ const lookAtPalette = async (page: Page, view: string): Promise<void> => {
 };
 await shoot("palette", "/", (page) => lookAtPalette(page, "Choose"));
 await shoot("side-by-side", "/", (page) => lookAtPalette(page, "Side by side"));
-await shoot("in-water", "/", (page) => lookAtPalette(page, "In water"));
 await shoot("recipe", "/", openArea(5));
 await shoot("paint", "/paintbox", (page) =>
   page
@@ -79,7 +78,6 @@ await shoot("box-sheet", "/measure", async (page) => {
   await page.getByRole("button", { name: /Read the demo's box sheet/ }).click();
   await page.getByRole("button", { name: /^Keep all/ }).waitFor({ timeout: 60_000 });
 });
-await shoot("box", "/paintbox", (page) => page.getByRole("tab", { name: "Boxes" }).click());
 await shoot("handbook", "/handbook");
 await shoot("try-a-mix", "/try-a-mix?paint=PB35", async (page) => {
   await page.getByRole("button", { name: "another paint" }).click();
@@ -156,6 +154,19 @@ await shoot("paintings", "/paintings", async (page) => {
 await shoot("pack", "/pack", async (page) => {
   await page.getByRole("note", { name: "Enough" }).getByRole("button").click();
   await page.getByRole("note", { name: "Enough" }).waitFor({ state: "detached" });
+});
+
+await shoot("logbook", "/logbook", async (page) => {
+  await page.getByRole("button", { name: /The new tubes/ }).click();
+  const sheet = page.getByRole("complementary", { name: "One page of the book" });
+  for (const box of await sheet.getByRole("checkbox", { name: "learn from it" }).all()) await box.check();
+  await sheet.getByText("Saved", { exact: true }).waitFor();
+  await sheet.getByRole("heading", { name: "Swatches" }).evaluate((heading) => heading.scrollIntoView());
+  await page.waitForTimeout(1500);
+});
+await shoot("taught", "/logbook", async (page) => {
+  await page.getByRole("tab", { name: "What it has taught" }).click();
+  await page.getByRole("list", { name: "Paints as they were learned" }).waitFor();
 });
 
 // The guide shows some of them, smaller (src/rooms/guide).

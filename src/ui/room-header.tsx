@@ -23,13 +23,13 @@ export function RoomHeader({
 }) {
   return (
     <header className="sticky top-0 z-30 bg-base-100 print:hidden">
-      <div className="flex min-h-13 items-center gap-4 px-5 portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">
+      <div className="flex min-h-13 items-center gap-4 px-5 max-xl:gap-2.5 max-xl:px-3.5 portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">
         <Wordmark />
         <h1 className="name-face text-lg">{room}</h1>
         {children}
         <nav aria-label="Rooms" className="ml-auto flex gap-1 max-xl:gap-0">
           {ROOMS.filter(({ name }) => name !== room).map(({ href, name }) => (
-            <Link key={href} prefetch={false} href={href} className="btn btn-ghost btn-sm max-xl:px-2">
+            <Link key={href} prefetch={false} href={href} className="btn btn-ghost btn-sm max-xl:px-1">
               {name}
             </Link>
           ))}

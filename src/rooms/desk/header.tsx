@@ -113,16 +113,19 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />
-          <Link prefetch={false} href="/paintbox" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/paintbox" className="btn btn-ghost btn-sm max-xl:px-2">
             Paintbox
           </Link>
-          <Link prefetch={false} href="/measure" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/logbook" className="btn btn-ghost btn-sm max-xl:px-2">
+            Logbook
+          </Link>
+          <Link prefetch={false} href="/measure" className="btn btn-ghost btn-sm max-xl:px-2">
             Measure
           </Link>
-          <Link prefetch={false} href="/handbook" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/handbook" className="btn btn-ghost btn-sm max-xl:px-2">
             Handbook
           </Link>
-          <Link prefetch={false} href="/try-a-mix" className="btn btn-ghost btn-sm">
+          <Link prefetch={false} href="/try-a-mix" className="btn btn-ghost btn-sm max-xl:px-2">
             Try a mix
           </Link>
           <PaintingsMenu id={id} titles={titles} />

@@ -21,6 +21,7 @@ import type { SwatchToPaint } from "@/model/next-swatches";
 import type { PaintingTitle, StockedPaint } from "@/storage/ports";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
 import { RoomHeader } from "@/ui/room-header";
+import { sentByOthers } from "@/ui/saving/autosave-queues";
 import { useAutosave } from "@/ui/saving/autosave";
 import { LiveConflict } from "@/ui/saving/live-conflict";
 import { SaveWords } from "@/ui/saving/save-words";
@@ -166,8 +167,14 @@ export function Logbook({
   };
 
   const open = (entry: StoredLogEntry): void => setOpened({ entry, store: createEntryStore(entry.document) });
+  // What was changed last may still be on its way when its page is closed.
+  const close = (): void => {
+    setOpened(null);
+    setTimeout(() => void sentByOthers().then(learnAnew), 0);
+  };
   const openById = async (id: string): Promise<void> => {
     if (opened?.entry.id === id) return;
+    if (opened) close();
     // What was changed here since it was read has raised its revision: it is asked for anew.
     const answer = await answerOf(logEntryUrl(id), { cache: "no-store" });
     if (typeof answer === "string") return setFault(answer);
@@ -365,7 +372,7 @@ export function Logbook({
                 key={`${opened.entry.id} ${opened.entry.revision}`}
                 entry={opened.entry}
                 store={opened.store}
-                onClose={() => setOpened(null)}
+                onClose={close}
                 onBin={() => void bin(opened.entry.id, true)}
                 onStored={() => void learnAnew()}
               />

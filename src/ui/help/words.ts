@@ -13,7 +13,7 @@ export const GLOSSARY = {
   staining: "Pigment that dyes the paper and can't be lifted again.",
   glaze: "A thin wash over one that has dried: it can darken and tint, never lighten.",
   reach: "All colours that a palette can make on this paper.",
-  hand: "How far a painter's parts and water scatter: careful, usual or loose.",
+  hand: "How far a painter's parts and water scatter: careful, usual, loose, or your own as the logbook knows it.",
   "typical paints":
     "Paints of which only the label is known. Makers differ by up to twice in strength; a measured paint is surer.",
 } as const;
