@@ -65,6 +65,7 @@ test("the demo's pages are found by words, kind and colour; two stand side by si
   const both = page.getByRole("region", { name: "Two entries side by side" });
   await expect(both.getByRole("list", { name: "The same mix in both" }).getByRole("listitem")).toHaveCount(4);
   await expect(both.getByText("2024", { exact: true })).toBeVisible();
+  await expect(both.getByText(/2 years of light on a wall would take about/).first()).toBeVisible();
   await both.getByRole("button", { name: "Back to the pages" }).click();
 });
 
@@ -116,6 +117,9 @@ test("what is set aside teaches nothing, undo lets it count again; a bad L* a* b
     .click();
   await sheet().getByRole("checkbox", { name: "learn from it" }).uncheck();
   await saved();
+  await expect(sheet().getByRole("status", { name: "What that changed" })).toContainText(
+    /Ultramarine is predicted dE00/,
+  );
   await page.getByRole("tab", { name: "What it has taught" }).click();
   await expect(page.getByText("Nothing counts in the book yet.")).toBeVisible({ timeout: 15_000 });
   await sheet().getByRole("button", { name: "Undo" }).click();

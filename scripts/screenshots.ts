@@ -159,6 +159,7 @@ await shoot("pack", "/pack", async (page) => {
 await shoot("logbook", "/logbook", async (page) => {
   await page.getByRole("button", { name: /The new tubes/ }).click();
   const sheet = page.getByRole("complementary", { name: "One page of the book" });
+  await sheet.getByRole("checkbox", { name: "learn from it" }).first().waitFor();
   for (const box of await sheet.getByRole("checkbox", { name: "learn from it" }).all()) await box.check();
   await sheet.getByText("Saved", { exact: true }).waitFor();
   await sheet.getByRole("heading", { name: "Swatches" }).evaluate((heading) => heading.scrollIntoView());

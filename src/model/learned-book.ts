@@ -1,7 +1,7 @@
 import { informationOfPatches } from "@/core/calibration";
 import {
   habitFactor,
-  learn,
+  learning,
   learnDrying,
   learnedPaint,
   paperFactor,
@@ -101,10 +101,21 @@ export interface FittedBook extends Gathered {
  * Fits a book: all its swatches and the cards of their paints, together.
  * @param asked paints that are asked about beside those of the swatches
  */
-export function fitBook(sources: BookSources, asked: readonly Label[] = []): FittedBook {
+export const fitBook = (sources: BookSources, asked: readonly Label[] = []): FittedBook =>
+  drained(fittingBook(sources, asked));
+
+/** The end of something that is done step by step. */
+function drained<T>(steps: Generator<void, T>): T {
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+function* fittingBook(sources: BookSources, asked: readonly Label[]): Generator<void, FittedBook> {
   const ids = asked.map(({ id }) => id);
   const first = gather(sources, new Map());
-  const posterior = learn(first.evidence, first.cards, ids);
+  const posterior = yield* learning(first.evidence, first.cards, ids);
   if (!first.evidence.some(({ over }) => over !== null)) return { ...first, posterior };
   // What was laid over another wash is looked at again, over that wash as it is now known.
   const models = new Map(
@@ -114,12 +125,15 @@ export function fitBook(sources: BookSources, asked: readonly Label[] = []): Fit
     }),
   );
   const again = gather(sources, models);
-  return { ...again, posterior: learn(again.evidence, again.cards, ids) };
+  return { ...again, posterior: yield* learning(again.evidence, again.cards, ids) };
 }
 
 /** What a book has taught, ready to be used; null while it holds no swatch that counts. */
-export function learnedBookOf(sources: BookSources): LearnedBook | null {
-  const { evidence, bases, days, posterior, dried } = fitBook(sources);
+export const learnedBookOf = (sources: BookSources): LearnedBook | null => drained(learningBook(sources));
+
+/** {@link learnedBookOf} step by step, so that a server can see to others in between. */
+export function* learningBook(sources: BookSources): Generator<void, LearnedBook | null> {
+  const { evidence, bases, days, posterior, dried } = yield* fittingBook(sources, []);
   if (evidence.length === 0) return null;
   const newest = [...days.values()].sort().at(-1) ?? null;
   const paints: Record<string, MeasuredOptics> = {};

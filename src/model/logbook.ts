@@ -171,6 +171,13 @@ export const loggedPaintOf = ({ id, name, maker, pigments, tintingStrength }: Pa
  */
 export const LEARNING_MODEL = 1;
 
+/** A book's lessons as they were kept, and what they were learned from. */
+export interface KeptLessons {
+  /** Names all that the learning hangs on: a digest of the book, the labels and the model. */
+  readonly from: string;
+  readonly book: LearnedBook | null;
+}
+
 /** What the book has taught, ready to be used. */
 export interface LearnedBook {
   readonly model: number;

@@ -1,17 +1,18 @@
 import "server-only";
 import { createHash } from "node:crypto";
-import { learnedBookOf, type BookSources } from "@/model/learned-book";
-import { LEARNING_MODEL, type LearnedBook } from "@/model/logbook";
+import { learningBook, type BookSources } from "@/model/learned-book";
+import { LEARNING_MODEL, type KeptLessons, type LearnedBook } from "@/model/logbook";
+import { noteTrouble } from "./http/trouble";
 import type { StockedPaint, Store } from "@/storage/ports";
 
-/** What was learned last, and from what: a book is fitted once for all rooms, and anew when it changes. */
-interface Fitted {
-  readonly from: string;
-  readonly book: LearnedBook | null;
+/** What was learned last, and what is being learned: a book is fitted once for all rooms, and anew when it changes. */
+interface Lessons {
+  last?: KeptLessons;
+  underWay?: { readonly from: string; readonly book: Promise<LearnedBook | null> };
 }
 
 // As the open store, across the bundles of routes and pages.
-const kept = globalThis as { abendrotLearned?: Fitted };
+const lessons: Lessons = ((globalThis as { abendrotLessons?: Lessons }).abendrotLessons ??= {});
 
 /** All that a book is learned from. */
 export async function bookSources(store: Store): Promise<BookSources> {
@@ -43,12 +44,36 @@ function keyOf({ entries, paints, measurements }: BookSources): string {
   return hash.digest("hex");
 }
 
+/** Learns a book, seeing to other requests between the steps, and keeps what it taught for the next start. */
+async function learnBook(store: Store, sources: BookSources, from: string): Promise<LearnedBook | null> {
+  let book: LearnedBook | null = null;
+  try {
+    const steps = learningBook(sources);
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) {
+        book = step.value;
+        break;
+      }
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  } catch (error) {
+    // No room waits for the book: without its lessons all is predicted by labels and cards.
+    noteTrouble("The logbook could not be learned from", error);
+  }
+  lessons.last = { from, book };
+  // A disk without room: it is learned anew at the next start.
+  await store.settings.keepLessons(lessons.last).catch((error: unknown) => noteTrouble("Lessons not kept", error));
+  return book;
+}
+
 /** What the logbook has taught; null while nothing counts in it. */
 export async function learnedBook(store: Store): Promise<LearnedBook | null> {
   const sources = await bookSources(store);
   const from = keyOf(sources);
-  if (kept.abendrotLearned?.from !== from) kept.abendrotLearned = { from, book: learnedBookOf(sources) };
-  return kept.abendrotLearned.book;
+  lessons.last ??= (await store.settings.lessons()) ?? undefined;
+  if (lessons.last?.from === from) return lessons.last.book;
+  if (lessons.underWay?.from !== from) lessons.underWay = { from, book: learnBook(store, sources, from) };
+  return lessons.underWay.book;
 }
 
 /** The paints as they are mixed from, by all that is known: the logbook, cards, labels. */

@@ -2,7 +2,7 @@ import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
 import type { SheetKind } from "@/core/calibration";
 import type { EyeAnswer } from "@/core/training";
-import type { LogEntry, StoredLogEntry } from "@/model/logbook";
+import type { KeptLessons, LogEntry, StoredLogEntry } from "@/model/logbook";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
@@ -169,6 +169,9 @@ interface Settings {
   /** The swatch card that the demo was laid out with, for which a painted photo is at hand; null for none. */
   demoSheet(kind: SheetKind): Promise<number | null>;
   keepDemoSheet(kind: SheetKind, id: number): Promise<void>;
+  /** What the logbook taught when it was last learned; null for never. It can be learned anew at any time. */
+  lessons(): Promise<KeptLessons | null>;
+  keepLessons(lessons: KeptLessons): Promise<void>;
 }
 
 /**

@@ -29,7 +29,7 @@ import {
   shelvePaintings,
 } from "./drizzle/paintings";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
-import { demoSheet, keepApproach, keepDemoSheet, ownApproach } from "./drizzle/settings";
+import { demoSheet, keepApproach, keepDemoSheet, keepLessons, keptLessons, ownApproach } from "./drizzle/settings";
 import { photoFilesIn } from "./folder/photo-files";
 import type { Repositories, Store } from "./ports";
 
@@ -88,6 +88,8 @@ function repositoriesOn(db: Database): Repositories {
       keepApproach: (approach) => keepApproach(db, approach),
       demoSheet: (kind) => demoSheet(db, kind),
       keepDemoSheet: (kind, id) => keepDemoSheet(db, kind, id),
+      lessons: () => keptLessons(db),
+      keepLessons: (lessons) => keepLessons(db, lessons),
     },
     transaction: (work) => db.transaction((tx) => work(repositoriesOn(tx))),
   };

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
 import { Logbook } from "@/rooms/logbook/logbook";
-import { paintsAsLearned } from "@/server/learned";
+import { learnedBook } from "@/server/learned";
 import { entriesHere } from "@/server/logbook-shown";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
@@ -11,9 +11,11 @@ const query = z.object({ entry: z.uuid().optional().catch(undefined) });
 
 async function OpenedLogbook({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [entries, { paints, learned }, titles, eye] = await Promise.all([
+    const [entries, paints, learned, titles, eye] = await Promise.all([
       entriesHere(store),
-      paintsAsLearned(store),
+      // As their labels and cards have them: what the book teaches changes while it is open.
+      store.paintbox.stockedPaints(),
+      learnedBook(store),
       store.paintings.list(),
       store.eye.list(),
     ]);

@@ -106,12 +106,21 @@ function addCard(
  * @param paintIds paints that are asked about beside those of the evidence
  * @param supposed the hand that is supposed while little is known
  */
-export function learn(
+export function learn(...of: Parameters<typeof learning>): Posterior {
+  const steps = learning(...of);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** {@link learn} step by step, so that a server can see to others in between. */
+export function* learning(
   evidence: readonly Evidence[],
   cards: readonly CardEvidence[] = [],
   paintIds: Iterable<string> = [],
   supposed: Hand = HANDS.usual,
-): Posterior {
+): Generator<void, Posterior> {
   const layout = stateLayout(
     new Set([...evidence.flatMap(({ mix }) => mix.map(({ paint }) => paint.id)), ...cards.map((c) => c.paintId)]),
     new Set([...evidence.map(({ paper }) => paper.id), ...cards.map((c) => c.paperId)]),
@@ -144,8 +153,9 @@ export function learn(
     for (const card of cards) addCard(card, layout, state, matrix, pull);
     return { swatches, matrix, pull };
   };
-  const settle = (steps: number): void => {
+  const settle = function* (steps: number): Generator<void, void> {
     for (let n = 0; n < steps; n++) {
+      yield;
       const { matrix, pull } = linearised();
       let longest = 0;
       solveSymmetric(matrix, size, pull).forEach((by, i) => {
@@ -175,10 +185,10 @@ export function learn(
     scale = handAfter(beside, supposed, scale);
     return covariance;
   };
-  settle(STEPS.first);
+  yield* settle(STEPS.first);
   let covariance = look();
   for (let n = 1; n < STEPS.looks && evidence.length > 0; n++) {
-    settle(STEPS.between);
+    yield* settle(STEPS.between);
     covariance = look();
   }
   const known = { layout, state, covariance };

@@ -15,6 +15,8 @@ export interface Book {
   readonly paints: ReadonlyMap<string, StockedPaint>;
   readonly titles: readonly PaintingTitle[];
   readonly learned: LearnedBook | null;
+  /** What it had taught before the last change; the same while nothing was changed. */
+  readonly before: LearnedBook | null;
 }
 
 const BookContext = createContext<Book | null>(null);
@@ -52,7 +54,7 @@ export function modelIn(
 }
 
 /** A swatch's paints with their models; null while one of them is not known or there is none. */
-function mixIn(
+export function mixIn(
   parts: LoggedMix["parts"],
   entry: Pick<LogEntry, "paints" | "paperId">,
   book: Pick<Book, "paints" | "learned">,
@@ -65,7 +67,7 @@ function mixIn(
 }
 
 /** The sheet that a swatch lies on: bare paper, or the wash below it. */
-function groundIn(
+export function groundIn(
   { over }: Pick<LoggedMix, "over">,
   entry: Pick<LogEntry, "paints" | "paperId">,
   book: Pick<Book, "paints" | "learned">,

@@ -1,15 +1,17 @@
 "use client";
 
 import { ImagePlus, Plus, Star, Trash2, X } from "lucide-react";
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
+import { deltaE00 } from "@/core/colour";
 import { localDay } from "@/model/day";
 import { faultIn } from "@/model/fault";
-import { LOG_KINDS, logEntry, SEEN_MUCH, type LogEntry, type Seen } from "@/model/logbook";
+import { LOG_KINDS, logEntry, SEEN_MUCH, type LearnedBook, type LogEntry, type Seen } from "@/model/logbook";
+import { listed } from "@/model/text";
 import { PaperOptions } from "@/ui/paper-options";
 import { PHOTO_TYPES } from "@/ui/photo-types";
 import { TypedText } from "@/ui/typed-text";
 import { uploadSwatches } from "@/ui/upload";
-import { useBook } from "./book";
+import { paintOf, predictedIn, useBook } from "./book";
 import { useEntry, useEntryStore } from "./entry-store";
 import { SwatchEditor } from "./swatch-editor";
 import { dayWords, KIND_WORDS } from "./words";
@@ -181,6 +183,41 @@ function WhatWasSeen() {
   );
 }
 
+/** A wash that moves by less is not told. */
+const MOVED_FROM = 0.5;
+const WATER = 3;
+
+/** What the last change of the book did to predictions: full washes of its paints, those that moved. */
+function WhatThatChanged() {
+  const book = useBook();
+  const document = useEntry((s) => s.document);
+  const { learned, before } = book;
+  const moved = useMemo(() => {
+    const wash = (id: string, taught: LearnedBook | null) =>
+      predictedIn({ parts: [{ paintId: id, parts: 1 }], waterParts: WATER, over: null }, document, {
+        ...book,
+        learned: taught,
+      });
+    return [...new Set([...Object.keys(learned?.paints ?? {}), ...Object.keys(before?.paints ?? {})])]
+      .flatMap((id) => {
+        const [then, now] = [wash(id, before), wash(id, learned)];
+        const name = paintOf(id, document, book)?.name;
+        return then && now && name ? [{ id, name, dE00: deltaE00(then, now) }] : [];
+      })
+      .filter(({ dE00 }) => dE00 >= MOVED_FROM)
+      .sort((a, b) => b.dE00 - a.dE00);
+  }, [learned, before, document, book]);
+  if (learned === before) return null;
+  return (
+    <p role="status" aria-label="What that changed" className="leading-snug">
+      <b>What that changed: </b>
+      {moved.length === 0
+        ? "no full wash is predicted otherwise than before."
+        : `a full wash of ${listed(moved.slice(0, 4).map(({ name, dE00 }) => `${name} is predicted dE00 ${dE00.toFixed(1)} otherwise`))}.`}
+    </p>
+  );
+}
+
 /** An entry, open: everything about it can be changed, and undone. */
 export function EntrySheet({ onClose, onBin }: { onClose: () => void; onBin: () => void }) {
   const document = useEntry((s) => s.document);
@@ -278,6 +315,7 @@ export function EntrySheet({ onClose, onBin }: { onClose: () => void; onBin: () 
           <SwatchEditor key={mix.id} mix={mix} place={i + 1} />
         ))}
       </section>
+      <WhatThatChanged />
       <WhatWasSeen />
       <EntryText
         label="Mood words, with commas"

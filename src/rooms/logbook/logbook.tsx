@@ -1,5 +1,6 @@
 "use client";
 
+import isEqual from "fast-deep-equal";
 import { Plus, Undo2 } from "lucide-react";
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import { PAPERS } from "@/core/optics";
@@ -135,7 +136,7 @@ export function Logbook({
   start: string | null;
 }) {
   const [entries, setEntries] = useState(stored);
-  const [learned, setLearned] = useState(known);
+  const [{ learned, before }, setLessons] = useState({ learned: known, before: known });
   const [view, setView] = useState<View>("pages");
   const [query, setQuery] = useState<Query>(NO_QUERY);
   const [fault, setFault] = useState<string | null>(null);
@@ -145,7 +146,7 @@ export function Logbook({
     return entry ? { entry, store: createEntryStore(entry.document) } : null;
   });
   const paints = useMemo(() => new Map(stocked.map((paint) => [paint.id, paint])), [stocked]);
-  const book = useMemo(() => ({ paints, titles, learned }), [paints, titles, learned]);
+  const book = useMemo(() => ({ paints, titles, learned, before }), [paints, titles, learned, before]);
 
   // The open entry's page changes with it.
   useEffect(() => {
@@ -156,7 +157,9 @@ export function Logbook({
   }, [opened]);
   const learnAnew = useCallback(async () => {
     const answer = await answerOf(LOGBOOK_URL, { cache: "no-store" });
-    if (typeof answer !== "string") setLearned(((await answer.json()) as { learned: LearnedBook | null }).learned);
+    if (typeof answer === "string") return;
+    const { learned: now } = (await answer.json()) as { learned: LearnedBook | null };
+    setLessons((last) => (isEqual(last.learned, now) ? last : { learned: now, before: last.learned }));
   }, []);
 
   const readAnew = async (): Promise<void> => {

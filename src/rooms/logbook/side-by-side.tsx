@@ -2,13 +2,14 @@
 
 import { X } from "lucide-react";
 import { useMemo } from "react";
-import { compareColours, screenColourOfLab, type Lab } from "@/core/colour";
-import { newlyReached, ringMixes } from "@/core/mixing";
-import { paperById, waterWords } from "@/core/optics";
+import { compareColours, deltaE00, screenColourOfLab, type Lab } from "@/core/colour";
+import { fadedMix, HANGS, newlyReached, predict, ringMixes, type Hangs } from "@/core/mixing";
+import { loadOfWater, paperById, waterWords } from "@/core/optics";
 import type { StoredLogEntry } from "@/model/logbook";
+import { counted } from "@/model/text";
 import { JudgingPair } from "@/ui/judging-pair";
 import { partsWord } from "@/ui/recipe-bar";
-import { codesOf, colourIn, modelIn, paintOf, useBook } from "./book";
+import { codesOf, colourIn, groundIn, mixIn, modelIn, paintOf, useBook } from "./book";
 import { dayWords, KIND_WORDS } from "./words";
 
 /** One of the two entries: its photo, its swatches, what was seen. */
@@ -73,6 +74,39 @@ function sameMixes(one: StoredLogEntry, other: StoredLogEntry, book: ReturnType<
     const [first, second] = [colourIn(mix, one.document, book), twin && colourIn(twin, other.document, book)];
     return first && second && mix.read && twin?.read ? [{ mix, first: first satisfies Lab, second }] : [];
   });
+}
+
+const YEAR_MS = 365.25 * 86_400_000;
+/** Paler and greyer by so much is how light changes a wash. From memory. */
+const PALER = { L: 1, chroma: 0.92 } as const;
+
+/** What may have come between two readings of one mix: another paper, light, another tube. */
+function betweenWords(
+  { mix, first, second }: ReturnType<typeof sameMixes>[number],
+  [one, other]: readonly [StoredLogEntry, StoredLogEntry],
+  book: ReturnType<typeof useBook>,
+): string {
+  const [older, younger] = one.document.on <= other.document.on ? [one, other] : [other, one];
+  const [before, after] = older === one ? [first, second] : [second, first];
+  const words: string[] = [];
+  if (older.document.paperId !== younger.document.paperId) words.push("the papers differ");
+  const years = (Date.parse(younger.document.on) - Date.parse(older.document.on)) / YEAR_MS;
+  const parts = mixIn(mix.parts, older.document, book);
+  if (years > 0.5 && parts) {
+    const ground = groundIn(mix, older.document, book);
+    const load = loadOfWater(mix.waterParts);
+    const by = (hangs: Hangs): string =>
+      deltaE00(predict(parts, load, ground).dry, fadedMix(parts, load, ground, years * HANGS[hangs], "likely")).toFixed(
+        1,
+      );
+    words.push(
+      `${years.toFixed(0) === "0" ? "half a year" : counted(Math.round(years), "year")} of light on a wall would take about ${by("room")}, near a window ${by("window")}`,
+    );
+    const chroma = (lab: Lab): number => Math.hypot(lab.a, lab.b);
+    if (after.L > before.L + PALER.L && chroma(after) < PALER.chroma * chroma(before))
+      words.push("paler and greyer, as light does it");
+  }
+  return words.join("; ");
 }
 
 /** Colours further apart than this are another colour to a painter, dE00. From memory. */
@@ -156,6 +190,9 @@ export function SideBySide({
                 <span className="leading-snug">
                   The same mix{mix.name && `, ${mix.name}`}: dE00 {dE00.toFixed(1)}
                   {words.length > 0 && `, ${words.join(", ")} in the second`}
+                  <span className="quiet block text-[0.93rem]">
+                    {betweenWords({ mix, first, second }, entries, book)}
+                  </span>
                 </span>
               </li>
             );

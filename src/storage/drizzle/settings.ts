@@ -2,11 +2,13 @@ import { eq } from "drizzle-orm";
 import { z } from "zod";
 import type { SheetKind } from "@/core/calibration";
 import { DEFAULT_APPROACH, type Approach } from "@/core/palette";
+import type { KeptLessons } from "@/model/logbook";
 import type { Database } from "./database";
 import { approach } from "@/model/painting";
 import { settings } from "./schema";
 
 const OWN_APPROACH = "approach";
+const LESSONS = "lessons";
 const DEMO_SHEETS = { card: "demo-card", box: "demo-box-sheet" } as const;
 
 /**
@@ -33,4 +35,17 @@ export async function demoSheet(db: Database, kind: SheetKind): Promise<number |
 
 export async function keepDemoSheet(db: Database, kind: SheetKind, id: number): Promise<void> {
   await db.insert(settings).values({ key: DEMO_SHEETS[kind], value: id });
+}
+
+/** What the logbook taught when it was last learned; null for never. */
+export async function keptLessons(db: Database): Promise<KeptLessons | null> {
+  const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, LESSONS));
+  return (row?.value as KeptLessons | undefined) ?? null;
+}
+
+export async function keepLessons(db: Database, value: KeptLessons): Promise<void> {
+  await db
+    .insert(settings)
+    .values({ key: LESSONS, value })
+    .onConflictDoUpdate({ target: settings.key, set: { value } });
 }
