@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { mergePaintboxes, mergePaintings } from "./merge";
+import { newLogEntry, newLoggedMix, type LogEntry, type LoggedMix } from "./logbook";
+import { mergeLogEntries, mergePaintboxes, mergePaintings } from "./merge";
 import { newPaint, type PaintboxDocument, type PaintEntry } from "./paintbox";
 import { newArea, newPainting, type PaintingDocument } from "./painting";
 
@@ -129,4 +130,39 @@ test("two changes of the paintbox: a paint added here, one taken out there, and 
     theirs: { ...start, paints: [paint(0, { notes: "new" }), paint(1)] },
   });
   expect(both).toEqual({ clashes: ["Paint 0"] });
+});
+
+describe("two changes of a page of the logbook", () => {
+  const page = newLogEntry({
+    kind: "mix",
+    on: "2026-05-06",
+    paperId: "cotton-rough",
+    mixes: [newLoggedMix({ id: ids[0]!, name: "warm" }), newLoggedMix({ id: ids[1]!, name: "cool" })],
+  });
+  const both = (mine: Partial<LogEntry>, theirs: Partial<LogEntry>) =>
+    mergeLogEntries({ base: page, mine: { ...page, ...mine }, theirs: { ...page, ...theirs } });
+  const [warm, cool] = page.mixes as [LoggedMix, LoggedMix];
+
+  test("of different swatches and fields are one page", () => {
+    const result = both(
+      { mixes: [{ ...warm, waterParts: 8 }, cool], stars: 3 },
+      { mixes: [warm, { ...cool, name: "cooler" }, newLoggedMix({ id: ids[2]! })], moods: ["quiet"] },
+    );
+    if ("clashes" in result) throw new Error(result.clashes.join());
+    expect(result.document).toMatchObject({ stars: 3, moods: ["quiet"] });
+    expect(result.document.mixes.map(({ name, waterParts }) => [name, waterParts])).toEqual([
+      ["warm", 8],
+      ["cooler", 3],
+      ["", 3],
+    ]);
+  });
+
+  test("of the same swatch, or of the same field, are told by name", () => {
+    expect(both({ mixes: [{ ...warm, waterParts: 8 }, cool] }, { mixes: [{ ...warm, waterParts: 2 }, cool] })).toEqual({
+      clashes: ["warm"],
+    });
+    expect(both({ title: "A", notes: "x" }, { title: "B", notes: "y" })).toEqual({
+      clashes: ["its title", "the notes"],
+    });
+  });
 });

@@ -1,6 +1,6 @@
 /** What a painter's own swatches teach. What the rest of the program may use of it. */
 export { READ_BY, type Evidence, type PaintedMix, type ReadBy } from "./evidence";
-export { learn, learning, type Agreement, type CardEvidence, type Posterior } from "./posterior";
+export { learning, type Agreement, type CardEvidence, type Posterior } from "./posterior";
 export { habitFactor, learnedPaint, paperFactor } from "./learned-paint";
 export { learnDrying, type DriedWash } from "./drying";
 export { MEDIAN_OF_EXPECTED, nextSwatches, type WantedMix } from "./next-swatch";
