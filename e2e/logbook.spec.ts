@@ -225,3 +225,89 @@ test("the check shows what light leaves of the painting, which colour goes first
   await page.getByRole("radio", { name: "100", exact: true }).click();
   await expect(page.getByText("more light than the classes were tested with")).toBeVisible();
 });
+
+test("what can't be an entry is refused at the door in words, and nothing of it is kept", async () => {
+  const { request } = page;
+  const url = `${server.url}/api/logbook`;
+  const entry = {
+    kind: "note",
+    title: "From outside",
+    on: "2026-01-02",
+    paperId: "cotton-rough",
+    paints: [],
+    mixes: [],
+    photos: [],
+    seen: { granulates: "", stains: "", lifts: "", blooms: "", flows: "", separates: "" },
+    notes: "",
+    moods: [],
+    stars: 0,
+    painting: null,
+  };
+  const id = crypto.randomUUID();
+  const said = async (document: object, status: number): Promise<string> => {
+    const answer = await request.post(url, { data: { id, document } });
+    expect(answer.status()).toBe(status);
+    return ((await answer.json()) as { message?: string }).message ?? "";
+  };
+  expect(await said({ ...entry, stars: 9 }, 400)).toContain("could not be kept");
+  expect(await said({ ...entry, on: "2999-01-01" }, 400)).toBe("The day of an entry can't be still to come.");
+  expect(await said({ ...entry, photos: ["f".repeat(64)] }, 409)).toBe("A photo of this entry is no longer there.");
+  expect(await said({ ...entry, moods: Array.from({ length: 13 }, (_, i) => `m${i}`) }, 400)).toContain(
+    "12 mood words",
+  );
+  expect((await request.get(`${url}/${id}`)).status()).toBe(404);
+  expect((await request.post(url, { data: { id: "none", document: entry } })).status()).toBe(400);
+
+  await said(entry, 201);
+  await said({ ...entry, title: "sent again" }, 201);
+  const stored = (await (await request.get(`${url}/${id}`)).json()) as {
+    document: { title: string };
+    revision: number;
+  };
+  expect(stored).toMatchObject({ revision: 0, document: { title: "From outside" } });
+  const save = (revision: number) =>
+    request.put(`${url}/${id}`, {
+      data: { revision, writer: crypto.randomUUID(), step: 1, document: { ...entry, title: `Saved at ${revision}` } },
+    });
+  expect((await save(0)).status()).toBe(200);
+  const late = await save(0);
+  expect(late.status()).toBe(409);
+  expect(await late.json()).toMatchObject({ stored: { revision: 1, document: { title: "Saved at 0" } } });
+  expect((await request.put(`${url}/${crypto.randomUUID()}`, { data: { document: entry } })).status()).toBe(400);
+  expect((await request.patch(`${url}/${id}`, { data: { title: "no" } })).status()).toBe(400);
+  expect((await request.patch(`${url}/${crypto.randomUUID()}`, { data: { binned: true } })).status()).toBe(404);
+  expect((await request.delete(`${url}/${id}`)).status()).toBe(200);
+  expect((await request.get(`${url}/${id}`)).status()).toBe(404);
+  const question = { id: crypto.randomUUID(), kind: "taste", bucket: "dark", error: 1 };
+  expect((await request.post(`${server.url}/api/eye`, { data: question })).status()).toBe(400);
+  expect((await request.get(`${server.url}/api/paintings/none/next-swatches`)).status()).toBe(404);
+});
+
+test("two windows on one page of the book: other fields come together, the same field is asked about", async ({
+  browser,
+}) => {
+  await openBook();
+  await page.getByRole("button", { name: "Note a swatch" }).click();
+  await sheet().getByLabel("Title").fill("Two windows");
+  await saved();
+  const second = await browser.newPage();
+  await second.goto(`${server.url}/logbook`);
+  await second
+    .getByRole("article", { name: "Two windows" })
+    .getByRole("button", { name: /Two windows/ })
+    .click();
+  const other = second.getByRole("complementary", { name: "One page of the book" });
+  await other.getByLabel("Notes").fill("from the second");
+  await expect(other.getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });
+  await sheet().getByRole("button", { name: "2 stars" }).click();
+  await saved();
+  await expect(sheet().getByLabel("Notes")).toHaveValue("from the second", { timeout: 15_000 });
+  await other.getByLabel("Title").fill("Its own title");
+  await expect(other.getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });
+  await expect(other.getByRole("button", { name: "2 stars" })).toHaveAttribute("aria-pressed", "true");
+  await sheet().getByLabel("Title").fill("Another title");
+  await expect(page.getByText("Changed in another window too")).toBeVisible({ timeout: 15_000 });
+  await page.getByRole("button", { name: "Let mine go, load the other" }).click();
+  await expect(page.getByRole("article", { name: "Its own title" })).toBeVisible({ timeout: 20_000 });
+  await second.close();
+});

@@ -7,9 +7,13 @@ import { entriesHere } from "@/server/logbook-shown";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
-const query = z.object({ entry: z.uuid().optional().catch(undefined) });
+const query = z.object({
+  entry: z.uuid().optional().catch(undefined),
+  /** "next": straight to what to paint next. */
+  view: z.literal("next").optional().catch(undefined),
+});
 
-async function OpenedLogbook({ start }: { start: string | null }) {
+async function OpenedLogbook({ start, next }: { start: string | null; next: boolean }) {
   return opened(async (store) => {
     const [entries, paints, learned, titles, eye] = await Promise.all([
       entriesHere(store),
@@ -19,7 +23,7 @@ async function OpenedLogbook({ start }: { start: string | null }) {
       store.paintings.list(),
       store.eye.list(),
     ]);
-    return { room: <Logbook stored={entries} {...{ paints, learned, titles, eye, start }} />, revisions: {} };
+    return { room: <Logbook stored={entries} {...{ paints, learned, titles, eye, start, next }} />, revisions: {} };
   });
 }
 
@@ -27,10 +31,10 @@ export const metadata: Metadata = { title: "Logbook" };
 
 /** Every swatch, mix, test and painting, dated; and what they have taught. */
 export default async function LogbookPage({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {
-  const { entry } = query.parse(await searchParams);
+  const { entry, view } = query.parse(await searchParams);
   return (
     <Suspense fallback={<Opening />}>
-      <OpenedLogbook start={entry ?? null} />
+      <OpenedLogbook start={entry ?? null} next={view === "next"} />
     </Suspense>
   );
 }

@@ -63,6 +63,7 @@ const LEGS: readonly Leg[] = [
     says: [
       "The step Plan says which wash comes when, what it waits for, how much to mix, and what to try on scrap first.",
       "Key 8 shows the sheet as it will look after each wash. “Paint by this plan” goes beside the easel: one wash at a time, and the space bar.",
+      "What you paint goes into the Logbook, by a press or by hand. Each swatch whose dried colour is read there makes the next prediction surer.",
       "Keep paint out of the mouth and away from food; what the label and the data sheet of a paint say comes first.",
     ],
     picture: { name: "plan", shows: "The demo's plan, and the sheet as it will look beside the photo" },

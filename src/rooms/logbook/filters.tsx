@@ -63,7 +63,7 @@ export function Filters({
       <input
         type="search"
         className="input input-sm w-56"
-        placeholder="Words, moods, paint, pigment, maker"
+        placeholder="Words, moods, pigment …"
         aria-label="Search the logbook"
         value={query.words}
         onChange={(event) => set({ words: event.target.value })}

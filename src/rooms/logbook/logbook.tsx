@@ -125,6 +125,7 @@ export function Logbook({
   learned: known,
   eye,
   start,
+  next,
 }: {
   stored: readonly StoredLogEntry[];
   paints: readonly StockedPaint[];
@@ -134,10 +135,12 @@ export function Logbook({
   eye: readonly EyeAnswer[];
   /** The entry that is asked for by the address. */
   start: string | null;
+  /** Opened at what to paint next. */
+  next: boolean;
 }) {
   const [entries, setEntries] = useState(stored);
   const [{ learned, before }, setLessons] = useState({ learned: known, before: known });
-  const [view, setView] = useState<View>("pages");
+  const [view, setView] = useState<View>(next ? "next" : "pages");
   const [query, setQuery] = useState<Query>(NO_QUERY);
   const [fault, setFault] = useState<string | null>(null);
   const [compared, setCompared] = useState<readonly string[]>([]);

@@ -170,7 +170,7 @@ function Dried({ mix }: { mix: LoggedMix }) {
             className="btn btn-ghost btn-sm"
             onClick={() => changeMix(mix.id, { read: null, predicted: null })}
           >
-            Not read
+            Forget it
           </button>
         )}
       </div>

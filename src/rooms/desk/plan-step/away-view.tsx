@@ -137,7 +137,18 @@ export function AwayView() {
           The mixes on which most hangs, by how far they may come out off, their size and weight. Half a brushful, drawn
           out, dried; then read the sheet from a photo (not the half one), or type the value it came to.
         </p>
-        {mixes.length > 0 && <ReadTests colours={mixes.map(({ colour }) => colour)} />}
+        {mixes.length > 0 && (
+          <>
+            <ReadTests colours={mixes.map(({ colour }) => colour)} />
+            <p className="mt-1 leading-snug">
+              With little time:{" "}
+              <a className="link" href="/logbook?view=next">
+                the three swatches that would tell most
+              </a>
+              .
+            </p>
+          </>
+        )}
         {mixes.length === 0 ? (
           <p className="mt-2">No colour has a mix yet.</p>
         ) : (
