@@ -31,7 +31,7 @@ const openArea =
   async (page: Page): Promise<void> => {
     await page.getByRole("button", { name: new RegExp(`^Area ${number}:`) }).click();
     await page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first().waitFor();
-    await page.mouse.move(640, 20);
+    await page.mouse.move(560, 112);
   };
 
 const step = async (page: Page, name: string): Promise<void> => {

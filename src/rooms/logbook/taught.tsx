@@ -55,7 +55,7 @@ function Paints({ entries }: { entries: readonly StoredLogEntry[] }) {
               names={["a full wash by the label", "a full wash by your swatches"]}
             />
             <span className="min-w-0 flex-1 leading-snug">
-              {dE00 < 1 ? "as the label says" : `${words.join(", ") || "hardly different"} than the label says`}
+              {dE00 < 1 ? "as the label says" : `against the label: ${words.join(", ") || "hardly different"}`}
               <span className="label-line block">
                 half of its washes are missed by less than dE00 {miss.toFixed(1)}
               </span>
