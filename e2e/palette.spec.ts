@@ -184,6 +184,8 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   );
   expect(painted).toBeGreaterThan(0.3);
   expect(painted).toBeLessThan(0.7);
+  await panel(page).getByRole("button", { name: "Keep this ring in the logbook" }).click();
+  await expect(panel(page).getByRole("link", { name: "look at it" })).toHaveAttribute("href", /^\/logbook\?entry=/);
   const agree = panel(page).getByRole("table", { name: "Which paints agree" }).getByRole("button");
   await expect(agree).toHaveCount((paints * (paints - 1)) / 2);
   await agree.last().click();

@@ -197,6 +197,12 @@ test("the test sheet is printed, painted, photographed and read; another photo i
   const tests = page.getByRole("list", { name: "Mixes to test" }).getByRole("listitem");
   await expect(tests.nth(1).getByRole("textbox", { name: "Came out" })).toHaveValue(/^\d\.\d$/);
   await expect(tests.nth(0).getByRole("textbox", { name: "Came out" })).toHaveValue("");
+  await plan(page).getByRole("button", { name: "Keep them in the logbook, to learn from" }).click();
+  const kept = await plan(page).getByRole("link", { name: "look at it" }).getAttribute("href");
+  const answer = await page.request.get(`${server.url}/api${kept!.replace("?entry=", "/")}`);
+  const { document } = (await answer.json()) as { document: { kind: string; photos: string[]; mixes: unknown[] } };
+  expect(document).toMatchObject({ kind: "test", photos: [expect.stringMatching(/^[0-9a-f]{64}$/)] });
+  expect(document.mixes).toMatchObject([{ read: { by: "sheet" }, predicted: { model: 1 }, counts: true }]);
   await input.setInputFiles({ name: "chart.png", mimeType: "image/png", buffer: await chart() });
   await expect(plan(page).getByRole("alert")).toContainText(/mark/, { timeout: 30_000 });
   await input.setInputFiles({ name: "words.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no photo") });
@@ -287,6 +293,8 @@ test.describe("beside the easel, on a tablet", () => {
       else await expect(progress).toHaveText(`${++done} of 20 washes`);
     }
     await expect(easel).toContainText("Every wash is laid.");
+    await easel.getByRole("button", { name: "Keep it in the logbook" }).tap();
+    await expect(easel.getByRole("link", { name: "look at it" })).toBeVisible();
     await easel.getByRole("button", { name: "Paint it once more" }).tap();
     await expect(progress).toHaveText("0 of 20 washes");
     await easel.getByRole("button", { name: "Back to the desk" }).tap();
