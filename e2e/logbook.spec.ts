@@ -173,6 +173,25 @@ test("on the desk predictions stand on the book, and a mix is kept in it by one 
   await expect(sheet().getByLabel("Kind")).toHaveValue("mix");
 });
 
+test("a ring noted by hand names its paints, and is held against another ring by what it adds", async () => {
+  await openBook();
+  await page.getByRole("combobox", { name: "Note something else" }).selectOption({ label: "ring of a palette" });
+  await sheet().getByLabel("Title").fill("Three and a violet");
+  await sheet().getByRole("button", { name: "Note paints" }).click();
+  const dialog = page.getByRole("dialog", { name: "Which paints were laid out" });
+  for (const name of [/^Ultramarine/, /^Burnt sienna/, /^Dioxazine violet/])
+    await dialog.getByRole("button", { name }).click();
+  await dialog.getByRole("button", { name: "Close" }).first().click();
+  const own = sheet().getByRole("region", { name: "Paints of the page" });
+  await expect(own.getByRole("listitem")).toHaveCount(3);
+  await saved();
+  for (const name of ["Six for the canal", "Three and a violet"])
+    await page.getByRole("article", { name }).getByRole("checkbox", { name: "side by side" }).click();
+  await expect(page.getByRole("region", { name: "What the second ring adds" })).toContainText(
+    "colours that the first does not make",
+  );
+});
+
 test("the eye is asked for two minutes by keys alone; what it erred in is kept and shown by week", async () => {
   await openBook();
   await page.getByRole("tab", { name: "The eye" }).click();

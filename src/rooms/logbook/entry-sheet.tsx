@@ -3,16 +3,18 @@
 import { ImagePlus, Plus, Star, Trash2, X } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { deltaE00 } from "@/core/colour";
+import { PAPERS } from "@/core/optics";
 import { localDay } from "@/model/day";
 import { faultIn } from "@/model/fault";
 import { LOG_KINDS, logEntry, SEEN_MUCH, type LearnedBook, type LogEntry, type Seen } from "@/model/logbook";
 import { listed } from "@/model/text";
+import { PaintPicker } from "@/ui/paint-picker";
 import { PaperOptions } from "@/ui/paper-options";
 import { PHOTO_TYPES } from "@/ui/photo-types";
 import { TypedText } from "@/ui/typed-text";
 import { uploadSwatches } from "@/ui/upload";
-import { paintOf, predictedIn, useBook } from "./book";
-import { useEntry, useEntryStore } from "./entry-store";
+import { codesOf, modelIn, paintOf, predictedIn, useBook } from "./book";
+import { namedBySwatches, useEntry, useEntryStore } from "./entry-store";
 import { SwatchEditor } from "./swatch-editor";
 import { dayWords, KIND_WORDS } from "./words";
 
@@ -183,6 +185,54 @@ function WhatWasSeen() {
   );
 }
 
+/** The paints of the page: those that its swatches name, and others that were laid out, as in a ring. */
+function PaintsOfPage() {
+  const book = useBook();
+  const document = useEntry((s) => s.document);
+  const { notePaint, forgetPaint } = useEntryStore().getState();
+  const named = namedBySwatches(document);
+  const pickable = useMemo(
+    () =>
+      [...book.paints.values()].flatMap((paint) => {
+        const model = modelIn(paint.id, { paints: [] }, book, "");
+        return model ? [{ id: paint.id, name: paint.name, detail: codesOf(paint), model }] : [];
+      }),
+    [book],
+  );
+  return (
+    <section aria-label="Paints of the page" className="space-y-1">
+      <h3 className="font-semibold">Paints</h3>
+      <ul className="flex flex-wrap gap-x-3 gap-y-1">
+        {document.paints.map((paint) => (
+          <li key={paint.id} className="name-face flex min-h-[2.2rem] items-center text-[1.05rem]">
+            {paint.name}&nbsp;<span className="label-line">{codesOf(paint)}</span>
+            {!named.has(paint.id) && (
+              <button
+                type="button"
+                className="btn btn-square btn-ghost btn-sm"
+                aria-label={`Leave ${paint.name} off the page`}
+                onClick={() => forgetPaint(paint.id)}
+              >
+                <X size={14} />
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <PaintPicker
+        title="Which paints were laid out"
+        paints={pickable}
+        paper={PAPERS[0]}
+        taken={{ ids: document.paints.map(({ id }) => id), words: "noted" }}
+        onPick={(id) => notePaint(book.paints.get(id)!)}
+        className="btn btn-outline btn-sm"
+      >
+        <Plus size={15} aria-hidden /> Note paints
+      </PaintPicker>
+    </section>
+  );
+}
+
 /** A wash that moves by less is not told. */
 const MOVED_FROM = 0.5;
 const WATER = 3;
@@ -295,6 +345,7 @@ export function EntrySheet({ onClose, onBin }: { onClose: () => void; onBin: () 
         </label>
       </div>
       <Photos />
+      <PaintsOfPage />
       <section aria-label="Swatches">
         <div className="flex items-center gap-2 pb-2">
           <h3 className="font-semibold">Swatches</h3>

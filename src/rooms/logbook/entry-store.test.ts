@@ -63,5 +63,8 @@ describe("an open entry", () => {
     });
     store.getState().removeMix(uuid(50));
     expect(store.getState().document.paints).toHaveLength(4);
+    store.getState().forgetPaint(uuid(2));
+    store.getState().notePaint(paints[0]!);
+    expect(store.getState().document.paints.map(({ name }) => name)).toEqual(["PB29", "PY154", "PG7"]);
   });
 });

@@ -19,6 +19,9 @@ export interface EntryState {
   /** Changes some of the entry; what is typed into one field is one step under one run. */
   readonly change: (part: Partial<LogEntry>, run?: string) => void;
   readonly changeMix: (id: string, part: Partial<LoggedMix>, run?: string) => void;
+  /** Notes a paint of the page that no swatch need have, as a ring's; or forgets it. */
+  readonly notePaint: (paint: PaintEntry) => void;
+  readonly forgetPaint: (id: string) => void;
   /** Takes a paint into a swatch, and remembers its label. */
   readonly addPaint: (mixId: string, paint: PaintEntry) => void;
   /** Adds a swatch behind the others. */
@@ -31,11 +34,9 @@ export type EntryStore = UndoableStore<EntryState>;
 const faultOf = (before: LogEntry, after: LogEntry): string | null =>
   changeFault(logEntry, before, after, { mixes: loggedMix });
 
-/** Paints that a swatch of the entry still names: others are forgotten with the swatch that had them. */
-const namedPaints = ({ paints, mixes }: LogEntry, ring: boolean): LogEntry["paints"] => {
-  const named = new Set(mixes.flatMap(({ parts, over }) => [...parts, ...(over?.parts ?? [])].map((p) => p.paintId)));
-  return ring ? paints : paints.filter(({ id }) => named.has(id));
-};
+/** Ids of the paints that a swatch of the entry names. */
+export const namedBySwatches = ({ mixes }: Pick<LogEntry, "mixes">): ReadonlySet<string> =>
+  new Set(mixes.flatMap(({ parts, over }) => [...parts, ...(over?.parts ?? [])].map(({ paintId }) => paintId)));
 
 /** An entry while it is open; its document can be undone. */
 export function createEntryStore(document: LogEntry): EntryStore {
@@ -58,6 +59,11 @@ export function createEntryStore(document: LogEntry): EntryStore {
             {},
             run ? `${id} ${run}` : null,
           ),
+        notePaint: (paint) =>
+          change((d) =>
+            d.paints.some(({ id }) => id === paint.id) ? d : { ...d, paints: [...d.paints, loggedPaintOf(paint)] },
+          ),
+        forgetPaint: (id) => change((d) => ({ ...d, paints: d.paints.filter((paint) => paint.id !== id) })),
         addPaint: (mixId, paint) =>
           change((d) => ({
             ...d,
@@ -69,13 +75,13 @@ export function createEntryStore(document: LogEntry): EntryStore {
         addMix: (mix) => change((d) => ({ ...d, mixes: [...d.mixes, newLoggedMix(mix)] })),
         removeMix: (id) =>
           change((d) => {
-            const next = {
-              ...d,
-              mixes: d.mixes
-                .filter((mix) => mix.id !== id)
-                .map((mix) => (mix.from === id ? { ...mix, from: null } : mix)),
-            };
-            return { ...next, paints: namedPaints(next, d.kind === "ring") };
+            const mixes = d.mixes
+              .filter((mix) => mix.id !== id)
+              .map((mix) => (mix.from === id ? { ...mix, from: null } : mix));
+            // What the swatch alone brought goes with it; what was noted of the page stays.
+            const [before, now] = [namedBySwatches(d), namedBySwatches({ mixes })];
+            const gone = (paintId: string): boolean => before.has(paintId) && !now.has(paintId);
+            return { ...d, mixes, paints: d.paints.filter((paint) => !gone(paint.id)) };
           }),
       };
     }, options),
