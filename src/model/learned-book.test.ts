@@ -183,6 +183,7 @@ describe("what to paint next", () => {
   test("without a mix there is nothing to ask", () => {
     expect(nextForPainting(sources(), newPainting("Empty", paper.id), paints)).toEqual({
       now: 0,
+      paperId: paper.id,
       mixes: 0,
       swatches: [],
     });

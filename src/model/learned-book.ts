@@ -12,7 +12,7 @@ import {
 } from "@/core/learning";
 import { lightnessOfValue } from "@/core/colour";
 import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
-import { loadOfWater, paperById } from "@/core/optics";
+import { loadOfWater, paperById, PAPERS } from "@/core/optics";
 import { LEARNING_MODEL, type LearnedBook, type LoggedMix, type LoggedPaint, type StoredLogEntry } from "./logbook";
 import type { Measurement } from "./measurement";
 
@@ -120,7 +120,7 @@ function* fittingBook(sources: BookSources, asked: readonly Label[]): Generator<
   // What was laid over another wash is looked at again, over that wash as it is now known.
   const models = new Map(
     [...first.bases].map(([id, base]) => {
-      const learned = learnedPaint(posterior, base, first.evidence, paperById(""));
+      const learned = learnedPaint(posterior, base, first.evidence, PAPERS[0]);
       return [id, learned ? { ...base, optics: learned.optics } : base];
     }),
   );
@@ -139,7 +139,7 @@ export function* learningBook(sources: BookSources): Generator<void, LearnedBook
   const paints: Record<string, MeasuredOptics> = {};
   const models = new Map<string, PaintModel>();
   for (const [id, base] of bases) {
-    const learned = learnedPaint(posterior, base, evidence, paperById(""));
+    const learned = learnedPaint(posterior, base, evidence, PAPERS[0]);
     if (!learned) continue;
     const { optics, miss, loads, swatches } = learned;
     const on = evidence

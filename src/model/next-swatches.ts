@@ -21,6 +21,8 @@ export interface SwatchToPaint {
 export interface ToPaintNext {
   /** Likely miss of the mixes as it stands, weighed, median dE00. */
   readonly now: number;
+  /** The paper they are to be painted on. */
+  readonly paperId: string;
   /** How many mixes are asked about. */
   readonly mixes: number;
   readonly swatches: readonly SwatchToPaint[];
@@ -60,8 +62,14 @@ function wantedOf({ areas, paperId }: PaintingDocument): Wanted[] {
   });
 }
 
+/** Parts by their paints, whatever order a database gave their fields. */
+const partsKey = (parts: SwatchToPaint["parts"]): string =>
+  parts
+    .map(({ paintId, parts: amount }) => `${paintId} ${amount}`)
+    .sort()
+    .join();
 const keyOf = ({ parts, waterParts, over }: Pick<SwatchToPaint, "parts" | "waterParts" | "over">): string =>
-  JSON.stringify([[...parts].sort((a, b) => a.paintId.localeCompare(b.paintId)), waterParts, over]);
+  [partsKey(parts), waterParts, over && `${partsKey(over.parts)} ${over.waterParts}`].join("; ");
 
 function answer(
   sources: BookSources,
@@ -122,6 +130,7 @@ function answer(
   const told = (rms: number): number => MEDIAN_OF_EXPECTED * rms;
   return {
     now: told(now),
+    paperId,
     mixes: asked.length,
     swatches: chosen.map(({ index, after, each }, i) => {
       const before = i === 0 ? eachNow : chosen[i - 1]!.each;

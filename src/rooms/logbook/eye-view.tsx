@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useEffectEvent, useMemo, useRef, useState, type ReactNode } from "react";
+import { useEffect, useEffectEvent, useMemo, useState, type ReactNode } from "react";
 import { CartesianGrid, Legend, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { describeColour, lightnessOfValue, screenColourOfLab, type Lab } from "@/core/colour";
 import { samplePhoto } from "@/core/image";
@@ -328,7 +328,6 @@ export function EyeView({ entries, known }: { entries: readonly StoredLogEntry[]
   const [guess, setGuess] = useState<number | null>(null);
   const [left, setLeft] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
-  const section = useRef<HTMLElement>(null);
   const places = usePlaces(titles[0]?.photoId ?? null);
   const seen = useMemo(
     () => [
@@ -394,7 +393,7 @@ export function EyeView({ entries, known }: { entries: readonly StoredLogEntry[]
   }, []);
   const nameOf = (id: string): string => paints.get(id)?.name ?? "a paint";
   return (
-    <section ref={section} aria-label="Training the eye" className="max-w-4xl space-y-4">
+    <section aria-label="Training the eye" className="max-w-4xl space-y-4">
       {fault && (
         <p role="alert" className="text-error">
           {fault}

@@ -18,7 +18,7 @@ import {
   type StoredLogEntry,
 } from "@/model/logbook";
 import { mergeLogEntries } from "@/model/merge";
-import type { SwatchToPaint } from "@/model/next-swatches";
+import type { ToPaintNext } from "@/model/next-swatches";
 import type { PaintingTitle, StockedPaint } from "@/storage/ports";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
 import { RoomHeader } from "@/ui/room-header";
@@ -181,6 +181,9 @@ export function Logbook({
   const openById = async (id: string): Promise<void> => {
     if (opened?.entry.id === id) return;
     if (opened) close();
+    // A save of it may still be on its way from when it was closed.
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    await sentByOthers();
     // What was changed here since it was read has raised its revision: it is asked for anew.
     const answer = await answerOf(logEntryUrl(id), { cache: "no-store" });
     if (typeof answer === "string") return setFault(answer);
@@ -203,7 +206,7 @@ export function Logbook({
     const mixes = kind === "swatch" || kind === "mix" ? [newLoggedMix({ id: crypto.randomUUID() })] : [];
     return add(newLogEntry({ kind, on: localDay(new Date()), paperId: last, mixes }));
   };
-  const noteNext = (swatches: readonly SwatchToPaint[], painting: LogEntry["painting"]): Promise<void> => {
+  const noteNext = ({ swatches, paperId }: ToPaintNext, painting: LogEntry["painting"]): Promise<void> => {
     const ids = new Set(
       swatches.flatMap(({ parts, over }) => [...parts, ...(over?.parts ?? [])].map((p) => p.paintId)),
     );
@@ -211,7 +214,7 @@ export function Logbook({
       newLogEntry({
         kind: "swatch",
         on: localDay(new Date()),
-        paperId: PAPERS[0].id,
+        paperId,
         title: painting ? `Swatches for ${painting.title}` : "Swatches for the box",
         painting,
         paints: [...ids].flatMap((id) => {
@@ -311,7 +314,7 @@ export function Logbook({
               </p>
             )}
             {view === "taught" && <Taught entries={entries} onOpen={(id) => void openById(id)} />}
-            {view === "next" && <NextView onNote={(swatches, painting) => void noteNext(swatches, painting)} />}
+            {view === "next" && <NextView onNote={(asked, painting) => void noteNext(asked, painting)} />}
             {view === "board" && (
               <>
                 <div className="print:hidden">

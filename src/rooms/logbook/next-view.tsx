@@ -4,7 +4,7 @@ import { useState } from "react";
 import { screenColourOfLab } from "@/core/colour";
 import { waterWords } from "@/core/optics";
 import { nextSwatchesUrl } from "@/model/addresses";
-import type { SwatchToPaint, ToPaintNext } from "@/model/next-swatches";
+import type { ToPaintNext } from "@/model/next-swatches";
 import { partsWord } from "@/ui/recipe-bar";
 import { useAnswer } from "@/ui/use-answer";
 import { predictedIn, useBook } from "./book";
@@ -16,7 +16,7 @@ export function NextView({
   onNote,
 }: {
   /** Notes the swatches as an entry to be painted, for a painting or for none. */
-  onNote: (swatches: readonly SwatchToPaint[], painting: { id: string; title: string } | null) => void;
+  onNote: (next: ToPaintNext, painting: { id: string; title: string } | null) => void;
 }) {
   const book = useBook();
   const { titles, paints, learned } = book;
@@ -71,7 +71,7 @@ export function NextView({
           {asked.answer.swatches.length === 0 && <p>No swatch would make them noticeably surer. Paint the picture.</p>}
           <ol className="space-y-1">
             {asked.answer.swatches.map((swatch, i) => {
-              const colour = predictedIn(swatch, { paints: [], paperId: "" }, book);
+              const colour = predictedIn(swatch, { paints: [], paperId: asked.answer.paperId }, book);
               return (
                 <li key={i} className="flex gap-4 border-t border-(--hairline) py-3">
                   <span
@@ -110,7 +110,7 @@ export function NextView({
             <button
               type="button"
               className="btn btn-primary btn-sm"
-              onClick={() => onNote(asked.answer.swatches, painting ?? null)}
+              onClick={() => onNote(asked.answer, painting ?? null)}
             >
               Put {asked.answer.swatches.length === 1 ? "it" : "these"} down as an entry
             </button>

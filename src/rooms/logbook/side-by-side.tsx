@@ -68,7 +68,7 @@ function One({ entry: { document } }: { entry: StoredLogEntry }) {
 /** The swatches of two entries that have the same paints in the same parts and water. */
 function sameMixes(one: StoredLogEntry, other: StoredLogEntry, book: ReturnType<typeof useBook>) {
   const keyOf = ({ parts, waterParts }: StoredLogEntry["document"]["mixes"][number]): string =>
-    JSON.stringify([[...parts].sort((a, b) => a.paintId.localeCompare(b.paintId)), waterParts]);
+    [...parts.map(({ paintId, parts: amount }) => `${paintId} ${amount}`).sort(), waterParts].join();
   return one.document.mixes.flatMap((mix) => {
     const twin = other.document.mixes.find((second) => mix.parts.length > 0 && keyOf(second) === keyOf(mix));
     const [first, second] = [colourIn(mix, one.document, book), twin && colourIn(twin, other.document, book)];

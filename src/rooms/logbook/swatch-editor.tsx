@@ -1,5 +1,6 @@
 "use client";
 
+import isEqual from "fast-deep-equal";
 import { Camera, Plus, X } from "lucide-react";
 import { useId, useMemo, useState } from "react";
 import { compareColours, describeColour, lightnessOfValue, type Lab } from "@/core/colour";
@@ -275,9 +276,7 @@ export function SwatchEditor({ mix, place }: { mix: LoggedMix; place: number }) 
   const entry = useEntry((s) => s.document);
   const { changeMix, addMix, removeMix, endTyping } = useEntryStore().getState();
   const below = entry.mixes.filter((one) => one.id !== mix.id && one.parts.length > 0 && !one.over);
-  const isBelow = (one: LoggedMix): boolean =>
-    mix.over !== null &&
-    JSON.stringify([one.parts, one.waterParts]) === JSON.stringify([mix.over.parts, mix.over.waterParts]);
+  const isBelow = (one: LoggedMix): boolean => isEqual({ parts: one.parts, waterParts: one.waterParts }, mix.over);
   const water = COUNTABLE_WATER.includes(mix.waterParts) ? COUNTABLE_WATER : [mix.waterParts, ...COUNTABLE_WATER];
   const from = entry.mixes.find(({ id }) => id === mix.from);
   const spoken = mix.name || `Swatch ${place}`;
