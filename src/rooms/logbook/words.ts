@@ -1,4 +1,5 @@
 import type { Agreement } from "@/core/learning";
+import type { EyeKind } from "@/core/training";
 import type { LogKind, LoggedMix } from "@/model/logbook";
 
 export const KIND_WORDS: Readonly<Record<LogKind, string>> = {
@@ -60,3 +61,12 @@ export function habitWords(habit: number, unsure: number): string {
     ? "as strong as they are meant"
     : `${percent} % ${habit > 1 ? "stronger" : "weaker"} than they are meant`;
 }
+
+/** What each kind of question to the eye asks. */
+export const QUESTION_WORDS: Readonly<Record<EyeKind, string>> = {
+  value: "Which value?",
+  warmth: "Which is warmer?",
+  hue: "Which hue?",
+  mix: "Which mix made this?",
+  grey: "Why is it grey?",
+};
