@@ -7,7 +7,7 @@ import { MIXABLE, type PaintEntry } from "./paintbox";
 import type { PaintingDocument, StoredRecipe } from "./painting";
 
 /** A swatch that is worth painting next. */
-export interface SwatchToPaint {
+interface SwatchToPaint {
   readonly parts: LoggedMix["parts"];
   readonly waterParts: number;
   readonly over: LoggedMix["over"];

@@ -7,6 +7,7 @@ import { addEyeAnswer, listEyeAnswers } from "./eye";
 import { openDatabase, type OpenDatabase } from "./open";
 import { addPhoto, listUnusedPhotos, removePhoto } from "./photos";
 import { logEntries } from "./schema";
+import { keepLessons, keptLessons } from "./settings";
 
 let open: OpenDatabase;
 beforeAll(async () => {
@@ -76,4 +77,11 @@ test("answers that trained the eye are kept once each, oldest first", async () =
     ["hue", 20],
   ]);
   expect(answers[0]!.at).toBeInstanceOf(Date);
+});
+
+test("what the book taught is kept for the next start, the last of it alone", async () => {
+  expect(await keptLessons(open.db)).toBeNull();
+  await keepLessons(open.db, { from: "one", book: null });
+  await keepLessons(open.db, { from: "two", book: null });
+  expect(await keptLessons(open.db)).toEqual({ from: "two", book: null });
 });
