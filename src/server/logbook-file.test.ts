@@ -85,7 +85,7 @@ test("a book written out and read into an empty one is the same, to every byte o
   const { photos } = (await other.logbook.find(read))!.document;
   const record = (await other.photos.find(photos[0]!))!;
   expect(record.fileName).toBe("swatch ä.jpg");
-  expect(readFileSync(other.photoFiles.originalPath(record.id, record.format))).toEqual(readFileSync(photoPath));
+  expect(readFileSync(await other.photoFiles.original(record.id, record.format))).toEqual(readFileSync(photoPath));
   expect(await takeBookFile(other, laid(whole))).toEqual({ added: 0, same: 2, kept: 0 });
 });
 

@@ -2,7 +2,6 @@ import isEqual from "fast-deep-equal";
 import { Unzip, UnzipInflate, Zip, ZipDeflate, ZipPassThrough, type UnzipFile } from "fflate";
 import { closeSync, createReadStream, openSync, writeSync } from "node:fs";
 import { rm } from "node:fs/promises";
-import { extname } from "node:path";
 import { LIMITS } from "@/model/limits";
 import { LOG_FILE, logFile, readingsFile, swatchesTable, type LogFile, type LogFileTaken } from "@/model/log-file";
 import type { PhotoRecord, Store } from "@/storage/ports";
@@ -33,8 +32,7 @@ export async function* bookFile(store: Store): AsyncGenerator<Uint8Array> {
     const record = await store.photos.find(id);
     if (record) records.push(record);
   }
-  const pathOf = ({ id, format }: PhotoRecord): string =>
-    `${LOG_FILE.photos}${id}${extname(store.photoFiles.originalPath(id, format))}`;
+  const pathOf = ({ id, format }: PhotoRecord): string => `${LOG_FILE.photos}${id}.${format}`;
   const whole: LogFile = {
     format: LOG_FILE.format,
     version: LOG_FILE.version,
@@ -65,7 +63,7 @@ export async function* bookFile(store: Store): AsyncGenerator<Uint8Array> {
   for (const record of records) {
     const file = new ZipPassThrough(pathOf(record));
     zip.add(file);
-    for await (const chunk of createReadStream(store.photoFiles.originalPath(record.id, record.format))) {
+    for await (const chunk of createReadStream(await store.photoFiles.original(record.id, record.format))) {
       file.push(chunk as Buffer);
       yield* taken();
     }

@@ -1,7 +1,9 @@
+import type { Readable } from "node:stream";
 import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
 import type { SheetKind } from "@/core/calibration";
 import type { EyeAnswer } from "@/core/training";
+import type { BackupManifest, CopyReason, DatedCopy, Holdings } from "@/model/backup";
 import type { KeptLessons, LogEntry, StoredLogEntry } from "@/model/logbook";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
@@ -13,6 +15,7 @@ import { NamedError } from "./named-error";
 /** What is kept and how it is asked for, whatever keeps it. */
 export interface Store extends Repositories {
   readonly photoFiles: PhotoFiles;
+  readonly keeping: Keeping;
 }
 
 /** The records: paintings, paintbox, measurements, logbook. A method that writes does so whole or not at all. */
@@ -189,16 +192,55 @@ export interface PhotoFiles {
    * aside, synced and moved into place whole. They count as unrecorded until `setRecorded`.
    */
   keep(id: string, format: string, from: string, working: Buffer): Promise<void>;
+  /**
+   * Copies an original alone from `from`, in place of one that is gone or damaged; its copies are made when they are
+   * asked for. It counts as recorded.
+   */
+  keepOriginal(id: string, format: string, from: string): Promise<void>;
   /** Marks a photo's files as with or without a record: what lies without one is swept at a start. */
   setRecorded(id: string, recorded: boolean): Promise<void>;
   remove(id: string): Promise<void>;
   /** Everything that lies there; what was broken off in the middle stands under a name of its own. */
   list(): Promise<readonly { readonly id: string; readonly recorded: boolean; readonly brokenOff: boolean }[]>;
-  originalPath(id: string, format: string): string;
+  /** Where these files lie, as a key: two stores may hold the same photo. */
+  readonly where: string;
+  /** Path of a photo's original on this machine. */
+  original(id: string, format: string): Promise<string>;
   /** Null when it has not been made yet. */
   readCopy(id: string, copy: PhotoCopy): Promise<Buffer<ArrayBuffer> | null>;
   /** Keeps a copy, whole or not at all. Throws NoRoom. */
   keepCopy(id: string, copy: PhotoCopy, bytes: Buffer): Promise<void>;
+}
+
+/** A whole store as one file, and back. */
+export interface Keeping {
+  /** What is the painter's own here: not the demo's. */
+  holdings(): Promise<Holdings>;
+  /** Everything as one file. */
+  backup(): Promise<BackupFile>;
+  /** Reads a file through, to its last photo. Throws BackupRefused. */
+  check(path: string): Promise<BackupManifest>;
+  /** Puts a file's content in place of all that is here, whole or not at all. Throws BackupRefused. */
+  restore(path: string): Promise<void>;
+  readonly copies: Copies;
+}
+
+/** A file on its way out: its bytes, how many they will be where that is known, and what is in it. */
+export interface BackupFile {
+  readonly stream: Readable;
+  readonly bytes: number | null;
+  readonly manifest: BackupManifest;
+}
+
+/** Dated copies of the records, the last ten. */
+export interface Copies {
+  /** Newest first. */
+  list(): Promise<DatedCopy[]>;
+  make(reason: CopyReason): Promise<void>;
+  /** Makes today's if there is none yet and something has changed since the last one. */
+  makeIfDue(): Promise<void>;
+  /** Path of a copy; null when there is none of this name. */
+  pathOf(name: string): Promise<string | null>;
 }
 
 /** The paint or the photo that a measurement names is not there. */

@@ -100,7 +100,7 @@ describe("photos' files through their port", () => {
     expect(await placed()).toEqual({ id: photo.id, brokenOff: false, recorded: false });
     await photoFiles.setRecorded(photo.id, true);
     expect(await placed()).toMatchObject({ recorded: true });
-    expect(readFileSync(photoFiles.originalPath(photo.id, "jpeg"), "utf8")).toBe("one two three");
+    expect(readFileSync(await photoFiles.original(photo.id, "jpeg"), "utf8")).toBe("one two three");
     expect((await photoFiles.readCopy(photo.id, "working"))?.toString()).toBe("working");
     expect(await photoFiles.readCopy(photo.id, "small")).toBeNull();
     await photoFiles.keepCopy(photo.id, "small", Buffer.from("small"));

@@ -1,3 +1,5 @@
+import { join } from "node:path";
+import { keepingOf } from "./backup/keeping";
 import type { Database } from "./drizzle/database";
 import { addEyeAnswer, listEyeAnswers } from "./drizzle/eye";
 import {
@@ -28,6 +30,7 @@ import {
   savePainting,
   shelvePaintings,
 } from "./drizzle/paintings";
+import { EMBEDDED, type Place } from "./drizzle/migrations";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
 import { demoSheet, keepApproach, keepDemoSheet, keepLessons, keptLessons, ownApproach } from "./drizzle/settings";
 import { photoFilesIn } from "./folder/photo-files";
@@ -95,8 +98,11 @@ function repositoriesOn(db: Database): Repositories {
   };
 }
 
-/** Records in a database, photos' files in a data folder. */
-export const storeIn = (db: Database, folder: string): Store => ({
-  ...repositoriesOn(db),
-  photoFiles: photoFilesIn(folder),
-});
+/** Folder of the dated copies in a data folder. */
+export const copiesFolder = (folder: string): string => join(folder, "copies");
+
+/** Records at a place in a database, photos' files and dated copies in a data folder. */
+export function storeIn(db: Database, folder: string, place: Place = EMBEDDED): Store {
+  const photoFiles = photoFilesIn(folder);
+  return { ...repositoriesOn(db), photoFiles, keeping: keepingOf(db, place, photoFiles, copiesFolder(folder)) };
+}

@@ -40,7 +40,7 @@ async function isWhole(copy: Buffer): Promise<boolean> {
 type Stored = Pick<PhotoRecord, "id" | "format">;
 
 async function makeCopy(files: PhotoFiles, photo: Stored, copy: PhotoCopy): Promise<Buffer> {
-  const original = files.originalPath(photo.id, photo.format);
+  const original = await files.original(photo.id, photo.format);
   if (copy === "close") return closeCopy(original, photo.format as PhotoFormat);
   if (copy === "view") return viewCopy(await readCopy(files, photo, "working"));
   if (copy === "small") return smallCopy(await readCopy(files, photo, "working"));
@@ -75,7 +75,7 @@ async function makeAndKeep(files: PhotoFiles, photo: Stored, copy: PhotoCopy): P
 export async function readCopy(files: PhotoFiles, photo: Stored, copy: PhotoCopy): Promise<Buffer<ArrayBuffer>> {
   const kept = await files.readCopy(photo.id, copy);
   if (kept && (await isWhole(kept))) return kept;
-  const key = `${files.originalPath(photo.id, photo.format)} ${copy}`;
+  const key = `${files.where} ${photo.id} ${copy}`;
   let making = underWay.get(key);
   if (!making) {
     making = makeAndKeep(files, photo, copy).finally(() => underWay.delete(key));

@@ -1,11 +1,13 @@
-import { programFile } from "../program-folder";
-import { mkdirSync } from "node:fs";
+import { existsSync, mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
-import { migrate } from "drizzle-orm/pglite/migrator";
+import { syncTree } from "../folder/sync-tree";
+import { NamedError } from "../named-error";
 import type { Database } from "./database";
+import { allMigrations, EMBEDDED, isNewer, migrateWithin, migrationsDone } from "./migrations";
 import * as schema from "./schema";
+import { SyncedFiles, syncedStartParams } from "./synced-files";
 
 /** An open database and how to close it. */
 export interface OpenDatabase {
@@ -13,11 +15,42 @@ export interface OpenDatabase {
   readonly close: () => Promise<void>;
 }
 
-/** Opens PGlite in `folder` (or in memory without one) and brings its tables up to date. */
-export async function openDatabase(folder?: string): Promise<OpenDatabase> {
-  if (folder) mkdirSync(folder, { recursive: true });
-  const client = folder ? await PGlite.create(join(folder, "postgres")) : await PGlite.create();
-  const db = drizzle(client, { schema });
-  await migrate(db, { migrationsFolder: programFile("src", "storage", "drizzle", "migrations") });
-  return { db, close: () => client.close() };
+/** Old log is kept no longer than it is needed: segments are 16 MB (PostgreSQL manual, WAL configuration). */
+const SHORT_LOG = ["-c", "min_wal_size=32MB", "-c", "max_wal_size=64MB"];
+
+/** PGlite on a folder, all of it on the disk before anything is acknowledged. */
+async function openFiles(folder: string): Promise<PGlite> {
+  const files = new SyncedFiles(folder);
+  const client = await PGlite.create({ fs: files, startParams: [...syncedStartParams(), ...SHORT_LOG] });
+  // What was made just now, or by an Abendrot that did not sync.
+  await syncTree(folder);
+  return client;
+}
+
+/** The database has been through migrations that this program does not know. */
+export class MadeByNewer extends NamedError {
+  static override readonly kind = "MadeByNewer";
+}
+
+/**
+ * Opens PGlite in `folder` (or in memory without one) and brings its tables up to date. Throws MadeByNewer.
+ * @param beforeMigrating called before tables that are in use are changed
+ */
+export async function openDatabase(
+  folder?: string,
+  beforeMigrating: (db: Database) => Promise<void> = async () => {},
+): Promise<OpenDatabase> {
+  if (folder && !existsSync(folder)) mkdirSync(folder, { recursive: true });
+  const client = folder ? await openFiles(join(folder, "postgres")) : await PGlite.create();
+  try {
+    const db = drizzle(client, { schema });
+    if (await isNewer(db, EMBEDDED)) throw new MadeByNewer();
+    const done = await migrationsDone(db, EMBEDDED);
+    if (done > 0 && done < allMigrations().length) await beforeMigrating(db);
+    if (done < allMigrations().length) await db.transaction((tx) => migrateWithin(tx, EMBEDDED));
+    return { db, close: () => client.close() };
+  } catch (error) {
+    await client.close().catch(() => {});
+    throw error;
+  }
 }

@@ -125,6 +125,36 @@ export function inspectFolder(folder: string): FolderPlan {
   );
 }
 
+/** A database that was made anew from a copy, whole, and waits to take the damaged one's place. */
+const WAITING = "postgres-whole";
+
+/** Folder in which a database is made from a copy, cleared of what was broken off before. */
+export function anewFolder(folder: string): string {
+  const anew = join(folder, ".restoring");
+  rmSync(anew, { recursive: true, force: true });
+  mkdirSync(anew);
+  return anew;
+}
+
+/**
+ * Puts the database that lies in `anew` in the place of the damaged one, which stays beside it under another name.
+ * Broken off in between, it is ended at the next start.
+ */
+export function takePlace(folder: string, anew: string, now: Date): void {
+  renameSync(join(anew, "postgres"), join(folder, WAITING));
+  rmSync(anew, { recursive: true, force: true });
+  endTakingPlace(folder, now);
+}
+
+/** Ends what `takePlace` began; nothing where it has not. */
+export function endTakingPlace(folder: string, now: Date): void {
+  if (!existsSync(join(folder, WAITING))) return;
+  const there = join(folder, "postgres");
+  const stamp = now.toISOString().slice(0, 19).replaceAll(":", "-");
+  if (existsSync(there)) renameSync(there, join(folder, `postgres-damaged-${stamp}`));
+  renameSync(join(folder, WAITING), there);
+}
+
 /** Clears a database whose making was broken off. */
 export function clearUnmade(folder: string): void {
   rmSync(join(folder, "postgres"), { recursive: true, force: true });

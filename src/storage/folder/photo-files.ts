@@ -4,6 +4,7 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { PhotoCopy, PhotoFiles } from "../ports";
 import { needSpace } from "./disk-space";
+import { syncFolder } from "./sync-tree";
 
 const photosFolder = (data: string): string => join(data, "photos");
 
@@ -43,6 +44,7 @@ async function syncFile(path: string): Promise<void> {
 export function photoFilesIn(data: string): PhotoFiles {
   const photos = photosFolder(data);
   const placeOf = (id: string): string => join(photos, id);
+  const originalOf = (id: string, format: string): string => join(placeOf(id), `original.${format}`);
   return {
     async arrivingPath() {
       await mkdir(photos, { recursive: true });
@@ -58,10 +60,12 @@ export function photoFilesIn(data: string): PhotoFiles {
         await syncFile(original);
         await writeSynced(join(aside, COPIES.working), working);
         await writeSynced(join(aside, UNRECORDED), Buffer.alloc(0));
+        await syncFolder(aside);
         await rename(aside, placeOf(id)).catch((error: NodeJS.ErrnoException) => {
           // The same photo is already there: its content is its name.
           if (error.code !== "ENOTEMPTY" && error.code !== "EEXIST") throw error;
         });
+        await syncFolder(photos);
       } finally {
         await rm(aside, { recursive: true, force: true });
       }
@@ -89,7 +93,23 @@ export function photoFilesIn(data: string): PhotoFiles {
       }));
     },
 
-    originalPath: (id, format) => join(placeOf(id), `original.${format}`),
+    where: photos,
+
+    original: async (id, format) => originalOf(id, format),
+
+    async keepOriginal(id, format, from) {
+      const aside = join(photos, `.${randomUUID()}`);
+      try {
+        await mkdir(placeOf(id), { recursive: true });
+        await copyFile(from, aside);
+        await syncFile(aside);
+        await rename(aside, originalOf(id, format));
+        await syncFolder(placeOf(id));
+        await rm(join(placeOf(id), UNRECORDED), { force: true });
+      } finally {
+        await rm(aside, { force: true });
+      }
+    },
 
     async readCopy(id, copy) {
       try {

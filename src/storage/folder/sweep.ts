@@ -8,15 +8,17 @@ const UNUSED_MS = 24 * 3_600_000;
  * was never written, photos that no painting and no measurement has used for a day. Photos that the
  * records know nothing of, but which arrived whole, are left alone: an older copy of the database
  * may have been put back.
+ * @param spared photos that dated copies of the records stand on
  */
 export async function sweepPhotos(
   { photos, photoFiles }: Pick<Store, "photos" | "photoFiles">,
   now: Date,
   say: (words: string) => void,
+  spared: ReadonlySet<string> = new Set(),
 ): Promise<{ readonly broken: number; readonly unused: number }> {
   let broken = 0;
   for (const { id, brokenOff, recorded } of await photoFiles.list()) {
-    if (!brokenOff && recorded) continue;
+    if (!brokenOff && (recorded || spared.has(id))) continue;
     if (!brokenOff && (await photos.find(id))) await photoFiles.setRecorded(id, true);
     else {
       await photoFiles.remove(id);
@@ -24,12 +26,13 @@ export async function sweepPhotos(
     }
   }
   const unused = await photos.unused(new Date(now.getTime() - UNUSED_MS));
-  for (const id of unused) {
+  const swept = unused.filter((id) => !spared.has(id));
+  for (const id of swept) {
     await photoFiles.setRecorded(id, false);
     await photos.remove(id);
     await photoFiles.remove(id);
   }
-  if (broken + unused.length > 0)
-    say(`Cleared ${broken} uploads that were broken off and ${unused.length} photos that nothing uses any more.`);
-  return { broken, unused: unused.length };
+  if (broken + swept.length > 0)
+    say(`Cleared ${broken} uploads that were broken off and ${swept.length} photos that nothing uses any more.`);
+  return { broken, unused: swept.length };
 }

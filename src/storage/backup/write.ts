@@ -1,0 +1,95 @@
+import { createHash } from "node:crypto";
+import { createReadStream } from "node:fs";
+import { stat } from "node:fs/promises";
+import type { Readable } from "node:stream";
+import { ZipFile } from "yazl";
+import { BACKUP_FILE, photoFormat, photoId, type BackupManifest } from "@/model/backup";
+import type { Database } from "../drizzle/database";
+import { migrationsDone, type Place } from "../drizzle/migrations";
+import { readAllRows, type TableRows } from "../drizzle/rows";
+import type { BackupFile, PhotoFiles } from "../ports";
+import { holdingsOf } from "./holdings";
+
+type PhotoRow = { readonly id: string; readonly format: string };
+
+/** The rows of a table, read as JSON. */
+export const rowsIn = <Row>(tables: readonly TableRows[], name: string): Row[] =>
+  (tables.find((table) => table.name === name)?.lines ?? []).map((line) => JSON.parse(line) as Row);
+
+/** A table as it stands in the file: a line for each row. */
+export const linesOf = ({ lines }: TableRows): Buffer => Buffer.from(lines.map((line) => `${line}\n`).join(""), "utf8");
+
+/** Digest of a file's bytes; null when it can't be read. */
+async function digestOf(path: string): Promise<{ sha256: string; bytes: number } | null> {
+  try {
+    const hash = createHash("sha256");
+    for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
+    return { sha256: hash.digest("hex"), bytes: (await stat(path)).size };
+  } catch {
+    return null;
+  }
+}
+
+/** What of the photos is whole: one that is gone or damaged is told, and does not keep the rest from being saved. */
+async function wholePhotos(files: PhotoFiles, rows: readonly PhotoRow[]) {
+  const photos: { id: string; format: string; bytes: number; path: string }[] = [];
+  const lost: string[] = [];
+  for (const { id, format } of rows) {
+    if (!photoId.safeParse(id).success || !photoFormat.safeParse(format).success) continue;
+    const path = await files.original(id, format).catch(() => null);
+    const found = path === null ? null : await digestOf(path);
+    if (path !== null && found?.sha256 === id) photos.push({ id, format, bytes: found.bytes, path });
+    else lost.push(id);
+  }
+  return { photos, lost };
+}
+
+/**
+ * Everything that a store keeps as one zip: every table's rows as lines of JSON, every photo as it came, and a list of
+ * it all. What stands in it is of one moment.
+ * @param withPhotos false for a copy that lies beside the photos: small, and packed
+ */
+export async function writeBackup(
+  db: Database,
+  place: Place,
+  files: PhotoFiles,
+  { withPhotos, now }: { withPhotos: boolean; now: Date },
+): Promise<BackupFile> {
+  const migrations = await migrationsDone(db, place);
+  const tables = await readAllRows(db, place);
+  const rows = rowsIn<PhotoRow>(tables, "photos");
+  const { photos, lost } = withPhotos
+    ? await wholePhotos(files, rows)
+    : { photos: rows.map(({ id, format }) => ({ id, format, bytes: 0, path: "" })), lost: [] };
+  const zip = new ZipFile();
+  // Where nothing is packed, the size of the whole is known beforehand; photos hardly pack anyway.
+  const how = { compress: !withPhotos, mtime: now };
+  const listed = tables.map((table) => {
+    const bytes = linesOf(table);
+    zip.addBuffer(bytes, `${BACKUP_FILE.rows}${table.name}.jsonl`, how);
+    return { name: table.name, rows: table.lines.length, sha256: createHash("sha256").update(bytes).digest("hex") };
+  });
+  const manifest: BackupManifest = {
+    madeBy: "Abendrot",
+    kind: "everything",
+    version: BACKUP_FILE.version,
+    madeAt: now.toISOString(),
+    migrations,
+    tables: listed,
+    withPhotos,
+    photos: photos.map(({ id, format, bytes }) => ({ id, format, bytes })),
+    lost,
+    holds: holdingsOf(tables),
+  };
+  zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 1), "utf8"), BACKUP_FILE.manifest, how);
+  if (withPhotos)
+    for (const { id, format, path } of photos)
+      zip.addFile(path, `${BACKUP_FILE.photos}${id}.${format}`, { compress: false });
+  return new Promise((resolve, reject) => {
+    zip.on("error", reject);
+    // It is called with the size, or with -1 where that is not known; the package's types leave that out.
+    const sized = (bytes: number): void =>
+      resolve({ stream: zip.outputStream as Readable, bytes: bytes < 0 ? null : bytes, manifest });
+    zip.end({ forceZip64Format: false, comment: "" }, sized as () => void);
+  });
+}
