@@ -57,4 +57,8 @@ server.on("error", (error) => {
   else console.error(error.message);
   process.exit(1);
 });
-server.listen(port, HOST, () => console.log(`Abendrot is at http://${HOST}:${port} (Ctrl+C stops it)`));
+server.listen(port, HOST, () => {
+  const address = `http://${HOST}:${port}`;
+  globalThis.abendrotAt?.(address);
+  console.log(`Abendrot is at ${address} (Ctrl+C stops it)`);
+});

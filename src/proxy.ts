@@ -21,10 +21,12 @@ function policy(nonce: string): string {
 }
 
 /**
- * A photo or a logbook on its way in is let past: here its body would be held in memory and cut at 10 MB. Its own door
+ * A photo, a logbook, a backup or a painting's file on its way in is let past: here its body would be held in memory and cut at 10 MB. Its own door
  * checks where it comes from.
  */
-export const config = { matcher: "/((?!api/photos$|api/swatch-photos$|api/logbook/file$).*)" };
+export const config = {
+  matcher: "/((?!api/photos$|api/swatch-photos$|api/logbook/file$|api/backup$|api/paintings/file$).*)",
+};
 
 /** Every other request: refuses foreign Host and Origin, sets the content policy and the usual hardening headers. */
 export function proxy(request: NextRequest): NextResponse {

@@ -1,9 +1,10 @@
 import { unstable_rethrow } from "next/navigation";
 import type { ReactNode } from "react";
 import type { Store } from "@/storage/ports";
-import { openStore } from "@/server/context/house";
+import { datedCopies, openStore } from "@/server/context/house";
 import { noteTrouble, troubleOf } from "@/server/http/trouble";
 import { QuietPage } from "@/ui/quiet-page";
+import { Damaged } from "@/ui/saving/damaged";
 import { RoomGate } from "@/ui/saving/room-gate";
 
 /** What a room shows and which documents that was made of: address and revision of each, and the one it changes. */
@@ -27,18 +28,16 @@ export async function opened(read: (store: Store) => Promise<OpenedRoom>): Promi
     // A redirect and a page that is not found travel as errors.
     unstable_rethrow(error);
     noteTrouble("A room could not be laid out", error);
+    const { message, damaged } = troubleOf(
+      error,
+      "Something went wrong while the data folder was read. What happened stands in the window where Abendrot was started.",
+    );
     return (
       <QuietPage title="The desk can't be laid out">
-        <p role="alert">
-          {
-            troubleOf(
-              error,
-              "Something went wrong while the data folder was read. What happened stands in the window where Abendrot was started.",
-            ).message
-          }
-        </p>
+        <p role="alert">{message}</p>
+        {damaged && <Damaged copies={await datedCopies()} nowIso={new Date().toISOString()} />}
         {/* A page of its own, read anew: no client code is needed to try again. */}
-        <a className="btn btn-primary mt-6" href="?">
+        <a className={`btn mt-6 ${damaged ? "btn-outline" : "btn-primary"}`} href="?">
           Try again
         </a>
       </QuietPage>

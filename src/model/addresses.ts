@@ -13,3 +13,7 @@ export const nextSwatchesUrl = (paintingId: string | null): string =>
 /** Where the logbook's entries are kept, and each of them. */
 export const LOGBOOK_URL = "/api/logbook";
 export const logEntryUrl = (id: string): string => `${LOGBOOK_URL}/${id}`;
+/** Everything as one file, what waits to be put back, and the dated copies. */
+export const BACKUP_URL = "/api/backup";
+export const WAITING_URL = `${BACKUP_URL}/waiting`;
+export const COPIES_URL = "/api/copies";

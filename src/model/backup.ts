@@ -48,19 +48,35 @@ export const COPY_REASONS = ["of the day", "before a new version", "before somet
 export type CopyReason = (typeof COPY_REASONS)[number];
 
 /** A dated copy of the records; photos lie in the data folder anyway. */
-export interface DatedCopy {
-  readonly name: string;
-  readonly madeAt: string;
-  readonly reason: CopyReason;
-  readonly bytes: number;
-}
+export const datedCopy = z.object({
+  name: z.string(),
+  madeAt: z.iso.datetime(),
+  reason: z.enum(COPY_REASONS),
+  bytes: z.int().gte(0),
+});
+export type DatedCopy = Readonly<z.infer<typeof datedCopy>>;
 
 /** What a file holds that waits to be put back, and what it would take the place of. */
-export interface WaitingFile {
-  readonly token: string;
-  readonly madeAt: string;
-  readonly holds: Holdings;
-  readonly replaces: Holdings;
-  readonly lost: number;
-  readonly newerMigrations: number;
-}
+export const waitingFile = z.object({
+  token: z.uuid(),
+  madeAt: z.iso.datetime(),
+  holds: holdings,
+  replaces: holdings,
+  lost: z.int().gte(0),
+  /** Migrations that its rows will be taken through: it is of an older Abendrot. */
+  older: z.int().gte(0),
+});
+export type WaitingFile = Readonly<z.infer<typeof waitingFile>>;
+
+/** What became of a file that was brought: put back at once where nothing of one's own was there, else it waits. */
+export const broughtAnswer = z.union([z.object({ restored: holdings }), z.object({ waiting: waitingFile })]);
+
+export const copiesAnswer = z.object({ copies: z.array(datedCopy) });
+
+/** Which dated copy to put back. */
+export const copyRequest = z.object({ name: z.string().max(80) });
+/** Which waiting file to put back, or to drop. */
+export const waitingRequest = z.object({ token: z.uuid() });
+
+/** Whether there is nothing of one's own in a store. */
+export const isNothing = ({ paintings, paints, entries }: Holdings): boolean => paintings + paints + entries === 0;

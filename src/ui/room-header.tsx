@@ -18,7 +18,7 @@ export function RoomHeader({
   room,
   children,
 }: {
-  room: (typeof ROOMS)[number]["name"] | "Guide" | "Pack a box";
+  room: (typeof ROOMS)[number]["name"] | "Guide" | "Pack a box" | "Safe keeping";
   children?: ReactNode;
 }) {
   return (

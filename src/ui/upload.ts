@@ -1,7 +1,9 @@
 "use client";
 
 import { z } from "zod";
-import { paintingUrl } from "@/model/addresses";
+import { BACKUP_URL, PAINTINGS_URL, paintingUrl } from "@/model/addresses";
+import { broughtAnswer } from "@/model/backup";
+import { broughtPainting } from "@/model/painting-file";
 import { LIMITS } from "@/model/limits";
 
 /** A painting's id, or a stored photo's with its size in the working copy. */
@@ -9,7 +11,7 @@ const painting = z.object({ id: z.uuid() });
 const swatchPhoto = z.object({ id: z.string(), widthPx: z.number(), heightPx: z.number() });
 const exchanged = z.object({ id: z.uuid(), alike: z.boolean(), lost: z.array(z.string()) });
 const refusal = z.object({ message: z.string() });
-const LOST = "The photo did not arrive. Is Abendrot still running? Try again.";
+const LOST = "The file did not arrive. Is Abendrot still running? Try again.";
 
 export type UploadRefused = { readonly message: string };
 
@@ -19,7 +21,7 @@ export type UploadProgress = (share: number) => void;
 function answerOf<T>(request: XMLHttpRequest, reply: z.ZodType<T>): T | UploadRefused {
   try {
     const body: unknown = JSON.parse(request.responseText);
-    return request.status === 201 ? reply.parse(body) : refusal.parse(body);
+    return request.status === 201 || request.status === 200 ? reply.parse(body) : refusal.parse(body);
   } catch {
     return { message: LOST };
   }
@@ -31,8 +33,6 @@ function upload<T>(
   reply: z.ZodType<T>,
   onProgress: UploadProgress,
 ): Promise<T | UploadRefused> {
-  if (file.size > LIMITS.photoBytes)
-    return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
   return new Promise((resolve) => {
     // fetch can't tell how much of a body has been sent.
     const request = new XMLHttpRequest();
@@ -46,14 +46,28 @@ function upload<T>(
   });
 }
 
+function uploadImage<T>(url: string, file: File, reply: z.ZodType<T>, onProgress: UploadProgress) {
+  if (file.size > LIMITS.photoBytes)
+    return Promise.resolve({ message: "The file is over 300 MB. Save the photo smaller and try again." });
+  return upload(url, file, reply, onProgress);
+}
+
 /** Sends a photo and lays out a new painting with it; the answer is the painting's id or words for the painter. */
 export const uploadPhoto = (file: File, onProgress: UploadProgress) =>
-  upload("/api/photos", file, painting, onProgress);
+  uploadImage("/api/photos", file, painting, onProgress);
 
 /** Sends a better photo of a painting's motif; the answer is the painting that goes on with it. */
 export const uploadExchange = (paintingId: string, file: File, onProgress: UploadProgress) =>
-  upload(`${paintingUrl(paintingId)}/photo`, file, exchanged, onProgress);
+  uploadImage(`${paintingUrl(paintingId)}/photo`, file, exchanged, onProgress);
 
 /** Sends a photo of swatches; the answer is the stored photo or words for the painter. */
 export const uploadSwatches = (file: File, onProgress: UploadProgress) =>
-  upload("/api/swatch-photos", file, swatchPhoto, onProgress);
+  uploadImage("/api/swatch-photos", file, swatchPhoto, onProgress);
+
+/** Sends a backup; it was put back at once, or it waits for a yes. */
+export const uploadBackup = (file: File, onProgress: UploadProgress) =>
+  upload(BACKUP_URL, file, broughtAnswer, onProgress);
+
+/** Sends a painting's file; the answer is the painting and what became of its paints. */
+export const uploadPainting = (file: File, onProgress: UploadProgress) =>
+  upload(`${PAINTINGS_URL}/file`, file, broughtPainting, onProgress);

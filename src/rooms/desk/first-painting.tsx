@@ -7,10 +7,11 @@ export function FirstPainting() {
   return (
     <QuietPage title="The desk is clear">
       <p className="mb-6">
-        Bring a photo of what you want to paint. JPEG, HEIC, PNG, TIFF, WebP or AVIF; it stays on this machine.
+        Bring a photo of what you want to paint. JPEG, HEIC, PNG, TIFF, WebP or AVIF; it stays on this machine. Or drop
+        a backup here to have everything back.
       </p>
       <div className="flex flex-wrap gap-3">
-        <NewPainting className="btn btn-primary" words="Bring a photo" />
+        <NewPainting className="btn btn-primary" words="Bring a photo" clear />
         <Link className="btn btn-outline" href="/paintings">
           Paintings and bin
         </Link>

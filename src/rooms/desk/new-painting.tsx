@@ -4,31 +4,59 @@ import { ImagePlus } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { PHOTO_TYPES } from "@/ui/photo-types";
-import { uploadPhoto } from "@/ui/upload";
+import { uploadBackup, uploadPainting, uploadPhoto, type UploadProgress, type UploadRefused } from "@/ui/upload";
 
 type Bringing =
   | { readonly state: "idle" }
   | { readonly state: "busy"; readonly share: number }
   | { readonly state: "refused"; readonly message: string };
 
+const ELSEWHERE =
+  "There is something of your own here already. Bring the backup under Paintings, Safe keeping: there you are told what it would replace.";
+
+/** Sends what was brought, a photo, a painting's file or everything; where to go then, or what was wrong with it. */
+async function laidOut(
+  file: File,
+  clear: boolean,
+  onProgress: UploadProgress,
+): Promise<{ readonly address: string } | UploadRefused> {
+  if (!/\.zip$/i.test(file.name)) {
+    const photo = await uploadPhoto(file, onProgress);
+    return "id" in photo ? { address: `/painting/${photo.id}` } : photo;
+  }
+  if (clear) {
+    const everything = await uploadBackup(file, onProgress);
+    if ("restored" in everything) return { address: "/paintings" };
+    if ("waiting" in everything) return { message: ELSEWHERE };
+  }
+  const painting = await uploadPainting(file, onProgress);
+  return "id" in painting ? { address: `/painting/${painting.id}` } : painting;
+}
+
 /** Brings in the painter's own photo by button, drop or paste; the new painting opens, a refused photo is explained. */
 export function NewPainting({
   className = "btn btn-sm",
   words = "Your photo",
+  clear = false,
 }: {
   className?: string;
   words?: string;
+  /** The desk is clear: a backup may be brought as well. */
+  clear?: boolean;
 }) {
   const input = useRef<HTMLInputElement>(null);
   const [bringing, setBringing] = useState<Bringing>({ state: "idle" });
   const busy = bringing.state === "busy";
-  const bring = useCallback((file: File): void => {
-    setBringing({ state: "busy", share: 0 });
-    void uploadPhoto(file, (share) => setBringing({ state: "busy", share })).then((result) => {
-      if ("id" in result) window.location.assign(`/painting/${result.id}`);
-      else setBringing({ state: "refused", message: result.message });
-    });
-  }, []);
+  const bring = useCallback(
+    (file: File): void => {
+      setBringing({ state: "busy", share: 0 });
+      void laidOut(file, clear, (share) => setBringing({ state: "busy", share })).then((result) => {
+        if ("address" in result) window.location.assign(result.address);
+        else setBringing({ state: "refused", message: result.message });
+      });
+    },
+    [clear],
+  );
   const bringFirst = useCallback((files: readonly File[]): void => bring(files[0]!), [bring]);
   const over = useDroppedFiles(bringFirst);
   return (
@@ -46,7 +74,7 @@ export function NewPainting({
       <input
         ref={input}
         type="file"
-        accept={PHOTO_TYPES}
+        accept={`${PHOTO_TYPES},.zip`}
         className="hidden"
         aria-label="Photo file"
         tabIndex={-1}
@@ -65,7 +93,7 @@ export function NewPainting({
       )}
       {over && (
         <div className="pointer-events-none fixed inset-3 z-50 grid place-items-center rounded-box border-2 border-dashed border-primary bg-base-100/80">
-          <p className="name-face text-3xl">Let go: a new painting begins with this photo</p>
+          <p className="name-face text-3xl">Let go: a new painting begins with this</p>
         </div>
       )}
       {bringing.state === "refused" && (

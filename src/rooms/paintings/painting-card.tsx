@@ -1,7 +1,8 @@
 "use client";
 
-import { Copy, Pencil, Trash2 } from "lucide-react";
+import { Copy, FileDown, Pencil, Trash2 } from "lucide-react";
 import { useState } from "react";
+import { paintingUrl } from "@/model/addresses";
 import { PAPERS } from "@/core/optics";
 import type { PaintModel } from "@/core/mixing";
 import { faultIn } from "@/model/fault";
@@ -117,6 +118,15 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => setRenaming((now) => !now)}>
             <Pencil size={14} aria-hidden /> Rename
           </button>
+          <a
+            href={`${paintingUrl(id)}/file`}
+            download
+            className="btn btn-ghost btn-sm"
+            aria-label={`${title} as a file`}
+            title="To give to a friend or a pupil: photo, areas, palette and the paints it needs"
+          >
+            <FileDown size={14} aria-hidden /> As a file
+          </a>
           <button
             type="button"
             className="btn btn-ghost btn-sm ml-auto"

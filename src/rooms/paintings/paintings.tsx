@@ -8,6 +8,7 @@ import type { ShelvedPainting } from "@/model/shelf";
 import type { StockedPaint } from "@/storage/ports";
 import { RoomHeader } from "@/ui/room-header";
 import { changePainting, readShelf, removePainting } from "@/ui/shelf";
+import { BringPainting } from "./bring-painting";
 import { PaintingCard, type DrawnPaint } from "./painting-card";
 
 interface PaintingsProps {
@@ -143,13 +144,17 @@ export function Paintings({ shelf: read, paints }: PaintingsProps) {
             {binned.length > 0 && ", or take one out of the bin"}.
           </p>
         )}
-        {here.some(({ colours }) => colours > 0) && (
-          <p className="mb-4">
+        <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">
+          {here.some(({ colours }) => colours > 0) && (
             <a className="link" href="/pack">
               Pack one box for several of these
             </a>
-          </p>
-        )}
+          )}
+          <a className="link" href="/keeping">
+            Safe keeping: save everything, move house
+          </a>
+          <BringPainting />
+        </div>
         <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-6">
           {here.map((painting) => (
             <li key={painting.id} className="grid">

@@ -1,6 +1,26 @@
 import "server-only";
-import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
-import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "@/storage/folder/data-folder";
+import { randomUUID } from "node:crypto";
+import { rmSync, writeFileSync } from "node:fs";
+import { copyFile, rm } from "node:fs/promises";
+import { join } from "node:path";
+import { listCopies, photosOfCopies } from "@/storage/backup/copies";
+import { keepingOf, restoreInto } from "@/storage/backup/keeping";
+import { EMBEDDED } from "@/storage/drizzle/migrations";
+import { MadeByNewer, openDatabase } from "@/storage/drizzle/open";
+import { upkeepOf } from "@/storage/drizzle/upkeep";
+import {
+  anewFolder,
+  clearUnmade,
+  DatabaseDamaged,
+  endTakingPlace,
+  FolderRefused,
+  inspectFolder,
+  makeFolder,
+  markFolder,
+  takePlace,
+} from "@/storage/folder/data-folder";
+import { photoFilesIn } from "@/storage/folder/photo-files";
+import { syncFolder } from "@/storage/folder/sync-tree";
 import { hasOwnPhotos } from "../demo/photo-id";
 import { seedDemo } from "../demo/seed";
 import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
@@ -8,15 +28,21 @@ import { dataFolder } from "./environment";
 import { lockFolder } from "@/storage/folder/folder-lock";
 import { sweepPhotos } from "@/storage/folder/sweep";
 import type { Store } from "@/storage/ports";
-import { storeIn } from "@/storage/store";
+import { copiesFolder, storeIn } from "@/storage/store";
 import { noteTrouble } from "../http/trouble";
 
 /** Exit status when the folder was lost to another process while it was in use. */
 const EXIT_FOLDER_LOST = 4;
 
+/** How long after a start the day's copy is looked at first, and how often then. */
+const FIRST_COPY_MS = 30_000;
+const COPY_MS = 3_600_000;
+
 interface OpenStore {
   readonly store: Store;
-  readonly close: OpenDatabase["close"];
+  readonly close: () => Promise<void>;
+  /** Told of every write. */
+  readonly saved: () => void;
 }
 
 interface House {
@@ -28,6 +54,8 @@ interface House {
 
 // Route, page and instrumentation bundles each load this module: the one database lives on globalThis.
 const house: House = ((globalThis as { abendrotHouse?: House }).abendrotHouse ??= {});
+
+const addressNote = (folder: string): string => join(folder, "abendrot.address");
 
 async function take(folder: string): Promise<() => Promise<void>> {
   makeFolder(folder);
@@ -42,8 +70,11 @@ async function take(folder: string): Promise<() => Promise<void>> {
     console.log,
   );
   try {
+    endTakingPlace(folder, new Date());
     inspectFolder(folder);
   } catch (error) {
+    // With a copy at hand the way back is shown on the page.
+    if (error instanceof DatabaseDamaged && (await listCopies(copiesFolder(folder))).length > 0) return release;
     await release();
     throw error;
   }
@@ -59,19 +90,44 @@ export async function takeDataFolder(): Promise<void> {
   await house.taken;
 }
 
+/** Looks after an open store: clears it when nobody writes, and makes the day's copy. */
+function watched(store: Store, { db, close }: Awaited<ReturnType<typeof openDatabase>>): OpenStore {
+  const upkeep = upkeepOf(db, (error) => noteTrouble("The database could not be cleared", error));
+  const copy = (): void =>
+    void store.keeping.copies
+      .makeIfDue()
+      .catch((error: unknown) => noteTrouble("The day's copy could not be made", error));
+  const timers = [setTimeout(copy, FIRST_COPY_MS), setInterval(copy, COPY_MS)];
+  for (const timer of timers) timer.unref();
+  return {
+    store,
+    saved: upkeep.saved,
+    close: async () => {
+      for (const timer of timers) clearTimeout(timer);
+      upkeep.stop();
+      await close();
+    },
+  };
+}
+
 /**
  * Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never
  * been lived in.
  */
 async function openFolder(folder: string): Promise<OpenStore> {
+  endTakingPlace(folder, new Date());
   const plan = inspectFolder(folder);
   await (plan.database === "make" ? needSpace(folder) : needSpaceToOpen(folder));
   if (plan.database === "make") clearUnmade(folder);
-  const opened = await openDatabase(folder).catch((error: unknown) => {
+  const opened = await openDatabase(folder, (db) =>
+    keepingOf(db, EMBEDDED, photoFilesIn(folder), copiesFolder(folder)).copies.make("before a new version"),
+  ).catch((error: unknown) => {
+    if (error instanceof MadeByNewer)
+      throw new FolderRefused(
+        `The data folder "${folder}" was brought up to date by a newer Abendrot. Nothing was changed. Start that one, or bring this one up to date.`,
+      );
     noteTrouble("The database could not be opened", error);
-    throw new FolderRefused(
-      `The database in "${folder}" can't be opened; it may be damaged. Stop Abendrot, put a copy of the folder in its place and start again. Keep the damaged one until you know that the copy is whole.`,
-    );
+    throw new DatabaseDamaged(`The database in "${folder}" can't be opened; it may be damaged.`);
   });
   try {
     const store = storeIn(opened.db, folder);
@@ -79,14 +135,12 @@ async function openFolder(folder: string): Promise<OpenStore> {
     const empty = revision === 0 && document.paints.length === 0;
     const demo = plan.demo ?? !(empty && !(await hasOwnPhotos(store.photoFiles)));
     if (empty && demo)
-      throw new FolderRefused(
-        `The database in "${folder}" has been emptied: the paintbox is gone from it. Nothing was changed. Put a copy of the folder in its place and start again.`,
-      );
+      throw new DatabaseDamaged(`The database in "${folder}" has been emptied: the paintbox is gone from it.`);
     if (plan.database === "make") markFolder(folder, { database: "made", demo: false });
     if (!demo) await seedDemo(store);
     markFolder(folder, { database: "made", demo: true });
-    await sweepPhotos(store, new Date(), console.log);
-    return { store, close: opened.close };
+    await sweepPhotos(store, new Date(), console.log, await photosOfCopies(copiesFolder(folder)));
+    return watched(store, opened);
   } catch (error) {
     await opened.close().catch(() => {});
     throw error;
@@ -122,7 +176,81 @@ export async function openStore(): Promise<Store> {
 export async function storeToWrite(bytes = 0): Promise<Store> {
   const store = await openStore();
   await needSpace(dataFolder(), bytes);
+  (await house.opening)?.saved();
   return store;
+}
+
+/** The dated copies, newest first, whether or not the database can be read. */
+export const datedCopies = () => listCopies(copiesFolder(dataFolder()));
+
+/**
+ * Makes the database anew from a dated copy, beside the damaged one, and puts it in its place; the damaged one stays
+ * under another name. Whoever asks meanwhile waits. Throws BackupRefused or what kept it from being made, and then the
+ * folder is as it was.
+ */
+async function restoreDamaged(path: string): Promise<void> {
+  const folder = dataFolder();
+  const before = await house.opening?.catch(() => null);
+  const anew = async (): Promise<OpenStore> => {
+    const aside = anewFolder(folder);
+    const made = await openDatabase(aside);
+    try {
+      await restoreInto(made.db, EMBEDDED, photoFilesIn(folder), path);
+    } finally {
+      await made.close();
+    }
+    await before?.close().catch(() => {});
+    takePlace(folder, aside, new Date());
+    await syncFolder(folder);
+    markFolder(folder, { database: "made", demo: true });
+    return openFolder(folder);
+  };
+  const opening = anew();
+  house.opening = opening.catch((error: unknown) => {
+    house.opening = undefined;
+    throw error;
+  });
+  // Told to whoever asked, below.
+  house.opening.catch(() => {});
+  await opening;
+}
+
+/** Where the data lie, in words. */
+export const whereKept = (): string => `All of it lies in ${dataFolder()}.`;
+
+/** Whether the records can be read to their last row. */
+const canBeRead = (store: Store): Promise<boolean> =>
+  store.keeping.holdings().then(
+    () => true,
+    () => false,
+  );
+
+/** Puts a dated copy back; false when there is none of this name. Throws BackupRefused. */
+export async function restoreCopy(name: string): Promise<boolean> {
+  await takeDataFolder();
+  const copy = (await datedCopies()).find((known) => known.name === name);
+  if (!copy) return false;
+  const path = join(copiesFolder(dataFolder()), copy.name);
+  const store = await openStore().catch(() => null);
+  if (!store || !(await canBeRead(store))) {
+    await restoreDamaged(path);
+    return true;
+  }
+  // Out of the way of the copy that is made now: of ten, the oldest goes.
+  const held = join(copiesFolder(dataFolder()), `.held-${randomUUID()}`);
+  await copyFile(path, held);
+  try {
+    await store.keeping.copies.make("before something was put back");
+    await store.keeping.restore(held);
+  } finally {
+    await rm(held, { force: true });
+  }
+  return true;
+}
+
+/** Where this process answers: `npm run backup` asks there. It goes with the process. */
+export function noteAddress(address: string): void {
+  writeFileSync(addressNote(dataFolder()), address);
 }
 
 /** Closes the database and gives the data folder back. */
@@ -130,5 +258,6 @@ export async function closeHouse(): Promise<void> {
   const opened = await house.opening?.catch(() => null);
   await opened?.close();
   const release = await house.taken?.catch(() => null);
+  if (release) rmSync(addressNote(dataFolder()), { force: true });
   await release?.();
 }

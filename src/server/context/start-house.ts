@@ -1,8 +1,8 @@
 import "server-only";
-import { FolderRefused } from "@/storage/folder/data-folder";
+import { DatabaseDamaged, FolderRefused } from "@/storage/folder/data-folder";
 import { dataFolder } from "./environment";
 import { FolderInUse } from "@/storage/folder/folder-lock";
-import { closeHouse, openStore, takeDataFolder } from "./house";
+import { closeHouse, noteAddress, openStore, takeDataFolder } from "./house";
 import { noteTrouble } from "../http/trouble";
 
 /** Exit status when the data folder can't be used: another process holds it, or it is not one. */
@@ -41,10 +41,12 @@ export async function startHouse(): Promise<void> {
   try {
     await takeDataFolder();
   } catch (error) {
-    if (error instanceof FolderInUse || error instanceof FolderRefused) console.error(error.message);
+    if (error instanceof FolderInUse || error instanceof FolderRefused || error instanceof DatabaseDamaged)
+      console.error(error.message);
     else noteTrouble("The data folder can't be used", error);
     process.exit(EXIT_FOLDER_REFUSED);
   }
+  (globalThis as { abendrotAt?: (address: string) => void }).abendrotAt = noteAddress;
   // The address is not told before (scripts/start.mjs).
   (globalThis as { abendrotTaken?: () => void }).abendrotTaken?.();
   console.log(`Opening the data folder ${dataFolder()} (the first time takes some seconds) …`);
@@ -52,7 +54,7 @@ export async function startHouse(): Promise<void> {
     () => console.log("Ready: paintbox and paintings are open."),
     (error: unknown) =>
       console.error(
-        error instanceof FolderRefused
+        error instanceof FolderRefused || error instanceof DatabaseDamaged
           ? error.message
           : `The data folder could not be opened: ${error instanceof Error ? error.message : String(error)}`,
       ),

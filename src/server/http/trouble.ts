@@ -1,10 +1,12 @@
-import { FolderRefused } from "@/storage/folder/data-folder";
-import { DiskFull } from "@/storage/folder/disk-space";
+import { DatabaseDamaged, FolderRefused } from "@/storage/folder/data-folder";
+import { DiskFull, DiskReadOnly } from "@/storage/folder/disk-space";
 
 /** What went wrong, as the painter is told it. */
 export interface Trouble {
   readonly status: number;
   readonly message: string;
+  /** The database is damaged: a dated copy is the way back. */
+  readonly damaged?: boolean;
 }
 
 /** PostgreSQL's error codes (its manual, appendix A) that mean the stored data can't be read as they should be. */
@@ -21,17 +23,19 @@ function rootOf(error: unknown): unknown {
 const codeOf = (error: unknown): string =>
   typeof error === "object" && error !== null && "code" in error ? String(error.code) : "";
 
-const DAMAGED_WORDS =
-  "The database in the data folder is damaged: some of it can't be read. Nothing was changed. Stop Abendrot, put a copy of the folder in its place, and start again; keep the damaged one until you know that the copy is whole.";
+const DAMAGED_WORDS = "The database in the data folder is damaged: some of it can't be read. Nothing was changed.";
 
 /** What an error means for the painter. */
 export function troubleOf(error: unknown, otherwise: string): Trouble {
   const root = rootOf(error);
   // These are the painter's words already.
   if (error instanceof FolderRefused) return { status: 503, message: error.message };
+  if (error instanceof DatabaseDamaged) return { status: 503, message: error.message, damaged: true };
+  if (error instanceof DiskReadOnly) return { status: 507, message: error.message };
   if (error instanceof DiskFull) return { status: 507, message: error.message };
   const code = codeOf(root);
-  if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS };
+  if (code === "EROFS") return { status: 507, message: new DiskReadOnly().message };
+  if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS, damaged: true };
   if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT")
     return { status: 507, message: new DiskFull().message };
   return { status: 500, message: otherwise };

@@ -7,7 +7,8 @@ import { readAllRows, replaceAllRows, RowsUnfit, type TableRows } from "../drizz
 import type { Keeping, PhotoFiles } from "../ports";
 import { copiesIn } from "./copies";
 import { holdingsOf } from "./holdings";
-import { BackupRefused, openBackup, type OpenBackup } from "./read";
+import { BackupRefused } from "./archive";
+import { openBackup, type OpenBackup } from "./read";
 import { rowsIn, writeBackup } from "./write";
 
 /** A photo's row, as far as files are named after it. */

@@ -22,13 +22,18 @@ export class FolderRefused extends NamedError {
   static override readonly kind = "FolderRefused";
 }
 
+/** The database in the data folder can't be read as it should be: a dated copy is the way back. */
+export class DatabaseDamaged extends NamedError {
+  static override readonly kind = "DatabaseDamaged";
+}
+
 /** What Abendrot notes of its folder: whether its database is whole, and whether the demo has been laid out. */
 const mark = z.object({ madeBy: z.literal("Abendrot"), database: z.enum(["making", "made"]), demo: z.boolean() });
 export type FolderMark = z.infer<typeof mark>;
 
 const MARK = "abendrot.json";
 /** Names that may lie in a folder which is new all the same: our own lock, and what systems put everywhere. */
-const NO_CONTENT = /^(abendrot\.(in-use|owner\.json|lock)|lost\+found|\..*)/;
+const NO_CONTENT = /^(abendrot\.(in-use|owner\.json|lock|address)|lost\+found|\..*)/;
 
 const contentOf = (folder: string): string[] => readdirSync(folder).filter((name) => !NO_CONTENT.test(name));
 
@@ -109,7 +114,7 @@ export interface FolderPlan {
  * Looks at a data folder before anything in it is touched. Only a plainly new one, empty or with a
  * database that was broken off while it was being made, is begun in; one that holds anything else
  * without a whole database is refused, so that nobody's paintings are covered by a demo.
- * Throws FolderRefused.
+ * Throws FolderRefused or DatabaseDamaged.
  */
 export function inspectFolder(folder: string): FolderPlan {
   const known = readMark(folder);
@@ -118,10 +123,12 @@ export function inspectFolder(folder: string): FolderPlan {
   const content = contentOf(folder);
   if (!known && content.length === 0) return { database: "make", demo: false };
   const own = known !== null || existsSync(join(folder, "photos")) || existsSync(join(folder, "postgres"));
+  if (own)
+    throw new DatabaseDamaged(
+      `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed. Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`,
+    );
   throw new FolderRefused(
-    own
-      ? `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed. Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`
-      : `The folder "${folder}" is not empty and is no data folder of Abendrot (it holds ${content.slice(0, 3).join(", ")}${content.length > 3 ? " …" : ""}). Nothing was changed. Choose an empty folder, or one that does not exist yet, with ABENDROT_DATA.`,
+    `The folder "${folder}" is not empty and is no data folder of Abendrot (it holds ${content.slice(0, 3).join(", ")}${content.length > 3 ? " …" : ""}). Nothing was changed. Choose an empty folder, or one that does not exist yet, with ABENDROT_DATA.`,
   );
 }
 

@@ -1,4 +1,5 @@
-import { statfs } from "node:fs/promises";
+import { constants } from "node:fs";
+import { access, statfs } from "node:fs/promises";
 import { NamedError } from "../named-error";
 
 /** There is too little room on the disk to write safely. */
@@ -10,6 +11,25 @@ export class DiskFull extends NamedError {
       `The disk is nearly full, so ${what}. Free some space where the data folder lies; it will then be tried again.`,
     );
   }
+}
+
+/** The disk can't be written at all: a card with its lock on, a system that has set it to read-only. */
+export class DiskReadOnly extends NamedError {
+  static override readonly kind = "DiskReadOnly";
+
+  constructor() {
+    super(
+      "The disk can only be read at present, so nothing was written. Make it writable again; it will then be tried again.",
+    );
+  }
+}
+
+/** Throws DiskReadOnly where nothing may be written. */
+async function needWritable(folder: string): Promise<void> {
+  await access(folder, constants.W_OK).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === "EROFS" || error.code === "EACCES" || error.code === "EPERM") throw new DiskReadOnly();
+    throw error;
+  });
 }
 
 const MB = 1024 * 1024;
@@ -28,12 +48,13 @@ async function freeBytes(folder: string): Promise<number> {
   return bavail * bsize;
 }
 
-/** Throws NoRoom unless `bytes` can be written in a folder and the reserve still be left. */
+/** Throws DiskReadOnly or DiskFull unless `bytes` can be written in a folder and the reserve still be left. */
 export async function needSpace(
   folder: string,
   bytes = 0,
   free: (folder: string) => Promise<number> = freeBytes,
 ): Promise<void> {
+  await needWritable(folder);
   if ((await free(folder)) < RESERVE_BYTES + bytes) throw new DiskFull();
 }
 
