@@ -1,5 +1,5 @@
 import { rmSync } from "node:fs";
-import { freshFolder, startServer } from "./server";
+import { asTemplate, freshFolder, startServer } from "./server";
 
 /** Lays out the demo once for all, as a first start does: a server of a test starts on a copy of the folder. */
 export default async function setUp(): Promise<() => void> {
@@ -13,6 +13,7 @@ export default async function setUp(): Promise<() => void> {
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   await server.stop("SIGTERM");
+  asTemplate(server.folder);
   process.env.ABENDROT_DEMO_FOLDER = server.folder;
   return () => rmSync(server.folder, { recursive: true, force: true });
 }

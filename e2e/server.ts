@@ -1,8 +1,10 @@
 import { spawn, type ChildProcess } from "node:child_process";
-import { cpSync, mkdtempSync } from "node:fs";
+import { randomUUID } from "node:crypto";
+import { cpSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import pg from "pg";
 
 /** A running Abendrot on a data folder of its own. */
 export interface RunningServer {
@@ -12,6 +14,38 @@ export interface RunningServer {
   readonly output: () => string;
   /** Sends a signal and waits for the end; the answer is the exit code. */
   readonly stop: (signal: NodeJS.Signals) => Promise<number | null>;
+}
+
+/** The server on which the suite is run, when it is run on one: its address without a database. */
+const POSTGRES = process.env.ABENDROT_TEST_POSTGRES;
+/** Notes which database goes with a folder. */
+const DATABASE_NOTE = ".database";
+
+async function asMaster(statement: string): Promise<void> {
+  const client = new pg.Client({ connectionString: `${POSTGRES}/postgres` });
+  await client.connect();
+  await client.query(statement).finally(() => client.end());
+}
+
+/** Environment of a server on a database of its own: the folder's, or a copy of the one with the demo. */
+async function onPostgres(folder: string): Promise<Record<string, string>> {
+  if (!POSTGRES) return {};
+  const note = join(folder, DATABASE_NOTE);
+  const [own, template] = existsSync(note) ? readFileSync(note, "utf8").split("\n") : [];
+  let name = own;
+  if (!name || template === "") {
+    name = `abendrot_${randomUUID().replaceAll("-", "")}`;
+    await asMaster(`create database ${name}${own ? ` template ${own}` : ""}`);
+    writeFileSync(note, `${name}\nused`);
+  }
+  return { DATABASE_URL: `${POSTGRES}/${name}`, ABENDROT_PAINTER: "Painter" };
+}
+
+/** Makes a folder's database one that others are copied from. */
+export function asTemplate(folder: string): void {
+  if (!POSTGRES) return;
+  const note = join(folder, DATABASE_NOTE);
+  writeFileSync(note, `${readFileSync(note, "utf8").split("\n")[0]}\n`);
 }
 
 export const freshFolder = (): string => mkdtempSync(join(tmpdir(), "abendrot-e2e-"));
@@ -49,9 +83,10 @@ const SHORT_LIVED = ["--liftoff-only"];
 export function launch(
   folder: string,
   port: number,
+  more: Record<string, string> = {},
 ): { child: ChildProcess; output: () => string; ended: Promise<number | null> } {
   const child = spawn(process.execPath, [...SHORT_LIVED, "scripts/start.mjs"], {
-    env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder },
+    env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder, ...more },
   });
   let text = "";
   child.stdout.on("data", (data: Buffer) => (text += data));
@@ -61,9 +96,13 @@ export function launch(
 }
 
 /** Starts a server and waits until it prints its address. */
-export async function startServer(folder = demoFolder(), port?: number): Promise<RunningServer> {
+export async function startServer(
+  folder = demoFolder(),
+  port?: number,
+  more: Record<string, string> = {},
+): Promise<RunningServer> {
   const at = port ?? (await freePort());
-  const { child, output, ended } = launch(folder, at);
+  const { child, output, ended } = launch(folder, at, { ...(await onPostgres(folder)), ...more });
   const url = `http://127.0.0.1:${at}`;
   const limit = Date.now() + 60_000;
   while (!output().includes(url)) {

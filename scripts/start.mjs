@@ -1,7 +1,9 @@
 import { createServer } from "node:http";
 import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
 
-const HOST = "127.0.0.1";
+/** Beyond this machine it is heard only when told so. */
+const HOST = process.env.HOST?.trim() || "127.0.0.1";
+const AT_HOME = new Set(["127.0.0.1", "localhost", "::1"]);
 const METHODS = new Set(["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS"]);
 const port = Number(process.env.PORT ?? 3000);
 
@@ -43,14 +45,34 @@ function faultOf(request) {
   }
 }
 
+/** Where a request comes from; behind a proxy on this machine, where the proxy says that it comes from. */
+function peerOf(request) {
+  const peer = request.socket.remoteAddress ?? "unknown";
+  const forwarded = request.headers["x-forwarded-for"];
+  const near = peer === "::1" || /^(::ffff:)?127\./.test(peer);
+  return near && forwarded ? String(forwarded).split(",").at(-1).trim() : peer;
+}
+
 const handle = app.getRequestHandler();
 const server = createServer((request, response) => {
   const fault = faultOf(request);
+  request.headers["x-abendrot-peer"] = peerOf(request);
   if (!fault) return void handle(request, response);
   response
     .writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" })
     .end(fault[1]);
 });
+/** What it means to be heard beyond this machine. */
+function tellListening() {
+  console.log(
+    process.env.DATABASE_URL
+      ? `It listens at ${HOST}: whoever reaches this machine can try to sign in. Without a proxy that speaks TLS, pass phrases travel open.`
+      : `It listens at ${HOST}: whoever reaches this machine can read and change everything, without a pass phrase.`,
+  );
+  if (!process.env.ABENDROT_HOSTS)
+    console.log("It answers to this machine's own names alone; ABENDROT_HOSTS says by which others it may be called.");
+}
+
 server.on("error", (error) => {
   if (error.code === "EADDRINUSE")
     console.error(`Port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} npm start`);
@@ -60,5 +82,6 @@ server.on("error", (error) => {
 server.listen(port, HOST, () => {
   const address = `http://${HOST}:${port}`;
   globalThis.abendrotAt?.(address);
+  if (!AT_HOME.has(HOST)) tellListening();
   console.log(`Abendrot is at ${address} (Ctrl+C stops it)`);
 });

@@ -21,8 +21,8 @@ function policy(nonce: string): string {
 }
 
 /**
- * A photo, a logbook, a backup or a painting's file on its way in is let past: here its body would be held in memory and cut at 10 MB. Its own door
- * checks where it comes from.
+ * A photo, a logbook, a backup or a painting's file on its way in is let past: here its body would be held in memory
+ * and cut at 10 MB. Its own door checks where it comes from.
  */
 export const config = {
   matcher: "/((?!api/photos$|api/swatch-photos$|api/logbook/file$|api/backup$|api/paintings/file$).*)",

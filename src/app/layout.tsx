@@ -5,6 +5,7 @@ import "./globals.css";
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { presentSchema } from "@/server/context/house";
 import { themeName } from "@/ui/theme";
 
 export const metadata: Metadata = {
@@ -16,8 +17,10 @@ export const dynamic = "force-dynamic";
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const theme = themeName.safeParse((await cookies()).get("theme")?.value);
+  // What the browser keeps is kept for each space by itself.
+  const space = await presentSchema();
   return (
-    <html lang="en" data-theme={theme.data}>
+    <html lang="en" data-theme={theme.data} data-space={space ?? undefined}>
       <body>{children}</body>
     </html>
   );

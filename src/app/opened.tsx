@@ -1,7 +1,9 @@
-import { unstable_rethrow } from "next/navigation";
+import { redirect, unstable_rethrow } from "next/navigation";
 import type { ReactNode } from "react";
+import { SIGN_IN_PAGE } from "@/model/addresses";
 import type { Store } from "@/storage/ports";
 import { datedCopies, openStore } from "@/server/context/house";
+import { SignInNeeded } from "@/server/context/sign-in-needed";
 import { noteTrouble, troubleOf } from "@/server/http/trouble";
 import { QuietPage } from "@/ui/quiet-page";
 import { Damaged } from "@/ui/saving/damaged";
@@ -27,6 +29,7 @@ export async function opened(read: (store: Store) => Promise<OpenedRoom>): Promi
   } catch (error) {
     // A redirect and a page that is not found travel as errors.
     unstable_rethrow(error);
+    if (error instanceof SignInNeeded) redirect(SIGN_IN_PAGE);
     noteTrouble("A room could not be laid out", error);
     const { message, damaged } = troubleOf(
       error,

@@ -17,3 +17,6 @@ export const logEntryUrl = (id: string): string => `${LOGBOOK_URL}/${id}`;
 export const BACKUP_URL = "/api/backup";
 export const WAITING_URL = `${BACKUP_URL}/waiting`;
 export const COPIES_URL = "/api/copies";
+/** Where one signs in on a server that several painters share. */
+export const SIGN_IN_PAGE = "/sign-in";
+export const SIGN_IN_URL = "/api/sign-in";

@@ -11,8 +11,17 @@ interface Lessons {
   underWay?: { readonly from: string; readonly book: Promise<LearnedBook | null> };
 }
 
-// As the open store, across the bundles of routes and pages.
-const lessons: Lessons = ((globalThis as { abendrotLessons?: Lessons }).abendrotLessons ??= {});
+// As the open store, across the bundles of routes and pages; each store's by itself.
+const kept = ((globalThis as { abendrotLessons?: Map<string, Lessons> }).abendrotLessons ??= new Map<
+  string,
+  Lessons
+>());
+
+function lessonsOf({ photoFiles: { where } }: Store): Lessons {
+  const lessons = kept.get(where) ?? {};
+  kept.set(where, lessons);
+  return lessons;
+}
 
 /** All that a book is learned from. */
 export async function bookSources(store: Store): Promise<BookSources> {
@@ -46,6 +55,7 @@ function keyOf({ entries, paints, measurements }: BookSources): string {
 
 /** Learns a book, seeing to other requests between the steps, and keeps what it taught for the next start. */
 async function learnBook(store: Store, sources: BookSources, from: string): Promise<LearnedBook | null> {
+  const lessons = lessonsOf(store);
   let book: LearnedBook | null = null;
   try {
     const steps = learningBook(sources);
@@ -68,6 +78,7 @@ async function learnBook(store: Store, sources: BookSources, from: string): Prom
 
 /** What the logbook has taught; null while nothing counts in it. */
 export async function learnedBook(store: Store): Promise<LearnedBook | null> {
+  const lessons = lessonsOf(store);
   const sources = await bookSources(store);
   const from = keyOf(sources);
   lessons.last ??= (await store.settings.lessons()) ?? undefined;

@@ -200,8 +200,10 @@ export interface PhotoFiles {
   /** Marks a photo's files as with or without a record: what lies without one is swept at a start. */
   setRecorded(id: string, recorded: boolean): Promise<void>;
   remove(id: string): Promise<void>;
-  /** Everything that lies there; what was broken off in the middle stands under a name of its own. */
-  list(): Promise<readonly { readonly id: string; readonly recorded: boolean; readonly brokenOff: boolean }[]>;
+  /** Everything that lies there and since when; what was broken off in the middle stands under a name of its own. */
+  list(): Promise<
+    readonly { readonly id: string; readonly recorded: boolean; readonly brokenOff: boolean; readonly since: Date }[]
+  >;
   /** Where these files lie, as a key: two stores may hold the same photo. */
   readonly where: string;
   /** Path of a photo's original on this machine. */

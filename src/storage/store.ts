@@ -34,7 +34,7 @@ import { EMBEDDED, type Place } from "./drizzle/migrations";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
 import { demoSheet, keepApproach, keepDemoSheet, keepLessons, keptLessons, ownApproach } from "./drizzle/settings";
 import { photoFilesIn } from "./folder/photo-files";
-import type { Repositories, Store } from "./ports";
+import type { PhotoFiles, Repositories, Store } from "./ports";
 
 /** The records in a database that Drizzle speaks to: PGlite here, any PostgreSQL elsewhere. */
 function repositoriesOn(db: Database): Repositories {
@@ -102,7 +102,11 @@ function repositoriesOn(db: Database): Repositories {
 export const copiesFolder = (folder: string): string => join(folder, "copies");
 
 /** Records at a place in a database, photos' files and dated copies in a data folder. */
-export function storeIn(db: Database, folder: string, place: Place = EMBEDDED): Store {
-  const photoFiles = photoFilesIn(folder);
+export function storeIn(
+  db: Database,
+  folder: string,
+  place: Place = EMBEDDED,
+  photoFiles: PhotoFiles = photoFilesIn(folder),
+): Store {
   return { ...repositoriesOn(db), photoFiles, keeping: keepingOf(db, place, photoFiles, copiesFolder(folder)) };
 }

@@ -1,14 +1,19 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
 import { Paintings } from "@/rooms/paintings/paintings";
+import { presentPainter } from "@/server/context/house";
 import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
 async function OpenedPaintings() {
   return opened(async (store) => {
-    const [shelf, { paints }] = await Promise.all([store.paintings.shelf(), paintsAsLearned(store)]);
-    return { room: <Paintings shelf={shelf} paints={paints} />, revisions: {} };
+    const [shelf, { paints }, painter] = await Promise.all([
+      store.paintings.shelf(),
+      paintsAsLearned(store),
+      presentPainter(),
+    ]);
+    return { room: <Paintings shelf={shelf} paints={paints} painter={painter} />, revisions: {} };
   });
 }
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { Copy, FileDown, Pencil, Trash2 } from "lucide-react";
+import { Copy, FileDown, Pencil, Trash2, Users } from "lucide-react";
 import { useState } from "react";
 import { paintingUrl } from "@/model/addresses";
 import { PAPERS } from "@/core/optics";
@@ -23,6 +23,8 @@ interface PaintingCardProps {
   readonly paints: readonly DrawnPaint[];
   /** Does what a button asks for and shows what came of it; a painting that moves is what is pointed at then. */
   readonly act: (ask: () => Promise<string | null>, id: string) => void;
+  /** A teacher may hand it to all; what came of it is told by the room. */
+  readonly onHandOut: ((id: string) => void) | null;
 }
 
 const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
@@ -59,7 +61,7 @@ function Rename({ title, onName, onClose }: { title: string; onName: (title: str
 }
 
 /** A painting on the shelf: its picture to open it, its paints, how far it is. */
-export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
+export function PaintingCard({ painting, paints, act, onHandOut }: PaintingCardProps) {
   const { id, title, photoId, updatedAt } = painting;
   const [renaming, setRenaming] = useState(false);
   return (
@@ -127,6 +129,16 @@ export function PaintingCard({ painting, paints, act }: PaintingCardProps) {
           >
             <FileDown size={14} aria-hidden /> As a file
           </a>
+          {onHandOut && (
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              title="Lays this painting out in every space of this server, with the paints that are there"
+              onClick={() => onHandOut(id)}
+            >
+              <Users size={14} aria-hidden /> Hand to all
+            </button>
+          )}
           <button
             type="button"
             className="btn btn-ghost btn-sm ml-auto"

@@ -4,16 +4,26 @@ import { Undo2 } from "lucide-react";
 import { paintModel } from "@/core/mixing";
 import { useMemo, useRef, useState } from "react";
 import { flushSync } from "react-dom";
+import { z } from "zod";
+import { paintingUrl } from "@/model/addresses";
+import { counted } from "@/model/text";
+import type { Painter } from "@/model/sign-in";
 import type { ShelvedPainting } from "@/model/shelf";
 import type { StockedPaint } from "@/storage/ports";
+import { answerOf } from "@/ui/ask";
 import { RoomHeader } from "@/ui/room-header";
 import { changePainting, readShelf, removePainting } from "@/ui/shelf";
 import { BringPainting } from "./bring-painting";
+import { SignedIn } from "@/ui/signed-in";
 import { PaintingCard, type DrawnPaint } from "./painting-card";
+
+const handedOut = z.object({ given: z.int(), failed: z.int() });
 
 interface PaintingsProps {
   readonly shelf: readonly ShelvedPainting[];
   readonly paints: readonly StockedPaint[];
+  /** Whose space this is on a server; null on one's own machine. */
+  readonly painter: Painter | null;
 }
 
 type Act = (ask: () => Promise<string | null>, id: string) => void;
@@ -91,11 +101,12 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
 }
 
 /** All paintings as pictures, last changed first, and the bin below. */
-export function Paintings({ shelf: read, paints }: PaintingsProps) {
+export function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
   const [shelf, setShelf] = useState(read);
   const asked = useRef<Promise<void>>(Promise.resolve());
   const [pending, setPending] = useState(0);
   const [fault, setFault] = useState<string | null>(null);
+  const [handed, setHanded] = useState<string | null>(null);
   const drawn = useMemo(
     () =>
       new Map(
@@ -123,6 +134,15 @@ export function Paintings({ shelf: read, paints }: PaintingsProps) {
     setPending((n) => n + 1);
     asked.current = asked.current.then(() => carryOut(ask, id));
   };
+  const handOut = async (id: string): Promise<void> => {
+    setPending((n) => n + 1);
+    const answer = await answerOf(`${paintingUrl(id)}/hand-out`, { method: "POST" });
+    setPending((n) => n - 1);
+    if (typeof answer === "string") return setFault(answer);
+    const { given, failed } = handedOut.parse(await answer.json());
+    setFault(null);
+    setHanded(`It lies with ${counted(given, "painter")} now${failed > 0 ? `; ${failed} could not be reached` : ""}.`);
+  };
   const here = shelf.filter(({ binnedAt, away }) => binnedAt === null && !away);
   const away = shelf.filter((painting) => painting.binnedAt === null && painting.away);
   const binned = shelf.filter(({ binnedAt }) => binnedAt !== null);
@@ -133,6 +153,11 @@ export function Paintings({ shelf: read, paints }: PaintingsProps) {
         {fault !== null && (
           <p role="alert" className="mb-4 text-error">
             {fault}
+          </p>
+        )}
+        {handed !== null && (
+          <p role="status" className="mb-4">
+            {handed}
           </p>
         )}
         {here.length === 0 && (
@@ -154,6 +179,7 @@ export function Paintings({ shelf: read, paints }: PaintingsProps) {
             Safe keeping: save everything, move house
           </a>
           <BringPainting />
+          {painter && <SignedIn painter={painter} />}
         </div>
         <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-6">
           {here.map((painting) => (
@@ -162,6 +188,7 @@ export function Paintings({ shelf: read, paints }: PaintingsProps) {
                 painting={painting}
                 paints={painting.paintIds.flatMap((id) => drawn.get(id) ?? [])}
                 act={act}
+                onHandOut={painter?.teacher ? (id) => void handOut(id) : null}
               />
             </li>
           ))}

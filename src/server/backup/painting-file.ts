@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { rm } from "node:fs/promises";
 import type { Readable } from "node:stream";
 import { ZipFile } from "yazl";
-import { BACKUP_FILE } from "@/model/backup";
+import { BACKUP_FILE, photoFormat } from "@/model/backup";
 import { LIMITS } from "@/model/limits";
 import { matchPaints, paintingFile, paintsNamed, withPaints } from "@/model/painting-file";
 import type { BroughtPainting, PaintingFile } from "@/model/painting-file";
@@ -14,32 +14,70 @@ import { storePhoto } from "../photo-import/photo-store";
 const FOREIGN = "This is no painting of Abendrot, or the file is cut off. Nothing was kept.";
 const CHANGED = "This painting's file has been changed since it was made, or it is damaged. Nothing was kept.";
 
-/** One painting as a zip: what is planned, the paints that it names, and its photo as it came; null for none. */
-export async function writePainting(
-  { paintings, paintbox, photoFiles }: Store,
-  id: string,
-): Promise<{ readonly stream: Readable; readonly title: string } | null> {
+/** What of a painting is given away; null for none. */
+async function given({ paintings, paintbox }: Store, id: string): Promise<PaintingFile | null> {
   const found = await paintings.find(id);
   if (!found) return null;
   const paints = await paintbox.paints();
   const named = new Set(paintsNamed(found.document, new Set(paints.map((paint) => paint.id))));
   const { id: photo, format, fileName } = found.photo;
-  const file: PaintingFile = {
+  return {
     madeBy: "Abendrot",
     kind: "painting",
     version: BACKUP_FILE.version,
     document: found.document,
-    photo: { id: photo, format, fileName },
+    photo: { id: photo, format: photoFormat.parse(format), fileName },
     // What they cost and what is left of them is nobody else's.
     paints: paints
       .filter((paint) => named.has(paint.id))
       .map((paint) => ({ ...paint, price: null, boughtOn: null, openedOn: null, left: null, notes: "", batch: "" })),
   };
+}
+
+/** One painting as a zip: what is planned, the paints that it names, and its photo as it came; null for none. */
+export async function writePainting(
+  store: Store,
+  id: string,
+): Promise<{ readonly stream: Readable; readonly title: string } | null> {
+  const file = await given(store, id);
+  if (!file) return null;
+  const { id: photo, format } = file.photo;
   const zip = new ZipFile();
   zip.addBuffer(Buffer.from(JSON.stringify(file, null, 1), "utf8"), BACKUP_FILE.manifest);
-  zip.addFile(await photoFiles.original(photo, format), `${BACKUP_FILE.photos}${photo}.${format}`, { compress: false });
+  zip.addFile(await store.photoFiles.original(photo, format), `${BACKUP_FILE.photos}${photo}.${format}`, {
+    compress: false,
+  });
   zip.end();
-  return { stream: zip.outputStream as Readable, title: found.document.title };
+  return { stream: zip.outputStream as Readable, title: file.document.title };
+}
+
+/**
+ * Lays a painting out in other stores too, with the paints that are there; null for none. A store that can't take it
+ * keeps no other from having it.
+ * @param trouble told what went wrong
+ */
+export async function handOut(
+  store: Store,
+  id: string,
+  others: readonly (() => Promise<Store>)[],
+  trouble: (error: unknown) => void,
+): Promise<{ readonly given: number; readonly failed: number } | null> {
+  const file = await given(store, id);
+  if (!file) return null;
+  const path = await store.photoFiles.original(file.photo.id, file.photo.format);
+  const photo = await readPhoto(path);
+  let reached = 0;
+  for (const open of others) {
+    try {
+      const other = await open();
+      await storePhoto(other, photo, path, file.photo.fileName);
+      await layOut(other, file);
+      reached++;
+    } catch (error) {
+      trouble(error);
+    }
+  }
+  return { given: reached, failed: others.length - reached };
 }
 
 /** Lays a painting out with the paints that are here: what is missing is wished for. */

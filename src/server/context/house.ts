@@ -1,243 +1,74 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
-import { rmSync, writeFileSync } from "node:fs";
 import { copyFile, rm } from "node:fs/promises";
-import { join } from "node:path";
-import { listCopies, photosOfCopies } from "@/storage/backup/copies";
-import { keepingOf, restoreInto } from "@/storage/backup/keeping";
-import { EMBEDDED } from "@/storage/drizzle/migrations";
-import { MadeByNewer, openDatabase } from "@/storage/drizzle/open";
-import { upkeepOf } from "@/storage/drizzle/upkeep";
-import {
-  anewFolder,
-  clearUnmade,
-  DatabaseDamaged,
-  endTakingPlace,
-  FolderRefused,
-  inspectFolder,
-  makeFolder,
-  markFolder,
-  takePlace,
-} from "@/storage/folder/data-folder";
-import { photoFilesIn } from "@/storage/folder/photo-files";
-import { syncFolder } from "@/storage/folder/sync-tree";
-import { hasOwnPhotos } from "../demo/photo-id";
-import { seedDemo } from "../demo/seed";
-import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
-import { dataFolder } from "./environment";
-import { lockFolder } from "@/storage/folder/folder-lock";
-import { sweepPhotos } from "@/storage/folder/sweep";
+import { dirname, join } from "node:path";
+import type { DatedCopy } from "@/model/backup";
+import type { Painter } from "@/model/sign-in";
+import { needSpace } from "@/storage/folder/disk-space";
+import { copiesFolder } from "@/storage/store";
 import type { Store } from "@/storage/ports";
-import { copiesFolder, storeIn } from "@/storage/store";
-import { noteTrouble } from "../http/trouble";
+import { databaseUrl, dataFolder, onlyPainter } from "./environment";
+import {
+  closeOwn,
+  isOwnOpen,
+  openOwn,
+  ownCopies,
+  readableOrRestored,
+  takeDataFolder,
+  type OpenStore,
+} from "./own-folder";
+import { presentSpace, signedIn } from "./session";
+import { closeStudio, openOnly, openSpaceOf, spaces, takeStudio } from "./studio";
 
-/** Exit status when the folder was lost to another process while it was in use. */
-const EXIT_FOLDER_LOST = 4;
+/** Whether Abendrot runs for several painters on a PostgreSQL server, each with a space of their own. */
+export const isStudio = (): boolean => databaseUrl() !== null;
 
-/** How long after a start the day's copy is looked at first, and how often then. */
-const FIRST_COPY_MS = 30_000;
-const COPY_MS = 3_600_000;
+/** What is asked about: the painter's own folder, or the space of whoever is signed in. Throws SignInNeeded. */
+const present = async (): Promise<OpenStore> => (isStudio() ? openSpaceOf(await presentSpace()) : openOwn());
 
-interface OpenStore {
-  readonly store: Store;
-  readonly close: () => Promise<void>;
-  /** Told of every write. */
-  readonly saved: () => void;
-}
+/** Takes what this process works on, once. Throws FolderInUse, FolderRefused or why the server can't be used. */
+export const takeHouse = (): Promise<void> => (isStudio() ? takeStudio() : takeDataFolder());
 
-interface House {
-  taken?: Promise<() => Promise<void>>;
-  opening?: Promise<OpenStore>;
-  /** Set once `opening` has been kept. */
-  open?: boolean;
-}
-
-// Route, page and instrumentation bundles each load this module: the one database lives on globalThis.
-const house: House = ((globalThis as { abendrotHouse?: House }).abendrotHouse ??= {});
-
-const addressNote = (folder: string): string => join(folder, "abendrot.address");
-
-async function take(folder: string): Promise<() => Promise<void>> {
-  makeFolder(folder);
-  const release = await lockFolder(
-    folder,
-    (message) => {
-      console.error(
-        `The data folder was lost to another process (${message}). Abendrot ends so that nothing is written twice.`,
-      );
-      process.exit(EXIT_FOLDER_LOST);
-    },
-    console.log,
-  );
-  try {
-    endTakingPlace(folder, new Date());
-    inspectFolder(folder);
-  } catch (error) {
-    // With a copy at hand the way back is shown on the page.
-    if (error instanceof DatabaseDamaged && (await listCopies(copiesFolder(folder))).length > 0) return release;
-    await release();
-    throw error;
-  }
-  return release;
-}
-
-/**
- * Takes the data folder for this process, once. Throws FolderInUse or FolderRefused, and then has touched nothing in
- * it.
- */
-export async function takeDataFolder(): Promise<void> {
-  house.taken ??= take(dataFolder());
-  await house.taken;
-}
-
-/** Looks after an open store: clears it when nobody writes, and makes the day's copy. */
-function watched(store: Store, { db, close }: Awaited<ReturnType<typeof openDatabase>>): OpenStore {
-  const upkeep = upkeepOf(db, (error) => noteTrouble("The database could not be cleared", error));
-  const copy = (): void =>
-    void store.keeping.copies
-      .makeIfDue()
-      .catch((error: unknown) => noteTrouble("The day's copy could not be made", error));
-  const timers = [setTimeout(copy, FIRST_COPY_MS), setInterval(copy, COPY_MS)];
-  for (const timer of timers) timer.unref();
-  return {
-    store,
-    saved: upkeep.saved,
-    close: async () => {
-      for (const timer of timers) clearTimeout(timer);
-      upkeep.stop();
-      await close();
-    },
-  };
-}
-
-/**
- * Opens the database of a folder as it stands; a new one is made first, and the demo laid out in one that has never
- * been lived in.
- */
-async function openFolder(folder: string): Promise<OpenStore> {
-  endTakingPlace(folder, new Date());
-  const plan = inspectFolder(folder);
-  await (plan.database === "make" ? needSpace(folder) : needSpaceToOpen(folder));
-  if (plan.database === "make") clearUnmade(folder);
-  const opened = await openDatabase(folder, (db) =>
-    keepingOf(db, EMBEDDED, photoFilesIn(folder), copiesFolder(folder)).copies.make("before a new version"),
-  ).catch((error: unknown) => {
-    if (error instanceof MadeByNewer)
-      throw new FolderRefused(
-        `The data folder "${folder}" was brought up to date by a newer Abendrot. Nothing was changed. Start that one, or bring this one up to date.`,
-      );
-    noteTrouble("The database could not be opened", error);
-    throw new DatabaseDamaged(`The database in "${folder}" can't be opened; it may be damaged.`);
-  });
-  try {
-    const store = storeIn(opened.db, folder);
-    const { revision, document } = await store.paintbox.find();
-    const empty = revision === 0 && document.paints.length === 0;
-    const demo = plan.demo ?? !(empty && !(await hasOwnPhotos(store.photoFiles)));
-    if (empty && demo)
-      throw new DatabaseDamaged(`The database in "${folder}" has been emptied: the paintbox is gone from it.`);
-    if (plan.database === "make") markFolder(folder, { database: "made", demo: false });
-    if (!demo) await seedDemo(store);
-    markFolder(folder, { database: "made", demo: true });
-    await sweepPhotos(store, new Date(), console.log, await photosOfCopies(copiesFolder(folder)));
-    return watched(store, opened);
-  } catch (error) {
-    await opened.close().catch(() => {});
-    throw error;
-  }
-}
-
-async function open(): Promise<OpenStore> {
-  await takeDataFolder();
-  return openFolder(dataFolder());
+/** Opens what can be opened before anybody asks. */
+export async function openHouse(): Promise<void> {
+  const only = onlyPainter();
+  if (!isStudio()) await openOwn();
+  else if (only !== null) await openOnly(only);
 }
 
 /** Whether the store is open already, so that reading it need not be waited for. */
-export const isOpen = (): boolean => house.open === true;
+export const isOpen = (): boolean => isStudio() || isOwnOpen();
 
-/**
- * The open store; the first call opens it, brings it up to date and lays out the demo. What went wrong is tried again
- * at the next call.
- */
-export async function openStore(): Promise<Store> {
-  house.opening ??= open().catch((error: unknown) => {
-    house.opening = undefined;
-    throw error;
-  });
-  const { store } = await house.opening;
-  house.open = true;
-  return store;
-}
+/** The open store of whoever asks. Throws SignInNeeded. */
+export const openStore = async (): Promise<Store> => (await present()).store;
 
-/**
- * The store for writing. Throws NoRoom, and then nothing is written, when the disk has too little room for `bytes`
- * more.
- */
+/** The store for writing. Throws DiskFull or DiskReadOnly, and then nothing is written, when `bytes` have no room. */
 export async function storeToWrite(bytes = 0): Promise<Store> {
-  const store = await openStore();
+  const { store, saved } = await present();
   await needSpace(dataFolder(), bytes);
-  (await house.opening)?.saved();
+  saved();
   return store;
-}
-
-/** The dated copies, newest first, whether or not the database can be read. */
-export const datedCopies = () => listCopies(copiesFolder(dataFolder()));
-
-/**
- * Makes the database anew from a dated copy, beside the damaged one, and puts it in its place; the damaged one stays
- * under another name. Whoever asks meanwhile waits. Throws BackupRefused or what kept it from being made, and then the
- * folder is as it was.
- */
-async function restoreDamaged(path: string): Promise<void> {
-  const folder = dataFolder();
-  const before = await house.opening?.catch(() => null);
-  const anew = async (): Promise<OpenStore> => {
-    const aside = anewFolder(folder);
-    const made = await openDatabase(aside);
-    try {
-      await restoreInto(made.db, EMBEDDED, photoFilesIn(folder), path);
-    } finally {
-      await made.close();
-    }
-    await before?.close().catch(() => {});
-    takePlace(folder, aside, new Date());
-    await syncFolder(folder);
-    markFolder(folder, { database: "made", demo: true });
-    return openFolder(folder);
-  };
-  const opening = anew();
-  house.opening = opening.catch((error: unknown) => {
-    house.opening = undefined;
-    throw error;
-  });
-  // Told to whoever asked, below.
-  house.opening.catch(() => {});
-  await opening;
 }
 
 /** Where the data lie, in words. */
-export const whereKept = (): string => `All of it lies in ${dataFolder()}.`;
+export const whereKept = (): string =>
+  isStudio() ? "All of it lies in your space on this server." : `All of it lies in ${dataFolder()}.`;
 
-/** Whether the records can be read to their last row. */
-const canBeRead = (store: Store): Promise<boolean> =>
-  store.keeping.holdings().then(
-    () => true,
-    () => false,
-  );
+/** The dated copies, newest first; of one's own folder whether or not its database can be read. */
+export const datedCopies = async (): Promise<DatedCopy[]> =>
+  isStudio() ? (await openStore()).keeping.copies.list() : ownCopies();
 
 /** Puts a dated copy back; false when there is none of this name. Throws BackupRefused. */
 export async function restoreCopy(name: string): Promise<boolean> {
-  await takeDataFolder();
   const copy = (await datedCopies()).find((known) => known.name === name);
   if (!copy) return false;
-  const path = join(copiesFolder(dataFolder()), copy.name);
-  const store = await openStore().catch(() => null);
-  if (!store || !(await canBeRead(store))) {
-    await restoreDamaged(path);
-    return true;
-  }
+  const path = isStudio()
+    ? (await (await openStore()).keeping.copies.pathOf(name))!
+    : join(copiesFolder(dataFolder()), copy.name);
+  const store = isStudio() ? await openStore() : await readableOrRestored(path);
+  if (!store) return true;
   // Out of the way of the copy that is made now: of ten, the oldest goes.
-  const held = join(copiesFolder(dataFolder()), `.held-${randomUUID()}`);
+  const held = join(dirname(path), `.held-${randomUUID()}`);
   await copyFile(path, held);
   try {
     await store.keeping.copies.make("before something was put back");
@@ -248,16 +79,23 @@ export async function restoreCopy(name: string): Promise<boolean> {
   return true;
 }
 
-/** Where this process answers: `npm run backup` asks there. It goes with the process. */
-export function noteAddress(address: string): void {
-  writeFileSync(addressNote(dataFolder()), address);
+/** Who is signed in on a server: the name, and whether it is a teacher's; null on one's own machine, or for nobody. */
+export async function presentPainter(): Promise<Painter | null> {
+  const space = isStudio() && onlyPainter() === null ? await signedIn().catch(() => null) : null;
+  return space && { name: space.name, teacher: space.teacher };
 }
 
-/** Closes the database and gives the data folder back. */
-export async function closeHouse(): Promise<void> {
-  const opened = await house.opening?.catch(() => null);
-  await opened?.close();
-  const release = await house.taken?.catch(() => null);
-  if (release) rmSync(addressNote(dataFolder()), { force: true });
-  await release?.();
+/** The other painters' stores, for a teacher who hands a painting to all; null for anybody else. */
+export async function otherSpaces(): Promise<(() => Promise<Store>)[] | null> {
+  const own = isStudio() ? await presentSpace() : null;
+  if (!own?.teacher) return null;
+  const all = await (await spaces()).list();
+  return all.filter(({ schema }) => schema !== own.schema).map((space) => async () => (await openSpaceOf(space)).store);
 }
+
+/** The space that is looked at, as a key; null on one's own machine, or for nobody. */
+export const presentSchema = async (): Promise<string | null> =>
+  isStudio() ? ((await signedIn().catch(() => null))?.schema ?? null) : null;
+
+/** Closes what is open and gives the data folder back. */
+export const closeHouse = (): Promise<void> => (isStudio() ? closeStudio() : closeOwn());

@@ -2,7 +2,8 @@ import "server-only";
 import { DatabaseDamaged, FolderRefused } from "@/storage/folder/data-folder";
 import { dataFolder } from "./environment";
 import { FolderInUse } from "@/storage/folder/folder-lock";
-import { closeHouse, noteAddress, openStore, takeDataFolder } from "./house";
+import { closeHouse, isStudio, openHouse, takeHouse } from "./house";
+import { noteAddress } from "./own-folder";
 import { noteTrouble } from "../http/trouble";
 
 /** Exit status when the data folder can't be used: another process holds it, or it is not one. */
@@ -39,18 +40,22 @@ function watchParent(): void {
  */
 export async function startHouse(): Promise<void> {
   try {
-    await takeDataFolder();
+    await takeHouse();
   } catch (error) {
     if (error instanceof FolderInUse || error instanceof FolderRefused || error instanceof DatabaseDamaged)
       console.error(error.message);
     else noteTrouble("The data folder can't be used", error);
     process.exit(EXIT_FOLDER_REFUSED);
   }
-  (globalThis as { abendrotAt?: (address: string) => void }).abendrotAt = noteAddress;
+  if (!isStudio()) (globalThis as { abendrotAt?: (address: string) => void }).abendrotAt = noteAddress;
   // The address is not told before (scripts/start.mjs).
   (globalThis as { abendrotTaken?: () => void }).abendrotTaken?.();
-  console.log(`Opening the data folder ${dataFolder()} (the first time takes some seconds) …`);
-  openStore().then(
+  console.log(
+    isStudio()
+      ? `Working on a PostgreSQL server; photos and copies lie in ${dataFolder()}.`
+      : `Opening the data folder ${dataFolder()} (the first time takes some seconds) …`,
+  );
+  openHouse().then(
     () => console.log("Ready: paintbox and paintings are open."),
     (error: unknown) =>
       console.error(

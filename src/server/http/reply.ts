@@ -9,8 +9,8 @@ export function refuse(status: number, message: string): NextResponse {
 
 /** Refusal for something that went wrong here: noted where Abendrot was started, and told in words. */
 export function refuseTrouble(where: string, error: unknown, otherwise: string): NextResponse {
-  noteTrouble(where, error);
   const { status, message } = troubleOf(error, otherwise);
+  if (status !== 401) noteTrouble(where, error);
   return refuse(status, message);
 }
 

@@ -1,8 +1,13 @@
 const LOCAL_NAMES = new Set(["127.0.0.1", "localhost", "[::1]"]);
 
-/** True for this machine's own names, with any port: a page elsewhere that points its name here is refused. */
+/** Names that this machine may be called by from elsewhere (ABENDROT_HOSTS, with commas between them). */
+const namesTold = (): string[] =>
+  (process.env.ABENDROT_HOSTS ?? "").split(",").map((name) => name.trim().toLowerCase());
+
+/** True for names that this machine is known by, with any port; a page that points another name here is refused. */
 function isLocal(host: string | null): host is string {
-  return host !== null && LOCAL_NAMES.has(host.replace(/:\d+$/, ""));
+  const name = host?.replace(/:\d+$/, "").toLowerCase();
+  return name !== undefined && name !== "" && (LOCAL_NAMES.has(name) || namesTold().includes(name));
 }
 
 function isOwnOrigin(origin: string, host: string): boolean {

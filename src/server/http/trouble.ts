@@ -1,3 +1,4 @@
+import { SignInNeeded } from "../context/sign-in-needed";
 import { DatabaseDamaged, FolderRefused } from "@/storage/folder/data-folder";
 import { DiskFull, DiskReadOnly } from "@/storage/folder/disk-space";
 
@@ -12,6 +13,10 @@ export interface Trouble {
 /** PostgreSQL's error codes (its manual, appendix A) that mean the stored data can't be read as they should be. */
 const DAMAGED = new Set(["XX001", "XX002", "58030", "58P01", "42P01", "42P07", "42703"]);
 const DISK_FULL = "53100";
+/** What says that the database server is away, or going away: its own codes, and those of the network. */
+const AWAY = /^(08...|57P0[123]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT)$/;
+const AWAY_WORDS =
+  "The database server doesn't answer. What you changed is kept in this browser and will be tried again.";
 
 /** The error that others were made from: a query's error carries the whole query in its words, its cause does not. */
 function rootOf(error: unknown): unknown {
@@ -33,7 +38,10 @@ export function troubleOf(error: unknown, otherwise: string): Trouble {
   if (error instanceof DatabaseDamaged) return { status: 503, message: error.message, damaged: true };
   if (error instanceof DiskReadOnly) return { status: 507, message: error.message };
   if (error instanceof DiskFull) return { status: 507, message: error.message };
+  if (error instanceof SignInNeeded) return { status: 401, message: error.message };
   const code = codeOf(root);
+  if (AWAY.test(code) || (root instanceof Error && /^(Connection terminated|timeout exceeded)/.test(root.message)))
+    return { status: 503, message: AWAY_WORDS };
   if (code === "EROFS") return { status: 507, message: new DiskReadOnly().message };
   if (DAMAGED.has(code)) return { status: 500, message: DAMAGED_WORDS, damaged: true };
   if (code === DISK_FULL || code === "ENOSPC" || code === "EDQUOT")

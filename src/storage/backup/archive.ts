@@ -14,7 +14,7 @@ export class BackupRefused extends NamedError {
 
 const MANIFEST_BYTES = 64 * 1024 * 1024;
 
-/** An open zip of ours. Whatever is wrong with it is thrown as BackupRefused, with the words that it was opened with. */
+/** An open zip of ours. Whatever is wrong with it is thrown as BackupRefused, in the words that it was opened with. */
 export interface Archive {
   /** What it says of itself, as JSON. */
   readonly manifest: unknown;

@@ -80,7 +80,7 @@ async function fill({ store }: Home): Promise<string> {
   });
   await store.logbook.create(
     randomUUID(),
-    newLogEntry({ kind: "find", on: "2026-03-04", paperId: PAPERS[0].id, photos: [photoId], notes: "a\nb\t“c” \\" }),
+    newLogEntry({ kind: "note", on: "2026-03-04", paperId: PAPERS[0].id, photos: [photoId], notes: "a\nb\t“c” \\" }),
   );
   await store.cards.add({ kind: "card", paints: [paint.id], paperId: PAPERS[0].id }, "2026-03-05");
   await store.eye.add(randomUUID(), { kind: "hue", bucket: "reds", error: 1e-7 });

@@ -57,7 +57,7 @@ async function keepPhotos(file: OpenBackup, files: PhotoFiles): Promise<void> {
   }
 }
 
-/** What PostgreSQL says of rows that it can't take: its classes 22 (data) and 23 (integrity), its manual, appendix A. */
+/** What PostgreSQL says of rows that it can't take: classes 22 (data) and 23 (integrity) of its manual's appendix A. */
 function isAboutRows(error: unknown): boolean {
   for (let at = error; at instanceof Error; at = at.cause)
     if ("code" in at && typeof at.code === "string" && /^2[23]/.test(at.code)) return true;

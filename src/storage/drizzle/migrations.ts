@@ -35,7 +35,8 @@ const journalOf = ({ journal }: Pick<Place, "journal">) =>
 
 /** Rows of a raw query, whichever driver gave them. */
 export async function rowsOf<Row>(db: Database, query: ReturnType<typeof sql>): Promise<Row[]> {
-  return ((await db.execute(query)) as unknown as { rows: Row[] }).rows;
+  const answer: unknown = await db.execute(query);
+  return (answer as { rows: Row[] }).rows;
 }
 
 /** How many migrations a store has been through; none for one that is not there. */

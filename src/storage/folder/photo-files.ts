@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { copyFile, mkdir, open, readdir, readFile, rename, rm, writeFile } from "node:fs/promises";
+import { copyFile, mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { PhotoCopy, PhotoFiles } from "../ports";
@@ -86,11 +86,17 @@ export function photoFilesIn(data: string): PhotoFiles {
         if (isMissing(error)) return [];
         throw error;
       });
-      return names.map((id) => ({
-        id,
-        brokenOff: id.startsWith("."),
-        recorded: !existsSync(join(placeOf(id), UNRECORDED)),
-      }));
+      return Promise.all(
+        names.map(async (id) => ({
+          id,
+          brokenOff: id.startsWith("."),
+          recorded: !existsSync(join(placeOf(id), UNRECORDED)),
+          since: await stat(placeOf(id)).then(
+            ({ mtime }) => mtime,
+            () => new Date(),
+          ),
+        })),
+      );
     },
 
     where: photos,
@@ -123,6 +129,7 @@ export function photoFilesIn(data: string): PhotoFiles {
     async keepCopy(id, copy, bytes) {
       const aside = join(placeOf(id), `.${randomUUID()}`);
       try {
+        await mkdir(placeOf(id), { recursive: true });
         await needSpace(photos, bytes.length);
         await writeSynced(aside, bytes);
         await rename(aside, join(placeOf(id), COPIES[copy]));

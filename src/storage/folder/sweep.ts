@@ -8,6 +8,7 @@ const UNUSED_MS = 24 * 3_600_000;
  * was never written, photos that no painting and no measurement has used for a day. Photos that the
  * records know nothing of, but which arrived whole, are left alone: an older copy of the database
  * may have been put back.
+ * @param youngest what came later may still be on its way to another process
  * @param spared photos that dated copies of the records stand on
  */
 export async function sweepPhotos(
@@ -15,9 +16,11 @@ export async function sweepPhotos(
   now: Date,
   say: (words: string) => void,
   spared: ReadonlySet<string> = new Set(),
+  youngest: Date | null = null,
 ): Promise<{ readonly broken: number; readonly unused: number }> {
   let broken = 0;
-  for (const { id, brokenOff, recorded } of await photoFiles.list()) {
+  for (const { id, brokenOff, recorded, since } of await photoFiles.list()) {
+    if (youngest && since > youngest) continue;
     if (!brokenOff && (recorded || spared.has(id))) continue;
     if (!brokenOff && (await photos.find(id))) await photoFiles.setRecorded(id, true);
     else {

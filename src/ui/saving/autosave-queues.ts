@@ -1,6 +1,7 @@
 "use client";
 
 import type { AutosaveQueue } from "./autosave-queue";
+import { presentSpace } from "./present-space";
 
 /** The queues of this window's rooms, open or closing. */
 const open = new Map<AutosaveQueue<never>, () => void>();
@@ -40,7 +41,7 @@ export async function sentByOthers(): Promise<void> {
 }
 
 /** Where all windows of this browser note the newest revision that was acknowledged of a document. */
-const noteOf = (url: string): string => `abendrot-stored ${url}`;
+const noteOf = (url: string): string => `abendrot-stored ${presentSpace()}${url}`;
 
 /** Notes that a document is stored at a revision, for this window and for those that are just opening. */
 export function acknowledged(url: string, revision: number): void {
@@ -63,7 +64,7 @@ export function trustNextReading(revisions: Readonly<Record<string, number>>): v
   for (const url of Object.keys(revisions)) localStorage.removeItem(noteOf(url));
 }
 
-const sendingOf = (url: string): string => `abendrot-sending ${url}`;
+const sendingOf = (url: string): string => `abendrot-sending ${presentSpace()}${url}`;
 
 /** Notes that a save of a document is on its way, or no longer. */
 export function noteSending(url: string, onItsWay: boolean): void {

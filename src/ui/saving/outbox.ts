@@ -1,4 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
+import { presentSpace } from "./present-space";
 import type { SaveStamp } from "@/model/revision";
 
 /** A change that the server has not acknowledged, as this browser keeps it. */
@@ -28,7 +29,8 @@ export interface Outbox {
   readonly all: () => Promise<readonly Unsent[]>;
 }
 
-const NAME = "abendrot";
+/** Each space of a server that this browser has been signed in to has an outbox of its own. */
+const nameOf = (space: string): string => (space === "" ? "abendrot" : `abendrot ${space}`);
 
 /**
  * The browser's own outbox. Its writes are handed over at once, so that closing the tab right after can't break them
@@ -38,7 +40,7 @@ export function browserOutbox(): Outbox {
   let opening: Promise<IDBPDatabase<OutboxSchema>> | null = null;
   let open: IDBPDatabase<OutboxSchema> | null = null;
   const opened = (): Promise<IDBPDatabase<OutboxSchema>> => {
-    opening ??= openDB<OutboxSchema>(NAME, 1, {
+    opening ??= openDB<OutboxSchema>(nameOf(presentSpace()), 1, {
       upgrade: (db) => void db.createObjectStore("unsent", { keyPath: "writer" }),
     }).then((db) => (open = db));
     opening.catch(() => (opening = null));
