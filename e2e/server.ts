@@ -41,6 +41,9 @@ async function onPostgres(folder: string): Promise<Record<string, string>> {
   return { DATABASE_URL: `${POSTGRES}/${name}`, ABENDROT_PAINTER: "Painter" };
 }
 
+/** Whether the suite is run on a PostgreSQL server: what is about a data folder of one's own is left out then. */
+export const onServer = POSTGRES !== undefined;
+
 /** Makes a folder's database one that others are copied from. */
 export function asTemplate(folder: string): void {
   if (!POSTGRES) return;
@@ -84,8 +87,9 @@ export function launch(
   folder: string,
   port: number,
   more: Record<string, string> = {},
+  words: readonly string[] = [],
 ): { child: ChildProcess; output: () => string; ended: Promise<number | null> } {
-  const child = spawn(process.execPath, [...SHORT_LIVED, "scripts/start.mjs"], {
+  const child = spawn(process.execPath, [...SHORT_LIVED, "scripts/start.mjs", ...words], {
     env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder, ...more },
   });
   let text = "";
@@ -100,9 +104,10 @@ export async function startServer(
   folder = demoFolder(),
   port?: number,
   more: Record<string, string> = {},
+  words: readonly string[] = [],
 ): Promise<RunningServer> {
   const at = port ?? (await freePort());
-  const { child, output, ended } = launch(folder, at, { ...(await onPostgres(folder)), ...more });
+  const { child, output, ended } = launch(folder, at, { ...(await onPostgres(folder)), ...more }, words);
   const url = `http://127.0.0.1:${at}`;
   const limit = Date.now() + 60_000;
   while (!output().includes(url)) {

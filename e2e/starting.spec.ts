@@ -11,9 +11,11 @@ import {
 } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { freePort, freshFolder, launch, startServer } from "./server";
+import { freePort, freshFolder, launch, onServer, startServer } from "./server";
 
 /** How Abendrot starts and stops, and what it says of folders that it can't use. */
+
+test.skip(onServer, "about a data folder of one's own");
 
 const isReady = (output: () => string) => expect.poll(output, { timeout: 60_000 }).toContain("Ready:");
 

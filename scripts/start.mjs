@@ -1,4 +1,5 @@
 import { createServer } from "node:http";
+import { networkInterfaces } from "node:os";
 import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
 
 /** Beyond this machine it is heard only when told so. */
@@ -6,6 +7,28 @@ const HOST = process.env.HOST?.trim() || "127.0.0.1";
 const AT_HOME = new Set(["127.0.0.1", "localhost", "::1"]);
 const METHODS = new Set(["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS"]);
 const port = Number(process.env.PORT ?? 3000);
+
+/** For a tablet in the same room: a second address, at which nothing but the plan is answered. */
+const share = process.argv.includes("--share");
+const sharePort = Number(process.env.SHARE_PORT ?? port + 1);
+
+/** Tells the program at which addresses of this machine second screens are heard. */
+function prepareSharing() {
+  if (process.env.DATABASE_URL) {
+    console.error("On a server of several painters there is no --share: sign in on the tablet itself.");
+    process.exit(1);
+  }
+  const own = Object.values(networkInterfaces())
+    .flat()
+    .filter(({ family, internal }) => family === "IPv4" && !internal)
+    .map(({ address }) => address);
+  if (own.length === 0) {
+    console.error("This machine is in no network, so no tablet can reach it. Connect it and start again.");
+    process.exit(1);
+  }
+  process.env.ABENDROT_SHARED_AT = JSON.stringify(own.map((address) => `http://${address}:${sharePort}`));
+  process.env.ABENDROT_HOSTS = [process.env.ABENDROT_HOSTS, ...own].filter(Boolean).join(",");
+}
 
 checkNode();
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
@@ -18,6 +41,7 @@ process.env.ABENDROT_PROGRAM = root;
 process.chdir(root);
 process.env.NODE_ENV = "production";
 process.env.NEXT_TELEMETRY_DISABLED = "1";
+if (share) prepareSharing();
 ensureDependencies();
 ensureBuild();
 
@@ -53,15 +77,25 @@ function peerOf(request) {
   return near && forwarded ? String(forwarded).split(",").at(-1).trim() : peer;
 }
 
+/** What a second screen may ask for; what of it may be answered is looked at again in the program. */
+const FOR_GUESTS =
+  /^\/(beside(\/|\?|$)|api\/beside(\/|\?|$)|api\/photos\/[0-9a-f]{64}(\?|$)|_next\/static\/|icon\.svg)/;
+
 const handle = app.getRequestHandler();
-const server = createServer((request, response) => {
-  const fault = faultOf(request);
+
+/** Answers one request; `guest` for one that came in where second screens are heard. */
+function answer(request, response, guest) {
+  const fault = guest && !FOR_GUESTS.test(request.url) ? [404, "This is not for a second screen."] : faultOf(request);
   request.headers["x-abendrot-peer"] = peerOf(request);
+  delete request.headers["x-abendrot-guest"];
+  if (guest) request.headers["x-abendrot-guest"] = "yes";
   if (!fault) return void handle(request, response);
   response
     .writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" })
     .end(fault[1]);
-});
+}
+
+const server = createServer((request, response) => answer(request, response, false));
 /** What it means to be heard beyond this machine. */
 function tellListening() {
   console.log(
@@ -79,6 +113,17 @@ server.on("error", (error) => {
   else console.error(error.message);
   process.exit(1);
 });
+if (share)
+  createServer((request, response) => answer(request, response, true))
+    .on("error", (error) => {
+      console.error(`Second screens can't be heard at port ${sharePort} (${error.code}). Choose another: SHARE_PORT=…`);
+      process.exit(1);
+    })
+    .listen(sharePort, "0.0.0.0", () =>
+      console.log(
+        `A tablet in the same network sees the plan at ${JSON.parse(process.env.ABENDROT_SHARED_AT)[0]}/beside, once it is paired on the desk.`,
+      ),
+    );
 server.listen(port, HOST, () => {
   const address = `http://${HOST}:${port}`;
   globalThis.abendrotAt?.(address);

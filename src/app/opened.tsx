@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { SIGN_IN_PAGE } from "@/model/addresses";
 import type { Store } from "@/storage/ports";
 import { datedCopies, openStore } from "@/server/context/house";
-import { SignInNeeded } from "@/server/context/sign-in-needed";
+import { SignInNeeded } from "@/server/context/refusals";
 import { noteTrouble, troubleOf } from "@/server/http/trouble";
 import { QuietPage } from "@/ui/quiet-page";
 import { Damaged } from "@/ui/saving/damaged";

@@ -2,6 +2,7 @@
 
 import { z } from "zod";
 import { BACKUP_URL, PAINTINGS_URL, paintingUrl } from "@/model/addresses";
+import { BESIDE_PHOTO_URL } from "@/model/beside";
 import { broughtAnswer } from "@/model/backup";
 import { broughtPainting } from "@/model/painting-file";
 import { LIMITS } from "@/model/limits";
@@ -71,3 +72,7 @@ export const uploadBackup = (file: File, onProgress: UploadProgress) =>
 /** Sends a painting's file; the answer is the painting and what became of its paints. */
 export const uploadPainting = (file: File, onProgress: UploadProgress) =>
   upload(`${PAINTINGS_URL}/file`, file, broughtPainting, onProgress);
+
+/** Sends a photo that a second screen took for the logbook; the answer is the page that it became. */
+export const uploadBesidePhoto = (file: File, onProgress: UploadProgress) =>
+  uploadImage(BESIDE_PHOTO_URL, file, painting, onProgress);

@@ -56,6 +56,8 @@ interface DeskProps {
   readonly boxes: readonly KnownBox[];
   readonly titles: readonly PaintingTitle[];
   readonly learned: LearnedBook | null;
+  /** Abendrot was started for a second screen. */
+  readonly shared: boolean;
 }
 
 function Panel() {
@@ -97,7 +99,7 @@ function Planned({ children }: { children: ReactNode }) {
 }
 
 /** What every part of the desk reads: the photo, the areas' measures and their target colours. */
-function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode }) {
+export function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode }) {
   const edits = useAreaEdits();
   const measured = useMeasuring(photo, useAreaMap(), useLook());
   return (
@@ -123,7 +125,12 @@ function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode })
 
 const titleOf = ({ title }: PaintingDocument): string => title;
 
-function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore }) {
+function OpenDesk({
+  painting,
+  titles,
+  store,
+  shared,
+}: Omit<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore }) {
   const saving = useAutosave<PaintingDocument>({
     url: paintingUrl(painting.id),
     revision: painting.revision,
@@ -142,7 +149,7 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
       <OpenPaintingProvider value={open}>
         <Studied photo={photo}>
           <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
-            <Header id={painting.id} titles={titles} save={saving.state} />
+            <Header id={painting.id} titles={titles} save={saving.state} shared={shared} />
             <LiveConflict
               saving={saving}
               painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }}
@@ -171,8 +178,23 @@ function OpenDesk({ painting, titles, store }: Omit<DeskProps, "paints" | "boxes
 }
 
 /** The desk: photo left, present step right, tray along the bottom. */
-export function Desk({ painting, paints, boxes, titles, learned }: DeskProps) {
+export function Desk({ painting, paints, boxes, titles, learned, shared }: DeskProps) {
   const store = useDeskAtAddress(painting.document);
+  return (
+    <OnDesk store={store} paints={paints} boxes={boxes} learned={learned}>
+      <OpenDesk painting={painting} titles={titles} store={store} shared={shared} />
+    </OnDesk>
+  );
+}
+
+/** What lies on a desk beside the painting: the paints as they lie on its paper, the boxes, what the logbook taught. */
+export function OnDesk({
+  store,
+  paints,
+  boxes,
+  learned,
+  children,
+}: Pick<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore; children: ReactNode }) {
   const paperId = useStore(store, (s) => s.document.paperId);
   const known = useMemo(
     () => new Map(paints.map((paint) => [paint.id, knownPaint(asLaid(paint, learned, paperId))])),
@@ -182,9 +204,7 @@ export function Desk({ painting, paints, boxes, titles, learned }: DeskProps) {
     <DeskProvider value={store}>
       <PaintsProvider value={known}>
         <BoxesProvider value={boxes}>
-          <LearnedProvider value={learned}>
-            <OpenDesk painting={painting} titles={titles} store={store} />
-          </LearnedProvider>
+          <LearnedProvider value={learned}>{children}</LearnedProvider>
         </BoxesProvider>
       </PaintsProvider>
     </DeskProvider>

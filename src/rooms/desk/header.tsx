@@ -16,6 +16,7 @@ import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
 import { useDesk, useDeskStore } from "./desk-store";
 import { NewPainting } from "./new-painting";
+import { SecondScreen } from "./beside/second-screen";
 import { STEP_WORDS } from "./step-bar";
 
 function Title() {
@@ -102,7 +103,17 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
 }
 
 /** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
-export function Header({ id, titles, save }: { id: string; titles: readonly PaintingTitle[]; save: SaveState }) {
+export function Header({
+  id,
+  titles,
+  save,
+  shared,
+}: {
+  id: string;
+  titles: readonly PaintingTitle[];
+  save: SaveState;
+  shared: boolean;
+}) {
   const { temporal } = useDeskStore();
   const refused = useDesk((s) => s.refused);
   return (
@@ -130,6 +141,7 @@ export function Header({ id, titles, save }: { id: string; titles: readonly Pain
           </Link>
           <PaintingsMenu id={id} titles={titles} />
           <NewPainting />
+          {shared && <SecondScreen />}
           <Help />
           <button
             type="button"

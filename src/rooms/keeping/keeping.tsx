@@ -3,7 +3,8 @@
 import { FileDown, FileUp, FolderArchive } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
 import { BACKUP_URL, COPIES_URL, WAITING_URL } from "@/model/addresses";
-import type { DatedCopy, Holdings, WaitingFile } from "@/model/backup";
+import { isNothing, type DatedCopy, type Holdings, type WaitingFile } from "@/model/backup";
+import { capital } from "@/model/text";
 import { askFor, jsonOf } from "@/ui/ask";
 import { holdingsWords, reasonWords, sizeWords, whenWords } from "@/ui/copy-words";
 import { useDroppedFiles } from "@/ui/dropped-files";
@@ -73,7 +74,9 @@ export function Keeping({ holds, copies, where }: KeepingProps) {
               Paintings, paintbox, measurements, logbook, settings, and every photo as it came. Put it on another disk:
               what burns or is stolen takes a copy in the same room with it.
             </p>
-            <p className="quiet mt-2">Your own here: {holdingsWords(holds)}.</p>
+            <p className="quiet mt-2">
+              {isNothing(holds) ? "So far only the demo lies here." : `Your own here: ${holdingsWords(holds)}.`}
+            </p>
             <a className="btn btn-primary mt-4" href={BACKUP_URL} download>
               <FileDown size={16} aria-hidden /> Save everything
             </a>
@@ -167,7 +170,7 @@ export function Keeping({ holds, copies, where }: KeepingProps) {
                 <li key={copy.name} className="flex items-center gap-4 border-b border-(--hairline) py-2">
                   <FolderArchive size={16} aria-hidden className="shrink-0" />
                   <span className="min-w-0 flex-1 leading-snug">
-                    <span className="font-semibold first-letter:uppercase">{whenWords(copy.madeAt, now)}</span>
+                    <span className="font-semibold">{capital(whenWords(copy.madeAt, now))}</span>
                     <span className="quiet">
                       {" "}
                       · {reasonWords(copy)} · {sizeWords(copy.bytes)}

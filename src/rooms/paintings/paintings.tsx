@@ -169,13 +169,13 @@ export function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
             {binned.length > 0 && ", or take one out of the bin"}.
           </p>
         )}
-        <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">
+        <div className="mb-4 -ml-2 flex flex-wrap items-center gap-x-2 gap-y-1">
           {here.some(({ colours }) => colours > 0) && (
-            <a className="link" href="/pack">
+            <a className="btn btn-ghost btn-sm" href="/pack">
               Pack one box for several of these
             </a>
           )}
-          <a className="link" href="/keeping">
+          <a className="btn btn-ghost btn-sm" href="/keeping">
             Safe keeping: save everything, move house
           </a>
           <BringPainting />

@@ -7,6 +7,7 @@ import type { Painter } from "@/model/sign-in";
 import { needSpace } from "@/storage/folder/disk-space";
 import { copiesFolder } from "@/storage/store";
 import type { Store } from "@/storage/ports";
+import { notForGuests } from "./beside";
 import { databaseUrl, dataFolder, onlyPainter } from "./environment";
 import {
   closeOwn,
@@ -23,8 +24,14 @@ import { closeStudio, openOnly, openSpaceOf, spaces, takeStudio } from "./studio
 /** Whether Abendrot runs for several painters on a PostgreSQL server, each with a space of their own. */
 export const isStudio = (): boolean => databaseUrl() !== null;
 
-/** What is asked about: the painter's own folder, or the space of whoever is signed in. Throws SignInNeeded. */
-const present = async (): Promise<OpenStore> => (isStudio() ? openSpaceOf(await presentSpace()) : openOwn());
+/**
+ * What is asked about: the painter's own folder, or the space of whoever is signed in. Throws SignInNeeded, or
+ * NotForGuests for a second screen.
+ */
+async function present(): Promise<OpenStore> {
+  await notForGuests();
+  return isStudio() ? openSpaceOf(await presentSpace()) : openOwn();
+}
 
 /** Takes what this process works on, once. Throws FolderInUse, FolderRefused or why the server can't be used. */
 export const takeHouse = (): Promise<void> => (isStudio() ? takeStudio() : takeDataFolder());

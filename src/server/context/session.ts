@@ -5,7 +5,7 @@ import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
 import { NamedError } from "@/storage/named-error";
 import type { Space } from "@/storage/spaces/registry";
 import { onlyPainter } from "./environment";
-import { SignInNeeded } from "./sign-in-needed";
+import { SignInNeeded } from "./refusals";
 import { spaces, studioPool } from "./studio";
 
 /** Too many wrong tries. */

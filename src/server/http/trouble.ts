@@ -1,4 +1,4 @@
-import { SignInNeeded } from "../context/sign-in-needed";
+import { NotForGuests, SignInNeeded } from "../context/refusals";
 import { DatabaseDamaged, FolderRefused } from "@/storage/folder/data-folder";
 import { DiskFull, DiskReadOnly } from "@/storage/folder/disk-space";
 
@@ -38,6 +38,7 @@ export function troubleOf(error: unknown, otherwise: string): Trouble {
   if (error instanceof DatabaseDamaged) return { status: 503, message: error.message, damaged: true };
   if (error instanceof DiskReadOnly) return { status: 507, message: error.message };
   if (error instanceof DiskFull) return { status: 507, message: error.message };
+  if (error instanceof NotForGuests) return { status: 403, message: error.message };
   if (error instanceof SignInNeeded) return { status: 401, message: error.message };
   const code = codeOf(root);
   if (AWAY.test(code) || (root instanceof Error && /^(Connection terminated|timeout exceeded)/.test(root.message)))

@@ -27,10 +27,14 @@ const TOO_LARGE = "The file is over 300 MB. Save the photo smaller and try again
 /** A working copy is at most 2000 by 2000 pixels of three bytes, as PNG. */
 const WORKING_COPY_BYTES = 16 * 1024 * 1024;
 
-/** Takes a photo whose body is the file itself, keeps it, and answers with what `then` makes of it. */
+/**
+ * Takes a photo whose body is the file itself, keeps it, and answers with what `then` makes of it.
+ * @param openToWrite the store of whoever sends it, with room for so many bytes
+ */
 export async function receivePhoto(
   request: Request,
   then: (store: Store, photo: ReadPhoto, name: string) => Promise<NextResponse>,
+  openToWrite: (bytes: number) => Promise<Store> = storeToWrite,
 ): Promise<NextResponse> {
   if (!isSameOrigin(request.headers, request.method)) return refuse(403, NOT_SAME_ORIGIN);
   const name = fileName.safeParse(request.headers.get("x-file-name") ?? "photo");
@@ -40,7 +44,7 @@ export async function receivePhoto(
     const told = Number(request.headers.get("content-length") ?? 0);
     if (told > LIMITS.photoBytes) return refuse(413, TOO_LARGE);
     // It lies twice on the disk until it is stored, and its working copy beside it.
-    const store = await storeToWrite(2 * told + WORKING_COPY_BYTES);
+    const store = await openToWrite(2 * told + WORKING_COPY_BYTES);
     arriving = await store.photoFiles.arrivingPath();
     if (!(await saveBody(request, arriving, LIMITS.photoBytes))) return refuse(413, TOO_LARGE);
     const photo = await readPhoto(arriving);

@@ -4,6 +4,7 @@ import { Suspense } from "react";
 import { z } from "zod";
 import { Desk } from "@/rooms/desk/desk";
 import { PAINTBOX_URL, paintingUrl, viewCopyUrl } from "@/model/addresses";
+import { noteOnDesk, shareAddresses } from "@/server/context/beside";
 import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { InTheBin } from "@/rooms/paintings/in-the-bin";
@@ -20,10 +21,17 @@ async function OpenedDesk({ id }: { id: string }) {
     ]);
     if (!painting) notFound();
     if (painting.binned) return { room: <InTheBin title={painting.document.title} />, revisions: {} };
+    noteOnDesk(painting.id);
     // The first look at the photo comes while the desk is still being set up.
     preload(viewCopyUrl(painting.photo.id), { as: "fetch", crossOrigin: "anonymous" });
     return {
-      room: <Desk key={painting.id} {...{ painting, paints, boxes, titles, learned }} />,
+      room: (
+        <Desk
+          key={painting.id}
+          {...{ painting, paints, boxes, titles, learned }}
+          shared={shareAddresses().length > 0}
+        />
+      ),
       revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },
       own: paintingUrl(id),
     };

@@ -102,8 +102,11 @@ function KeepSitting({ title }: { title: string }) {
   );
 }
 
-/** The view to paint by: one wash at a time over the whole screen, a few large keys, and the space bar. */
-export function Easel() {
+/**
+ * The view to paint by: one wash at a time over the whole screen, a few large keys, and the space bar.
+ * @param beside on a second screen: what stands in its head, and nothing that only the desk may do
+ */
+export function Easel({ beside }: { beside?: ReactNode }) {
   const { plan } = usePlan();
   const names = useWashNames();
   const areas = useDesk((s) => s.document.areas);
@@ -165,11 +168,12 @@ export function Easel() {
         >
           {dim ? <Sun size={22} aria-hidden /> : <Moon size={22} aria-hidden />}
         </button>
+        {beside}
         <button
           type="button"
           className="btn btn-square btn-ghost"
-          aria-label="Back to the desk"
-          title="Back to the desk (Esc)"
+          aria-label={beside ? "To the puddles" : "Back to the desk"}
+          title={beside ? "To the puddles" : "Back to the desk (Esc)"}
           onClick={() => dialog.current?.close()}
         >
           <X size={24} aria-hidden />
@@ -246,7 +250,7 @@ export function Easel() {
             <button type="button" className="btn h-16 btn-outline px-8 text-[1.15rem]" onClick={sitting.anew}>
               Paint it once more
             </button>
-            <KeepSitting title={title} />
+            {!beside && <KeepSitting title={title} />}
           </div>
         </div>
       )}
@@ -259,7 +263,7 @@ export function Easel() {
         </BigKey>
         <BigKey main onClick={go} disabled={!wash}>
           <Check size={26} aria-hidden /> {waits ? "It is dry already" : "Done"}
-          <span className="text-[1rem] font-normal opacity-80">space bar</span>
+          {!beside && <span className="text-[1rem] font-normal opacity-80">space bar</span>}
         </BigKey>
       </div>
     </dialog>

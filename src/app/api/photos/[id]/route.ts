@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { isGuest, paintingOnDesk, storeBeside } from "@/server/context/beside";
 import { openStore } from "@/server/context/house";
 import { COPIES } from "@/storage/folder/photo-files";
 import type { PhotoCopy } from "@/storage/ports";
@@ -15,8 +16,12 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   const copy = whichCopy.safeParse(new URL(request.url).searchParams.get("copy") ?? "working");
   if (!copy.success) return refuse(400, "There is no such copy of a photo.");
   try {
-    const { photos, photoFiles } = await openStore();
-    const photo = id.success ? await photos.find(id.data) : null;
+    const guest = await isGuest();
+    const store = guest ? await storeBeside() : await openStore();
+    const { photos, photoFiles } = store;
+    // A second screen sees the photo of the painting on the desk alone.
+    const seen = id.success && (!guest || (await paintingOnDesk(store))?.photo.id === id.data);
+    const photo = seen ? await photos.find(id.data) : null;
     if (!photo) return refuse(404, "There is no such photo.");
     return new Response(await readCopy(photoFiles, photo, copy.data), {
       headers: {

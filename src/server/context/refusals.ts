@@ -8,3 +8,12 @@ export class SignInNeeded extends NamedError {
     super("You are not signed in any more. What you changed is kept in this browser; sign in, and it is sent.");
   }
 }
+
+/** A second screen asked for something that is not its own, or is not paired. */
+export class NotForGuests extends NamedError {
+  static override readonly kind = "NotForGuests";
+
+  constructor() {
+    super("This is not for a second screen. Do it on the desk.");
+  }
+}
