@@ -1,7 +1,8 @@
 /**
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
  * Run: npm run bench; with "shapes" behind it, shapes and washes alone; with "told", the errors that are told; with
- * "hands", palettes as a hand lays them.
+ * "hands", palettes as a hand lays them; with "load", years of painting in one folder; with "power", power cuts and
+ * what syncing costs; with "studio", thirty painters on a PostgreSQL server.
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
@@ -23,7 +24,9 @@ import { seededRandom } from "@/core/numeric/random";
 import { benchCrew } from "./crew";
 import { benchHands } from "./hands";
 import { benchLearning } from "./learning";
+import { benchLoad } from "./load";
 import { paletteProgram } from "./palette-program";
+import { benchPowerCut } from "./power-cut";
 import { benchShapes, benchWashes } from "./shapes";
 import { swatchBench } from "./swatch-bench";
 import { benchBoxSheet, benchToldErrors } from "./told-errors";
@@ -47,6 +50,16 @@ const row = (name: string, text: string): void => console.log(`${name.padEnd(58)
 if (process.argv.includes("shapes")) {
   await benchShapes(row);
   await benchWashes(row);
+  process.exit(0);
+}
+
+if (process.argv.includes("load")) {
+  await benchLoad(row);
+  process.exit(0);
+}
+
+if (process.argv.includes("power")) {
+  await benchPowerCut(row);
   process.exit(0);
 }
 

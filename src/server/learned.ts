@@ -8,6 +8,8 @@ import type { StockedPaint, Store } from "@/storage/ports";
 /** What was learned last, and what is being learned: a book is fitted once for all rooms, and anew when it changes. */
 interface Lessons {
   last?: KeptLessons;
+  /** What the book was stamped with when `last` was found to be of it: it need not be read again. */
+  stamp?: string;
   underWay?: { readonly from: string; readonly book: Promise<LearnedBook | null> };
 }
 
@@ -79,23 +81,49 @@ async function learnBook(store: Store, sources: BookSources, from: string): Prom
 /** What the logbook has taught; null while nothing counts in it. */
 export async function learnedBook(store: Store): Promise<LearnedBook | null> {
   const lessons = lessonsOf(store);
+  const stamp = await store.logbook.stamp();
+  if (lessons.last && lessons.stamp === stamp) return lessons.last.book;
   const sources = await bookSources(store);
   const from = keyOf(sources);
   lessons.last ??= (await store.settings.lessons()) ?? undefined;
-  if (lessons.last?.from === from) return lessons.last.book;
+  if (lessons.last?.from === from) {
+    lessons.stamp = stamp;
+    return lessons.last.book;
+  }
   if (lessons.underWay?.from !== from) lessons.underWay = { from, book: learnBook(store, sources, from) };
   return lessons.underWay.book;
 }
 
-/** The paints as they are mixed from, by all that is known: the logbook, cards, labels. */
-export async function paintsAsLearned(
-  store: Store,
-): Promise<{ readonly paints: StockedPaint[]; readonly learned: LearnedBook | null }> {
+interface AsLearned {
+  readonly paints: StockedPaint[];
+  readonly learned: LearnedBook | null;
+}
+
+/** What was read last of each store, and what it was stamped with then: two thousand paints are not read for each page. */
+const readLast = ((
+  globalThis as { abendrotPaints?: Map<string, { readonly stamp: string; readonly answer: AsLearned }> }
+).abendrotPaints ??= new Map<string, { stamp: string; answer: AsLearned }>());
+
+/**
+ * The paints as they are mixed from, by all that is known: the logbook, cards, labels; and what the book taught of the
+ * painter's habit, hand and papers.
+ */
+export async function paintsAsLearned(store: Store): Promise<AsLearned> {
+  const stamp = await store.logbook.stamp();
+  const known = readLast.get(store.photoFiles.where);
+  if (known?.stamp === stamp) return known.answer;
+  const answer = await readAsLearned(store);
+  readLast.set(store.photoFiles.where, { stamp, answer });
+  return answer;
+}
+
+async function readAsLearned(store: Store): Promise<AsLearned> {
   const [stocked, learned] = await Promise.all([store.paintbox.stockedPaints(), learnedBook(store)]);
   return {
     paints: learned
       ? stocked.map((paint) => ({ ...paint, measured: learned.paints[paint.id] ?? paint.measured }))
       : stocked,
-    learned,
+    // The paints have it already, and how each swatch agrees is told in the logbook alone.
+    learned: learned && { ...learned, paints: {}, agreements: {} },
   };
 }

@@ -148,6 +148,8 @@ interface Logbook {
   bin(id: string, binned: boolean): Promise<void>;
   /** Removes an entry for good; its photos stay. */
   remove(id: string): Promise<void>;
+  /** Another word whenever something has changed that the book teaches by: entries, paints, measurements. */
+  stamp(): Promise<string>;
 }
 
 interface Eye {

@@ -4,6 +4,7 @@ import type { Database } from "./drizzle/database";
 import { addEyeAnswer, listEyeAnswers } from "./drizzle/eye";
 import {
   binLogEntry,
+  bookStamp,
   createLogEntry,
   findLogEntry,
   listLogEntries,
@@ -81,6 +82,7 @@ function repositoriesOn(db: Database): Repositories {
       save: (id, stamp, document) => saveLogEntry(db, id, stamp, document),
       bin: (id, binned) => binLogEntry(db, id, binned),
       remove: (id) => removeLogEntry(db, id),
+      stamp: () => bookStamp(db),
     },
     eye: {
       list: () => listEyeAnswers(db),

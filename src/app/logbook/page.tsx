@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
-import { Logbook } from "@/rooms/logbook/logbook";
+import { PackedLogbook } from "@/rooms/logbook/logbook";
 import { learnedBook } from "@/server/learned";
 import { entriesHere } from "@/server/logbook-shown";
+import { pack } from "@/server/packed";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
@@ -23,7 +24,10 @@ async function OpenedLogbook({ start, next }: { start: string | null; next: bool
       store.paintings.list(),
       store.eye.list(),
     ]);
-    return { room: <Logbook stored={entries} {...{ paints, learned, titles, eye, start, next }} />, revisions: {} };
+    return {
+      room: <PackedLogbook props={pack({ stored: entries, paints, learned, titles, eye, start, next })} />,
+      revisions: {},
+    };
   });
 }
 

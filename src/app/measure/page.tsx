@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
-import { Measure } from "@/rooms/measure/measure";
+import { PackedMeasure } from "@/rooms/measure/measure";
 import { PAINTBOX_URL } from "@/model/addresses";
+import { pack } from "@/server/packed";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
@@ -24,13 +25,15 @@ async function OpenedMeasure({ start }: { start: string | null }) {
     const demo = here.some((paint) => paint.demo);
     return {
       room: (
-        <Measure
-          paints={here}
-          cards={cards.filter((sheet) => sheet.paints.some((id) => ids.has(id)))}
-          recipes={recipes}
-          boxes={stored.document.boxes}
-          demoSheets={demo ? { card, box } : { card: null, box: null }}
-          start={start}
+        <PackedMeasure
+          props={pack({
+            paints: here,
+            cards: cards.filter((sheet) => sheet.paints.some((id) => ids.has(id))),
+            recipes,
+            boxes: stored.document.boxes,
+            demoSheets: demo ? { card, box } : { card: null, box: null },
+            start,
+          })}
         />
       ),
       revisions: { [PAINTBOX_URL]: stored.revision },

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
-import { Pack } from "@/rooms/pack/pack";
+import { PackedPack } from "@/rooms/pack/pack";
+import { pack } from "@/server/packed";
 import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
@@ -8,7 +9,7 @@ import { opened } from "../opened";
 async function OpenedPack() {
   return opened(async (store) => {
     const [shelf, { paints, learned }] = await Promise.all([store.paintings.shelf(), paintsAsLearned(store)]);
-    return { room: <Pack shelf={shelf} paints={paints} learned={learned} />, revisions: {} };
+    return { room: <PackedPack props={pack({ shelf, paints, learned })} />, revisions: {} };
   });
 }
 

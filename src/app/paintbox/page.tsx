@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
-import { Paintbox } from "@/rooms/paintbox/paintbox";
+import { PackedPaintbox } from "@/rooms/paintbox/paintbox";
 import { PAINTBOX_URL } from "@/model/addresses";
+import { pack } from "@/server/packed";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
 
@@ -10,7 +11,7 @@ async function OpenedPaintbox({ asked }: { asked: PaintboxPageProps["searchParam
   return opened(async (store) => {
     const [stored, measurements] = await Promise.all([store.paintbox.find(), store.measurements.list()]);
     return {
-      room: <Paintbox stored={stored} measurements={measurements} begin={begin} />,
+      room: <PackedPaintbox props={pack({ stored, measurements, begin })} />,
       revisions: { [PAINTBOX_URL]: stored.revision },
       own: PAINTBOX_URL,
     };

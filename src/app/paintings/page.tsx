@@ -1,10 +1,19 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
-import { Paintings } from "@/rooms/paintings/paintings";
+import { PackedPaintings } from "@/rooms/paintings/paintings";
 import { presentPainter } from "@/server/context/house";
+import { pack } from "@/server/packed";
 import { paintsAsLearned } from "@/server/learned";
+import type { ShelvedPainting } from "@/model/shelf";
+import type { StockedPaint } from "@/storage/ports";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
+
+/** The paints that lie in a tray: of the others nothing is shown here. */
+function inTrays(shelf: readonly ShelvedPainting[], paints: readonly StockedPaint[]): readonly StockedPaint[] {
+  const laid = new Set(shelf.flatMap(({ paintIds }) => paintIds));
+  return paints.filter(({ id }) => laid.has(id));
+}
 
 async function OpenedPaintings() {
   return opened(async (store) => {
@@ -13,7 +22,10 @@ async function OpenedPaintings() {
       paintsAsLearned(store),
       presentPainter(),
     ]);
-    return { room: <Paintings shelf={shelf} paints={paints} painter={painter} />, revisions: {} };
+    return {
+      room: <PackedPaintings props={pack({ shelf, paints: inTrays(shelf, paints), painter })} />,
+      revisions: {},
+    };
   });
 }
 

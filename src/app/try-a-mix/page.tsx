@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
 import { PAINTBOX_URL } from "@/model/addresses";
-import { TryMix } from "@/rooms/try-mix/try-mix";
+import { PackedTryMix } from "@/rooms/try-mix/try-mix";
+import { pack } from "@/server/packed";
 import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
@@ -13,7 +14,7 @@ async function OpenedTrial({ start }: { start: string | null }) {
   return opened(async (store) => {
     const [{ paints, learned }, boxRevision] = await Promise.all([paintsAsLearned(store), store.paintbox.revision()]);
     return {
-      room: <TryMix owned={paints} learned={learned} start={start} />,
+      room: <PackedTryMix props={pack({ owned: paints, learned, start })} />,
       revisions: { [PAINTBOX_URL]: boxRevision },
     };
   });

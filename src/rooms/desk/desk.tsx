@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import { useContext, useEffect, useMemo, type ReactNode } from "react";
 import { useStore } from "zustand";
 import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
@@ -178,7 +179,7 @@ function OpenDesk({
 }
 
 /** The desk: photo left, present step right, tray along the bottom. */
-export function Desk({ painting, paints, boxes, titles, learned, shared }: DeskProps) {
+function Desk({ painting, paints, boxes, titles, learned, shared }: DeskProps) {
   const store = useDeskAtAddress(painting.document);
   return (
     <OnDesk store={store} paints={paints} boxes={boxes} learned={learned}>
@@ -210,3 +211,6 @@ export function OnDesk({
     </DeskProvider>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedDesk = unpacked(Desk);

@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import isEqual from "fast-deep-equal";
 import { Plus, Undo2 } from "lucide-react";
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
@@ -21,6 +22,7 @@ import { mergeLogEntries } from "@/model/merge";
 import type { ToPaintNext } from "@/model/next-swatches";
 import type { PaintingTitle, StockedPaint } from "@/storage/ports";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
+import { useGrowing } from "@/ui/growing";
 import { RoomHeader } from "@/ui/room-header";
 import { sentByOthers } from "@/ui/saving/autosave-queues";
 import { useAutosave } from "@/ui/saving/autosave";
@@ -118,7 +120,7 @@ function Bin({ binned, onTakeOut }: { binned: readonly StoredLogEntry[]; onTakeO
 }
 
 /** The logbook: its pages, what they have taught, what to paint next. */
-export function Logbook({
+function Logbook({
   stored,
   paints: stocked,
   titles,
@@ -256,6 +258,7 @@ export function Logbook({
   );
   const asked = useDeferredValue(query);
   const shown = useMemo(() => found(here, asked, (entry) => colours.get(entry.id) ?? []), [here, asked, colours]);
+  const grown = useGrowing(shown);
   const inBook = useMemo(
     () => [
       ...new Map(here.flatMap(({ document }) => document.paints.map((paint) => [paint.id, paint] as const))).values(),
@@ -349,7 +352,7 @@ export function Logbook({
                   aria-label="Pages"
                   className="grid grid-cols-[repeat(auto-fill,minmax(15.5rem,1fr))] gap-x-4 gap-y-5"
                 >
-                  {shown.map((entry) => (
+                  {grown.map((entry) => (
                     <li key={entry.id} className="[contain-intrinsic-size:auto_190px] [content-visibility:auto]">
                       <EntryCard
                         entry={entry}
@@ -392,3 +395,6 @@ export function Logbook({
     </BookProvider>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedLogbook = unpacked(Logbook);

@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { MeasuredOptics } from "@/core/mixing";
 import type { SwatchCard } from "@/model/measurement";
@@ -27,7 +28,7 @@ interface MeasureProps {
 }
 
 /** The measuring room: from swatches to a paint's own optics. */
-export function Measure({ paints: stored, cards: printed, recipes, boxes, demoSheets, start }: MeasureProps) {
+function Measure({ paints: stored, cards: printed, recipes, boxes, demoSheets, start }: MeasureProps) {
   const [store] = useState(createMeasureStore);
   const [reader] = useState(() => new CardReader());
   const [paints, setPaints] = useState(stored);
@@ -80,3 +81,6 @@ export function Measure({ paints: stored, cards: printed, recipes, boxes, demoSh
     </RoomProvider>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedMeasure = unpacked(Measure);

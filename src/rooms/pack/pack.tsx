@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import { Minus, Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import type { WashCharacter } from "@/core/mixing";
@@ -23,7 +24,7 @@ const GRAIN_CHOICES = [
 ] as const;
 
 /** One box for several paintings: which paints serve all, which one alone needs, what stays at home. */
-export function Pack({
+function Pack({
   shelf,
   paints: stocked,
   learned,
@@ -192,3 +193,6 @@ export function Pack({
     </div>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedPack = unpacked(Pack);

@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import { Star } from "lucide-react";
 import { useDeferredValue, useMemo, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
@@ -14,6 +15,7 @@ import { mergePaintboxes } from "@/model/merge";
 import { useAutosave } from "@/ui/saving/autosave";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { LiveConflict } from "@/ui/saving/live-conflict";
+import { useGrowing } from "@/ui/growing";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/saving/save-words";
 import { Strip } from "@/ui/strip";
@@ -166,6 +168,7 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
       order,
     );
   }, [all, document.paints, words, choice, order]);
+  const grown = useGrowing(shown);
   const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
   const opened = selected ? undefined : document.paints.find(({ id }) => id === openId);
   const mine = all.filter(({ paint }) => paint.status !== "put away");
@@ -297,7 +300,7 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
               aria-label="Paints"
               className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5"
             >
-              {shown.map(({ paint, model, codes }) => (
+              {grown.map(({ paint, model, codes }) => (
                 <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
                   <button
                     type="button"
@@ -346,7 +349,7 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
 }
 
 /** The paintbox: every paint as its strip; one opens as a sheet; adding one takes a code and Enter. */
-export function Paintbox({
+function Paintbox({
   stored,
   measurements,
   begin,
@@ -365,3 +368,6 @@ export function Paintbox({
     </PaintboxProvider>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedPaintbox = unpacked(Paintbox);

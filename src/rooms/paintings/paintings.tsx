@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import { Undo2 } from "lucide-react";
 import { paintModel } from "@/core/mixing";
 import { useMemo, useRef, useState } from "react";
@@ -11,11 +12,15 @@ import type { Painter } from "@/model/sign-in";
 import type { ShelvedPainting } from "@/model/shelf";
 import type { StockedPaint } from "@/storage/ports";
 import { answerOf } from "@/ui/ask";
+import { useGrowing } from "@/ui/growing";
 import { RoomHeader } from "@/ui/room-header";
 import { changePainting, readShelf, removePainting } from "@/ui/shelf";
 import { BringPainting } from "./bring-painting";
 import { SignedIn } from "@/ui/signed-in";
 import { PaintingCard, type DrawnPaint } from "./painting-card";
+
+/** Cards on the page as it comes: what a window shows. */
+const FIRST_CARDS = 12;
 
 const handedOut = z.object({ given: z.int(), failed: z.int() });
 
@@ -101,7 +106,7 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
 }
 
 /** All paintings as pictures, last changed first, and the bin below. */
-export function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
+function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
   const [shelf, setShelf] = useState(read);
   const asked = useRef<Promise<void>>(Promise.resolve());
   const [pending, setPending] = useState(0);
@@ -144,6 +149,7 @@ export function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
     setHanded(`It lies with ${counted(given, "painter")} now${failed > 0 ? `; ${failed} could not be reached` : ""}.`);
   };
   const here = shelf.filter(({ binnedAt, away }) => binnedAt === null && !away);
+  const grown = useGrowing(here, FIRST_CARDS);
   const away = shelf.filter((painting) => painting.binnedAt === null && painting.away);
   const binned = shelf.filter(({ binnedAt }) => binnedAt !== null);
   return (
@@ -182,7 +188,7 @@ export function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
           {painter && <SignedIn painter={painter} />}
         </div>
         <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-6">
-          {here.map((painting) => (
+          {grown.map((painting) => (
             <li key={painting.id} className="grid">
               <PaintingCard
                 painting={painting}
@@ -211,3 +217,6 @@ export function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
     </div>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedPaintings = unpacked(Paintings);

@@ -1,5 +1,6 @@
 "use client";
 
+import { unpacked } from "@/ui/unpacked";
 import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useStore } from "zustand";
@@ -82,7 +83,7 @@ function WaterSlider({
 }
 
 /** Up to three paints, moved part by part: what they make wet and dry, settling, as a glaze. */
-export function TryMix({
+function TryMix({
   owned,
   learned,
   start,
@@ -217,3 +218,6 @@ export function TryMix({
     </div>
   );
 }
+
+/** The same, laid out with packed properties. */
+export const PackedTryMix = unpacked(TryMix);

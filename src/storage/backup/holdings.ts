@@ -1,5 +1,9 @@
 import type { Holdings } from "@/model/backup";
+import { sql } from "drizzle-orm";
+import { logEntries, paintings, paints, photos } from "../drizzle/schema";
+import type { Database } from "../drizzle/database";
 import type { TableRows } from "../drizzle/rows";
+import { rowsOf } from "../drizzle/migrations";
 
 interface Row {
   readonly id?: string;
@@ -23,4 +27,18 @@ export function holdingsOf(tables: readonly TableRows[]): Holdings {
     entries: own("log_entries").length,
     photos: rows("photos").filter(({ id }) => !demos.has(id)).length,
   };
+}
+
+/** The same of a store as it stands. */
+export async function countHoldings(db: Database): Promise<Holdings> {
+  const [row] = await rowsOf<Record<keyof Holdings, number>>(
+    db,
+    sql`select (select count(*)::int from ${paintings} where not ${paintings.demo}) as paintings,
+      (select count(*)::int from ${paints} where not ${paints.demo}) as paints,
+      (select count(*)::int from ${logEntries} where not ${logEntries.demo}) as entries,
+      (select count(*)::int from ${photos} where not exists (select from ${paintings} where ${paintings.photoId} =
+        ${photos.id} and ${paintings.demo}) or exists (select from ${paintings} where ${paintings.photoId} =
+        ${photos.id} and not ${paintings.demo})) as photos`,
+  );
+  return row!;
 }

@@ -3,10 +3,10 @@ import { z } from "zod";
 import { photoFormat, photoId, type BackupManifest } from "@/model/backup";
 import type { Database } from "../drizzle/database";
 import type { Place } from "../drizzle/migrations";
-import { readAllRows, replaceAllRows, RowsUnfit, type TableRows } from "../drizzle/rows";
+import { replaceAllRows, RowsUnfit, type TableRows } from "../drizzle/rows";
 import type { Keeping, PhotoFiles } from "../ports";
 import { copiesIn } from "./copies";
-import { holdingsOf } from "./holdings";
+import { countHoldings } from "./holdings";
 import { BackupRefused } from "./archive";
 import { openBackup, type OpenBackup } from "./read";
 import { rowsIn, writeBackup } from "./write";
@@ -96,7 +96,7 @@ async function markUnknown(files: PhotoFiles, tables: readonly TableRows[]): Pro
  */
 export function keepingOf(db: Database, place: Place, files: PhotoFiles, copies: string): Keeping {
   return {
-    holdings: async () => holdingsOf(await readAllRows(db, place)),
+    holdings: () => countHoldings(db),
     backup: () => writeBackup(db, place, files, { withPhotos: true, now: new Date() }),
     check: (path) =>
       open(path, async (file) => {

@@ -1,11 +1,11 @@
-import { desc, eq, inArray } from "drizzle-orm";
+import { desc, eq, inArray, sql } from "drizzle-orm";
 import type { LogEntry, StoredLogEntry } from "@/model/logbook";
 import { newLogEntry, newLoggedMix } from "@/model/logbook";
 import type { SaveStamp } from "@/model/revision";
 import { LogEntryNotFound, UnknownLogged } from "../ports";
 import type { Database } from "./database";
 import { judgeSave } from "./revision";
-import { logEntries, logPhotos, photos } from "./schema";
+import { logEntries, logPhotos, measurements, paintbox, photos } from "./schema";
 
 const fields = {
   id: logEntries.id,
@@ -98,6 +98,24 @@ export async function binLogEntry(db: Database, id: string, binned: boolean): Pr
     .where(eq(logEntries.id, id))
     .returning({ id: logEntries.id });
   if (changed.length === 0) throw new LogEntryNotFound();
+}
+
+/**
+ * Another word whenever something has changed that the book teaches by. Every change of an entry or of the paintbox
+ * raises a revision, and what is put in the bin or set aside is counted.
+ */
+export async function bookStamp(db: Database): Promise<string> {
+  const [row] = await db
+    .select({
+      entries: sql<string>`(select concat_ws(' ', count(*), sum(${logEntries.revision}), count(${logEntries.binnedAt}),
+        max(${logEntries.createdAt})) from ${logEntries})`,
+      paints: sql<string>`(select coalesce(max(${paintbox.revision}), 0)::text from ${paintbox})`,
+      measured: sql<string>`(select concat_ws(' ', count(*), count(*) filter (where ${measurements.counts}),
+        string_agg(left(${measurements.id}::text, 8), '' order by ${measurements.id}) filter (where
+        ${measurements.counts})) from ${measurements})`,
+    })
+    .from(sql`(values (1)) as one(n)`);
+  return `${row!.entries} | ${row!.paints} | ${row!.measured}`;
 }
 
 /** Removes an entry for good; its photos stay. */

@@ -18,10 +18,16 @@ export interface OpenDatabase {
 /** Old log is kept no longer than it is needed: segments are 16 MB (PostgreSQL manual, WAL configuration). */
 const SHORT_LOG = ["-c", "min_wal_size=32MB", "-c", "max_wal_size=64MB"];
 
+/** Pages held in memory: a painter's years are some tens of megabytes, and the system holds files in its own. */
+const FEW_BUFFERS = ["-c", "shared_buffers=16MB"];
+
 /** PGlite on a folder, all of it on the disk before anything is acknowledged. */
 async function openFiles(folder: string): Promise<PGlite> {
   const files = new SyncedFiles(folder);
-  const client = await PGlite.create({ fs: files, startParams: [...syncedStartParams(), ...SHORT_LOG] });
+  const client = await PGlite.create({
+    fs: files,
+    startParams: [...syncedStartParams(), ...SHORT_LOG, ...FEW_BUFFERS],
+  });
   // What was made just now, or by an Abendrot that did not sync.
   await syncTree(folder);
   return client;

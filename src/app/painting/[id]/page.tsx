@@ -2,9 +2,10 @@ import { notFound } from "next/navigation";
 import { preload } from "react-dom";
 import { Suspense } from "react";
 import { z } from "zod";
-import { Desk } from "@/rooms/desk/desk";
+import { PackedDesk } from "@/rooms/desk/desk";
 import { PAINTBOX_URL, paintingUrl, viewCopyUrl } from "@/model/addresses";
 import { noteOnDesk, shareAddresses } from "@/server/context/beside";
+import { pack } from "@/server/packed";
 import { paintsAsLearned } from "@/server/learned";
 import { Opening } from "@/ui/opening";
 import { InTheBin } from "@/rooms/paintings/in-the-bin";
@@ -26,10 +27,9 @@ async function OpenedDesk({ id }: { id: string }) {
     preload(viewCopyUrl(painting.photo.id), { as: "fetch", crossOrigin: "anonymous" });
     return {
       room: (
-        <Desk
+        <PackedDesk
           key={painting.id}
-          {...{ painting, paints, boxes, titles, learned }}
-          shared={shareAddresses().length > 0}
+          props={pack({ painting, paints, boxes, titles, learned, shared: shareAddresses().length > 0 })}
         />
       ),
       revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },

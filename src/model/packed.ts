@@ -1,0 +1,26 @@
+/**
+ * What a page is laid out with, packed: a page of years weighs little and its lists are read at once all the same.
+ * JSON, gzip, base64; days and times stand in it as what they are.
+ */
+export interface Packed<T> {
+  readonly packed: string;
+  /** Says of what type it is; never there. */
+  readonly of?: T;
+}
+
+const DATE = "$date";
+
+/** JSON that tells dates from texts. */
+export const toJson = (value: unknown): string =>
+  JSON.stringify(value, function (this: Readonly<Record<string, unknown>>, key, given: unknown) {
+    // A date has become a text already when it is handed over here.
+    const raw = this[key];
+    return raw instanceof Date ? { [DATE]: raw.toISOString() } : given;
+  });
+
+const isDate = (value: unknown): value is { readonly [DATE]: string } =>
+  typeof value === "object" && value !== null && DATE in value;
+
+/** What such JSON says. */
+export const fromJson = (json: string): unknown =>
+  JSON.parse(json, (_key, value: unknown) => (isDate(value) ? new Date(value[DATE]) : value));

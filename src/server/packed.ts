@@ -1,0 +1,10 @@
+import { gzipSync } from "node:zlib";
+import { toJson, type Packed } from "@/model/packed";
+
+/** Quick rather than small: lists of paints and swatches repeat themselves. */
+const LEVEL = 3;
+
+/** Packs what a page is laid out with (`ui/unpacked.tsx` takes it out again). */
+export const pack = <T>(value: T): Packed<T> => ({
+  packed: gzipSync(toJson(value), { level: LEVEL }).toString("base64"),
+});
