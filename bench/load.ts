@@ -163,7 +163,7 @@ export async function benchLoad(row: (name: string, text: string) => void): Prom
     const box = await openedMs(browser, `${server.url}/paintbox`, 'ul[aria-label="Paints"] canvas');
     (seen["paintbox drawn in the browser"] ??= []).push({ kb: 0, ms: box });
     await browser.close();
-    await new Promise((resolve) => setTimeout(resolve, 5000));
+    await new Promise((resolve) => setTimeout(resolve, 14_000));
     (seen["memory at rest"] ??= []).push({ kb: 1024 * memoryMb(server.pid), ms: 0 });
     await server.stop("SIGTERM");
   }

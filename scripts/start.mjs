@@ -1,5 +1,7 @@
 import { createServer } from "node:http";
 import { networkInterfaces } from "node:os";
+import { setFlagsFromString } from "node:v8";
+import { runInNewContext } from "node:vm";
 import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
 
 /** Beyond this machine it is heard only when told so. */
@@ -81,6 +83,17 @@ function peerOf(request) {
 const FOR_GUESTS =
   /^\/(beside(\/|\?|$)|api\/beside(\/|\?|$)|api\/photos\/[0-9a-f]{64}(\?|$)|_next\/static\/|icon\.svg)/;
 
+/** Memory that nothing needs any more is given back once nobody has asked for a while: the engine waits far longer. */
+const REST_MS = 10_000;
+setFlagsFromString("--expose-gc");
+const giveBack = runInNewContext("gc");
+let resting;
+function restSoon() {
+  clearTimeout(resting);
+  resting = setTimeout(giveBack, REST_MS);
+  resting.unref();
+}
+
 const handle = app.getRequestHandler();
 
 /** Answers one request; `guest` for one that came in where second screens are heard. */
@@ -89,6 +102,7 @@ function answer(request, response, guest) {
   request.headers["x-abendrot-peer"] = peerOf(request);
   delete request.headers["x-abendrot-guest"];
   if (guest) request.headers["x-abendrot-guest"] = "yes";
+  restSoon();
   if (!fault) return void handle(request, response);
   response
     .writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" })

@@ -99,7 +99,7 @@ interface AsLearned {
   readonly learned: LearnedBook | null;
 }
 
-/** What was read last of each store, and what it was stamped with then: two thousand paints are not read for each page. */
+/** What was read last of each store, and its stamp then: two thousand paints are not read for each page. */
 const readLast = ((
   globalThis as { abendrotPaints?: Map<string, { readonly stamp: string; readonly answer: AsLearned }> }
 ).abendrotPaints ??= new Map<string, { stamp: string; answer: AsLearned }>());

@@ -156,7 +156,9 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
   useUndoKeys(store.temporal);
   const modelOf = useModelOf();
 
-  const all = useMemo(() => document.paints.map((paint) => showOf(paint, modelOf)), [document.paints, modelOf]);
+  // The first of thousands are there at once; those behind them, and where each stands among all, follow.
+  const paintsNow = useGrowing(document.paints);
+  const all = useMemo(() => paintsNow.map((paint) => showOf(paint, modelOf)), [paintsNow, modelOf]);
   const shown = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     const chosen = new Set(chosenPaints(document.paints, choice));
@@ -168,7 +170,6 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
       order,
     );
   }, [all, document.paints, words, choice, order]);
-  const grown = useGrowing(shown);
   const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
   const opened = selected ? undefined : document.paints.find(({ id }) => id === openId);
   const mine = all.filter(({ paint }) => paint.status !== "put away");
@@ -300,7 +301,7 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
               aria-label="Paints"
               className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5"
             >
-              {grown.map(({ paint, model, codes }) => (
+              {shown.map(({ paint, model, codes }) => (
                 <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
                   <button
                     type="button"

@@ -24,6 +24,8 @@ export function openPools(url: string, onError: (error: unknown) => void): Pools
     const pool = new pg.Pool({ connectionString: url, max, connectionTimeoutMillis, application_name: "abendrot" });
     // A connection that breaks while nobody uses it: the next one is made anew.
     pool.on("error", onError);
+    // One that breaks while it is used tells whoever uses it, and here as well: unheard it would end the process.
+    pool.on("connect", (client) => void client.on("error", onError));
     return pool;
   };
   return { pool: made(CONNECTIONS, CONNECT_MS), locks: made(LOCK_CONNECTIONS, 0) };
