@@ -1,7 +1,15 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["@electric-sql/pglite", "sharp", "lcms-wasm", "libheif-js", "pdfkit", "pg", "@node-rs/argon2"],
+  serverExternalPackages: [
+    "@electric-sql/pglite",
+    "sharp",
+    "lcms-wasm",
+    "libheif-js",
+    "pdfkit",
+    "pg",
+    "@node-rs/argon2",
+  ],
   poweredByHeader: false,
   // Everything is read on the machine that serves it: packing it and unpacking it again only costs time.
   compress: false,

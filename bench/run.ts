@@ -28,6 +28,7 @@ import { benchLoad } from "./load";
 import { paletteProgram } from "./palette-program";
 import { benchPowerCut } from "./power-cut";
 import { benchShapes, benchWashes } from "./shapes";
+import { benchStudio } from "./studio";
 import { swatchBench } from "./swatch-bench";
 import { benchBoxSheet, benchToldErrors } from "./told-errors";
 
@@ -55,6 +56,11 @@ if (process.argv.includes("shapes")) {
 
 if (process.argv.includes("load")) {
   await benchLoad(row);
+  process.exit(0);
+}
+
+if (process.argv.includes("studio")) {
+  await benchStudio(row);
   process.exit(0);
 }
 

@@ -1,8 +1,11 @@
-/** Takes the README's pictures from the demo data: docs/screenshots/*.png at 1280x800. Run: npm run screenshots */
+/**
+ * Takes the README's pictures from the demo data: docs/screenshots/*.png at 1280x800, the tablet's upright.
+ * Run: npm run screenshots
+ */
 import { chromium, type Page } from "@playwright/test";
 import sharp from "sharp";
 import config from "../playwright.config";
-import { startServer } from "../e2e/server";
+import { freePort, startServer } from "../e2e/server";
 
 const server = await startServer();
 // The first answer waits until the demo is laid out.
@@ -66,7 +69,6 @@ const lookAtPalette = async (page: Page, view: string): Promise<void> => {
   await page.waitForTimeout(2500);
 };
 await shoot("palette", "/", (page) => lookAtPalette(page, "Choose"));
-await shoot("side-by-side", "/", (page) => lookAtPalette(page, "Side by side"));
 await shoot("recipe", "/", openArea(5));
 await shoot("paint", "/paintbox", (page) =>
   page
@@ -110,12 +112,6 @@ await shoot("easel", "/", async (page) => {
     await page.keyboard.press("Space");
     await page.waitForTimeout(500);
   }
-});
-await shoot("reach", "/", async (page) => {
-  await lookAtPalette(page, "Reach");
-  await page.keyboard.press("7");
-  await page.keyboard.press("b");
-  await page.waitForTimeout(2000);
 });
 await shoot("washes", "/", async (page) => {
   await step(page, "Areas");
@@ -169,6 +165,32 @@ await shoot("taught", "/logbook", async (page) => {
   await page.getByRole("tab", { name: "What it has taught" }).click();
   await page.getByRole("list", { name: "Paints as they were learned" }).waitFor();
 });
+
+await shoot("keeping", "/keeping", async (page) => {
+  await page
+    .getByRole("button", { name: /^Put back the copy/ })
+    .first()
+    .waitFor();
+});
+
+/** The plan on a tablet, paired as a hand would. */
+async function shootBeside(): Promise<void> {
+  const shared = await startServer(undefined, undefined, { SHARE_PORT: String(await freePort()) }, ["--share"]);
+  const desk = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await desk.goto(shared.url);
+  await desk.locator("canvas[data-drawn]").first().waitFor({ timeout: 60_000 });
+  await desk.getByRole("button", { name: "Second screen" }).click();
+  const code = (await desk.getByText(/^\d{6}$/).textContent())!;
+  const address = (await desk.getByText(/^http:\/\//).textContent())!.split(/[ ,]/)[0]!;
+  const tablet = await browser.newPage({ viewport: { width: 820, height: 1180 } });
+  await tablet.goto(`${address}#${code}`);
+  await tablet.getByRole("button", { name: /^Done/ }).click({ timeout: 60_000 });
+  await tablet.waitForTimeout(2000);
+  await tablet.screenshot({ path: "docs/screenshots/beside.png" });
+  console.log("beside");
+  await shared.stop("SIGTERM");
+}
+await shootBeside();
 
 // The guide shows some of them, smaller (src/rooms/guide).
 for (const name of ["values", "areas", "paint", "palette", "recipe", "check", "plan"])

@@ -93,12 +93,17 @@ function hasChromium() {
 /** Programs that make and read files for the tests; without them those tests are left out, and said to be. */
 function fileMakers() {
   const missing = () =>
-    ["heif-enc", "exiftool", "pdftoppm", "colverify"].filter((program) => !existsSync(join("/usr/bin", program)));
+    ["heif-enc", "exiftool", "pdftoppm", "colverify"]
+      .filter((program) => !existsSync(join("/usr/bin", program)))
+      .concat(existsSync("/usr/lib/postgresql") ? [] : ["postgres"]);
   if (missing().length > 0 && mayInstall) {
     console.log(
-      "Installing heif-enc, exiftool, poppler, argyll and colord-data, which files and tables are made and checked with …",
+      "Installing heif-enc, exiftool, poppler, argyll, colord-data and PostgreSQL, which the tests work with …",
     );
-    install("libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref", "colord-data");
+    install(
+      ...["libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref", "colord-data"],
+      "postgresql",
+    );
   }
   for (const program of missing()) console.log(`left out: tests that need ${program}`);
 }

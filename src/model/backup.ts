@@ -17,7 +17,7 @@ export const photoFormat = z.string().regex(/^[a-z]{2,8}$/);
 const digest = z.string().regex(/^[0-9a-f]{64}$/);
 
 /** What a store holds, as it is told before something is put in its place. */
-export const holdings = z.object({
+const holdings = z.object({
   paintings: z.int().gte(0),
   paints: z.int().gte(0),
   entries: z.int().gte(0),
@@ -48,7 +48,7 @@ export const COPY_REASONS = ["of the day", "before a new version", "before somet
 export type CopyReason = (typeof COPY_REASONS)[number];
 
 /** A dated copy of the records; photos lie in the data folder anyway. */
-export const datedCopy = z.object({
+const datedCopy = z.object({
   name: z.string(),
   madeAt: z.iso.datetime(),
   reason: z.enum(COPY_REASONS),
@@ -57,7 +57,7 @@ export const datedCopy = z.object({
 export type DatedCopy = Readonly<z.infer<typeof datedCopy>>;
 
 /** What a file holds that waits to be put back, and what it would take the place of. */
-export const waitingFile = z.object({
+const waitingFile = z.object({
   token: z.uuid(),
   madeAt: z.iso.datetime(),
   holds: holdings,
@@ -70,8 +70,6 @@ export type WaitingFile = Readonly<z.infer<typeof waitingFile>>;
 
 /** What became of a file that was brought: put back at once where nothing of one's own was there, else it waits. */
 export const broughtAnswer = z.union([z.object({ restored: holdings }), z.object({ waiting: waitingFile })]);
-
-export const copiesAnswer = z.object({ copies: z.array(datedCopy) });
 
 /** Which dated copy to put back. */
 export const copyRequest = z.object({ name: z.string().max(80) });

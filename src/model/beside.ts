@@ -19,8 +19,11 @@ export const pairRequest = z.object({
     .pipe(z.string().regex(new RegExp(`^\\d{${CODE_DIGITS}}$`), `The code has ${CODE_DIGITS} digits.`)),
 });
 
-/** Which painting lies on the desk, and what stands in it: another word when anything but the ticks has changed. */
-export const besideNow = z.object({ paintingId: z.uuid(), content: z.string() });
+/**
+ * Which painting lies on the desk, and what stands in it: another word when anything but the ticks has changed; and how
+ * many washes are ticked off.
+ */
+export const besideNow = z.object({ paintingId: z.uuid(), content: z.string(), ticked: z.int().gte(0) });
 
 /** How the second screen is reached. */
 export const shareAnswer = z.object({

@@ -26,6 +26,17 @@ describe("a request is this machine's own", () => {
     ["another port, as the browser says", { host: HOST, "sec-fetch-site": "same-site" }],
   ])("not with %s", (_words, headers) => expect(asked(headers as Record<string, string>, "PUT")).toBe(false));
 
+  test("names that were told are answered to, and no others", () => {
+    process.env.ABENDROT_HOSTS = "studio.example, Tablet.example";
+    expect(asked({ host: "studio.example" })).toBe(true);
+    expect(asked({ host: "tablet.example:3000", origin: "http://tablet.example:3000" }, "PUT")).toBe(true);
+    expect(asked({ host: "tablet.example", origin: "http://studio.example" }, "PUT")).toBe(false);
+    expect(asked({ host: "other.example" })).toBe(false);
+    process.env.ABENDROT_HOSTS = "";
+    expect(asked({ host: "studio.example" })).toBe(false);
+    expect(asked({ host: "" })).toBe(false);
+  });
+
   test("a link from elsewhere may open a page, and do nothing else", () => {
     const link = { host: HOST, "sec-fetch-site": "cross-site", "sec-fetch-mode": "navigate" };
     expect(asked(link)).toBe(true);

@@ -17,7 +17,7 @@ export const rowsIn = <Row>(tables: readonly TableRows[], name: string): Row[] =
   (tables.find((table) => table.name === name)?.lines ?? []).map((line) => JSON.parse(line) as Row);
 
 /** A table as it stands in the file: a line for each row. */
-export const linesOf = ({ lines }: TableRows): Buffer => Buffer.from(lines.map((line) => `${line}\n`).join(""), "utf8");
+const linesOf = ({ lines }: TableRows): Buffer => Buffer.from(lines.map((line) => `${line}\n`).join(""), "utf8");
 
 /** Digest of a file's bytes; null when it can't be read. */
 async function digestOf(path: string): Promise<{ sha256: string; bytes: number } | null> {

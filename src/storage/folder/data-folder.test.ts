@@ -1,6 +1,15 @@
 import { programFile } from "../program-folder";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
@@ -10,7 +19,17 @@ import type { NewPhoto } from "../ports";
 import { createPainting } from "../drizzle/paintings";
 import { openDatabase, type OpenDatabase } from "../drizzle/open";
 import { newPainting } from "@/model/painting";
-import { clearUnmade, FolderRefused, inspectFolder, makeFolder, markFolder } from "./data-folder";
+import {
+  anewFolder,
+  clearUnmade,
+  DatabaseDamaged,
+  endTakingPlace,
+  FolderRefused,
+  inspectFolder,
+  makeFolder,
+  markFolder,
+  takePlace,
+} from "./data-folder";
 import { DEMO_PHOTO_ID, hasOwnPhotos } from "@/server/demo/photo-id";
 import { readPhoto } from "@/server/photo-import/read-photo";
 import { needSpace, needSpaceToOpen, DiskFull, RESERVE_BYTES } from "./disk-space";
@@ -67,7 +86,7 @@ describe("a data folder is looked at before it is touched", () => {
     clearUnmade(place);
     expect(existsSync(join(place, "postgres"))).toBe(false);
     markFolder(place, { database: "made", demo: true });
-    expect(() => inspectFolder(place)).toThrow(FolderRefused);
+    expect(() => inspectFolder(place)).toThrow(DatabaseDamaged);
     writeFileSync(join(place, "abendrot.json"), "{");
     expect(() => inspectFolder(place)).toThrow(/can't be read/);
   });
@@ -81,6 +100,24 @@ describe("a data folder is looked at before it is touched", () => {
     const deep = join(folder(), "a", "b");
     makeFolder(deep);
     expect(readdirSync(deep)).toEqual([]);
+  });
+});
+
+describe("a database made anew from a copy", () => {
+  test("takes the damaged one's place, which stays aside; broken off in between it is ended at the next start", () => {
+    const place = folder(...DATABASE);
+    const anew = anewFolder(place);
+    mkdirSync(join(anew, "postgres"));
+    writeFileSync(join(anew, "postgres", "PG_VERSION"), "anew");
+    takePlace(place, anew, new Date(Date.UTC(2026, 2, 1, 9)));
+    expect(readFileSync(join(place, "postgres", "PG_VERSION"), "utf8")).toBe("anew");
+    expect(existsSync(join(place, "postgres-damaged-2026-03-01T09-00-00"))).toBe(true);
+    expect(existsSync(anew)).toBe(false);
+    renameSync(join(place, "postgres"), join(place, "postgres-whole"));
+    endTakingPlace(place, new Date());
+    expect(readFileSync(join(place, "postgres", "PG_VERSION"), "utf8")).toBe("anew");
+    endTakingPlace(place, new Date());
+    expect(readdirSync(place).filter((name) => name.startsWith("postgres"))).toHaveLength(2);
   });
 });
 
@@ -104,7 +141,18 @@ describe("room on the disk", () => {
       status: 507,
       message: expect.stringMatching(/nearly full/),
     });
-    expect(troubleOf(failed("XX001"), "?").message).toMatch(/damaged.*copy/);
+    expect(troubleOf(failed("XX001"), "?")).toMatchObject({ damaged: true, message: expect.stringMatching(/damaged/) });
+    expect(troubleOf(new DatabaseDamaged("Gone."), "?")).toEqual({ status: 503, message: "Gone.", damaged: true });
+    // A card with its lock on; a server that is away, and one that goes away under a question.
+    expect(troubleOf(failed("EROFS"), "?")).toMatchObject({
+      status: 507,
+      message: expect.stringMatching(/only be read/),
+    });
+    for (const code of ["ECONNREFUSED", "57P01", "08006"])
+      expect(troubleOf(failed(code), "?")).toMatchObject({
+        status: 503,
+        message: expect.stringMatching(/kept in this/),
+      });
     expect(troubleOf(failed("23505"), "Not kept.")).toEqual({ status: 500, message: "Not kept." });
     expect(troubleOf(new FolderRefused("No."), "?")).toEqual({ status: 503, message: "No." });
     const lines: string[] = [];

@@ -35,8 +35,12 @@ export function openPools(url: string, onError: (error: unknown) => void): Pools
 export const closePools = async ({ pool, locks }: Pools): Promise<void> =>
   void (await Promise.all([pool.end(), locks.end()]));
 
-/** Which schema a connection's search path begins with. */
-const paths = new WeakMap<pg.PoolClient, string>();
+/**
+ * Which schema a connection's search path begins with. It stands on the connection itself: the server's bundles share
+ * connections, and each has a module like this one of its own.
+ */
+const PATH = Symbol.for("abendrot.search-path");
+type Client = pg.PoolClient & { [PATH]?: string | undefined };
 
 /**
  * The pool as one space sees it: every connection that it hands out looks at that space's tables alone. Drizzle knows a
@@ -51,12 +55,12 @@ class SpacePool extends pg.Pool {
   }
 
   private async client(): Promise<pg.PoolClient> {
-    const client = await this.shared.connect();
-    if (paths.get(client) === this.space) return client;
+    const client: Client = await this.shared.connect();
+    if (client[PATH] === this.space) return client;
     try {
-      paths.delete(client);
+      client[PATH] = undefined;
       await client.query(`set search_path to ${pg.escapeIdentifier(this.space)}`);
-      paths.set(client, this.space);
+      client[PATH] = this.space;
       return client;
     } catch (error) {
       client.release(true);

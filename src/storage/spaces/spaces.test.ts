@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { sql } from "drizzle-orm";
-import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { PAPERS } from "@/core/optics";
 import { newLogEntry } from "@/model/logbook";
 import { newPaint } from "@/model/paintbox";
@@ -90,6 +90,17 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
       }),
     ).rejects.toThrow("broken off");
     expect((await his.paintbox.paints())[0]!.name).toBe("Ben's blue");
+  });
+
+  test("the same holds where the server's bundles each have a copy of this code and share the connections", async () => {
+    vi.resetModules();
+    const copy = await import("./open-space");
+    const hers = spaceStore(pools.pool, anna!.schema, data, "folder");
+    const his = copy.spaceStore(pools.pool, ben!.schema, data, "folder");
+    for (let i = 0; i < 4; i++) {
+      expect((await hers.paintbox.paints())[0]!.name).toBe("Anna's blue");
+      expect((await his.paintbox.paints())[0]!.name).toBe("Ben's blue");
+    }
   });
 
   test("several processes open one space at the same time: its tables are made and begun once", async () => {

@@ -8,7 +8,11 @@ export async function GET(): Promise<NextResponse> {
     const painting = await paintingOnDesk(await storeBeside());
     if (!painting) return refuse(404, "No painting lies on the desk.");
     return NextResponse.json(
-      { paintingId: painting.id, content: contentOf(painting.document) },
+      {
+        paintingId: painting.id,
+        content: contentOf(painting.document),
+        ticked: painting.document.plan.sat.length,
+      },
       { headers: { "cache-control": "no-store" } },
     );
   } catch (error) {

@@ -1,7 +1,7 @@
 "use client";
 
 import { Camera, ListChecks } from "lucide-react";
-import { use, useEffect, useMemo, useRef, useState } from "react";
+import { use, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { BESIDE_URL, besideNow, besidePaintingUrl } from "@/model/beside";
 import type { LearnedBook } from "@/model/logbook";
 import { mergePaintings } from "@/model/merge";
@@ -33,14 +33,22 @@ interface BesideProps {
 /** How often this screen looks whether the desk has changed, ms. */
 const LOOK_MS = 3000;
 
-/** Lays everything out anew when another painting lies on the desk, or something in this one has been changed there. */
-function useFollowing(id: string, content: string): void {
+/**
+ * Lays everything out anew when another painting lies on the desk, or something in this one has been changed there; and
+ * when other washes are ticked off than here, while nothing of this screen's is on its way.
+ */
+function useFollowing(id: string, content: string, ticked: () => number | null): void {
+  const tickedHere = useEffectEvent(ticked);
   useEffect(() => {
     const look = async (): Promise<void> => {
+      const before = tickedHere();
       const answer = await fetch(BESIDE_URL, { cache: "no-store" }).catch(() => null);
       if (answer?.status === 403) return window.location.reload();
       const now = answer?.ok ? besideNow.safeParse(await answer.json()).data : null;
-      if (now && (now.paintingId !== id || now.content !== content)) window.location.reload();
+      // What was ticked off meanwhile is not what was answered about.
+      const here = tickedHere() === before ? before : null;
+      if (now && (now.paintingId !== id || now.content !== content || (here !== null && now.ticked !== here)))
+        window.location.reload();
     };
     const timer = setInterval(() => void look(), LOOK_MS);
     return () => clearInterval(timer);
@@ -120,9 +128,9 @@ export function Beside({ painting, content, paints, learned }: BesideProps) {
     title: titleOf,
     photoId: null,
   });
-  useFollowing(painting.id, content);
-  const photo = useOpenedPhoto(painting.photo);
   const saved = saving.state.state === "saved";
+  useFollowing(painting.id, content, () => (saved ? store.getState().document.plan.sat.length : null));
+  const photo = useOpenedPhoto(painting.photo);
   const open = useMemo(() => ({ id: painting.id, saved }), [painting.id, saved]);
   return (
     <OnDesk store={store} paints={paints} boxes={[]} learned={learned}>

@@ -16,11 +16,19 @@ export function Pair() {
   };
   const sendFromAddress = useEffectEvent((digits: string) => void send(digits));
   useEffect(() => {
-    const digits = window.location.hash.slice(1);
-    if (digits === "") return;
-    window.history.replaceState(null, "", window.location.pathname);
-    const soon = setTimeout(() => sendFromAddress(digits));
-    return () => clearTimeout(soon);
+    const look = (): void => {
+      const digits = window.location.hash.slice(1);
+      if (digits === "") return;
+      window.history.replaceState(null, "", window.location.pathname);
+      sendFromAddress(digits);
+    };
+    const soon = setTimeout(look);
+    // The square is photographed while this page is shown already.
+    window.addEventListener("hashchange", look);
+    return () => {
+      clearTimeout(soon);
+      window.removeEventListener("hashchange", look);
+    };
   }, []);
   return (
     <QuietPage title="Beside the easel">
