@@ -125,6 +125,9 @@ test("nobody reads or changes another's: every door with another's ids, and ever
     expect(status, door).toBeLessThan(500);
     expect(text, door).not.toContain("secret");
   }
+  // A page that is still open from when somebody else was signed in saves nothing into this space.
+  const laidOut = { "x-abendrot-space": "space_of_somebody_else" };
+  expect((await his!.get(`${url()}/api/paintings`, { headers: laidOut })).status()).toBe(401);
   // An unsigned one is told so at every door, those of lists and files too.
   const lists = ["/api/paintings", "/api/logbook", "/api/copies", "/api/backup", "/api/eye", "/api/logbook/file"];
   const more = await Promise.all(lists.map(async (path) => (await nobody!.get(url() + path)).status()));

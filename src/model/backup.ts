@@ -48,13 +48,13 @@ export const COPY_REASONS = ["of the day", "before a new version", "before somet
 export type CopyReason = (typeof COPY_REASONS)[number];
 
 /** A dated copy of the records; photos lie in the data folder anyway. */
-const datedCopy = z.object({
-  name: z.string(),
-  madeAt: z.iso.datetime(),
-  reason: z.enum(COPY_REASONS),
-  bytes: z.int().gte(0),
-});
-export type DatedCopy = Readonly<z.infer<typeof datedCopy>>;
+export interface DatedCopy {
+  readonly name: string;
+  /** ISO date and time. */
+  readonly madeAt: string;
+  readonly reason: CopyReason;
+  readonly bytes: number;
+}
 
 /** What a file holds that waits to be put back, and what it would take the place of. */
 const waitingFile = z.object({

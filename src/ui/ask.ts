@@ -1,10 +1,12 @@
 import { refusalOf } from "./saving/autosave-queue";
+import { spaceHeaders } from "./saving/present-space";
 
 const NO_ANSWER = "Abendrot doesn't answer. Is it still running?";
 
 /** Asks for something; the answer, or what went wrong in words. */
 export async function answerOf(url: string, init?: RequestInit): Promise<Response | string> {
-  const response = await fetch(url, init).catch(() => null);
+  const headers = { ...spaceHeaders(), ...(init?.headers as Record<string, string> | undefined) };
+  const response = await fetch(url, { ...init, headers }).catch(() => null);
   if (!response) return NO_ANSWER;
   return response.ok ? response : (await refusalOf(response)).message;
 }

@@ -2,6 +2,7 @@ import "server-only";
 import { getIronSession } from "iron-session";
 import { cookies, headers } from "next/headers";
 import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
+import { SPACE_HEADER } from "@/model/sign-in";
 import { NamedError } from "@/storage/named-error";
 import type { Space } from "@/storage/spaces/registry";
 import { onlyPainter } from "./environment";
@@ -63,6 +64,9 @@ export async function signedIn(): Promise<Space | null> {
 export async function presentSpace(): Promise<Space> {
   const space = await signedIn();
   if (!space) throw new SignInNeeded();
+  // A page that was laid out for somebody else, in a browser that several use.
+  const laidOutFor = (await headers()).get(SPACE_HEADER);
+  if (laidOutFor !== null && laidOutFor !== space.schema) throw new SignInNeeded();
   return space;
 }
 

@@ -1,3 +1,4 @@
+import { spaceHeaders } from "./present-space";
 import { z } from "zod";
 import type { Merged } from "@/model/merge";
 import { MAX_COUNT } from "@/model/limits";
@@ -35,7 +36,7 @@ export async function sendSave(
   return fetch(url, {
     method: "PUT",
     keepalive: keepalive && body.length < KEEPALIVE_BYTES,
-    headers: { "content-type": "application/json" },
+    headers: { ...spaceHeaders(), "content-type": "application/json" },
     body,
   });
 }
@@ -215,7 +216,8 @@ export class AutosaveQueue<Document> {
     if (response.status < 500) this.unsure = false;
     if (response.status === 409 && stored) this.clashed(stored.revision, stored.document as Document, message);
     else if (response.status === 404) this.decide("gone", message);
-    else if (response.status < 500) {
+    // Not signed in any more: it is sent again, and stored once somebody is.
+    else if (response.status < 500 && response.status !== 401) {
       this.refused = document;
       this.options.report({ state: "failed", message });
       if (this.options.read() !== document) this.later(SETTLE_MS);
