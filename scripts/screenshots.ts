@@ -171,6 +171,8 @@ await shoot("keeping", "/keeping", async (page) => {
     .getByRole("button", { name: /^Put back the copy/ })
     .first()
     .waitFor();
+  // A folder of this machine's is nobody else's business.
+  await page.getByText(/^All of it lies in/).evaluate((line) => (line.textContent = "All of it lies in data."));
 });
 
 /** The plan on a tablet, paired as a hand would. */

@@ -4,6 +4,8 @@
  */
 export interface Packed<T> {
   readonly packed: string;
+  /** The room is laid out in the browser alone. */
+  readonly inBrowser: boolean;
   /** Says of what type it is; never there. */
   readonly of?: T;
 }

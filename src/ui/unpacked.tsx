@@ -8,7 +8,8 @@ import { Opening } from "./opening";
 const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
 
 /** Takes out what a page was laid out with. */
-const unpack = <T,>({ packed }: Packed<T>): T => fromJson(strFromU8(gunzipSync(bytesOf(packed)))) as T;
+const unpack = <T,>({ packed }: Pick<Packed<T>, "packed" | "of">): T =>
+  fromJson(strFromU8(gunzipSync(bytesOf(packed)))) as T;
 
 /**
  * From so much on (letters) a room is laid out in the browser alone: what the server would make of thousands of paints
@@ -29,6 +30,6 @@ export function unpacked<Props extends object>(Room: ComponentType<Props>) {
       () => true,
       () => false,
     );
-    return inBrowser || props.packed.length < HEAVY ? <Laid props={props} /> : <Opening />;
+    return inBrowser || (!props.inBrowser && props.packed.length < HEAVY) ? <Laid props={props} /> : <Opening />;
   };
 }

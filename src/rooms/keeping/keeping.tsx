@@ -160,8 +160,9 @@ export function Keeping({ holds, copies, where }: KeepingProps) {
           <h2 className="name-face text-2xl">Copies that make themselves</h2>
           <p className="mt-2 max-w-3xl leading-snug">
             Of all records, once a day when something changed and before anything replaces them; the last ten are kept.
-            Photos are not in them: they never change, and stay as long as a copy needs them. {where}
+            Photos are not in them: they never change, and stay as long as a copy needs them.
           </p>
+          <p className="quiet mt-1">{where}</p>
           {copies.length === 0 ? (
             <p className="quiet mt-3">None yet: the first is made within the hour.</p>
           ) : (
