@@ -97,7 +97,7 @@ describe("photos' files through their port", () => {
     expect(await photoFiles.list()).toEqual([expect.objectContaining({ brokenOff: true })]);
     await photoFiles.keep(photo.id, "jpeg", arriving, Buffer.from("working"));
     const placed = async () => (await photoFiles.list()).find(({ id }) => id === photo.id);
-    expect(await placed()).toEqual({ id: photo.id, brokenOff: false, recorded: false });
+    expect(await placed()).toMatchObject({ id: photo.id, brokenOff: false, recorded: false, since: expect.any(Date) });
     await photoFiles.setRecorded(photo.id, true);
     expect(await placed()).toMatchObject({ recorded: true });
     expect(readFileSync(await photoFiles.original(photo.id, "jpeg"), "utf8")).toBe("one two three");
