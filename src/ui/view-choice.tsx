@@ -26,7 +26,7 @@ export function ViewChoice<T extends string>({ label, views, shown, onShow, clas
     event.currentTarget.querySelectorAll<HTMLElement>("[role=radio]")[at]?.focus();
   };
   return (
-    // eslint-disable-next-line jsx-a11y/interactive-supports-focus -- the focus lies on the radios
+    // oxlint-disable-next-line jsx-a11y/interactive-supports-focus -- the focus lies on the radios
     <div
       onKeyDown={onKeyDown}
       role="radiogroup"

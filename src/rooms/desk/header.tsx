@@ -56,7 +56,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
         Paintings <ChevronDown size={14} />
       </button>
       <ul
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used
+        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used
         tabIndex={0}
         className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md"
         aria-label="Paintings"

@@ -40,7 +40,7 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
       stale = true;
     };
     // The key says all that the fit depends on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [reader, key]);
   return done?.key === key ? done.fit : null;
 }
@@ -100,7 +100,7 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
       stale = true;
     };
     // The key says all that the answer depends on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [reader, key]);
   return plain.map(({ row, paint, patches }, i) => ({
     row,
@@ -135,7 +135,7 @@ export function useFits(rows: readonly CardRow[], paperId: string): ReadonlyMap<
       stale = true;
     };
     // The key says all that the fits depend on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [reader, key]);
   return done.key === key ? done.fits : NO_FITS;
 }

@@ -4,7 +4,6 @@ import { unpacked } from "@/ui/unpacked";
 import { Minus, Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import type { WashCharacter } from "@/core/mixing";
-import { localDay } from "@/model/day";
 import { LETTERS } from "@/model/limits";
 import type { LearnedBook } from "@/model/logbook";
 import type { ShelvedPainting } from "@/model/shelf";
@@ -12,6 +11,7 @@ import { counted, cutText } from "@/model/text";
 import type { StockedPaint } from "@/storage/ports";
 import { RoomHeader } from "@/ui/room-header";
 import { RuleChips } from "@/ui/rule-chips";
+import { useToday } from "@/ui/use-today";
 import { PackedBoxView } from "./packed-box";
 import { PaintingTicks } from "./painting-ticks";
 import { BOX_SIZES, NEW_PACKING, packableFrom, packQuestion, type Packing } from "./packing";
@@ -42,7 +42,7 @@ function Pack({
       .slice(0, 6),
   }));
   const change = (part: Partial<Packing>): void => setPacking((now) => ({ ...now, ...part }));
-  const [today] = useState(() => localDay(new Date()));
+  const today = useToday();
   const { ticked, word, size, must, never, wished } = packing;
   const paints = useMemo(() => packableFrom(stocked, { wished, must }), [stocked, wished, must]);
   const { wanted, reading, fault } = useWanted(ticked);

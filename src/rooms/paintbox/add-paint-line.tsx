@@ -66,7 +66,7 @@ export function AddPaintLine() {
       >
         {found.map((pigment, i) => (
           // The field keeps the focus and has the keys; the list is for the pointer.
-          // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+          // oxlint-disable-next-line jsx-a11y/click-events-have-key-events
           <li
             key={pigment.id}
             id={`${list}-${i}`}

@@ -53,11 +53,12 @@ function Well({
   const { setNodeRef, isOver } = useDroppable({ id: at });
   return (
     // A well is moved to and moved with keys.
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+    // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <div
       ref={setNodeRef}
       role="group"
       data-well={at}
+      // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
       tabIndex={at === 0 ? 0 : -1}
       onKeyDown={onKeyDown}
       aria-label={label}

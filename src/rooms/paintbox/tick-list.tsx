@@ -67,7 +67,7 @@ export function TickList({ ticked, onTick }: { ticked: ReadonlySet<string>; onTi
         onChange={(event) => setSearch(event.target.value)}
       />
       {/* The buttons take the keys; the list only moves the focus between them. */}
-      {/* eslint-disable-next-line jsx-a11y/no-static-element-interactions */}
+      {/* oxlint-disable-next-line jsx-a11y/no-static-element-interactions */}
       <div
         ref={list}
         className="max-h-[46vh] space-y-4 overflow-y-auto pr-2"

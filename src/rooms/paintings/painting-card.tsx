@@ -43,7 +43,7 @@ function Rename({ title, onName, onClose }: { title: string; onName: (title: str
       }}
     >
       <input
-        // eslint-disable-next-line jsx-a11y/no-autofocus -- the field was asked for by the press before
+        // oxlint-disable-next-line jsx-a11y/no-autofocus -- the field was asked for by the press before
         autoFocus
         aria-label={`New title of ${title}`}
         aria-invalid={fault !== null}

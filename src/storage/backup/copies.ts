@@ -1,12 +1,12 @@
 import { createHash, randomUUID } from "node:crypto";
 import { createWriteStream } from "node:fs";
-import { mkdir, open, readdir, rename, rm, stat } from "node:fs/promises";
+import { mkdir, readdir, rename, rm, stat } from "node:fs/promises";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { COPY_REASONS, type BackupManifest, type CopyReason, type DatedCopy } from "@/model/backup";
 import { localDay } from "@/model/day";
 import { needSpace } from "../folder/disk-space";
-import { syncFolder } from "../folder/sync-tree";
+import { syncFile, syncFolder } from "../folder/sync-tree";
 import type { BackupFile, Copies } from "../ports";
 import { openBackup } from "./read";
 
@@ -74,8 +74,7 @@ export function copiesIn(folder: string, write: (now: Date) => Promise<BackupFil
     const aside = join(folder, `.${randomUUID()}`);
     try {
       await pipeline(stream, createWriteStream(aside, { flags: "wx" }));
-      const file = await open(aside);
-      await file.sync().finally(() => file.close());
+      await syncFile(aside);
       await rename(aside, join(folder, nameOf(now, reason)));
       await syncFolder(folder);
     } finally {

@@ -157,14 +157,15 @@ function startKeeper(folder: string, onLost: (message: string) => void): Promise
       else if (news.kind === "released") released();
       else {
         keeper.unref();
-        resolve(() =>
-          new Promise<void>((done) => {
+        resolve(async () => {
+          await new Promise<void>((done) => {
             clearInterval(beat);
             released = done;
             keeper.ref();
             keeper.postMessage("release");
-          }).finally(() => keeper.terminate()),
-        );
+          });
+          await keeper.terminate();
+        });
       }
     });
   });

@@ -4,7 +4,7 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { PhotoCopy, PhotoFiles } from "../ports";
 import { needSpace } from "./disk-space";
-import { syncFolder } from "./sync-tree";
+import { syncFile, syncFolder } from "./sync-tree";
 
 const photosFolder = (data: string): string => join(data, "photos");
 
@@ -29,11 +29,6 @@ async function writeSynced(path: string, bytes: Buffer): Promise<void> {
   } finally {
     await file.close();
   }
-}
-
-async function syncFile(path: string): Promise<void> {
-  const file = await open(path);
-  await file.sync().finally(() => file.close());
 }
 
 /**

@@ -27,5 +27,8 @@ export async function syncTree(folder: string): Promise<void> {
   await syncOne(folder, true);
 }
 
+/** Brings a file's contents onto the disk. */
+export const syncFile = (path: string): Promise<void> => syncOne(path, false);
+
 /** Brings a folder's names onto the disk. */
 export const syncFolder = (folder: string): Promise<void> => syncOne(folder, true);

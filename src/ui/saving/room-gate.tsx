@@ -115,7 +115,7 @@ export function RoomGate({
       clearTimeout(late);
     };
     // A reading never changes: the gate is keyed by it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
   useEffect(() => {
     // A page that the browser took out of its own memory shows what was stored when it was left.

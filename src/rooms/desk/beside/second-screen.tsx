@@ -5,7 +5,7 @@ import { useRef, useState } from "react";
 import { SHARE_URL, shareAnswer, type ShareAnswer } from "@/model/beside";
 import { counted, listed } from "@/model/text";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
-import { CloseButton } from "@/ui/close-button";
+import { CloseButton, ModalBackdrop } from "@/ui/close-button";
 
 /** How often the window looks whether a device was paired, ms. */
 const LOOK_MS = 2000;
@@ -82,9 +82,7 @@ export function SecondScreen() {
             </div>
           )}
         </div>
-        <form method="dialog" className="modal-backdrop">
-          <button>Close</button>
-        </form>
+        <ModalBackdrop />
       </dialog>
     </>
   );

@@ -19,9 +19,9 @@ import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palet
 import { openingOf } from "@/workers/palette-question";
 import { paletteWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
-import { localDay } from "@/model/day";
 import { stocksOf } from "@/model/stock";
 import { troubleWith } from "@/ui/trouble";
+import { useToday } from "@/ui/use-today";
 import { useDesk } from "../desk-store";
 import { useAtHand, useHand, usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
@@ -132,7 +132,7 @@ function useQuestion() {
   const hand = useHand();
   const rules = useDesk((s) => s.document.rules);
   const wanted = useWantedColours();
-  const [today] = useState(() => localDay(new Date()));
+  const today = useToday();
   const stocks = useMemo(() => stocksOf(paints, rules.mood, today), [paints, rules.mood, today]);
   const traits = useMemo(
     () =>

@@ -251,13 +251,13 @@ export function PhotoPane() {
           )}
           {isSeen && !failed && room.width > 0 && (
             // The surface is a measuring instrument with its own keys, described to those who can't see it.
-            // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+            // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
             <div
               ref={surface}
               role="application"
               aria-label={`Photo ${row.fileName}: ${tool === "sample" ? "take a colour" : tool}`}
               aria-describedby={help}
-              // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+              // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
               tabIndex={0}
               className={`relative shrink-0 touch-none overflow-hidden select-none ${holding ? "cursor-grabbing" : "cursor-crosshair"}`}
               style={{ width, height }}

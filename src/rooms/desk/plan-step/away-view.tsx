@@ -5,11 +5,11 @@ import { useState } from "react";
 import { describeColour } from "@/core/colour";
 import { planTable } from "@/core/formats";
 import { coatsOf } from "@/core/planning";
-import { localDay } from "@/model/day";
 import { PRINT_PAGES, type PrintedTest, type PrintPage, type PrintRequest } from "@/model/printed-plan";
 import { answerOf, jsonOf } from "@/ui/ask";
 import { offerBlob, offerFile } from "@/ui/offer-file";
 import { ViewChoice } from "@/ui/view-choice";
+import { useToday } from "@/ui/use-today";
 import { useDesk } from "../desk-store";
 import { colourOf } from "../mixed";
 import { namedParts, usePaints } from "../paints";
@@ -34,11 +34,12 @@ function usePrintedTest(): PrintedTest {
   const { mixes, ring, meeting } = useTests();
   const title = useDesk((s) => s.document.title);
   const madeFor = useMadeFor();
+  const today = useToday();
   const paints = usePaints();
   const { plan } = usePlan();
   return {
     title,
-    on: localDay(new Date()),
+    on: today,
     madeFor,
     mixes: mixes.flatMap(({ colour, p90, why }) => {
       const parts = colour.recipe && namedParts(colour.recipe, paints);

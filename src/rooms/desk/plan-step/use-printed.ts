@@ -5,9 +5,9 @@ import { outlinesOf } from "@/core/areas";
 import { describeColour } from "@/core/colour";
 import { washStrengthOf, waterWords } from "@/core/optics";
 import { brushFor, coatsOf, squeezedCm } from "@/core/planning";
-import { localDay } from "@/model/day";
 import type { PrintedPlan } from "@/model/printed-plan";
 import { CAUTIONS } from "@/ui/caution";
+import { useToday } from "@/ui/use-today";
 import { useDesk } from "../desk-store";
 import { colourOf, mainColourOf, useMixedColours } from "../mixed";
 import { namedParts, usePaints, usePaper } from "../paints";
@@ -50,6 +50,7 @@ export function usePrinted(): PrintedPlan {
   const map = useAreaMap();
   const { row } = usePhoto();
   const madeFor = useMadeFor();
+  const today = useToday();
   return useMemo(() => {
     const laidOut = palette.flatMap((id) => paints.get(id) ?? []);
     const measured = laidOut.filter((paint) => paint.measured).length;
@@ -57,7 +58,7 @@ export function usePrinted(): PrintedPlan {
     return {
       title,
       photoId: row.id,
-      on: localDay(new Date()),
+      on: today,
       madeFor,
       trust: `${measured === 0 ? "None" : measured === laidOut.length ? "All" : `${measured} of ${laidOut.length}`} of these paints ${measured === 1 ? "is" : "are"} measured; of the others only the label is known, and makers differ by up to twice in strength: test first. Films, drying and what brushes hold are usual figures from memory.`,
       outlines: outlinesOf(map)
@@ -119,5 +120,5 @@ export function usePrinted(): PrintedPlan {
       })),
       cautions: [CAUTIONS.pigments, ...(plan.washes.some(({ task }) => task === "mask") ? [CAUTIONS.masking] : [])],
     };
-  }, [plan, puddles, needs, names, mixed, areas, title, palette, paints, map, row, madeFor]);
+  }, [plan, puddles, needs, names, mixed, areas, title, palette, paints, map, row, madeFor, today]);
 }

@@ -61,11 +61,11 @@ function Well({
       className={`group relative flex-none rounded-field ${isOver && !isDragging ? "outline-2 outline-offset-2 outline-primary" : ""}`}
       style={{ width }}
     >
-      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- has keys */}
+      {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- has keys */}
       <div
         role="group"
         aria-label={`${paint.name}, ${paint.codes}, ${work}. Arrow keys move it, Delete takes it out.`}
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
         onKeyDown={onKeyDown}
         ref={setNodeRef}
