@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { promisify } from "node:util";
 import { expect, test, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { newPaint } from "../src/model/paintbox";
 import { bring } from "./photo-page";
 import { freshFolder, onServer, startServer, type RunningServer } from "./server";
 
@@ -83,6 +84,9 @@ test("where something of one's own lies, it is said what would be replaced; a co
   await choose(page, backup);
   await card.getByRole("button", { name: "Replace what is here" }).click();
   await expect(page.getByText("What was here before lies among the copies below.")).toBeVisible({ timeout: 30_000 });
+  const before = page.getByRole("listitem").filter({ hasText: "before something else was put in its place" });
+  await expect(before).toHaveCount(1);
+  await expect(page.getByText("Your own here: 1 painting")).toBeVisible();
   const titles = async (): Promise<string[]> => {
     const { shelf } = (await (await page.request.get(`${server.url}/api/paintings`)).json()) as {
       shelf: { title: string }[];
@@ -90,8 +94,6 @@ test("where something of one's own lies, it is said what would be replaced; a co
     return shelf.map(({ title }) => title).sort();
   };
   expect(await titles()).toEqual(["The pump house at last light", "winter dyke"]);
-  await keeping(page);
-  const before = page.getByRole("listitem").filter({ hasText: "before something else was put in its place" });
   await before.getByRole("button", { name: /^Put back the copy of today/ }).click();
   const dialog = page.getByRole("dialog", { name: "Put a copy back" });
   await expect(dialog).toContainText("1 painting");
@@ -137,27 +139,12 @@ test("a painting is given away as a file and opened with one's own paints; what 
     const box = `${friend.url}/api/paintbox`;
     await page.goto(`${friend.url}/paintbox`);
     await expect(page.getByRole("list", { name: "Paints" }).getByRole("listitem").first()).toBeVisible();
-    const blue = {
+    const blue = newPaint({
       id: crypto.randomUUID(),
       name: "French blue",
       maker: "Fenn & Rook",
-      line: "",
-      tintingStrength: 1,
       pigments: [{ pigmentId: "PB29", share: 1 }],
-      status: "owned",
-      form: "tube",
-      sizeMl: null,
-      left: null,
-      price: null,
-      currency: "",
-      boughtOn: null,
-      openedOn: null,
-      batch: "",
-      sameAs: null,
-      label: { transparency: "", staining: "", granulation: "", lightfastness: "" },
-      notes: "",
-      favourite: false,
-    };
+    });
     const save = await page.request.put(box, {
       data: { revision: 1, writer: crypto.randomUUID(), step: 1, document: { paints: [blue], boxes: [] } },
     });

@@ -1,10 +1,10 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { cpSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
-import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import pg from "pg";
+import { freePort } from "../src/testing/free-port";
 
 /** A running Abendrot on a data folder of its own. */
 export interface RunningServer {
@@ -63,18 +63,7 @@ function demoFolder(): string {
   return folder;
 }
 
-export function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.on("error", reject);
-    probe.listen(0, "127.0.0.1", () => {
-      const address = probe.address();
-      probe.close(() =>
-        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port")),
-      );
-    });
-  });
-}
+export { freePort };
 
 /**
  * The database is WebAssembly: compiled once and quickly, since a server here lives a minute. It takes half the work

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { photoId } from "./photo-id";
 
 /** Names inside a file of ours, and which shape of it this program writes. */
 export const BACKUP_FILE = {
@@ -8,8 +9,9 @@ export const BACKUP_FILE = {
   version: 1,
 } as const;
 
-/** A photo's id is its content: SHA-256 in hex. */
-export const photoId = z.string().regex(/^[0-9a-f]{64}$/);
+/** Where a photo's original stands in a file of ours. */
+export const photoName = ({ id, format }: { readonly id: string; readonly format: string }): string =>
+  `${BACKUP_FILE.photos}${id}.${format}`;
 
 /** How a stored original may be named: letters alone, since a file is named after it. */
 export const photoFormat = z.string().regex(/^[a-z]{2,8}$/);
@@ -48,13 +50,16 @@ export const COPY_REASONS = ["of the day", "before a new version", "before somet
 export type CopyReason = (typeof COPY_REASONS)[number];
 
 /** A dated copy of the records; photos lie in the data folder anyway. */
-export interface DatedCopy {
-  readonly name: string;
-  /** ISO date and time. */
-  readonly madeAt: string;
-  readonly reason: CopyReason;
-  readonly bytes: number;
-}
+const datedCopy = z.object({
+  name: z.string(),
+  madeAt: z.iso.datetime(),
+  reason: z.enum(COPY_REASONS),
+  bytes: z.int().gte(0),
+});
+export type DatedCopy = Readonly<z.infer<typeof datedCopy>>;
+
+/** What is here and which copies there are. */
+export const copiesAnswer = z.object({ holds: holdings, copies: z.array(datedCopy) });
 
 /** What a file holds that waits to be put back, and what it would take the place of. */
 const waitingFile = z.object({

@@ -4,13 +4,14 @@ import { paperById } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
 import { LETTERS, LIMITS } from "./limits";
 import { logEntry, type LogEntry, type StoredLogEntry } from "./logbook";
+import { photoId } from "./photo-id";
 import { text } from "./text";
 
 /** What stands in a logbook's file beside its photos. */
-export const LOG_FILE = { format: "abendrot logbook", version: 1, json: "logbook.json", photos: "photos/" } as const;
+export const LOG_FILE = { format: "abendrot logbook", version: 1, json: "logbook.json" } as const;
 
 const photoInFile = z.object({
-  id: z.string().regex(/^[0-9a-f]{64}$/),
+  id: photoId,
   fileName: text(LETTERS.fileName),
   /** Where it stands in the file. */
   path: z.string().max(200),

@@ -5,6 +5,7 @@ import { day } from "./day";
 import { LETTERS, LIMITS } from "./limits";
 import { paintEntry, type PaintEntry } from "./paintbox";
 import { paperId } from "./painting";
+import { photoId } from "./photo-id";
 import { saveRequest } from "./revision";
 import { text } from "./text";
 
@@ -14,7 +15,6 @@ const lab = z.object({
   a: finite.gte(-150, "a* lies between -150 and 150.").lte(150, "a* lies between -150 and 150."),
   b: finite.gte(-150, "b* lies between -150 and 150.").lte(150, "b* lies between -150 and 150."),
 });
-const photoId = z.string().regex(/^[0-9a-f]{64}$/, "There is no such photo.");
 const share = finite.gte(0).lte(1);
 
 /** What an entry is of. */

@@ -3,6 +3,7 @@ import { PATCH_KINDS, SHEET_KINDS, SHEETS } from "@/core/calibration";
 import { type MeasuredOptics } from "@/core/mixing";
 import { day } from "./day";
 import { MAX_COUNT } from "./limits";
+import { photoId } from "./photo-id";
 import { paperId } from "./painting";
 
 const finite = z.number().refine(Number.isFinite, "A number is missing.");
@@ -39,10 +40,7 @@ export const newMeasurement = z.object({
   on: day,
   way: measuringWay,
   paperId,
-  photoId: z
-    .string()
-    .regex(/^[0-9a-f]{64}$/)
-    .nullable(),
+  photoId: photoId.nullable(),
   cardId: z.int().positive().lte(MAX_COUNT).nullable(),
   patches: z.array(storedPatch).min(2, "At least two washes are needed to measure a paint.").max(24),
 });

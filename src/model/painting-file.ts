@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { MIXABLE, paintEntry, type PaintEntry } from "./paintbox";
 import { paintingDocument, type PaintingDocument } from "./painting";
-import { BACKUP_FILE, photoFormat, photoId } from "./backup";
+import { BACKUP_FILE, photoFormat } from "./backup";
+import { photoId } from "./photo-id";
 import { LETTERS } from "./limits";
 import { text } from "./text";
 

@@ -7,6 +7,7 @@ import { APPROACH_CHOICES, DEFAULT_APPROACH, KINDS, type Approach } from "@/core
 import { CURVE_KINDS } from "@/core/planning";
 import { LETTERS, LIMITS } from "./limits";
 import { NEW_PLAN, storedPlan } from "./plan";
+import { photoId } from "./photo-id";
 import { saveRequest } from "./revision";
 import { cutText, text } from "./text";
 
@@ -324,6 +325,6 @@ export function againTitle(title: string): string {
 
 /** A painting to be kept as one of its own: a document on a photo that is there. */
 export const paintingCopyRequest = z.object({
-  photoId: z.string().regex(/^[0-9a-f]{64}$/),
+  photoId,
   document: paintingDocument,
 });

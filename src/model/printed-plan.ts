@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { photoId } from "./photo-id";
 import { paintingArea } from "./painting";
 
 const words = (most: number) => z.string().max(most);
@@ -18,7 +19,7 @@ const mix = z.object({
 /** A plan as it is taken along: everything said in words, nothing to be worked out. */
 export const printedPlan = z.object({
   title: words(400),
-  photoId: z.string().regex(/^[0-9a-f]{64}$/),
+  photoId,
   /** Day it was made on, and what it is made for: paper, sheet, air. */
   on: z.iso.date(),
   madeFor: words(400),

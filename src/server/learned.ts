@@ -2,6 +2,7 @@ import "server-only";
 import { createHash } from "node:crypto";
 import { learningBook, type BookSources } from "@/model/learned-book";
 import { LEARNING_MODEL, type KeptLessons, type LearnedBook } from "@/model/logbook";
+import { acrossBundles } from "./context/across-bundles";
 import { noteTrouble } from "./http/trouble";
 import type { StockedPaint, Store } from "@/storage/ports";
 
@@ -13,11 +14,8 @@ interface Lessons {
   underWay?: { readonly from: string; readonly book: Promise<LearnedBook | null> };
 }
 
-// As the open store, across the bundles of routes and pages; each store's by itself.
-const kept = ((globalThis as { abendrotLessons?: Map<string, Lessons> }).abendrotLessons ??= new Map<
-  string,
-  Lessons
->());
+/** Each store's lessons. */
+const kept = acrossBundles("lessons", () => new Map<string, Lessons>());
 
 function lessonsOf({ photoFiles: { where } }: Store): Lessons {
   const lessons = kept.get(where) ?? {};
@@ -100,9 +98,10 @@ interface AsLearned {
 }
 
 /** What was read last of each store, and its stamp then: two thousand paints are not read for each page. */
-const readLast = ((
-  globalThis as { abendrotPaints?: Map<string, { readonly stamp: string; readonly answer: AsLearned }> }
-).abendrotPaints ??= new Map<string, { stamp: string; answer: AsLearned }>());
+const readLast = acrossBundles(
+  "paints",
+  () => new Map<string, { readonly stamp: string; readonly answer: AsLearned }>(),
+);
 
 /**
  * The paints as they are mixed from, by all that is known: the logbook, cards, labels; and what the book taught of the

@@ -12,7 +12,8 @@ import { newLogEntry, newLoggedMix } from "@/model/logbook";
 import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
 import type { Store } from "@/storage/ports";
 import { storeIn } from "@/storage/store";
-import { bookFile, LogFileRefused, takeBookFile } from "./logbook-file";
+import { FileRefused } from "@/storage/backup/archive";
+import { bookFile, takeBookFile } from "./logbook-file";
 import { readPhoto } from "./photo-import/read-photo";
 import { storePhoto } from "./photo-import/photo-store";
 
@@ -67,7 +68,7 @@ beforeAll(async () => {
 
 async function written(from: Store): Promise<Buffer> {
   const chunks: Uint8Array[] = [];
-  for await (const chunk of bookFile(from)) chunks.push(chunk);
+  for await (const chunk of await bookFile(from)) chunks.push(chunk as Uint8Array);
   return Buffer.concat(chunks);
 }
 function laid(bytes: Uint8Array): string {
@@ -135,7 +136,7 @@ test("a file that is cut off, changed, foreign or of a newer version is refused 
     repacked({ [photoName]: new Uint8Array(changed) }),
     repacked({ [photoName]: strToU8("no photo") }),
   ]) {
-    await expect(takeBookFile(other, laid(bytes))).rejects.toBeInstanceOf(LogFileRefused);
+    await expect(takeBookFile(other, laid(bytes))).rejects.toBeInstanceOf(FileRefused);
     expect(await other.logbook.list()).toEqual([]);
   }
 });

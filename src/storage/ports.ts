@@ -222,9 +222,9 @@ export interface Keeping {
   holdings(): Promise<Holdings>;
   /** Everything as one file. */
   backup(): Promise<BackupFile>;
-  /** Reads a file through, to its last photo. Throws BackupRefused. */
+  /** Reads a file through, to its last photo. Throws FileRefused. */
   check(path: string): Promise<BackupManifest>;
-  /** Puts a file's content in place of all that is here, whole or not at all. Throws BackupRefused. */
+  /** Puts a file's content in place of all that is here, whole or not at all. Throws FileRefused. */
   restore(path: string): Promise<void>;
   readonly copies: Copies;
 }

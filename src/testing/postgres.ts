@@ -1,10 +1,10 @@
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from "node:fs";
-import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import pg from "pg";
+import { freePort } from "./free-port";
 
 /** A PostgreSQL server of one's own, on a folder that goes with it. */
 export interface TestPostgres {
@@ -24,19 +24,6 @@ export function postgresPrograms(): string | null {
   const versions = existsSync(ROOT) ? readdirSync(ROOT).sort((a, b) => Number(b) - Number(a)) : [];
   const found = versions.map((version) => join(ROOT, version, "bin")).find((bin) => existsSync(join(bin, "initdb")));
   return found ?? null;
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.on("error", reject);
-    probe.listen(0, "127.0.0.1", () => {
-      const address = probe.address();
-      probe.close(() =>
-        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port")),
-      );
-    });
-  });
 }
 
 /** PostgreSQL refuses to run as root: it runs as the user that its package made then. */

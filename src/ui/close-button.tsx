@@ -13,3 +13,12 @@ export function CloseButton({ onClose, className = "" }: { onClose: () => void; 
     </button>
   );
 }
+
+/** What lies around a dialog: a press on it closes it. */
+export function ModalBackdrop() {
+  return (
+    <form method="dialog" className="modal-backdrop">
+      <button>Close</button>
+    </form>
+  );
+}

@@ -4,7 +4,7 @@ import { useMemo, useRef, useState, type ReactNode } from "react";
 import type { PaintModel } from "@/core/mixing";
 import type { Paper } from "@/core/optics";
 import { Strip } from "./strip";
-import { CloseButton } from "./close-button";
+import { CloseButton, ModalBackdrop } from "./close-button";
 
 /** A paint that can be picked. */
 export interface PickablePaint {
@@ -117,9 +117,7 @@ export function PaintPicker({
             </ul>
           )}
         </div>
-        <form method="dialog" className="modal-backdrop">
-          <button>Close</button>
-        </form>
+        <ModalBackdrop />
       </dialog>
     </>
   );

@@ -3,10 +3,11 @@
 import { FileDown, FileUp, FolderArchive } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
 import { BACKUP_URL, COPIES_URL, WAITING_URL } from "@/model/addresses";
-import { isNothing, type DatedCopy, type Holdings, type WaitingFile } from "@/model/backup";
+import { copiesAnswer, isNothing, type DatedCopy, type Holdings, type WaitingFile } from "@/model/backup";
 import { capital } from "@/model/text";
-import { askFor, jsonOf } from "@/ui/ask";
+import { answerOf, askFor, jsonOf } from "@/ui/ask";
 import { holdingsWords, reasonWords, sizeWords, whenWords } from "@/ui/copy-words";
+import { ConfirmDialog } from "@/ui/confirm-dialog";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { RoomHeader } from "@/ui/room-header";
 import { uploadBackup, type UploadRefused } from "@/ui/upload";
@@ -29,7 +30,8 @@ interface KeepingProps {
 const DONE = "It is all back.";
 
 /** Everything as one file and back, and the copies that are made by themselves. */
-export function Keeping({ holds, copies, where }: KeepingProps) {
+export function Keeping({ holds: held, copies: known, where }: KeepingProps) {
+  const [{ holds, copies }, setKept] = useState({ holds: held, copies: known });
   const input = useRef<HTMLInputElement>(null);
   const confirm = useRef<HTMLDialogElement>(null);
   const [now] = useState(() => new Date());
@@ -37,17 +39,27 @@ export function Keeping({ holds, copies, where }: KeepingProps) {
   const [chosen, setChosen] = useState<DatedCopy | null>(null);
   const busy = bringing.state === "busy";
 
-  const bring = useCallback(async (files: readonly File[]): Promise<void> => {
-    setBringing({ state: "busy", share: 0 });
-    const answer = await uploadBackup(files[0]!, (share) => setBringing({ state: "busy", share }));
-    setBringing(
-      "message" in (answer as UploadRefused)
-        ? { state: "refused", message: (answer as UploadRefused).message }
-        : "waiting" in answer
-          ? { state: "waiting", file: answer.waiting }
-          : { state: "done", words: DONE },
-    );
+  /** What was put back, and the copy made before it, are seen at once. */
+  const lookAgain = useCallback(async (): Promise<void> => {
+    const answer = await answerOf(COPIES_URL, { cache: "no-store" });
+    const read = typeof answer === "string" ? null : copiesAnswer.safeParse(await answer.json()).data;
+    if (read) setKept(read);
   }, []);
+  const bring = useCallback(
+    async (files: readonly File[]): Promise<void> => {
+      setBringing({ state: "busy", share: 0 });
+      const answer = await uploadBackup(files[0]!, (share) => setBringing({ state: "busy", share }));
+      setBringing(
+        "message" in (answer as UploadRefused)
+          ? { state: "refused", message: (answer as UploadRefused).message }
+          : "waiting" in answer
+            ? { state: "waiting", file: answer.waiting }
+            : { state: "done", words: DONE },
+      );
+      await lookAgain();
+    },
+    [lookAgain],
+  );
   const bringDropped = useCallback((files: readonly File[]): void => void bring(files), [bring]);
   const over = useDroppedFiles(bringDropped);
 
@@ -61,6 +73,7 @@ export function Keeping({ holds, copies, where }: KeepingProps) {
           ? { state: "idle" }
           : { state: "done", words },
     );
+    await lookAgain();
   };
 
   return (
@@ -194,30 +207,17 @@ export function Keeping({ holds, copies, where }: KeepingProps) {
             </ul>
           )}
         </section>
-        <dialog ref={confirm} className="modal" aria-label="Put a copy back">
-          <div className="modal-box max-w-md">
-            <h2 className="name-face text-2xl">Put back what stood here {chosen && whenWords(chosen.madeAt, now)}?</h2>
-            <p className="mt-2 leading-snug">
-              It takes the place of everything here now: {holdingsWords(holds)}. A copy of that is made first, so you
-              can come back to it.
-            </p>
-            <div className="modal-action">
-              <button type="button" className="btn" onClick={() => confirm.current?.close()}>
-                Leave it
-              </button>
-              <button
-                type="button"
-                className="btn btn-primary"
-                onClick={() => {
-                  confirm.current?.close();
-                  if (chosen) void decide(() => askFor(COPIES_URL, jsonOf("POST", { name: chosen.name })), DONE);
-                }}
-              >
-                Put it back
-              </button>
-            </div>
-          </div>
-        </dialog>
+        <ConfirmDialog
+          dialog={confirm}
+          label="Put a copy back"
+          question={`Put back what stood here ${chosen ? whenWords(chosen.madeAt, now) : ""}?`}
+          no="Leave it"
+          yes="Put it back"
+          onYes={() => chosen && void decide(() => askFor(COPIES_URL, jsonOf("POST", { name: chosen.name })), DONE)}
+        >
+          It takes the place of everything here now: {holdingsWords(holds)}. A copy of that is made first, so you can
+          come back to it.
+        </ConfirmDialog>
         {over && (
           <div className="pointer-events-none fixed inset-3 z-50 grid place-items-center rounded-box border-2 border-dashed border-primary bg-base-100/80">
             <p className="name-face text-3xl">Let go: the backup is read</p>

@@ -10,7 +10,7 @@ import { usePaintbox } from "./paintbox-store";
 import { PastedList } from "./pasted-list";
 import { GROUPS, TickList } from "./tick-list";
 import { ViewChoice } from "@/ui/view-choice";
-import { CloseButton } from "@/ui/close-button";
+import { CloseButton, ModalBackdrop } from "@/ui/close-button";
 
 const entryOf = ({ name, pigments }: Pick<FoundPigment, "name" | "pigments">): PaintEntry =>
   newPaint({
@@ -130,9 +130,7 @@ export function AddMany({ begin }: { begin: boolean }) {
             </button>
           </div>
         </div>
-        <form method="dialog" className="modal-backdrop">
-          <button>Close</button>
-        </form>
+        <ModalBackdrop />
       </dialog>
     </>
   );

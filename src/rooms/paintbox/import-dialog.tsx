@@ -9,7 +9,7 @@ import type { ImportApi, ReadRows } from "@/workers/import-api";
 import { importWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { usePaintbox } from "./paintbox-store";
-import { CloseButton } from "@/ui/close-button";
+import { CloseButton, ModalBackdrop } from "@/ui/close-button";
 
 const FAULTS_SHOWN = 200;
 const COLUMN_WORDS: Readonly<Record<PaintColumn, string>> = {
@@ -230,9 +230,7 @@ export function ImportDialog() {
             </>
           )}
         </div>
-        <form method="dialog" className="modal-backdrop">
-          <button>Close</button>
-        </form>
+        <ModalBackdrop />
       </dialog>
     </>
   );

@@ -12,6 +12,7 @@ import type { Painter } from "@/model/sign-in";
 import type { ShelvedPainting } from "@/model/shelf";
 import type { StockedPaint } from "@/storage/ports";
 import { answerOf } from "@/ui/ask";
+import { ConfirmDialog } from "@/ui/confirm-dialog";
 import { useGrowing } from "@/ui/growing";
 import { RoomHeader } from "@/ui/room-header";
 import { changePainting, readShelf, removePainting } from "@/ui/shelf";
@@ -77,30 +78,18 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
           </li>
         ))}
       </ul>
-      <dialog ref={confirm} className="modal" aria-label="Remove for good">
-        <div className="modal-box max-w-md">
-          <h2 className="name-face text-2xl">Remove “{leaving?.title}” for good?</h2>
-          <p className="mt-2">
-            Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or
-            later, unless something else uses it. This can&apos;t be undone.
-          </p>
-          <div className="modal-action">
-            <button type="button" className="btn" onClick={() => confirm.current?.close()}>
-              Keep it
-            </button>
-            <button
-              type="button"
-              className="btn btn-error"
-              onClick={() => {
-                confirm.current?.close();
-                if (leaving) act(() => removePainting(leaving.id), leaving.id);
-              }}
-            >
-              Remove it
-            </button>
-          </div>
-        </div>
-      </dialog>
+      <ConfirmDialog
+        dialog={confirm}
+        label="Remove for good"
+        question={`Remove “${leaving?.title ?? ""}” for good?`}
+        no="Keep it"
+        yes="Remove it"
+        danger
+        onYes={() => leaving && act(() => removePainting(leaving.id), leaving.id)}
+      >
+        Its areas, recipes and palette go with it, and its photo when Abendrot is next started a day from now or later,
+        unless something else uses it. This can&apos;t be undone.
+      </ConfirmDialog>
     </section>
   );
 }
@@ -175,7 +164,7 @@ function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
             {binned.length > 0 && ", or take one out of the bin"}.
           </p>
         )}
-        <div className="mb-4 -ml-2 flex flex-wrap items-center gap-x-2 gap-y-1">
+        <div className="mb-4 -ml-2 flex flex-wrap items-start gap-x-2 gap-y-1">
           {here.some(({ colours }) => colours > 0) && (
             <a className="btn btn-ghost btn-sm" href="/pack">
               Pack one box for several of these

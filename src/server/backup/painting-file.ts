@@ -2,11 +2,11 @@ import { randomUUID } from "node:crypto";
 import { rm } from "node:fs/promises";
 import type { Readable } from "node:stream";
 import { ZipFile } from "yazl";
-import { BACKUP_FILE, photoFormat } from "@/model/backup";
+import { BACKUP_FILE, photoFormat, photoName } from "@/model/backup";
 import { LIMITS } from "@/model/limits";
 import { matchPaints, paintingFile, paintsNamed, withPaints } from "@/model/painting-file";
 import type { BroughtPainting, PaintingFile } from "@/model/painting-file";
-import { BackupRefused, openArchive } from "@/storage/backup/archive";
+import { FileRefused, openArchive } from "@/storage/backup/archive";
 import type { Store } from "@/storage/ports";
 import { PhotoRefused, readPhoto } from "../photo-import/read-photo";
 import { storePhoto } from "../photo-import/photo-store";
@@ -44,9 +44,7 @@ export async function writePainting(
   const { id: photo, format } = file.photo;
   const zip = new ZipFile();
   zip.addBuffer(Buffer.from(JSON.stringify(file, null, 1), "utf8"), BACKUP_FILE.manifest);
-  zip.addFile(await store.photoFiles.original(photo, format), `${BACKUP_FILE.photos}${photo}.${format}`, {
-    compress: false,
-  });
+  zip.addFile(await store.photoFiles.original(photo, format), photoName(file.photo), { compress: false });
   zip.end();
   return { stream: zip.outputStream as Readable, title: file.document.title };
 }
@@ -86,7 +84,7 @@ async function layOut(store: Store, file: PaintingFile): Promise<BroughtPainting
     const { revision, document: box } = await paintbox.find();
     const { own, missing } = matchPaints(file.paints, box.paints);
     if (box.paints.length + missing.length > LIMITS.paints)
-      throw new BackupRefused(`The paintbox holds ${LIMITS.paints} paints; there is no room for what this needs.`);
+      throw new FileRefused(`The paintbox holds ${LIMITS.paints} paints; there is no room for what this needs.`);
     const wished = missing.map((paint) => ({
       ...paint,
       id: randomUUID(),
@@ -113,14 +111,14 @@ async function layOut(store: Store, file: PaintingFile): Promise<BroughtPainting
   });
 }
 
-/** Takes a painting's file at `path`: its photo, and the painting with one's own paints. Throws BackupRefused. */
+/** Takes a painting's file at `path`: its photo, and the painting with one's own paints. Throws FileRefused. */
 export async function takePainting(store: Store, path: string): Promise<BroughtPainting> {
   const { manifest, photo, close } = await openArchive(path, FOREIGN, CHANGED);
   try {
     const read = paintingFile.safeParse(manifest);
     if (!read.success) {
       const everything = (manifest as { kind?: unknown } | null)?.kind === "everything";
-      throw new BackupRefused(
+      throw new FileRefused(
         everything
           ? "This is a backup of everything, not one painting. Bring it back under Safe keeping."
           : (read.error.issues.find(({ path: at }) => at[0] === "version")?.message ?? FOREIGN),
@@ -128,14 +126,14 @@ export async function takePainting(store: Store, path: string): Promise<BroughtP
     }
     const arriving = await store.photoFiles.arrivingPath();
     try {
-      await photo(read.data.photo, arriving);
+      await photo(read.data.photo.id, photoName(read.data.photo), arriving);
       await storePhoto(store, await readPhoto(arriving), arriving, read.data.photo.fileName);
     } finally {
       await rm(arriving, { force: true });
     }
     return await layOut(store, read.data);
   } catch (error) {
-    if (error instanceof PhotoRefused) throw new BackupRefused(CHANGED);
+    if (error instanceof PhotoRefused) throw new FileRefused(CHANGED);
     throw error;
   } finally {
     close();

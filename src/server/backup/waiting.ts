@@ -4,6 +4,7 @@ import { rm, rename } from "node:fs/promises";
 import { allMigrations } from "@/storage/drizzle/migrations";
 import { isNothing, type Holdings, type WaitingFile } from "@/model/backup";
 import type { Store } from "@/storage/ports";
+import { acrossBundles } from "../context/across-bundles";
 
 /** A file that was brought and read through lies here until it is put back or dropped. */
 interface Waiting {
@@ -15,11 +16,7 @@ interface Waiting {
 /** A file that nobody decides on is dropped. */
 const WAIT_MS = 3_600_000;
 
-// As the open store, across the bundles of routes.
-const waiting = ((globalThis as { abendrotWaiting?: Map<string, Waiting> }).abendrotWaiting ??= new Map<
-  string,
-  Waiting
->());
+const waiting = acrossBundles("waiting", () => new Map<string, Waiting>());
 
 /** Only the store that a file was brought to may put it back. */
 const whereOf = (store: Store): string => store.photoFiles.where;
@@ -34,7 +31,7 @@ function take(store: Store, token: string): string | null {
 
 /**
  * Reads a file through that was brought to `path`. Where nothing of one's own is in the store it is put back at once;
- * else it waits, and the answer says what it holds and what it would take the place of. Throws BackupRefused.
+ * else it waits, and the answer says what it holds and what it would take the place of. Throws FileRefused.
  */
 export async function bringBackup(
   store: Store,
@@ -65,7 +62,7 @@ export async function bringBackup(
   };
 }
 
-/** Puts a waiting file back, after a copy of what is there; false when it waits no longer. Throws BackupRefused. */
+/** Puts a waiting file back, after a copy of what is there; false when it waits no longer. Throws FileRefused. */
 export async function restoreWaiting(store: Store, token: string): Promise<boolean> {
   const path = take(store, token);
   if (path === null) return false;

@@ -5,6 +5,7 @@ import { z } from "zod";
 import { CODE_DIGITS } from "@/model/beside";
 import type { PaintingDocument } from "@/model/painting";
 import type { StoredPainting, Store } from "@/storage/ports";
+import { acrossBundles } from "./across-bundles";
 import { openOwn } from "./own-folder";
 import { NotForGuests } from "./refusals";
 
@@ -30,13 +31,12 @@ interface Beside {
 
 const newCode = (): string => String(randomInt(10 ** CODE_DIGITS)).padStart(CODE_DIGITS, "0");
 
-// Across the bundles of routes and pages, as the open store.
-const beside: Beside = ((globalThis as { abendrotBeside?: Beside }).abendrotBeside ??= {
+const beside = acrossBundles<Beside>("beside", () => ({
   code: newCode(),
   wrong: 0,
   devices: new Map(),
   presentId: null,
-});
+}));
 
 const addressesTold = z.array(z.url({ protocol: /^http$/ }));
 

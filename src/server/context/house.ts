@@ -65,7 +65,7 @@ export const whereKept = (): string =>
 export const datedCopies = async (): Promise<DatedCopy[]> =>
   isStudio() ? (await openStore()).keeping.copies.list() : ownCopies();
 
-/** Puts a dated copy back; false when there is none of this name. Throws BackupRefused. */
+/** Puts a dated copy back; false when there is none of this name. Throws FileRefused. */
 export async function restoreCopy(name: string): Promise<boolean> {
   const copy = (await datedCopies()).find((known) => known.name === name);
   if (!copy) return false;

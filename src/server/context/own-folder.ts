@@ -22,6 +22,7 @@ import { syncFolder } from "@/storage/folder/sync-tree";
 import { hasOwnPhotos } from "../demo/photo-id";
 import { seedDemo } from "../demo/seed";
 import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
+import { acrossBundles } from "./across-bundles";
 import { dataFolder } from "./environment";
 import { lockFolder } from "@/storage/folder/folder-lock";
 import { sweepPhotos } from "@/storage/folder/sweep";
@@ -51,8 +52,7 @@ interface House {
   open?: boolean;
 }
 
-// Route, page and instrumentation bundles each load this module: the one database lives on globalThis.
-const house: House = ((globalThis as { abendrotHouse?: House }).abendrotHouse ??= {});
+const house = acrossBundles<House>("house", () => ({}));
 
 const addressNote = (folder: string): string => join(folder, "abendrot.address");
 
@@ -173,7 +173,7 @@ export const ownCopies = () => listCopies(copiesFolder(dataFolder()));
 
 /**
  * Makes the database anew from a dated copy, beside the damaged one, and puts it in its place; the damaged one stays
- * under another name. Whoever asks meanwhile waits. Throws BackupRefused or what kept it from being made, and then the
+ * under another name. Whoever asks meanwhile waits. Throws FileRefused or what kept it from being made, and then the
  * folder is as it was.
  */
 async function restoreDamaged(path: string): Promise<void> {

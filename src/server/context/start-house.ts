@@ -42,8 +42,11 @@ export async function startHouse(): Promise<void> {
   try {
     await takeHouse();
   } catch (error) {
-    if (error instanceof FolderInUse || error instanceof FolderRefused || error instanceof DatabaseDamaged)
-      console.error(error.message);
+    if (error instanceof DatabaseDamaged)
+      console.error(
+        `${error.message} Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`,
+      );
+    else if (error instanceof FolderInUse || error instanceof FolderRefused) console.error(error.message);
     else noteTrouble("The data folder can't be used", error);
     process.exit(EXIT_FOLDER_REFUSED);
   }

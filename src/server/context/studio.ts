@@ -12,6 +12,7 @@ import type { Store } from "@/storage/ports";
 import { copiesFolder } from "@/storage/store";
 import { seedDemo } from "../demo/seed";
 import { noteTrouble } from "../http/trouble";
+import { acrossBundles } from "./across-bundles";
 import { databaseUrl, dataFolder, photosKept } from "./environment";
 import type { OpenStore } from "./own-folder";
 
@@ -24,11 +25,7 @@ interface Studio {
   readonly timers: Set<NodeJS.Timeout>;
 }
 
-// Across the bundles of routes and pages, as the open store of one's own folder.
-const studio: Studio = ((globalThis as { abendrotStudio?: Studio }).abendrotStudio ??= {
-  spaces: new Map(),
-  timers: new Set(),
-});
+const studio = acrossBundles<Studio>("studio", () => ({ spaces: new Map(), timers: new Set() }));
 
 /** The server's address without what only it should know. */
 const shown = (url: string): string => {

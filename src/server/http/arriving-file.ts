@@ -1,6 +1,6 @@
 import { rm } from "node:fs/promises";
 import { NextResponse } from "next/server";
-import { BackupRefused } from "@/storage/backup/archive";
+import { FileRefused } from "@/storage/backup/archive";
 import type { Store } from "@/storage/ports";
 import { storeToWrite } from "../context/house";
 import { refuse, refuseTrouble, saveBody } from "./reply";
@@ -29,7 +29,7 @@ export async function takeFile(
     if (!(await saveBody(request, arriving, mostBytes))) return refuse(413, tooLarge);
     return NextResponse.json(await take(store, arriving));
   } catch (error) {
-    if (error instanceof BackupRefused) return refuse(422, error.message);
+    if (error instanceof FileRefused) return refuse(422, error.message);
     return refuseTrouble(where, error, otherwise);
   } finally {
     if (arriving) await rm(arriving, { force: true });

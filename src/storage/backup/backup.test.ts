@@ -19,7 +19,7 @@ import { readAllRows } from "../drizzle/rows";
 import { copiesFolder, storeIn } from "../store";
 import type { Store } from "../ports";
 import { sweepPhotos } from "../folder/sweep";
-import { BackupRefused } from "./archive";
+import { FileRefused } from "./archive";
 import { copiesIn, photosOfCopies } from "./copies";
 import { writeBackup } from "./write";
 
@@ -212,7 +212,7 @@ describe("a file that is not what it should be is refused whole", () => {
       () => null,
       (thrown: unknown) => thrown,
     );
-    expect(error).toBeInstanceOf(BackupRefused);
+    expect(error).toBeInstanceOf(FileRefused);
     expect((error as Error).message).toMatch(words);
     expect(await readAllRows(untouched.db, EMBEDDED)).toEqual(before);
     expect((await readdir(join(untouched.folder, "photos"))).filter((name) => name.startsWith("."))).toEqual([]);

@@ -1,13 +1,14 @@
 import { rm } from "node:fs/promises";
 import { z } from "zod";
-import { photoFormat, photoId, type BackupManifest } from "@/model/backup";
+import { photoFormat, photoName, type BackupManifest } from "@/model/backup";
+import { photoId } from "@/model/photo-id";
 import type { Database } from "../drizzle/database";
 import type { Place } from "../drizzle/migrations";
 import { replaceAllRows, RowsUnfit, type TableRows } from "../drizzle/rows";
 import type { Keeping, PhotoFiles } from "../ports";
 import { copiesIn } from "./copies";
 import { countHoldings } from "./holdings";
-import { BackupRefused } from "./archive";
+import { FileRefused } from "./archive";
 import { openBackup, type OpenBackup } from "./read";
 import { rowsIn, writeBackup } from "./write";
 
@@ -19,7 +20,7 @@ const UNFIT = "The rows in this backup don't fit together: it has been changed. 
 /** Photos that rows name; files are named after them, so nothing else than ids and formats may stand there. */
 function photoRowsOf(tables: readonly TableRows[]): z.infer<typeof photoRow>[] {
   const read = z.array(photoRow).safeParse(rowsIn(tables, "photos"));
-  if (!read.success) throw new BackupRefused(UNFIT);
+  if (!read.success) throw new FileRefused(UNFIT);
   return read.data;
 }
 
@@ -28,10 +29,10 @@ async function readThrough(file: OpenBackup): Promise<TableRows[]> {
   const tables = await file.tables();
   const named = new Map(photoRowsOf(tables).map(({ id, format }) => [id, format]));
   const { photos, lost, withPhotos } = file.manifest;
-  if (photos.some(({ id, format }) => named.get(id) !== format)) throw new BackupRefused(UNFIT);
+  if (photos.some(({ id, format }) => named.get(id) !== format)) throw new FileRefused(UNFIT);
   const there = new Set([...photos.map(({ id }) => id), ...lost]);
-  if ([...named.keys()].some((id) => !there.has(id))) throw new BackupRefused(UNFIT);
-  if (withPhotos) for (const photo of photos) await file.photo(photo);
+  if ([...named.keys()].some((id) => !there.has(id))) throw new FileRefused(UNFIT);
+  if (withPhotos) for (const photo of photos) await file.photo(photo.id, photoName(photo));
   return tables;
 }
 
@@ -49,7 +50,7 @@ async function keepPhotos(file: OpenBackup, files: PhotoFiles): Promise<void> {
   for (const photo of file.manifest.photos) {
     const arriving = await files.arrivingPath();
     try {
-      await file.photo(photo, arriving);
+      await file.photo(photo.id, photoName(photo), arriving);
       await files.keepOriginal(photo.id, photo.format, arriving);
     } finally {
       await rm(arriving, { force: true });
@@ -75,7 +76,7 @@ export async function restoreInto(
     const tables = await readThrough(file);
     await keepPhotos(file, files);
     await replaceAllRows(db, place, file.manifest.migrations, tables).catch((error: unknown) => {
-      if (isAboutRows(error)) throw new BackupRefused(UNFIT);
+      if (isAboutRows(error)) throw new FileRefused(UNFIT);
       throw error;
     });
     await markUnknown(files, tables);

@@ -3,7 +3,8 @@ import { createReadStream } from "node:fs";
 import { stat } from "node:fs/promises";
 import type { Readable } from "node:stream";
 import { ZipFile } from "yazl";
-import { BACKUP_FILE, photoFormat, photoId, type BackupManifest } from "@/model/backup";
+import { BACKUP_FILE, photoFormat, photoName, type BackupManifest } from "@/model/backup";
+import { photoId } from "@/model/photo-id";
 import type { Database } from "../drizzle/database";
 import { migrationsDone, type Place } from "../drizzle/migrations";
 import { readAllRows, type TableRows } from "../drizzle/rows";
@@ -83,8 +84,7 @@ export async function writeBackup(
   };
   zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 1), "utf8"), BACKUP_FILE.manifest, how);
   if (withPhotos)
-    for (const { id, format, path } of photos)
-      zip.addFile(path, `${BACKUP_FILE.photos}${id}.${format}`, { compress: false });
+    for (const { id, format, path } of photos) zip.addFile(path, photoName({ id, format }), { compress: false });
   return new Promise((resolve, reject) => {
     zip.on("error", reject);
     // It is called with the size, or with -1 where that is not known; the package's types leave that out.

@@ -65,7 +65,7 @@ describe("a data folder is looked at before it is touched", () => {
   ])("%s", (_, place, plan) => expect(inspectFolder(place)).toEqual(plan));
 
   test.each([
-    ["photos without a database", folder("photos/a/original.jpeg"), /database is not whole.*from a copy/],
+    ["photos without a database", folder("photos/a/original.jpeg"), /database is not whole.*Nothing was changed/],
     ["an emptied database", folder("postgres/base/1", "photos/a/original.jpeg"), /database is not whole/],
     ["a database without its version", folder(DATABASE[1]!), /database is not whole/],
     [

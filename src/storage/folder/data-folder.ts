@@ -125,7 +125,7 @@ export function inspectFolder(folder: string): FolderPlan {
   const own = known !== null || existsSync(join(folder, "photos")) || existsSync(join(folder, "postgres"));
   if (own)
     throw new DatabaseDamaged(
-      `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed. Put "postgres" back from a copy of the folder, or begin anew in an empty one with ABENDROT_DATA.`,
+      `The data folder "${folder}" holds paintings or photos, but its database is not whole (in "postgres"). Nothing was changed.`,
     );
   throw new FolderRefused(
     `The folder "${folder}" is not empty and is no data folder of Abendrot (it holds ${content.slice(0, 3).join(", ")}${content.length > 3 ? " …" : ""}). Nothing was changed. Choose an empty folder, or one that does not exist yet, with ABENDROT_DATA.`,

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useEffect, useRef } from "react";
 import { isForField } from "../undo";
 import { GLOSSARY, KEYS } from "./words";
-import { CloseButton } from "../close-button";
+import { CloseButton, ModalBackdrop } from "../close-button";
 
 /** The keys and the words of the program, on "?" or from the head of every room. */
 export function Help() {
@@ -70,9 +70,7 @@ export function Help() {
             </section>
           </div>
         </div>
-        <form method="dialog" className="modal-backdrop">
-          <button>Close</button>
-        </form>
+        <ModalBackdrop />
       </dialog>
     </>
   );

@@ -1,18 +1,18 @@
 import { NextResponse } from "next/server";
 import { copyRequest } from "@/model/backup";
 import { dataFolder } from "@/server/context/environment";
-import { datedCopies, openStore, restoreCopy } from "@/server/context/house";
+import { datedCopies, isStudio, openStore, restoreCopy } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
-import { BackupRefused } from "@/storage/backup/archive";
+import { FileRefused } from "@/storage/backup/archive";
 
 const GONE = "There is no such copy any more. Load the page again.";
 
-/** The dated copies, newest first. */
+/** What is here, and the dated copies, newest first. */
 export async function GET(): Promise<NextResponse> {
   try {
-    await openStore();
+    const holds = await (await openStore()).keeping.holdings();
     // Where the data lie is asked by scripts/running.mjs: another Abendrot may answer at an address that was noted.
-    return NextResponse.json({ copies: await datedCopies(), folder: dataFolder() });
+    return NextResponse.json({ holds, copies: await datedCopies(), ...(!isStudio() && { folder: dataFolder() }) });
   } catch (error) {
     return refuseTrouble("The copies could not be listed", error, "The copies could not be listed.");
   }
@@ -25,7 +25,7 @@ export async function POST(request: Request): Promise<NextResponse> {
   try {
     return (await restoreCopy(body.data.name)) ? NextResponse.json({}) : refuse(404, GONE);
   } catch (error) {
-    if (error instanceof BackupRefused) return refuse(422, `${error.message} Try an older copy.`);
+    if (error instanceof FileRefused) return refuse(422, `${error.message} Try an older copy.`);
     return refuseTrouble("A copy could not be put back", error, "The copy could not be put back. Nothing was changed.");
   }
 }

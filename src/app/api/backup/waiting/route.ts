@@ -3,7 +3,7 @@ import { waitingRequest } from "@/model/backup";
 import { dropWaiting, restoreWaiting } from "@/server/backup/waiting";
 import { openStore, storeToWrite } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
-import { BackupRefused } from "@/storage/backup/archive";
+import { FileRefused } from "@/storage/backup/archive";
 
 const GONE = "This file waits no longer. Bring it once more.";
 
@@ -14,7 +14,7 @@ export async function POST(request: Request): Promise<NextResponse> {
   try {
     return (await restoreWaiting(await storeToWrite(), body.data.token)) ? NextResponse.json({}) : refuse(404, GONE);
   } catch (error) {
-    if (error instanceof BackupRefused) return refuse(422, error.message);
+    if (error instanceof FileRefused) return refuse(422, error.message);
     return refuseTrouble("A backup could not be put back", error, "It could not be put back. Nothing was changed.");
   }
 }

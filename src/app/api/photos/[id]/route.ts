@@ -1,12 +1,11 @@
 import { z } from "zod";
+import { photoId } from "@/model/photo-id";
 import { isGuest, paintingOnDesk, storeBeside } from "@/server/context/beside";
 import { openStore } from "@/server/context/house";
 import { COPIES } from "@/storage/folder/photo-files";
 import type { PhotoCopy } from "@/storage/ports";
 import { PhotoLost, readCopy } from "@/server/photo-import/photo-store";
 import { refuse, refuseTrouble } from "@/server/http/reply";
-
-const photoId = z.string().regex(/^[0-9a-f]{64}$/);
 
 const whichCopy = z.enum(Object.keys(COPIES) as [PhotoCopy, ...PhotoCopy[]]);
 
