@@ -9,7 +9,8 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { deltaE00 } from "@/core/colour";
 import { labUnderD65, readMeasuredColours } from "@/core/formats";
 import { newLogEntry, newLoggedMix } from "@/model/logbook";
-import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
+import type { OpenDatabase } from "@/storage/drizzle/open";
+import { newDatabase } from "@/testing/database";
 import type { Store } from "@/storage/ports";
 import { storeIn } from "@/storage/store";
 import { FileRefused } from "@/storage/backup/archive";
@@ -20,7 +21,7 @@ import { storePhoto } from "./photo-import/photo-store";
 const opened: OpenDatabase[] = [];
 const folder = mkdtempSync(join(tmpdir(), "abendrot-book-"));
 async function newStore(): Promise<Store> {
-  const database = await openDatabase();
+  const database = await newDatabase();
   opened.push(database);
   return storeIn(database.db, mkdtempSync(join(folder, "store-")));
 }

@@ -6,7 +6,8 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import { newPaint } from "@/model/paintbox";
 import { newPainting } from "@/model/painting";
-import { openDatabase, type OpenDatabase } from "./drizzle/open";
+import type { OpenDatabase } from "./drizzle/open";
+import { newDatabase } from "@/testing/database";
 import { NamedError } from "./named-error";
 import { PaintingNotFound, RevisionConflict, UnknownMeasured, type NewPhoto, type Store } from "./ports";
 import { programFile } from "./program-folder";
@@ -17,7 +18,7 @@ let folder: string;
 let store: Store;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), "abendrot-ports-"));
-  open = await openDatabase();
+  open = await newDatabase();
   store = storeIn(open.db, folder);
 }, 60_000);
 afterAll(() => open.close());

@@ -3,11 +3,12 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
-import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
+import type { OpenDatabase } from "@/storage/drizzle/open";
 import { storeIn } from "@/storage/store";
 import type { Store } from "@/storage/ports";
+import { newDatabase } from "./database";
 
-/** A store of one's own for a test: a database in memory, files in a folder that the test leaves to the system. */
+/** A store of one's own for a test: a database of its own, files in a folder that the test leaves to the system. */
 export interface Home extends OpenDatabase {
   readonly store: Store;
   readonly folder: string;
@@ -15,7 +16,7 @@ export interface Home extends OpenDatabase {
 
 export async function newHome(): Promise<Home> {
   const folder = mkdtempSync(join(tmpdir(), "abendrot-home-"));
-  const open = await openDatabase();
+  const open = await newDatabase();
   return { ...open, folder, store: storeIn(open.db, folder) };
 }
 

@@ -8,6 +8,7 @@ import type { Database } from "@/storage/drizzle/database";
 import { createLogEntry, listLogEntries } from "@/storage/drizzle/logbook";
 import type { OpenDatabase } from "@/storage/drizzle/open";
 import { upkeepOf } from "@/storage/drizzle/upkeep";
+import { layTables } from "./database";
 import { PowerCutDisk } from "./power-cut";
 
 /** What was found after the power had been cut. */
@@ -46,7 +47,7 @@ export async function cutPower(
   const data = join(folder, "data");
   const kept: { at: string; saved: readonly string[] }[] = [];
   try {
-    await (await openFolder(data)).close();
+    await layTables(data);
     const disk = new PowerCutDisk(data);
     const saved: string[] = [];
     const cut = (): void => {

@@ -4,7 +4,8 @@ import { join } from "node:path";
 import sharp, { type Sharp } from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { countLabels, labelAt, unpackMap } from "@/core/areas";
-import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
+import type { OpenDatabase } from "@/storage/drizzle/open";
+import { newDatabase } from "@/testing/database";
 import { COPIES } from "@/storage/folder/photo-files";
 import type { Store } from "@/storage/ports";
 import { storeIn } from "@/storage/store";
@@ -19,7 +20,7 @@ let data: string;
 let store: Store;
 beforeAll(async () => {
   data = mkdtempSync(join(tmpdir(), "abendrot-store-"));
-  open = await openDatabase();
+  open = await newDatabase();
   store = storeIn(open.db, data);
 }, 60_000);
 afterAll(() => open.close());

@@ -14,6 +14,7 @@ import { newLogEntry } from "@/model/logbook";
 import { newPaint } from "@/model/paintbox";
 import { newArea, newPainting } from "@/model/painting";
 import { allMigrations, EMBEDDED, isNewer, migrateWithin, migrationsDone } from "../drizzle/migrations";
+import { newDatabase } from "@/testing/database";
 import { openDatabase, type OpenDatabase } from "../drizzle/open";
 import { readAllRows } from "../drizzle/rows";
 import { copiesFolder, storeIn } from "../store";
@@ -47,7 +48,7 @@ const opened: OpenDatabase[] = [];
 async function home(name: string): Promise<Home> {
   const folder = join(place, name);
   await mkdir(join(folder, "photos"), { recursive: true });
-  const open = await openDatabase();
+  const open = await newDatabase();
   opened.push(open);
   return { ...open, folder, store: storeIn(open.db, folder) };
 }

@@ -4,14 +4,15 @@ import { newLogEntry, newLoggedMix, type LogEntry } from "@/model/logbook";
 import { LogEntryNotFound, RevisionConflict, UnknownLogged } from "../ports";
 import { binLogEntry, createLogEntry, findLogEntry, listLogEntries, removeLogEntry, saveLogEntry } from "./logbook";
 import { addEyeAnswer, listEyeAnswers } from "./eye";
-import { openDatabase, type OpenDatabase } from "./open";
+import type { OpenDatabase } from "./open";
+import { newDatabase } from "@/testing/database";
 import { addPhoto, listUnusedPhotos, removePhoto } from "./photos";
 import { logEntries } from "./schema";
 import { keepLessons, keptLessons } from "./settings";
 
 let open: OpenDatabase;
 beforeAll(async () => {
-  open = await openDatabase();
+  open = await newDatabase();
 }, 60_000);
 afterAll(() => open.close());
 

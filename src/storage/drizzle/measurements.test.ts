@@ -23,7 +23,8 @@ import {
   setCounts,
 } from "./measurements";
 import { UnknownMeasured } from "../ports";
-import { openDatabase, type OpenDatabase } from "./open";
+import type { OpenDatabase } from "./open";
+import { newDatabase } from "@/testing/database";
 import { listPaints, listStockedPaints, savePaintbox } from "./paintbox";
 import { newPaint } from "@/model/paintbox";
 import { demoSheet, keepDemoSheet } from "./settings";
@@ -64,7 +65,7 @@ const fitOf = (one: NewMeasurement): StoredFit => {
 };
 
 beforeAll(async () => {
-  open = await openDatabase();
+  open = await newDatabase();
   await savePaintbox(open.db, from(0), { paints, boxes: [] });
 }, 60_000);
 afterAll(() => open.close());

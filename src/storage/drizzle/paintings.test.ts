@@ -4,7 +4,8 @@ import type { SaveStamp } from "@/model/revision";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { packMap } from "@/core/areas";
 import { DEFAULT_APPROACH } from "@/core/palette";
-import { openDatabase, type OpenDatabase } from "./open";
+import type { OpenDatabase } from "./open";
+import { newDatabase } from "@/testing/database";
 import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "@/model/paintbox";
 import { PaintingNotFound, RevisionConflict } from "../ports";
@@ -32,7 +33,7 @@ let paintIds: string[];
 const photoId = "a".repeat(64);
 
 beforeAll(async () => {
-  open = await openDatabase();
+  open = await newDatabase();
   paintIds = [randomUUID(), randomUUID()];
   await savePaintbox(open.db, from(0), {
     paints: [

@@ -17,7 +17,8 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addPhoto, findPhoto } from "../drizzle/photos";
 import type { NewPhoto } from "../ports";
 import { createPainting } from "../drizzle/paintings";
-import { openDatabase, type OpenDatabase } from "../drizzle/open";
+import type { OpenDatabase } from "../drizzle/open";
+import { newDatabase } from "@/testing/database";
 import { newPainting } from "@/model/painting";
 import {
   anewFolder,
@@ -167,7 +168,7 @@ describe("room on the disk", () => {
 describe("photos that nothing uses", () => {
   let open: OpenDatabase;
   beforeAll(async () => {
-    open = await openDatabase();
+    open = await newDatabase();
   }, 60_000);
   afterAll(() => open.close());
   const quiet = (): void => {};

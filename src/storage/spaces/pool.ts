@@ -68,7 +68,26 @@ class SpacePool extends pg.Pool {
     }
   }
 
-  override connect = (() => this.client()) as pg.Pool["connect"];
+  /**
+   * Hands out a connection for a transaction. Drizzle gives it back in the end, but not where its very first statement
+   * fails, as it does on a connection that has just broken: such a one comes back by itself, once.
+   */
+  private async lasting(): Promise<pg.PoolClient> {
+    const client = await this.client();
+    const give = client.release.bind(client);
+    const lost = (): void => client.release(true);
+    let given = false;
+    client.release = (destroy) => {
+      if (given) return;
+      given = true;
+      client.off("end", lost);
+      give(destroy);
+    };
+    client.once("end", lost);
+    return client;
+  }
+
+  override connect = (() => this.lasting()) as pg.Pool["connect"];
 
   override query = (async (...args: Parameters<pg.PoolClient["query"]>) => {
     const client = await this.client();

@@ -1,17 +1,19 @@
 import { createHash, randomUUID } from "node:crypto";
+import type { Socket } from "node:net";
 import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { sql } from "drizzle-orm";
+import type { PoolClient } from "pg";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { PAPERS } from "@/core/optics";
 import { newLogEntry } from "@/model/logbook";
 import { newPaint } from "@/model/paintbox";
 import { newPainting } from "@/model/painting";
+import { newDatabase } from "@/testing/database";
 import { postgresPrograms, startPostgres, type TestPostgres } from "@/testing/postgres";
 import { EMBEDDED } from "../drizzle/migrations";
-import { openDatabase } from "../drizzle/open";
 import { readAllRows } from "../drizzle/rows";
 import { RevisionConflict, type Store } from "../ports";
 import { storeIn } from "../store";
@@ -141,7 +143,7 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
     const photoId = createHash("sha256").update(photo).digest("hex");
     const file = join(data, "photo");
     writeFileSync(file, photo);
-    const own = await openDatabase();
+    const own = await newDatabase();
     const folder = mkdtempSync(join(data, "own-"));
     const from = storeIn(own.db, folder);
     await from.photoFiles.keepOriginal(photoId, "jpeg", file);
@@ -204,6 +206,25 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
     expect(kept.length).toBeGreaterThan(before);
     expect(kept.filter((id) => !there.has(id))).toEqual([]);
   }, 30_000);
+
+  test("a connection that breaks before its transaction begins is given back, and the next one works", async () => {
+    const { db } = spaceStore(pools.pool, anna!.schema, data, "folder");
+    const nothingDone = (): Promise<void> => db.transaction(async () => {});
+    await nothingDone();
+    const connect = pools.pool.connect.bind(pools.pool) as () => Promise<PoolClient>;
+    pools.pool.connect = (async () => {
+      const client = await connect();
+      (client as unknown as { connection: { stream: Socket } }).connection.stream.destroy();
+      return client;
+    }) as typeof pools.pool.connect;
+    try {
+      for (let i = 0; i < 3; i++) await expect(nothingDone()).rejects.toThrow();
+    } finally {
+      pools.pool.connect = connect as typeof pools.pool.connect;
+    }
+    await vi.waitFor(() => expect(pools.pool.totalCount - pools.pool.idleCount).toBe(0));
+    await nothingDone();
+  });
 
   test("a space that is removed is gone with its tables", async () => {
     await registry.remove("Ben");
