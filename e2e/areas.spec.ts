@@ -1,23 +1,15 @@
-import { expect, test } from "@playwright/test";
-import { bring, chart, click, middle, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
+import { expect } from "@playwright/test";
+import { test } from "./kept-page";
+import { bring, chart, click, middle, onDesk, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-const faults: string[] = [];
 test.beforeAll(async () => {
   server = await startServer();
 });
 test.afterAll(() => server.stop("SIGTERM"));
-test.beforeEach(({ page }) => {
-  page.on("pageerror", (error) => faults.push(error.message));
-  page.on(
-    "console",
-    (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()),
-  );
-});
-test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({
   page,
@@ -145,7 +137,7 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
 test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({
   page,
 }) => {
-  await page.goto(server.url);
+  await onDesk(page, server.url);
   await page.getByRole("button", { name: "Paintings" }).click();
   await page.getByRole("link", { name: "patches" }).click();
   await step(page, "Areas");

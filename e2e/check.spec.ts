@@ -1,5 +1,6 @@
-import { expect, test, type Page } from "@playwright/test";
-import { saved, step, undo } from "./photo-page";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./kept-page";
+import { openDesk, saved, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 /** The step after the mixes: how dark, how warm, and what would go dull. */
@@ -119,11 +120,12 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
 test("the darks stand darkest first; one opens with its ways, one is taken and undone, and its turning is told", async ({
   page,
 }) => {
-  await page.goto(server.url);
+  await openDesk(page, server.url, "Mixes");
   await page.locator("canvas[data-drawn]").first().waitFor();
-  await expect(page.locator("[inert]")).toHaveCount(0);
   await page.getByRole("region", { name: "Next" }).getByRole("button", { name: "Check it before painting" }).click();
   await expect(page).toHaveURL(/step=check/);
+  await view(page, "Darks");
+  await darks(page).first().waitFor();
   const texts = await darks(page).allTextContents();
   const wanted = texts.map((text) => Number(/wanted (\d+\.\d)/.exec(text)![1]));
   expect(wanted.length).toBeGreaterThan(2);

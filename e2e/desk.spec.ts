@@ -1,25 +1,17 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { test } from "./kept-page";
+import { openDesk } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
 let paintingUrl: string;
-const faults: string[] = [];
-
 test.beforeAll(async () => {
   server = await startServer();
 });
 test.afterAll(() => server.stop("SIGTERM"));
-test.beforeEach(({ page }) => {
-  page.on("pageerror", (error) => faults.push(error.message));
-  page.on(
-    "console",
-    (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()),
-  );
-});
-test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const photo = (page: Page) => page.getByRole("application");
 /** Next.js has an empty alert of its own on every page. */
@@ -58,7 +50,7 @@ test("the demo lies on the desk", async ({ page }) => {
 test("a click measures a colour; named, it is an area with ways to mix it; a way chosen lays its paints in the tray", async ({
   page,
 }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   await clickPhoto(page, 0.69, 0.67);
   const card = page.getByRole("region", { name: "Colour taken from the photo" });
   await expect(card).toContainText(/value\d\.\d/);
@@ -92,7 +84,7 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
 });
 
 test("more water makes the predicted colour lighter at once", async ({ page }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   await page.getByRole("button", { name: /^Area 5:/ }).click();
   const recipe = page.getByRole("region", { name: "Recipe in use" });
   const light = async (): Promise<number> =>
@@ -117,7 +109,7 @@ test("more water makes the predicted colour lighter at once", async ({ page }) =
 });
 
 test("dragging from one place to another measures where the drag ends; a marker can be dragged", async ({ page }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   const box = (await photo(page).boundingBox())!;
   await page.mouse.move(box.x + 0.5 * box.width, box.y + 0.1 * box.height);
   await page.mouse.down();
@@ -141,7 +133,7 @@ test("dragging from one place to another measures where the drag ends; a marker 
 });
 
 test("everything from the keyboard: take, name, undo, redo, move and empty a well", async ({ page }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   await photo(page).focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowUp");
   await page.keyboard.press("Shift+ArrowRight");
@@ -196,6 +188,7 @@ test("step and open area stand in the address: back, forward, reload; the foot o
   await photoIsThere();
   await page.goBack();
   await expect(brick).toBeHidden();
+  await photoIsThere();
   await expect(page.getByRole("region", { name: "Mixes step" })).toBeVisible();
   await page.goForward();
   await expect(brick).toBeVisible();
@@ -219,7 +212,7 @@ test("step and open area stand in the address: back, forward, reload; the foot o
 test("fewer puddles: each number says what it comes to, one press mixes all from so many, and one step undoes it", async ({
   page,
 }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   await step(page, /Mixes$/);
   await page.getByRole("radio", { name: "By puddle" }).click();
   const all = page.getByRole("region", { name: "All puddles" });
@@ -256,7 +249,8 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
 });
 
 test("all areas are mixed from the tray with progress, and undone in one step", async ({ page }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
+  await page.getByRole("radio", { name: "By area" }).click();
   const areas = page.getByRole("region", { name: "Mixes step" });
   await areas.getByLabel(/in the tray/).check();
   await areas.getByRole("button", { name: /^Mix (all|the other)/ }).click();
@@ -267,7 +261,7 @@ test("all areas are mixed from the tray with progress, and undone in one step", 
 });
 
 test("a paint is looked up in the paintbox and laid in the tray", async ({ page }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   await page.getByRole("button", { name: "paint", exact: true }).click();
   const box = page.getByRole("dialog", { name: "Lay a paint in the tray" });
   await box.getByRole("searchbox").fill("nothing of the kind");

@@ -1,4 +1,6 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./kept-page";
+import { openDesk, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 let server: RunningServer;
@@ -17,12 +19,8 @@ const wells = async (page: Page): Promise<string[]> =>
   (await tray(page).evaluateAll((all) => all.map((well) => well.getAttribute("data-well") ?? ""))).filter(Boolean);
 
 async function openStep(page: Page): Promise<void> {
-  await page.goto(server.url);
-  await page.getByRole("application").waitFor({ timeout: 60_000 });
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Palette$/ })
-    .click();
+  await openDesk(page, server.url, "Palette");
+  await look(page, "Choose");
   await found(page);
 }
 const answer = (page: Page) => panel(page).getByRole("region", { name: "The answer" });
@@ -147,10 +145,7 @@ test("palettes are kept under names, doubled, compared side by side and laid out
   await expect(tray(page)).toHaveCount(2);
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Palette$/ })
-    .click();
+  await step(page, "Palette");
   await look(page, "Side by side");
   await expect(kept.getByRole("listitem")).toHaveCount(3);
 });
@@ -223,6 +218,8 @@ test("the photo through the palette: split with the original, out of reach marke
   expect(painted.equals(photo)).toBe(false);
   await page.keyboard.press("b");
   expect((await shot()).equals(painted)).toBe(false);
+  await page.keyboard.press("1");
+  await expect(canvas).toHaveAttribute("data-drawn", "plain");
 });
 
 test("one list of all puddles; a neighbour shares one; richer and thinner", async ({ page }) => {
@@ -230,10 +227,7 @@ test("one list of all puddles; a neighbour shares one; richer and thinner", asyn
   await panel(page).getByRole("button", { name: "Or begin from a classic" }).click();
   await panel(page).getByRole("button", { name: "Lay out: one blue, one brown" }).click();
   await expect(tray(page)).toHaveCount(2);
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, "Mixes");
   const puddles = page.getByRole("region", { name: "All puddles" });
   await expect(puddles.getByRole("heading", { name: /puddles? for 20 colours/ })).toBeVisible();
   const count = async (): Promise<number> =>
@@ -272,10 +266,7 @@ test("the hand is a setting: a loose one comes out further off and mixes more si
   expect((await read()).paints).toBeLessThanOrEqual(usual.paints + 0.3);
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, "Mixes");
   await page.getByRole("button", { name: /^Area 5:/ }).click();
   const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
   await expect(ways.first()).toContainText(/a loose hand \d+(\.\d)?, the paints \d+/, { timeout: 30_000 });
@@ -283,10 +274,7 @@ test("the hand is a setting: a loose one comes out further off and mixes more si
     [0, 1].map(async (i) => Number(/a loose hand (\d+(\.\d)?)/.exec((await ways.nth(i).textContent())!)![1])),
   );
   if ((await ways.first().textContent())!.includes("calmest")) expect(first).toBeLessThanOrEqual(second!);
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Palette$/ })
-    .click();
+  await step(page, "Palette");
   await panel(page)
     .getByRole("button", { name: /^Approach/ })
     .click();
@@ -298,10 +286,7 @@ test("a recipe that is kept stays when another palette is laid out and few puddl
   page,
 }) => {
   await openStep(page);
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, "Mixes");
   await page.getByRole("button", { name: /^Area 5:/ }).click();
   const area = page.getByRole("article", { name: /^Area 5:/ });
   await expect(area.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem").first()).toBeVisible({
@@ -315,10 +300,7 @@ test("a recipe that is kept stays when another palette is laid out and few puddl
   await expect(area.getByRole("button", { name: "kept" })).toHaveAttribute("aria-pressed", "true");
   const recipe = await area.getByRole("region", { name: "Recipe in use" }).textContent();
 
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Palette$/ })
-    .click();
+  await step(page, "Palette");
   await found(page);
   await size(page, "4 paints");
   await expect(panel(page).getByText(/^Found in/)).toBeVisible();
@@ -327,10 +309,7 @@ test("a recipe that is kept stays when another palette is laid out and few puddl
   const laid = await wells(page);
   for (const paint of paints.filter((name) => name !== "water")) expect(laid).toContain(paint);
 
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, "Mixes");
   await page.getByRole("button", { name: "All areas" }).click();
   await page.getByRole("button", { name: "How many puddles do you want to mix?" }).click();
   await page
@@ -358,10 +337,7 @@ test("what is taken along: the box alone or a chosen few are planned from, kept 
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
   await page.getByRole("application").waitFor();
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, "Mixes");
   await expect(page.getByRole("region", { name: "Mixes step" })).toContainText("all 8 paints");
   await openStep(page);
   // A chosen few begin with the tray; one of them alone reaches little, and it is said. The last one stays.
@@ -412,10 +388,7 @@ test("how an area should lie changes its paints; what one is in the mood for is 
   await expect.poll(paintsOf, { timeout: 30_000 }).toEqual(before);
 
   // A clear sky that is to be lifted: said at the area, kept, and weighed.
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Areas$/ })
-    .click();
+  await step(page, "Areas");
   await page.getByRole("button", { name: /^Area 3:/ }).click();
   await page.getByRole("combobox", { name: "Texture of Blue between the clouds" }).selectOption("rough");
   await page.getByRole("checkbox", { name: "I will lift it: nothing that stains" }).check();
@@ -424,10 +397,7 @@ test("how an area should lie changes its paints; what one is in the mood for is 
   await page.getByRole("application").waitFor();
   await expect(page.getByRole("combobox", { name: "Texture of Blue between the clouds" })).toHaveValue("rough");
   await expect(page.getByRole("checkbox", { name: "I will lift it: nothing that stains" })).toBeChecked();
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Mixes$/ })
-    .click();
+  await step(page, "Mixes");
   await page.getByRole("radio", { name: /^all \d+ paints$/ }).click();
   const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
   // Indanthrone stains and lies flat; viridian and the old blues settle and lift (common practice, no source).
@@ -466,10 +436,7 @@ test("rules and the approach are kept with the painting and answered at once; a 
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
   await page.getByRole("application").waitFor();
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Palette$/ })
-    .click();
+  await step(page, "Palette");
   await expect(panel(page).getByRole("list", { name: "Must, never and mood" })).toContainText(`never ${never}`);
   await expect(panel(page).getByRole("button", { name: /^Approach/ })).toContainText("magenta, yellow, cyan");
 

@@ -51,13 +51,30 @@ export async function click(page: Page, at: { x: number; y: number }): Promise<v
   await page.mouse.click(x, y);
 }
 
+/** Opens the desk; the page is loaded only where none lies on it. */
+export async function onDesk(page: Page, url: string): Promise<void> {
+  if (!page.url().startsWith(url) || !(await page.getByRole("navigation", { name: "Steps" }).isVisible())) {
+    await page.goto(url);
+    await photo(page)
+      .or(page.getByRole("heading", { name: "The desk is clear" }))
+      .waitFor({ timeout: 60_000 });
+  }
+  await expect(page.locator("[inert]")).toHaveCount(0);
+}
+
+/** Opens the desk at a step as it begins. */
+export async function openDesk(page: Page, url: string, name: string): Promise<void> {
+  await onDesk(page, url);
+  await page.keyboard.press("Escape");
+  // A step begins as it is when one comes from another.
+  await step(page, name === "Photo" ? "Check" : "Photo");
+  await step(page, name);
+  await expect(page.getByRole("region", { name: `${name} step` })).toBeVisible();
+}
+
 /** Brings a photo as a new painting and waits until it is drawn. */
 export async function bring(page: Page, url: string, name: string, buffer: Buffer): Promise<void> {
-  await page.goto(url);
-  await photo(page)
-    .or(page.getByRole("heading", { name: "The desk is clear" }))
-    .waitFor({ timeout: 60_000 });
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await onDesk(page, url);
   await page.getByLabel("Photo file").setInputFiles({ name, mimeType: "image/png", buffer });
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name.replace(/\..*/, ""), {
     timeout: 60_000,

@@ -1,5 +1,5 @@
 import { tripleOf } from "../src/core/numeric/tuples";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { srgbOfLinear } from "@/core/colour";
 import { labOfLinear, LINEAR, viewing, type ViewKind } from "@/core/image";
@@ -8,25 +8,17 @@ import { PAPERS } from "@/core/optics";
 import { DEFAULT_APPROACH, latticeOf, gamutTable } from "@/core/palette";
 import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
-import { bring, chart, click, middle, photo, saved, screenAt, spot, step, undo } from "./photo-page";
+import { test } from "./kept-page";
+import { bring, chart, click, middle, onDesk, photo, saved, screenAt, spot, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-const faults: string[] = [];
 test.beforeAll(async () => {
   server = await startServer();
 });
 test.afterAll(() => server.stop("SIGTERM"));
-test.beforeEach(({ page }) => {
-  page.on("pageerror", (error) => faults.push(error.message));
-  page.on(
-    "console",
-    (message) => message.type() === "error" && !/status of 4\d\d/.test(message.text()) && faults.push(message.text()),
-  );
-});
-test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 /** Whether patches show what they should to so many of 255 levels, as soon as the photo is drawn anew. */
 async function expectPatches(
@@ -209,7 +201,7 @@ test("the white: a neutral is picked, the areas' colours follow, and it is taken
 test("the sheet: format, unit, wrong sizes, straightening and placing by mouse and keys; one drag is one step to undo", async ({
   page,
 }) => {
-  await page.goto(server.url);
+  await onDesk(page, server.url);
   await page.getByRole("button", { name: "Paintings" }).click();
   await page.getByRole("link", { name: /pump house/ }).click();
   await step(page, "Photo");
@@ -265,7 +257,7 @@ test("the sheet: format, unit, wrong sizes, straightening and placing by mouse a
 });
 
 test("two points are compared by mouse and by keys, pinned, and still there after a new start", async ({ page }) => {
-  await page.goto(server.url);
+  await onDesk(page, server.url);
   await page.getByRole("button", { name: "Paintings" }).click();
   await page.getByRole("link", { name: "chart" }).click();
   await step(page, "Photo");
@@ -294,7 +286,7 @@ test("two points are compared by mouse and by keys, pinned, and still there afte
 });
 
 test("a photo is dropped on the page, and one is pasted", async ({ page }) => {
-  await page.goto(server.url);
+  await onDesk(page, server.url);
   await photo(page).waitFor();
   const bytes = [
     ...(await sharp({ create: { width: 90, height: 60, channels: 3, background: "#607080" } })

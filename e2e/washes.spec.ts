@@ -1,21 +1,16 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { test } from "./kept-page";
 import { bring, click, photo, saved, screenAt, shapes, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-const faults: string[] = [];
 test.beforeAll(async () => {
   server = await startServer();
 });
 test.afterAll(() => server.stop("SIGTERM"));
-test.beforeEach(({ page }) => {
-  page.on("pageerror", (error) => faults.push(error.message));
-  page.on("console", (message) => message.type() === "error" && faults.push(message.text()));
-});
-test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const [WIDTH, HEIGHT] = [600, 400];
 /** A sky that runs from blue to warm over a light wall with dark crisp courses. */
