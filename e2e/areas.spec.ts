@@ -1,5 +1,5 @@
 import { expect } from "@playwright/test";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { bring, chart, click, middle, onDesk, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -9,7 +9,10 @@ let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({
   page,

@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { openDesk, saved, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -9,7 +9,10 @@ let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 const darks = (page: Page) =>
   page.getByRole("region", { name: "All darks" }).getByRole("list", { name: "Darks" }).getByRole("listitem");

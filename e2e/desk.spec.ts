@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { openDesk } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -11,7 +11,10 @@ let paintingUrl: string;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 const photo = (page: Page) => page.getByRole("application");
 /** Next.js has an empty alert of its own on every page. */

@@ -12,9 +12,11 @@ function watch(page: Page): void {
   );
 }
 
-async function leave(): Promise<void> {
+/** Closes the page that is kept, before its server goes. */
+export async function leavePage(): Promise<void> {
   await kept?.page.context().close();
   kept = null;
+  faults.splice(0);
 }
 
 /**
@@ -24,13 +26,14 @@ async function leave(): Promise<void> {
  */
 export const test = base.extend({
   page: async ({ browser }, use, info) => {
-    if (kept?.file !== info.file) await leave();
+    if (kept?.file !== info.file) await leavePage();
     if (!kept) {
       kept = { page: await browser.newPage(), file: info.file };
       watch(kept.page);
     }
     await use(kept.page);
-    if (info.status !== info.expectedStatus) await leave();
-    expect(faults.splice(0)).toEqual([]);
+    const found = faults.splice(0);
+    if (info.status !== info.expectedStatus) await leavePage();
+    expect(found).toEqual([]);
   },
 });

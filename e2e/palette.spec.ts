@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { openDesk, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -7,7 +7,10 @@ let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 const panel = (page: Page) => page.getByRole("region", { name: "Palette step" });
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" }).getByRole("listitem");

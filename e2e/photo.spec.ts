@@ -8,7 +8,7 @@ import { PAPERS } from "@/core/optics";
 import { DEFAULT_APPROACH, latticeOf, gamutTable } from "@/core/palette";
 import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { bring, chart, click, middle, onDesk, photo, saved, screenAt, spot, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -18,7 +18,10 @@ let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 /** Whether patches show what they should to so many of 255 levels, as soon as the photo is drawn anew. */
 async function expectPatches(

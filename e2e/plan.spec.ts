@@ -7,7 +7,7 @@ import Papa from "papaparse";
 import sharp from "sharp";
 import { boxWash, CARD, TEST_PLACES } from "../src/core/calibration";
 import { printedPlan } from "../src/model/printed-plan";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { chart, onDesk, saved, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -17,7 +17,10 @@ let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 async function open(page: Page): Promise<void> {
   await onDesk(page, server.url);

@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { test } from "./kept-page";
+import { leavePage, test } from "./kept-page";
 import { bring, click, photo, saved, screenAt, shapes, step, undo } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -10,7 +10,10 @@ let server: RunningServer;
 test.beforeAll(async () => {
   server = await startServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 const [WIDTH, HEIGHT] = [600, 400];
 /** A sky that runs from blue to warm over a light wall with dark crisp courses. */

@@ -340,5 +340,5 @@ describe("dated copies", () => {
     const second = await openDatabase(folder, before);
     expect(asked).toBe(1);
     await second.close();
-  }, 30_000);
+  });
 });

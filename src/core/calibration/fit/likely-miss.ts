@@ -23,11 +23,6 @@ const MEDIAN_OF_RMS = 0.82;
 const STEP = 1e-3;
 /** A fit that meets its few readings by luck is not taken for surer than this. Set on the bench of foreign paints. */
 const LEAST_CHI_SQUARE = 0.4;
-/**
- * A square root would be right were the loads all that is unsure; misses grow a little faster with it. Set on the same
- * bench.
- */
-const BY_CHI_SQUARE = 0.8;
 
 /**
  * Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't
@@ -61,9 +56,11 @@ function slopesAt(
   return rows;
 }
 
-/** By how much a fit's misses are larger than expected beforehand, from how well it meets its readings. */
-export const scaleOfMisses = (reducedChiSquare: number): number =>
-  Math.max(LEAST_CHI_SQUARE, reducedChiSquare) ** BY_CHI_SQUARE;
+/**
+ * By how much a fit's misses are larger than expected beforehand, from how well it meets its readings. Its square root
+ * would be right were the loads all that is unsure; on the bench of foreign paints misses grow as it does itself.
+ */
+export const scaleOfMisses = (reducedChiSquare: number): number => Math.max(LEAST_CHI_SQUARE, reducedChiSquare);
 
 /** Median miss of a paint's own washes, dE00, from the root mean square of what is unsure of their colours. */
 export const missOfUnsure = (rms: number): number => Math.hypot(REMAINS, MEDIAN_OF_RMS * rms);

@@ -2,22 +2,20 @@
 
 import { useCallback, useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { labelAt } from "@/core/areas";
-import { describeColour } from "@/core/colour";
 import { samplePhoto, type Point, type Sample } from "@/core/image";
-import { valueRange } from "@/core/mixing";
 import { useEdits } from "../edits-context";
-import { MAX_RADIUS, MIN_RADIUS, useDesk, useDeskStore } from "../desk-store";
-import { usePaints, usePaper } from "../paints";
+import { useDesk, useDeskStore } from "../desk-store";
 import { useAreaMap, useFrame, usePhoto, useWhite } from "../photo-study";
-import { useLookedAt } from "../reach";
-import { useTargets } from "../targets";
 import { AreaMarker } from "./area-marker";
-import { matrixTo, photoOfScreen, scaleOf, screenOfPhoto } from "./viewport";
+import { photoOfScreen, scaleOf, screenOfPhoto } from "./viewport";
+import { CircleSize } from "./circle-size";
 import { CropFrame, nudged } from "./crop-frame";
+import { LassoLine } from "./lasso-line";
 import { Loupe } from "./loupe";
 import { Outlines } from "./outlines";
 import { PairMarks } from "./pair-marks";
 import { PhotoCanvas } from "./photo-canvas";
+import { Rail } from "./rail";
 import { useViewport } from "./use-viewport";
 import { WashMarks } from "./wash-marks";
 import { useLassoLine } from "./use-lasso-line";
@@ -25,7 +23,6 @@ import { SheetSlider } from "./sheet-slider";
 import { SplitLine } from "./split-line";
 import { useEarlyPress } from "./use-early-press";
 import { useTwoFingers } from "./use-two-fingers";
-import { ValueRail } from "./value-rail";
 import { ViewBar } from "./view-bar";
 
 const clamp = (x: number): number => Math.min(1, Math.max(0, x));
@@ -57,31 +54,6 @@ function useSize(): [(element: HTMLElement | null) => void, { width: number; hei
     return () => observer.disconnect();
   }, [element]);
   return [setElement, size];
-}
-
-/** Values of the areas on the rail: what the photo shows, and what is to be painted. */
-function Rail({ height }: { height: number }) {
-  const areas = useDesk((s) => s.document.areas);
-  const palette = useLookedAt();
-  const selectedId = useDesk((s) => s.selectedId);
-  const select = useDesk((s) => s.select);
-  const paints = usePaints();
-  const paper = usePaper();
-  const targets = useTargets();
-  const range = useMemo(
-    () =>
-      valueRange(
-        palette.flatMap((id) => paints.get(id)?.model ?? []),
-        paper,
-      ),
-    [palette, paints, paper],
-  );
-  const shown = areas.map((area) => ({
-    id: area.id,
-    name: area.name,
-    value: describeColour(targets.get(area.id) ?? area.lab).value,
-  }));
-  return <ValueRail areas={shown} selectedId={selectedId} range={range} height={height} onSelect={select} />;
 }
 
 /** The photo on neutral grey, through a way of seeing: what a press does depends on the present tool. */
@@ -317,24 +289,7 @@ export function PhotoPane() {
                 />
               )}
               <PairMarks viewport={viewport} />
-              {lasso.points.length > 0 && (
-                <svg aria-hidden className="pointer-events-none absolute inset-0 size-full">
-                  <g transform={`matrix(${matrixTo(viewport, size).join(" ")})`}>
-                    {["#000", "#fff"].map((stroke, i) => (
-                      <polyline
-                        key={stroke}
-                        points={[...lasso.points, ...(cursor ? [cursor] : [])]
-                          .map((p) => `${p.x * size.width},${p.y * size.height}`)
-                          .join(" ")}
-                        fill={i ? "#ffffff33" : "none"}
-                        stroke={stroke}
-                        strokeWidth={i ? 1.4 : 3.5}
-                        vectorEffect="non-scaling-stroke"
-                      />
-                    ))}
-                  </g>
-                </svg>
-              )}
+              <LassoLine points={lasso.points} cursor={cursor} viewport={viewport} />
               {tool === "crop" && <CropFrame viewport={viewport} />}
               {[taken?.sample, waiting && { ...waiting, radius }].map(
                 (circled, i) =>
@@ -388,22 +343,7 @@ export function PhotoPane() {
           {waiting ? "Taken as soon as the photo can be measured …" : HELP[tool]}
         </p>
         {seeing === "planned" && <SheetSlider />}
-        {measures && seeing !== "planned" && (
-          <label className="flex items-center gap-2 whitespace-nowrap">
-            Circle
-            <input
-              type="range"
-              className="range range-xs w-28 [--range-fill:0] text-(--photo-ink)"
-              min={Math.log(MIN_RADIUS)}
-              max={Math.log(MAX_RADIUS)}
-              step={0.01}
-              value={Math.log(radius)}
-              onChange={(event) => setRadius(Math.exp(Number(event.target.value)))}
-              aria-valuetext={`${Math.round(radius * size.width)} pixels`}
-            />
-            <span className="w-12 text-right">{Math.max(1, Math.round(2 * radius * size.width))} px</span>
-          </label>
-        )}
+        {measures && seeing !== "planned" && <CircleSize />}
       </div>
     </section>
   );
