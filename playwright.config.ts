@@ -25,8 +25,6 @@ export default defineConfig({
       executablePath: CHROMIUM,
       args: [
         "--no-sandbox",
-        // A page of a test lives a minute: what is compiled to run faster later is not paid back (a tenth of the work).
-        "--js-flags=--no-turbofan",
         "--disable-quic",
         "--no-first-run",
         "--disable-background-networking",

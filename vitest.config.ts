@@ -5,8 +5,9 @@ export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   test: {
     include: ["src/**/*.test.ts", "scripts/**/*.test.ts"],
-    testTimeout: 180_000,
-    hookTimeout: 180_000,
+    // Against what hangs alone: beside the browser tests what is only computed takes what time is left over.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
     maxWorkers: 2,
     isolate: false,
   },

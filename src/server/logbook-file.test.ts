@@ -65,7 +65,7 @@ beforeAll(async () => {
   await store.logbook.create(binned, newLogEntry({ kind: "note", on: "2024-01-01", paperId: "cellulose" }));
   await store.logbook.bin(binned, true);
   whole = await written(store);
-}, 90_000);
+});
 
 async function written(from: Store): Promise<Buffer> {
   const chunks: Uint8Array[] = [];

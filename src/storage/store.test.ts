@@ -20,7 +20,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), "abendrot-ports-"));
   open = await newDatabase();
   store = storeIn(open.db, folder);
-}, 60_000);
+});
 afterAll(() => open.close());
 
 const photo: NewPhoto = {

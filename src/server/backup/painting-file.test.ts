@@ -51,7 +51,7 @@ beforeAll(async () => {
     palette: [blue.id],
   });
   file = await bytesOf((await writePainting(giver.store, id))!.stream);
-}, 60_000);
+});
 afterAll(async () => {
   for (const home of [giver, friend]) await home?.close();
 });
@@ -115,7 +115,7 @@ test("a file that was changed, a backup of everything, or a box without room is 
   await expect(takePainting(friend!.store, await laid(friend!, file))).rejects.toThrow(/no room/);
   expect(await friend!.store.paintings.list()).toEqual([]);
   expect(await friend!.store.paintbox.paints()).toHaveLength(LIMITS.paints - 1);
-}, 30_000);
+});
 
 test("handed out, it lies with each who could be reached; one who could not keeps nobody else from it", async () => {
   const troubles: unknown[] = [];

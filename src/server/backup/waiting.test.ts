@@ -17,7 +17,7 @@ beforeAll(async () => {
   [giver, empty, used] = [await newHome(), await newHome(), await newHome()];
   await giver.store.paintings.create(await withPhoto(giver), newPainting("From long ago", PAPERS[0].id));
   await used.store.paintings.create(await withPhoto(used, "#334455"), newPainting("Here now", PAPERS[0].id));
-}, 60_000);
+});
 afterAll(async () => {
   for (const home of [giver, empty, used]) await home?.close();
 });

@@ -22,7 +22,7 @@ beforeAll(async () => {
   data = mkdtempSync(join(tmpdir(), "abendrot-store-"));
   open = await newDatabase();
   store = storeIn(open.db, data);
-}, 60_000);
+});
 afterAll(() => open.close());
 
 describe("keeping a photo", () => {
@@ -121,7 +121,7 @@ describe("the demo", () => {
     await seedDemo(store);
     expect(await store.paintings.list()).toEqual([]);
     expect((await store.paintbox.paints()).length).toBe(28);
-  }, 60_000);
+  });
 
   test("its photo carries a colour profile and what a camera writes", async () => {
     const { icc, exif, format } = await sharp(programFile("src", "server", "demo", "pump-house.jpg")).metadata();

@@ -105,7 +105,7 @@ beforeAll(async () => {
   const { stream, bytes } = await full.store.keeping.backup();
   size = bytes;
   file = await fileOf(stream, "everything.zip");
-}, 60_000);
+});
 afterAll(async () => {
   for (const { close } of opened) await close();
   rmSync(place, { recursive: true, force: true });

@@ -13,7 +13,7 @@ import { keepLessons, keptLessons } from "./settings";
 let open: OpenDatabase;
 beforeAll(async () => {
   open = await newDatabase();
-}, 60_000);
+});
 afterAll(() => open.close());
 
 const stamp = (revision: number, writer: string = randomUUID(), step = 1) => ({ revision, writer, step });

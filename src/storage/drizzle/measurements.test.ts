@@ -67,7 +67,7 @@ const fitOf = (one: NewMeasurement): StoredFit => {
 beforeAll(async () => {
   open = await newDatabase();
   await savePaintbox(open.db, from(0), { paints, boxes: [] });
-}, 60_000);
+});
 afterAll(() => open.close());
 
 test("a measurement is kept with its fit, and the paint stands on it from then on", async () => {

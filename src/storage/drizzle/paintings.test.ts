@@ -66,7 +66,7 @@ beforeAll(async () => {
   };
   await addPhoto(open.db, photo);
   await addPhoto(open.db, photo);
-}, 60_000);
+});
 afterAll(() => open.close());
 
 const area = (name: string, change: Partial<PaintingArea> = {}): PaintingArea =>

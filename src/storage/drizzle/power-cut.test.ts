@@ -28,13 +28,13 @@ test("after a power cut every folder opens with every save that was acknowledged
   const found = await cutPower(openDatabase, { cuts: 4, saves: 24, when: "saving", seed: 3 });
   expect(found).toMatchObject({ cuts: 4, opened: 4, whole: 4 });
   expect(found.syncs).toBeGreaterThanOrEqual(found.saves);
-}, 120_000);
+});
 
 test("the same cuts lose a database that nothing is synced of: the disk that they are made on can tell", async () => {
   const found = await cutPower(openUnsynced, { cuts: 2, saves: 12, when: "closed", seed: 3 });
   expect(found.syncs).toBe(0);
   expect(found.whole).toBeLessThan(2);
-}, 120_000);
+});
 
 const sizeOf = async (db: Database): Promise<number> =>
   Number((await rowsOf<{ size: string }>(db, sql`select pg_database_size(current_database()) as size`))[0]!.size);
@@ -80,4 +80,4 @@ test("saves upon saves of the same thing don't make it grow: what they leave is 
     await close();
     rmSync(folder, { recursive: true, force: true });
   }
-}, 60_000);
+});

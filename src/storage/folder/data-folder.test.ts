@@ -169,7 +169,7 @@ describe("photos that nothing uses", () => {
   let open: OpenDatabase;
   beforeAll(async () => {
     open = await newDatabase();
-  }, 60_000);
+  });
   afterAll(() => open.close());
   const quiet = (): void => {};
   const days = (n: number): Date => new Date(Date.now() + n * 86_400_000);

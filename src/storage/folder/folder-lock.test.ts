@@ -59,7 +59,7 @@ describe("the data folder's lock", () => {
     const beat = setInterval(() => utimesSync(join(place, "abendrot.in-use"), new Date(), new Date()), 1000);
     await expect(lock(place)).rejects.toThrow(/process 1 on elsewhere/);
     clearInterval(beat);
-  }, 30_000);
+  });
 
   test.each([
     ["whose note is damaged", "{"],
@@ -92,5 +92,5 @@ describe("the data folder's lock", () => {
     );
     takers.forEach((taker) => taker.kill("SIGKILL"));
     expect(answers.filter((answer) => answer === "mine")).toHaveLength(1);
-  }, 60_000);
+  });
 });

@@ -45,7 +45,7 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
       await registry.add("Anna", "a long enough phrase", true),
       await registry.add("Ben", "another long phrase", false),
     ];
-  }, 60_000);
+  });
   afterAll(async () => {
     await closePools(pools);
     await server.stop();
@@ -178,7 +178,7 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
       ),
     ).rejects.toThrow("no such photo");
     await own.close();
-  }, 60_000);
+  });
 
   test("what was acknowledged outlives a database that is killed; afterwards the same connections go on", async () => {
     const store = await open(anna!);
@@ -205,7 +205,7 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
     expect(before).toBeGreaterThan(0);
     expect(kept.length).toBeGreaterThan(before);
     expect(kept.filter((id) => !there.has(id))).toEqual([]);
-  }, 30_000);
+  });
 
   test("a connection that breaks before its transaction begins is given back, and the next one works", async () => {
     const { db } = spaceStore(pools.pool, anna!.schema, data, "folder");

@@ -14,7 +14,7 @@ const models = HANDBOOK.map(({ id }) => paintModel(id, [{ pigmentId: id, share: 
 describe("the SIMD kernel", () => {
   test("is compiled from the source beside it", async () => {
     expect((await compileKernel()).toString("base64")).toBe(FILM_KERNEL_BASE64);
-  }, 120_000);
+  });
 
   test.each(PAPERS.map((paper) => [paper.name, paper] as const))(
     "stays under 0.3 dE00 of the full model at the 99th percentile, and far under: %s",
