@@ -243,6 +243,7 @@ const ACCESSIBLE_BUT = {
 };
 
 export default defineConfig({
+  options: { typeAware: true, maxWarnings: 0, reportUnusedDisableDirectives: "error" },
   ignorePatterns: [
     ".next/**",
     "data/**",

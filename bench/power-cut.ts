@@ -1,29 +1,17 @@
 import { randomUUID } from "node:crypto";
-import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
+import { mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { PGlite } from "@electric-sql/pglite";
-import { drizzle } from "drizzle-orm/pglite";
-import { migrate } from "drizzle-orm/pglite/migrator";
 import { PAPERS } from "@/core/optics";
 import { newArea, newPainting, type PaintingDocument } from "@/model/painting";
 import { createPainting, savePainting } from "@/storage/drizzle/paintings";
 import { addPhoto } from "@/storage/drizzle/photos";
 import { upkeepOf } from "@/storage/drizzle/upkeep";
 import { openDatabase, type OpenDatabase } from "@/storage/drizzle/open";
-import * as schema from "@/storage/drizzle/schema";
+import { openUnsynced } from "@/testing/database";
 import { cutPower } from "@/testing/power-cuts";
 
 const CUTS = 24;
-
-/** PGlite as it comes: nothing is synced. */
-async function openUnsynced(folder: string): Promise<OpenDatabase> {
-  mkdirSync(folder, { recursive: true });
-  const client = await PGlite.create(join(folder, "postgres"));
-  const db = drizzle(client, { schema });
-  await migrate(db, { migrationsFolder: "src/storage/drizzle/migrations" });
-  return { db, close: () => client.close() };
-}
 
 const SAVES = 5000;
 

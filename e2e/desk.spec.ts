@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { leavePage, test } from "./kept-page";
-import { openDesk } from "./photo-page";
+import { openDesk, photo, saved, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -16,13 +16,8 @@ test.afterAll(async () => {
   await server.stop("SIGTERM");
 });
 
-const photo = (page: Page) => page.getByRole("application");
 /** Next.js has an empty alert of its own on every page. */
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" });
-const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
-
-const step = (page: Page, name: RegExp) =>
-  page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name }).click();
 
 /** The demo's sheet, 38 by 28 cm, takes in this share of its photo's width, from the middle. */
 const SHEET_WIDTH = 38 / 28 / 1.5;
@@ -179,7 +174,7 @@ test("step and open area stand in the address: back, forward, reload; the foot o
     .click();
   const brick = page.getByRole("article", { name: /Area \d+: Brick in shade/ });
   await expect(brick).toBeVisible();
-  await step(page, /Photo$/);
+  await step(page, "Photo");
   await expect(page).toHaveTitle(/· Photo · Abendrot$/);
   await page.goBack();
   await expect(brick).toBeVisible();
@@ -198,7 +193,7 @@ test("step and open area stand in the address: back, forward, reload; the foot o
   // What makes no sense in an address is passed over.
   await page.goto(`${paintingUrl.split("?")[0]}?step=varnish&area=none`);
   await expect(page.getByRole("region", { name: "Mixes step" })).toBeVisible();
-  await step(page, /Photo$/);
+  await step(page, "Photo");
   for (const [words, name] of [
     ["On to the areas", "Areas step"],
     ["On to the palette", "Palette step"],
@@ -216,7 +211,7 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
   page,
 }) => {
   await openDesk(page, server.url, "Mixes");
-  await step(page, /Mixes$/);
+  await step(page, "Mixes");
   await page.getByRole("radio", { name: "By puddle" }).click();
   const all = page.getByRole("region", { name: "All puddles" });
   // Sizes are known: what was worked out without them is no longer shown.
@@ -248,7 +243,7 @@ test("fewer puddles: each number says what it comes to, one press mixes all from
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(all.getByRole("heading", { level: 3 })).toHaveText(before);
   // The next test opens the painting anew: what was undone has to be there.
-  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+  await saved(page);
 });
 
 test("all areas are mixed from the tray with progress, and undone in one step", async ({ page }) => {

@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { PGlite } from "@electric-sql/pglite";
@@ -22,15 +22,21 @@ export async function layTables(folder: string): Promise<void> {
   cpSync(await emptyFolder(), folder, { recursive: true });
 }
 
-/** A database of one's own with all tables and no rows, gone when it is closed. Nothing of it is synced. */
+/** PGlite as it comes, which syncs nothing, on a data folder; tables are laid into one that has none. */
+export async function openUnsynced(folder: string): Promise<OpenDatabase> {
+  if (!existsSync(join(folder, "postgres"))) await layTables(folder);
+  const client = await PGlite.create(join(folder, "postgres"));
+  return { db: drizzle(client, { schema }), close: () => client.close() };
+}
+
+/** A database of one's own with all tables and no rows, gone when it is closed. */
 export async function newDatabase(): Promise<OpenDatabase> {
   const folder = mkdtempSync(join(tmpdir(), "abendrot-database-"));
-  await layTables(folder);
-  const client = await PGlite.create(join(folder, "postgres"));
+  const { db, close } = await openUnsynced(folder);
   return {
-    db: drizzle(client, { schema }),
+    db,
     close: async () => {
-      await client.close();
+      await close();
       rmSync(folder, { recursive: true, force: true });
     },
   };

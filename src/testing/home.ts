@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
@@ -16,6 +16,7 @@ export interface Home extends OpenDatabase {
 
 export async function newHome(): Promise<Home> {
   const folder = mkdtempSync(join(tmpdir(), "abendrot-home-"));
+  mkdirSync(join(folder, "photos"));
   const open = await newDatabase();
   return { ...open, folder, store: storeIn(open.db, folder) };
 }

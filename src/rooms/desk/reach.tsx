@@ -1,6 +1,7 @@
 "use client";
 
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { valueRange } from "@/core/mixing";
 import type { GamutTable } from "@/core/palette";
 import type { Laid, ReachAnswers, ReachApi, ReachQuestions } from "@/workers/reach-api";
 import { reachWorker } from "@/workers/start";
@@ -25,6 +26,21 @@ export function ReachProvider({ children }: { children: ReactNode }) {
 export function useLookedAt(): readonly string[] {
   const palette = useDesk((s) => s.document.palette);
   return useDesk((s) => s.tried) ?? palette;
+}
+
+/** Values that it makes on the painting's paper, from its darkest to bare paper. */
+export function useRangeLookedAt(): ReturnType<typeof valueRange> {
+  const lookedAt = useLookedAt();
+  const paints = usePaints();
+  const paper = usePaper();
+  return useMemo(
+    () =>
+      valueRange(
+        lookedAt.flatMap((id) => paints.get(id)?.model ?? []),
+        paper,
+      ),
+    [lookedAt, paints, paper],
+  );
 }
 
 /** That palette as it is sent to the worker; null when there is no paint in it. */

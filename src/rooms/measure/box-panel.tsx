@@ -109,7 +109,11 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
   const kept = useMeasure((s) => s.kept);
   const setKept = useMeasure((s) => s.setKept);
   const fits = useFits(rows, edits.paperId);
-  const [keeping, setKeeping] = useState<{ readonly done: number; readonly fault: string | null } | null>(null);
+  const [keeping, setKeeping] = useState<{
+    readonly done: number;
+    readonly of: number;
+    readonly fault: string | null;
+  } | null>(null);
   const paper = paperById(edits.paperId);
   const sureOf = (paint: StockedPaint, fit: PaintFit | null): number =>
     likelyErrorOf(
@@ -137,12 +141,13 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
   const waiting = known - ready.length - fitted.filter(({ row, refused }) => refused && !row.row.refused).length;
   const keepAll = async (): Promise<void> => {
     for (const [done, one] of toKeep.entries()) {
-      setKeeping({ done, fault: null });
+      setKeeping({ done, of: toKeep.length, fault: null });
       const measurement = measurementOf(photo, edits, one.row);
       const answer = await keepMeasurement(measurement);
       if ("message" in answer)
         return setKeeping({
           done,
+          of: toKeep.length,
           fault: `${done} of ${toKeep.length} kept. ${one.row.paint.name}: ${answer.message}`,
         });
       setMeasured(one.row.paint.id, opticsOf(one.fit!, edits.on, "photo"));
@@ -167,7 +172,11 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
           ready.length > 0 && (
             <p className="text-lg leading-snug">
               {ready.length} paints are known from this sheet. Predictions of a wash: give or take{" "}
-              <b>{medianOf(ready.map(({ before }) => before))}</b> before,{" "}
+              {toKeep.length > 0 && (
+                <>
+                  <b>{medianOf(toKeep.map(({ before }) => before))}</b> before,{" "}
+                </>
+              )}
               <b>{medianOf(ready.map(({ now }) => now!))}</b> now, in the middle.
             </p>
           )
@@ -180,7 +189,7 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
             onClick={() => void keepAll()}
           >
             {keeping && !keeping.fault
-              ? `Keeping ${keeping.done + 1} of ${toKeep.length} …`
+              ? `Keeping ${keeping.done + 1} of ${keeping.of} …`
               : `Keep ${toKeep.length === 1 ? "the one" : `all ${toKeep.length}`}`}
           </button>
         )}

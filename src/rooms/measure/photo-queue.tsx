@@ -32,13 +32,14 @@ export function PhotoQueue() {
       dropPhoto,
     })),
   );
-  const done = photos.filter(({ state }) => state === "read" || state === "refused").length;
+  const read = photos.filter(({ state }) => state === "read").length;
+  const done = read + photos.filter(({ state }) => state === "refused").length;
   return (
     <section aria-label="Photos of sheets" className="flex min-h-0 flex-col gap-3 p-4">
       <div className="flex items-baseline gap-2">
         <h2 className="name-face text-xl">Sheets</h2>
         <span role="status" className="quiet">
-          {done} of {photos.length} read
+          {done < photos.length ? `${done} of ${photos.length} looked through` : `${read} of ${photos.length} read`}
         </span>
       </div>
       {done < photos.length && (

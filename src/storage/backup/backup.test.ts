@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { mkdir, readdir } from "node:fs/promises";
+import { readdir } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pipeline } from "node:stream/promises";
@@ -14,11 +14,10 @@ import { newLogEntry } from "@/model/logbook";
 import { newPaint } from "@/model/paintbox";
 import { newArea, newPainting } from "@/model/painting";
 import { allMigrations, EMBEDDED, isNewer, migrateWithin, migrationsDone } from "../drizzle/migrations";
-import { newDatabase } from "@/testing/database";
+import { newHome, type Home } from "@/testing/home";
 import { openDatabase, type OpenDatabase } from "../drizzle/open";
 import { readAllRows } from "../drizzle/rows";
-import { copiesFolder, storeIn } from "../store";
-import type { Store } from "../ports";
+import { copiesFolder } from "../store";
 import { sweepPhotos } from "../folder/sweep";
 import { FileRefused } from "./archive";
 import { copiesIn, photosOfCopies } from "./copies";
@@ -39,18 +38,12 @@ const record = {
 };
 const stamp = (revision: number) => ({ revision, writer: randomUUID(), step: 1 });
 
-interface Home extends OpenDatabase {
-  readonly store: Store;
-  readonly folder: string;
-}
 const opened: OpenDatabase[] = [];
 
-async function home(name: string): Promise<Home> {
-  const folder = join(place, name);
-  await mkdir(join(folder, "photos"), { recursive: true });
-  const open = await newDatabase();
-  opened.push(open);
-  return { ...open, folder, store: storeIn(open.db, folder) };
+async function home(): Promise<Home> {
+  const made = await newHome();
+  opened.push(made);
+  return made;
 }
 
 /** A store with something in every corner, numbers that are no round ones and words that are no plain ones. */
@@ -100,7 +93,7 @@ let painting: string;
 let file: string;
 let size: number | null;
 beforeAll(async () => {
-  full = await home("full");
+  full = await home();
   painting = await fill(full);
   const { stream, bytes } = await full.store.keeping.backup();
   size = bytes;
@@ -114,7 +107,7 @@ afterAll(async () => {
 describe("everything as one file", () => {
   test("comes back to the last row and byte, and its size is known before it is sent", async () => {
     expect(readFileSync(file).length).toBe(size);
-    empty = await home("empty");
+    empty = await home();
     await empty.store.keeping.restore(file);
     expect(await readAllRows(empty.db, EMBEDDED)).toEqual(await readAllRows(full.db, EMBEDDED));
     expect(readFileSync(await empty.store.photoFiles.original(photoId, "jpeg"))).toEqual(photo);
@@ -131,7 +124,7 @@ describe("everything as one file", () => {
   });
 
   test("replaces all that is there, whole; photos that nothing knows of any more are swept later", async () => {
-    const used = await home("used");
+    const used = await home();
     await used.store.paintbox.save(stamp(0), {
       paints: [newPaint({ id: randomUUID(), name: "Mine", pigments: [{ pigmentId: "PB29", share: 1 }] })],
       boxes: [],
@@ -201,7 +194,7 @@ describe("a file that is not what it should be is refused whole", () => {
   let untouched: Home;
   let before: unknown;
   beforeAll(async () => {
-    untouched = await home("untouched");
+    untouched = await home();
     await untouched.store.paintbox.save(stamp(0), {
       paints: [newPaint({ id: randomUUID(), name: "Mine", pigments: [{ pigmentId: "PB29", share: 1 }] })],
       boxes: [],
@@ -263,7 +256,7 @@ describe("a file that is not what it should be is refused whole", () => {
 
 describe("versions", () => {
   test("a file of an older version is brought up by the same migrations; rows keep what they had", async () => {
-    const old = await home("old");
+    const old = await home();
     await old.db.execute(sql`drop schema public cascade`);
     await old.db.execute(sql`drop schema drizzle cascade`);
     await old.db.execute(sql`create schema public`);

@@ -1,28 +1,17 @@
 import { randomBytes } from "node:crypto";
-import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { PGlite } from "@electric-sql/pglite";
 import { sql } from "drizzle-orm";
-import { drizzle } from "drizzle-orm/pglite";
 import { expect, test } from "vitest";
 import { newLogEntry } from "@/model/logbook";
+import { openUnsynced } from "@/testing/database";
 import { cutPower } from "@/testing/power-cuts";
 import type { Database } from "./database";
 import { createLogEntry } from "./logbook";
-import { EMBEDDED, migrateWithin, rowsOf } from "./migrations";
-import { openDatabase, type OpenDatabase } from "./open";
-import * as schema from "./schema";
+import { rowsOf } from "./migrations";
+import { openDatabase } from "./open";
 import { upkeepOf } from "./upkeep";
-
-/** PGlite as it comes, which syncs nothing. */
-async function openUnsynced(folder: string): Promise<OpenDatabase> {
-  mkdirSync(folder, { recursive: true });
-  const client = await PGlite.create(join(folder, "postgres"));
-  const db = drizzle(client, { schema });
-  await db.transaction((tx) => migrateWithin(tx, EMBEDDED));
-  return { db, close: () => client.close() };
-}
 
 test("after a power cut every folder opens with every save that was acknowledged", async () => {
   const found = await cutPower(openDatabase, { cuts: 4, saves: 24, when: "saving", seed: 3 });

@@ -3,13 +3,12 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import { X } from "lucide-react";
 import { useMemo, type KeyboardEvent } from "react";
-import { valueRange } from "@/core/mixing";
 import { type Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
 import { useDesk, useDeskStore } from "../desk-store";
 import { coloursOf } from "@/model/washes";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
-import { useLookedAt } from "../reach";
+import { useRangeLookedAt } from "../reach";
 import { AddPaint } from "./add-paint";
 import { TrayNews } from "./tray-news";
 import { NEW_WELL } from "./well-dragging";
@@ -109,20 +108,12 @@ const GAP_PX = 12;
 /** The palette along the bottom: its wells, what each paint does here, and the values it reaches. */
 export function Tray() {
   const palette = useDesk((s) => s.document.palette);
-  const lookedAt = useLookedAt();
   const paints = usePaints();
   const paper = usePaper();
   const uses = useUses();
   const { setNodeRef, isOver } = useDroppable({ id: NEW_WELL });
   const wells = palette.flatMap((id) => paints.get(id) ?? []);
-  const range = useMemo(
-    () =>
-      valueRange(
-        lookedAt.flatMap((id) => paints.get(id)?.model ?? []),
-        paper,
-      ),
-    [lookedAt, paints, paper],
-  );
+  const range = useRangeLookedAt();
   const width = Math.floor(Math.min(WIDEST, Math.max(NARROWEST, ROOM_PX / Math.max(1, wells.length) - GAP_PX)));
   return (
     <section aria-label="Tray" className="border-t border-(--hairline) bg-base-100 px-5 py-3">
