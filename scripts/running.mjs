@@ -32,13 +32,16 @@ function freePort() {
   });
 }
 
-/** Does something with the Abendrot that runs on the data folder; where none runs, one is started for it. */
-export async function withAbendrot(work) {
+/**
+ * Does something with the Abendrot that runs on the data folder; where none runs, one is started for it, with `more` in
+ * its environment.
+ */
+export async function withAbendrot(work, more = {}) {
   const already = await running();
   if (already) return work(already);
   const port = await freePort();
   const child = spawn(process.execPath, [join(root, "scripts", "start.mjs")], {
-    env: { ...process.env, PORT: String(port), ABENDROT_DATA: dataFolder(), ABENDROT_QUIET: "1" },
+    env: { ...process.env, PORT: String(port), ABENDROT_DATA: dataFolder(), ABENDROT_QUIET: "1", ...more },
     stdio: ["ignore", "pipe", "inherit"],
   });
   const ended = new Promise((resolve) => child.on("exit", resolve));

@@ -85,7 +85,7 @@ export function ensureDependencies() {
 /** Builds the program unless the present build is of the present sources. */
 export function ensureBuild() {
   const stamp = join(root, ".next", "abendrot-build");
-  const print = fingerprint(["src", "package-lock.json", "next.config.ts", "postcss.config.mjs"]);
+  const print = fingerprint(["src", "package-lock.json", "next.config.mjs", "postcss.config.mjs"]);
   if (isCurrent(stamp, print)) return;
   console.log("Building Abendrot (once after each change, under a minute) …");
   quietly(process.execPath, [join(root, "node_modules", "next", "dist", "bin", "next"), "build"], {

@@ -111,7 +111,7 @@ function fileMakers() {
 async function computed() {
   check("types", await run([tool("typescript-7", "bin", "tsc"), "--noEmit"]));
   check("lint", await run([tool("oxlint", "bin", "oxlint"), "-c", "oxlint.config.mjs"]));
-  check("format", await run([tool("prettier", "bin", "prettier.cjs"), "--check", "--log-level", "warn", "."]));
+  check("format", await run([tool("oxfmt", "bin", "oxfmt"), "--check"]));
   check("unused files, exports and packages", await run([tool("knip", "bin", "knip.js")]));
   check("licences", await run(["scripts/licences.mjs"]));
   const report = join(scratch, "unit.json");

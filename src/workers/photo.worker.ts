@@ -5,6 +5,7 @@ import {
   detailsOf,
   featuresOf,
   fillPolygon,
+  knownPieces,
   labelUncovered,
   measureAreas,
   mergeTree,
@@ -19,6 +20,7 @@ import {
   type Cues,
   type LabelMap,
   type MergeTree,
+  type KnownPieces,
   type Superpixels,
 } from "@/core/areas";
 import {
@@ -52,10 +54,9 @@ function latest<T>(): (key: string, make: () => T) => T {
 const images = latest<AreaImage>();
 const calmed = latest<AreaImage>();
 const masks = latest<Uint8Array>();
-const features = latest<Float32Array>();
 const cues = latest<Cues>();
 const pieces = latest<Superpixels>();
-const mapPieces = latest<Superpixels>();
+const mapPieces = latest<KnownPieces>();
 const smallImages = latest<AreaImage>();
 const trees = latest<MergeTree>();
 
@@ -82,17 +83,15 @@ function under(look: Look) {
     mask,
     small,
     calm,
-    features: () => features(white, () => featuresOf(image)),
     cues: () => cues(white, () => cuesOf(calm())),
     smallPieces,
     /** The same pieces on the map. */
     pieces: () =>
-      mapPieces(white + frame, () => ({
-        ...smallPieces(),
-        width: image.width,
-        height: image.height,
-        labels: resized(smallPieces().labels, small(), image),
-      })),
+      mapPieces(white + frame, () => {
+        const { width, height } = image;
+        const labels = resized(smallPieces().labels, small(), image);
+        return knownPieces({ ...smallPieces(), width, height, labels }, featuresOf(image));
+      }),
   };
 }
 
@@ -170,7 +169,7 @@ expose({
   enclose(look, points, snap) {
     const seen = under(look);
     const drawn = fillPolygon(points, seen.image.width, seen.image.height);
-    const shape = snap ? snapToEdges(drawn, seen.pieces(), seen.features()) : drawn;
+    const shape = snap ? snapToEdges(drawn, seen.pieces()) : drawn;
     return shape.map((inside, i) => inside & seen.mask[i]!);
   },
   sheet(look, labels, { paperId, mmPerPx, washes }) {

@@ -2,7 +2,8 @@ import { describe, expect, test } from "vitest";
 import { seededRandom } from "../numeric/random";
 import { oklabOfLinearSrgb } from "../colour/oklab";
 import type { AreaImage } from "../image/pixels";
-import { fillPolygon, snapToEdges, splitArea } from "./edit";
+import { fillPolygon, splitArea } from "./edit";
+import { knownPieces, snapToEdges } from "./snap";
 import { countLabels, emptyMap, labelAt, packMap, pointWithin, unpackMap, withLabel, type LabelMap } from "./label-map";
 import { measureAreas } from "./measure";
 import { mergeTree } from "./merge-tree";
@@ -152,7 +153,7 @@ describe("editing shapes", () => {
       Math.hypot(x + 0.5 - 100, y + 0.5 - 80) < 50 ? [0.5, 0.2, 0.1] : [0.1, 0.15, 0.2],
     );
     const features = featuresOf(image);
-    const pieces = superpixels(features, 200, 160, everywhere(image));
+    const pieces = knownPieces(superpixels(features, 200, 160, everywhere(image)), features);
     const rough = Array.from({ length: 24 }, (_, i) => {
       const radius = 50 + (i % 2 ? 4 : -4);
       return {
@@ -161,7 +162,7 @@ describe("editing shapes", () => {
       };
     });
     const drawn = fillPolygon(rough, 200, 160);
-    const snapped = snapToEdges(drawn, pieces, features);
+    const snapped = snapToEdges(drawn, pieces);
     const wrong = (mask: Uint8Array): number =>
       mask.reduce((sum, inside, i) => sum + (inside === (disc.labels[i] === 2 ? 1 : 0) ? 0 : 1), 0);
     expect(wrong(snapped)).toBeLessThan(0.4 * wrong(drawn));
@@ -174,7 +175,7 @@ describe("editing shapes", () => {
       200,
       160,
     );
-    expect(snapToEdges(dot, pieces, features)).toBe(dot);
+    expect(snapToEdges(dot, pieces)).toBe(dot);
   });
 
   test("an area of two colours splits where they meet; one of a single piece does not", () => {

@@ -15,7 +15,8 @@ export {
   type LabelMap,
 } from "./label-map";
 export { outlinesOf, type Outline } from "./outline";
-export { fillPolygon, snapToEdges, splitArea } from "./edit";
+export { fillPolygon, splitArea } from "./edit";
+export { knownPieces, snapToEdges, type KnownPieces } from "./snap";
 export { measureAreas, type AreaMeasure, type AreasMeasured } from "./measure";
 export { relationsOf, type Differences, type Light, type Plane, type Relation } from "./relations";
 export { labelUncovered, uncoveredPieces } from "./uncovered";

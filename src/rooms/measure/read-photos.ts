@@ -11,11 +11,7 @@ import { newEdits, useMeasureStore, type CardEdits, type CardPhoto } from "./mea
 import { useRoom } from "./room";
 
 /** The sheet that a number in a photo means: the last one of its kind printed with it. */
-export const cardOfNumber = (
-  cards: readonly SwatchCard[],
-  kind: SheetKind,
-  number: number | null,
-): SwatchCard | null =>
+export const cardOfNumber = (cards: readonly SwatchCard[], kind: SheetKind, number: number | null): SwatchCard | null =>
   number
     ? (cards.find((card) => card.kind === kind && ((card.id - 1) % MAX_CARD_NUMBER) + 1 === number) ?? null)
     : null;

@@ -19,6 +19,9 @@ export function dataFolder(): string {
   return told === undefined ? resolve("data") : resolve(startedFrom(), told);
 }
 
+/** Whether a new folder is opened for something else to be put into it, so that no demo need be laid out first. */
+export const withoutDemo = (): boolean => process.env.ABENDROT_WITHOUT_DEMO === "1";
+
 const postgresUrl = z.url({ protocol: /^postgres(ql)?$/ });
 
 /**

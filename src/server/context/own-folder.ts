@@ -23,7 +23,7 @@ import { hasOwnPhotos } from "../demo/photo-id";
 import { seedDemo } from "../demo/seed";
 import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
 import { acrossBundles } from "./across-bundles";
-import { dataFolder } from "./environment";
+import { dataFolder, withoutDemo } from "./environment";
 import { lockFolder } from "@/storage/folder/folder-lock";
 import { sweepPhotos } from "@/storage/folder/sweep";
 import type { Store } from "@/storage/ports";
@@ -136,8 +136,8 @@ async function openFolder(folder: string): Promise<OpenStore> {
     if (empty && demo)
       throw new DatabaseDamaged(`The database in "${folder}" has been emptied: the paintbox is gone from it.`);
     if (plan.database === "make") markFolder(folder, { database: "made", demo: false });
-    if (!demo) await seedDemo(store);
-    markFolder(folder, { database: "made", demo: true });
+    if (!demo && !withoutDemo()) await seedDemo(store);
+    if (demo || !withoutDemo()) markFolder(folder, { database: "made", demo: true });
     await sweepPhotos(store, new Date(), console.log, await photosOfCopies(copiesFolder(folder)));
     return watched(store, opened);
   } catch (error) {

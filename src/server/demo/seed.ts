@@ -5,6 +5,7 @@ import {
   emptyMap,
   featuresOf,
   fillPolygon,
+  knownPieces,
   measureAreas,
   packMap,
   pointWithin,
@@ -52,7 +53,7 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[]; s
   const { width, height } = image;
   const mask = new Uint8Array(width * height).fill(1);
   const features = featuresOf(image);
-  const pieces = superpixels(features, width, height, mask);
+  const pieces = knownPieces(superpixels(features, width, height, mask), features);
   let map = emptyMap(width, height);
   const labelled = DEMO_AREAS.map((area, i) => ({ ...area, label: i + 1 }));
   for (const { outlines, label } of [...labelled].sort((a, b) => a.layer - b.layer)) {
@@ -64,7 +65,6 @@ function drawAreas(photo: PixelArray): { map: LabelMap; areas: PaintingArea[]; s
           height,
         ),
         pieces,
-        features,
       );
       map = withLabel(map, label, (i) => inside[i] === 1);
     }

@@ -135,7 +135,8 @@ async function isStill(folder: string): Promise<boolean> {
 }
 
 type KeeperNews =
-  { readonly kind: "held" | "taken" | "released" } | { readonly kind: "failed" | "lost"; readonly message: string };
+  | { readonly kind: "held" | "taken" | "released" }
+  | { readonly kind: "failed" | "lost"; readonly message: string };
 
 /** Starts the lock's keeper; null when somebody else holds the lock. */
 function startKeeper(folder: string, onLost: (message: string) => void): Promise<(() => Promise<void>) | null> {
