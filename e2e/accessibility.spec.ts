@@ -1,5 +1,7 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import axe from "axe-core";
+import { leavePage, test } from "./kept-page";
+import { openDesk } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 // Checked from outside with axe-core's rules for WCAG 2.1 A and AA (names, roles, contrast), in both themes.
@@ -18,7 +20,10 @@ test.beforeAll(async () => {
   server = await startServer();
   await fetch(server.url).then((r) => r.text());
 });
-test.afterAll(() => server.stop("SIGTERM"));
+test.afterAll(async () => {
+  await leavePage();
+  await server.stop("SIGTERM");
+});
 
 const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"];
 
@@ -67,23 +72,45 @@ const tooSmall = (page: Page): Promise<string[]> =>
     return [...faults];
   });
 
+/** At 1280 by 800 and on a tablet, lying or upright, nothing runs out of the window. */
+async function staysInside(page: Page): Promise<void> {
+  for (const [width, height] of [
+    [1024, 768],
+    [820, 1180],
+    [1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    const { over, outside } = await page.evaluate(() => ({
+      over: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      outside: [...document.querySelectorAll("header button, header a, aside, main")]
+        .filter((element) => element.checkVisibility() && element.getBoundingClientRect().right > innerWidth + 1)
+        .map((element) => element.outerHTML.slice(0, 90)),
+    }));
+    expect.soft(over, `scrolls sideways at ${width}`).toBeLessThanOrEqual(0);
+    expect.soft(outside, `runs out at ${width}`).toEqual([]);
+  }
+}
+
 type View = readonly [name: string, prepare: (page: Page) => Promise<unknown>];
 
 const step = (page: Page, name: RegExp) =>
   page.getByRole("navigation", { name: "Steps" }).getByRole("button", { name }).click();
 const paletteView = (page: Page, name: string) => page.getByRole("radio", { name, exact: true }).click();
 
-/** Rooms with the views of each, one after another from where the view before left the room. */
+/**
+ * Rooms, or steps of the desk, with the views of each, one after another from where the view before left the room.
+ */
 const rooms: readonly (readonly [
   room: string,
-  path: string,
+  /** A path, or the name of a step of the desk. */
+  place: string,
   ready: (page: Page) => Promise<unknown>,
   views: readonly View[],
 ])[] = [
   [
     "the desk",
-    "/",
-    (page) => page.getByRole("region", { name: "Mixes step" }).waitFor({ timeout: 60_000 }),
+    "Mixes",
+    () => Promise.resolve(),
     [
       ["all areas", () => Promise.resolve()],
       [
@@ -116,13 +143,12 @@ const rooms: readonly (readonly [
   ],
   [
     "the steps before the mixes",
-    "/",
+    "Photo",
     (page) => page.getByRole("application").waitFor({ timeout: 60_000 }),
     [
       [
         "the photo step in values, the sheet being placed",
         async (page) => {
-          await step(page, /Photo$/);
           await page.getByRole("button", { name: "5 values" }).click();
           await page.getByRole("button", { name: "Place the sheet" }).click();
         },
@@ -148,8 +174,8 @@ const rooms: readonly (readonly [
   ],
   [
     "the check before painting",
-    "/",
-    (page) => step(page, /Check$/),
+    "Check",
+    () => Promise.resolve(),
     [
       ["its darks", (page) => page.getByRole("list", { name: "Darks" }).waitFor()],
       [
@@ -173,11 +199,8 @@ const rooms: readonly (readonly [
   ],
   [
     "the palette step",
-    "/",
-    async (page) => {
-      await step(page, /Palette$/);
-      await page.getByText(/^Found in/).waitFor({ timeout: 60_000 });
-    },
+    "Palette",
+    (page) => page.getByText(/^Found in/).waitFor({ timeout: 60_000 }),
     [
       [
         "paints tried out",
@@ -295,15 +318,12 @@ const rooms: readonly (readonly [
   ],
   [
     "the plan",
-    "/",
-    (page) => page.getByRole("application").waitFor({ timeout: 60_000 }),
+    "Plan",
+    () => Promise.resolve(),
     [
       [
         "its order under its conditions",
-        async (page) => {
-          await step(page, /Plan$/);
-          await page.getByRole("region", { name: "Conditions" }).getByRole("button").first().click();
-        },
+        (page) => page.getByRole("region", { name: "Conditions" }).getByRole("button").first().click(),
       ],
       ["how much", (page) => page.getByRole("radio", { name: "How much" }).click()],
       ["what to take along", (page) => page.getByRole("radio", { name: "To take along" }).click()],
@@ -419,12 +439,13 @@ const rooms: readonly (readonly [
   ],
 ];
 
-for (const [room, path, ready, views] of rooms) {
+for (const [room, place, ready, views] of rooms) {
   test(`${room}: ${views.map(([view]) => view).join(", ")}`, async ({ page }) => {
     // A change of theme must be over before colours are judged.
-    await page.emulateMedia({ reducedMotion: "reduce" });
-    await page.goto(`${server.url}${path}`);
+    await page.emulateMedia({ reducedMotion: "reduce", colorScheme: "light" });
+    await (place.startsWith("/") ? page.goto(`${server.url}${place}`) : openDesk(page, server.url, place));
     await ready(page);
+    await staysInside(page);
     for (const [view, prepare] of views) {
       await test.step(view, async () => {
         await prepare(page);
@@ -438,44 +459,3 @@ for (const [room, path, ready, views] of rooms) {
     }
   });
 }
-
-test("nothing runs out of the window at 1280 by 800 or on a tablet of 1024 by 768, lying or upright at 820", async ({
-  page,
-}) => {
-  for (const path of [
-    "/",
-    "/paintbox",
-    "/handbook?pigment=PB28",
-    "/try-a-mix",
-    "/measure",
-    "/paintings",
-    "/pack",
-    "/logbook",
-  ]) {
-    await page.goto(`${server.url}${path}`);
-    await page.getByRole("link", { name: /Abendrot/ }).waitFor();
-    await expect(page.locator("[inert]")).toHaveCount(0);
-    if (path === "/") await page.getByRole("region", { name: "Mixes step" }).waitFor();
-    for (const [width, height] of [
-      [1280, 800],
-      [1024, 768],
-      [820, 1180],
-    ]) {
-      await page.setViewportSize({ width: width!, height: height! });
-      const overflow = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(overflow, `${path} at ${width}`).toBeLessThanOrEqual(0);
-      const outside = await page
-        .locator("header button, header a, aside, main")
-        .evaluateAll((all) =>
-          all
-            .filter(
-              (element) => element.checkVisibility() && element.getBoundingClientRect().right > window.innerWidth + 1,
-            )
-            .map((element) => element.outerHTML.slice(0, 90)),
-        );
-      expect(outside, `${path} at ${width}`).toEqual([]);
-    }
-  }
-});

@@ -93,6 +93,19 @@ test("a hang-up closes the folder; one left by a kill is taken over at once", as
   await third.stop("SIGTERM");
 });
 
+test("when whoever read its words is gone it goes on answering", async () => {
+  const port = await freePort();
+  const { child, ended } = launch(freshFolder(), port);
+  for (const stream of [child.stdout, child.stderr]) stream?.destroy();
+  const titled = async (): Promise<boolean> => {
+    const answer = await fetch(`http://127.0.0.1:${port}/api/paintings`).catch(() => null);
+    return answer !== null && answer.ok && (await answer.text()).includes("The pump house");
+  };
+  await expect.poll(titled, { timeout: 120_000 }).toBe(true);
+  child.kill("SIGTERM");
+  expect(await ended).toBe(0);
+});
+
 test("npm that is ended takes the server with it, and a relative data folder lies where the painter stands", async () => {
   const port = await freePort();
   const here = realpathSync(freshFolder());

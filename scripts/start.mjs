@@ -32,6 +32,8 @@ function prepareSharing() {
   process.env.ABENDROT_HOSTS = [process.env.ABENDROT_HOSTS, ...own].filter(Boolean).join(",");
 }
 
+// Whoever read its words may be gone, a closed terminal or a pipe: Next.js would tell of that in words, without end.
+for (const stream of [process.stdout, process.stderr]) stream.on("error", () => {});
 checkNode();
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
   console.error(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);

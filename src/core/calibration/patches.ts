@@ -29,6 +29,8 @@ export interface MeasuredPatch {
   readonly reflectance?: readonly number[];
   readonly cutOff?: readonly [boolean, boolean, boolean];
   readonly unsure?: number;
+  /** How much its lightness varies from spot to spot, standard deviation in L*; known of a photo alone. */
+  readonly texture?: number;
   /** Set aside by the painter. */
   readonly leftOut?: boolean;
 }
@@ -174,13 +176,14 @@ export function patchesOfRow(
   { places }: Pick<RowRead, "places">,
   water: readonly WaterParts[] = CARD_WATER,
 ): MeasuredPatch[] {
-  return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure } }) => ({
+  return places.map(({ place: { what, swatch }, reading: { lab, cutOff, unsure, texture } }) => ({
     what,
     swatch,
     waterParts: water[swatch]!,
     lab,
     cutOff,
     unsure,
+    texture,
   }));
 }
 

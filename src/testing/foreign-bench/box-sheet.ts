@@ -1,5 +1,6 @@
 import { readCard, type CardRead } from "@/core/calibration/card/read-card";
 import { SHEETS } from "@/core/calibration/card/sheets";
+import { granulationOfSheet } from "@/core/calibration/granulation";
 import { fitPatches, patchesOfRow, withoutCamera } from "@/core/calibration/patches";
 import { paintModel, type PaintModel } from "@/core/mixing/paint";
 import { normalFrom } from "@/core/numeric/normal";
@@ -25,6 +26,8 @@ export interface BoxSheetTrial {
   readonly byLabel: readonly number[];
   /** Of each paint the median miss that was told. */
   readonly told: readonly number[];
+  /** Of each paint how much it granulates: by its label, as its washes were read, and in truth. */
+  readonly granulation: readonly { readonly label: number; readonly read: number | null; readonly truth: number }[];
   /** Paints that could not be measured, with the reason. */
   readonly refused: readonly string[];
 }
@@ -65,23 +68,40 @@ export async function tryBoxSheet(
   const camera = cameraOver(WIDTH_PX, HEIGHT_PX, trouble, random);
   const photo = await throughJpeg(photographCard(painted, camera, random), WIDTH_PX, HEIGHT_PX);
   const read = readCard(photo, { paper, rows: bought.map((_, i) => i) });
-  if ("refused" in read) return { read: null, missed: [], byLabel: [], told: [], refused: [read.refused.code] };
+  if ("refused" in read)
+    return { read: null, missed: [], byLabel: [], told: [], granulation: [], refused: [read.refused.code] };
   const refused = read.rows.flatMap(({ row, refused: why }) => (why ? [`${bought[row]!.id}: ${why.code}`] : []));
   const usable = read.rows.filter((row) => !row.refused);
   const patches = withoutCamera(
     usable.map((row) => ({ base: bought[row.row]!.label, patches: patchesOfRow(row, SHEETS.box.water) })),
     paper,
   );
+  const granulation = granulationOfSheet(
+    usable.map(({ row }, i) => ({ base: bought[row]!.label, patches: patches[i]! })),
+    paper,
+  );
   const told: number[] = [];
   const known: { truth: ForeignPaint; label: PaintModel; model: PaintModel }[] = [];
   usable.forEach(({ row }, i) => {
     const { truth, label, id } = bought[row]!;
-    const fit = fitPatches(label, patches[i]!, paper);
+    const base = { ...label, granulation: granulation[i] ?? label.granulation };
+    const fit = fitPatches(base, patches[i]!, paper);
     if ("refused" in fit) return void refused.push(`${id}: ${fit.refused.code}`);
     told.push(fit.miss);
     const measured = { miss: fit.miss, loads: fit.loads, on: "2026-11-26", way: "bench" };
-    known.push({ truth, label, model: { ...label, optics: fit.optics, measured } });
+    known.push({ truth, label, model: { ...base, optics: fit.optics, measured } });
   });
   const tried = Array.from({ length: mixes }, (_, i) => tryMix(1 + (i % 3), known, { random, sheet, habit }));
-  return { read, missed: tried.map((one) => one.missed), byLabel: tried.map((one) => one.byLabel), told, refused };
+  return {
+    read,
+    missed: tried.map((one) => one.missed),
+    byLabel: tried.map((one) => one.byLabel),
+    told,
+    granulation: usable.map(({ row }, i) => ({
+      label: bought[row]!.label.granulation,
+      read: granulation[i]!,
+      truth: bought[row]!.truth.granulation,
+    })),
+    refused,
+  };
 }
