@@ -1,8 +1,8 @@
 /**
  * Speeds, as ratios against a reference in the same run. Nothing here is asserted: machines are noisy.
  * Run: npm run bench; with "shapes" behind it, shapes and washes alone; with "told", the errors that are told; with
- * "hands", palettes as a hand lays them; with "load", years of painting in one folder; with "power", power cuts and
- * what syncing costs; with "studio", thirty painters on a PostgreSQL server.
+ * "box", those of a box sheet alone; with "hands", palettes as a hand lays them; with "load", years of painting in one
+ * folder; with "power", power cuts and what syncing costs; with "studio", thirty painters on a PostgreSQL server.
  */
 import highs from "highs";
 import * as spectral from "spectral.js";
@@ -71,6 +71,11 @@ if (process.argv.includes("power")) {
 
 if (process.argv.includes("hands")) {
   await benchHands(row);
+  process.exit(0);
+}
+
+if (process.argv.includes("box")) {
+  await benchBoxSheet(row);
   process.exit(0);
 }
 

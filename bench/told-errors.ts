@@ -57,6 +57,15 @@ export async function benchBoxSheet(row: (name: string, text: string) => void): 
         0.5,
       );
       const under = shareUnder(missed);
+      const granulation = trials.flatMap((trial) => trial.granulation.filter(({ read }) => read !== null));
+      const apart = (of: "label" | "read"): string =>
+        Math.sqrt(
+          granulation.reduce((sum, paint) => sum + (paint[of]! - paint.truth) ** 2, 0) / granulation.length,
+        ).toFixed(3);
+      row(
+        `box sheet, ${hand} hand, ${phone}: granulation, 0 to 1`,
+        `root mean square error ${apart("read")} as read, ${apart("label")} by the label`,
+      );
       const refused = trials.reduce((sum, trial) => sum + trial.refused.length, 0);
       row(
         `box sheet, ${hand} hand, ${phone}: mixes of 1 to 3 (goal 2.3, 90 % 5)`,

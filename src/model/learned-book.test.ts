@@ -111,11 +111,13 @@ describe("what a book teaches", () => {
       const { lab, reflectance } = patchOfSpectrum("wash", i, water, swatches("wash", i, water));
       return { what: "wash" as const, swatch: i, waterParts: water, lab, reflectance: [...reflectance!] };
     });
-    const card = { id: uuid(9), paintId: blue.id, paperId: paper.id, patches, counts: true };
+    const card = { id: uuid(9), paintId: blue.id, paperId: paper.id, patches, counts: true, fit: { granulation: 0.9 } };
     const one = [swatch([[sienna.id, 1]], 3), swatch([[blue.id, 1]], 6)];
     const miss = (counts: boolean) =>
       learnedBookOf(sources(one, { measurements: [{ ...card, counts }] }))!.paints[blue.id]!.miss;
     expect(miss(true)).toBeLessThan(0.6 * miss(false));
+    // How it lay on the card is known of it too.
+    expect(learnedBookOf(sources(one, { measurements: [card] }))!.paints[blue.id]!.granulation).toBe(0.9);
   });
 
   test("a wash over another teaches the upper paint, over the lower one as it is known", () => {

@@ -14,7 +14,7 @@ import { lightnessOfValue } from "@/core/colour";
 import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById, PAPERS } from "@/core/optics";
 import { LEARNING_MODEL, type LearnedBook, type LoggedMix, type LoggedPaint, type StoredLogEntry } from "./logbook";
-import type { Measurement } from "./measurement";
+import { countingOf, type Measurement, type StoredFit } from "./measurement";
 
 /** A paint's label facts: what the handbook makes of it. */
 type Label = Pick<LoggedPaint, "id" | "pigments" | "tintingStrength">;
@@ -24,7 +24,10 @@ export interface BookSources {
   readonly entries: readonly Pick<StoredLogEntry, "document" | "binned">[];
   /** The paintbox: its labels go before those that entries remember. */
   readonly paints: readonly Label[];
-  readonly measurements: readonly Pick<Measurement, "id" | "paintId" | "paperId" | "patches" | "counts">[];
+  /** Newest first. */
+  readonly measurements: readonly (Pick<Measurement, "id" | "paintId" | "paperId" | "patches" | "counts"> & {
+    readonly fit: Pick<StoredFit, "granulation">;
+  })[];
 }
 
 /** The evidence of a book, and the paints in it as the handbook has them. */
@@ -47,11 +50,15 @@ function gather({ entries, paints, measurements }: BookSources, models: Readonly
   const labels = new Map<string, Label>();
   for (const { paints: logged } of here) for (const paint of logged) labels.set(paint.id, paint);
   for (const paint of paints) labels.set(paint.id, paint);
+  const counting = countingOf(measurements);
   const bases = new Map<string, PaintModel>();
   const baseOf = (id: string): PaintModel | null => {
     const label = labels.get(id);
     if (!label) return null;
-    const base = bases.get(id) ?? paintModel(id, label.pigments, label.tintingStrength);
+    const known = bases.get(id);
+    if (known) return known;
+    const model = paintModel(id, label.pigments, label.tintingStrength);
+    const base = { ...model, granulation: counting.get(id)?.fit.granulation ?? model.granulation };
     bases.set(id, base);
     return base;
   };
@@ -156,6 +163,7 @@ export function* learningBook(sources: BookSources): Generator<void, LearnedBook
       way: "logbook",
       swatches,
       book: evidence.length,
+      granulation: base.granulation,
     };
     models.set(id, { ...base, optics });
   }

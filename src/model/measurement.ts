@@ -42,12 +42,15 @@ export const newMeasurement = z.object({
   paperId,
   photoId: photoId.nullable(),
   cardId: z.int().positive().lte(MAX_COUNT).nullable(),
+  /** How much it granulates beside the other paints of its sheet; missing where too few lie there. */
+  granulation: finite.gte(0).lte(1).optional(),
   patches: z.array(storedPatch).min(2, "At least two washes are needed to measure a paint.").max(24),
 });
 export type NewMeasurement = z.infer<typeof newMeasurement>;
 
 /** A fit as it is kept. */
 export interface StoredFit {
+  readonly granulation?: number;
   readonly K: readonly number[];
   readonly S: readonly number[];
   readonly rms: number;
@@ -70,8 +73,10 @@ export interface Measurement extends NewMeasurement {
 }
 
 /** Of each paint the measurement that counts: the newest that is not set aside. */
-export function countingOf(newestFirst: readonly Measurement[]): ReadonlyMap<string, Measurement> {
-  const counting = new Map<string, Measurement>();
+export function countingOf<T extends Pick<Measurement, "paintId" | "counts">>(
+  newestFirst: readonly T[],
+): ReadonlyMap<string, T> {
+  const counting = new Map<string, T>();
   for (const measurement of newestFirst)
     if (measurement.counts && !counting.has(measurement.paintId)) counting.set(measurement.paintId, measurement);
   return counting;
@@ -79,10 +84,10 @@ export function countingOf(newestFirst: readonly Measurement[]): ReadonlyMap<str
 
 /** What the film model takes of a measurement. */
 export const opticsOfMeasurement = ({
-  fit: { K, S, miss, loads },
+  fit: { K, S, miss, loads, granulation },
   on,
   way,
-}: Pick<Measurement, "fit" | "on" | "way">): MeasuredOptics => ({ K, S, miss, loads, on, way });
+}: Pick<Measurement, "fit" | "on" | "way">): MeasuredOptics => ({ K, S, miss, loads, on, way, granulation });
 
 /** What may be changed of a measurement once it is kept. */
 export const measurementChange = z.object({ counts: z.boolean() });

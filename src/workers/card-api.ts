@@ -12,6 +12,13 @@ export interface CardWishes {
   readonly references: readonly { readonly box: Box; readonly lab: Lab }[];
 }
 
+/** What all paints of a sheet together say of one of them. */
+export interface ReadTogether {
+  readonly patches: readonly MeasuredPatch[];
+  /** 0 to 1; missing on a sheet with too few paints. */
+  readonly granulation?: number;
+}
+
 /** What the card worker offers. */
 export interface CardApi {
   /** Opens a photo's working copy; it stays open until another is. */
@@ -21,15 +28,16 @@ export interface CardApi {
   ): void;
   /** Reads the card on the open photo. */
   read(photoId: string, wishes: CardWishes): CardRead | { readonly refused: SheetRefusal };
-  /** The patches of a sheet's paints as a true camera would have read them. */
-  camera(
+  /** The patches of a sheet's paints as a true camera would have read them, and how much each paint granulates. */
+  together(
     paperId: string,
     paints: readonly { readonly paint: PaintMessage; readonly patches: readonly MeasuredPatch[] }[],
-  ): readonly (readonly MeasuredPatch[])[];
+  ): readonly ReadTogether[];
   /** Fits a paint's optics to its patches, beginning at the handbook's. */
   fit(
     paperId: string,
     paint: PaintMessage,
     patches: readonly MeasuredPatch[],
+    granulation?: number,
   ): PaintFit | { readonly refused: FitRefusal };
 }

@@ -27,13 +27,30 @@ test("fits a paint to what was measured, always from the handbook, whatever it s
   expect(await worker.ask("fit", "cotton-rough", { ...paint, measured: measured as never }, patches)).toEqual(plain);
 });
 
-test("takes the camera's part out of a card's patches, paint by paint", async () => {
-  const [own, other] = await worker.ask("camera", "cotton-rough", [
+test("takes the camera's part out of a card's patches, paint by paint, and compares how they granulate", async () => {
+  const uneven = (texture: number) => patches.map((patch) => ({ ...patch, texture }));
+  const [own, other] = await worker.ask("together", "cotton-rough", [
     { paint, patches },
     { paint: { ...paint, id: "b" }, patches: patches.slice(0, 2) },
   ]);
-  expect([own!.length, other!.length]).toEqual([4, 2]);
-  expect(own![1]).toMatchObject({ what: "wash", swatch: 1 });
+  expect([own!.patches.length, other!.patches.length]).toEqual([4, 2]);
+  expect(own!.patches[1]).toMatchObject({ what: "wash", swatch: 1 });
+  expect(own!.granulation).toBeUndefined();
+  const four = await worker.ask(
+    "together",
+    "cotton-rough",
+    [3, 3, 3, 12].map((texture, i) => ({ paint: { ...paint, id: `${i}` }, patches: uneven(texture) })),
+  );
+  expect(four[3]!.granulation).toBeGreaterThan(four[0]!.granulation! + 0.2);
+});
+
+test("a paint that granulates otherwise than its pigments is fitted as it lies", async () => {
+  const [plain, grainy] = await Promise.all(
+    [undefined, 0.9].map((granulation) => worker.ask("fit", "cotton-rough", paint, patches, granulation)),
+  );
+  if ("refused" in plain! || "refused" in grainy!) throw new Error("Not fitted.");
+  expect(grainy!.optics.K).not.toEqual(plain!.optics.K);
+  expect(grainy!.rms).toBeLessThan(2);
 });
 
 test("a photo is opened before it is read; one without a card is refused with the reason", async () => {

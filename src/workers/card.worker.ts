@@ -3,6 +3,7 @@ import { expose } from "comlink";
 import {
   findLitCard,
   fitPatches,
+  granulationOfSheet,
   readLitCard,
   withoutCamera,
   type LitCard,
@@ -35,10 +36,20 @@ expose({
     const { card } = found;
     return "refused" in card ? card : readLitCard(photo, card, { paper: paperById(paperId), rows, moved, references });
   },
-  camera: (paperId, paints) =>
-    withoutCamera(
+  together(paperId, paints) {
+    const paper = paperById(paperId);
+    const read = withoutCamera(
       paints.map(({ paint, patches }) => ({ base: modelOf(paint), known: paint.measured !== null, patches })),
-      paperById(paperId),
-    ),
-  fit: (paperId, paint, patches) => fitPatches(fromHandbook(paint), patches, paperById(paperId)),
+      paper,
+    );
+    const granulation = granulationOfSheet(
+      paints.map(({ paint }, i) => ({ base: fromHandbook(paint), patches: read[i]! })),
+      paper,
+    );
+    return read.map((patches, i) => ({ patches, granulation: granulation[i] ?? undefined }));
+  },
+  fit(paperId, paint, patches, granulation) {
+    const label = fromHandbook(paint);
+    return fitPatches({ ...label, granulation: granulation ?? label.granulation }, patches, paperById(paperId));
+  },
 } satisfies CardApi);

@@ -6,18 +6,17 @@ import type { MeasuredPatch } from "./patches";
 
 /** Fewer paints than this don't tell what the sheet, the brush and the camera make of any wash. */
 const LEAST_PAINTS = 4;
-/** Unevenness that the camera and the bare sheet bring to a spot of their own, standard deviation in L*. From memory. */
+/** Unevenness that the camera and the bare sheet bring to a spot, standard deviation in L*. From memory. */
 const BARE_TEXTURE = 0.25;
 /** Loads that are tried for a wash, and the step at which its slope is taken (natural logarithm of the load). */
 const [LIGHTEST, HEAVIEST, HALVINGS] = [0.01, 4, 14];
 const STEP = 0.1;
 
 /**
- * Standard deviations of ln(1 + gain times granulation): of a tube beside what the handbook says of its pigments, and
- * of what its washes show beside what it does. Chosen on the foreign bench (docs/learning.md says how).
+ * Washes differ by so much from what the pigments let expect before they are believed over them, in ln of the spread:
+ * one and a half standard deviations of what washes show of foreign paints. Chosen on the foreign bench.
  */
-const TUBE_VARIES = 0.25;
-const WASHES_VARY = 0.0001;
+const DOUBT = 0.5;
 
 /** One paint of a sheet: as the handbook has it, and its washes. */
 export interface PaintWashes {
@@ -25,7 +24,7 @@ export interface PaintWashes {
   readonly patches: readonly MeasuredPatch[];
 }
 
-/** How much lighter a wash becomes with less load, L* for each unit of ln(load), where it is as light as it was read. */
+/** How much lighter a wash gets with less load, L* for each unit of ln(load), where it is as light as it was read. */
 function slopeAt(paint: PaintModel, L: number, paper: Paper): number {
   const mix = [{ paint, parts: 1 }];
   const lightness = (load: number): number => predict(mix, load, paper).dry.L;
@@ -59,21 +58,19 @@ const median = (values: readonly number[]): number => {
  * How much the paints of a sheet granulate, 0 to 1, by the unevenness of their washes; null for all of a sheet with
  * too few paints to compare. How large unevenness looks hangs on the paper's tooth, the brush and the size of the spots
  * it is read in, so paints are compared with one another: the sheet's middle paint granulates as the handbook says.
- * What the washes show and what the handbook says are weighed by how far each is usually off.
+ * Most tubes hold what their label says, so only washes that clearly differ move a paint from its pigments.
  */
 export function granulationOfSheet(paints: readonly PaintWashes[], paper: Paper): (number | null)[] {
-  const gains = paints.map(({ base }) => Math.log(1 + GRANULATION_GAIN * base.granulation));
-  const shown = paints.map((paint) => {
-    const spread = spreadOf(paint, paper);
-    return spread === null ? null : Math.log(spread);
-  });
-  const apart = shown.flatMap((spread, i) => (spread === null ? [] : [spread - gains[i]!]));
-  if (apart.length < LEAST_PAINTS) return paints.map(() => null);
-  const sheet = median(apart);
-  const trust = TUBE_VARIES ** 2 / (TUBE_VARIES ** 2 + WASHES_VARY ** 2);
-  return shown.map((spread, i) => {
-    if (spread === null) return null;
-    const gain = gains[i]! + trust * (spread - sheet - gains[i]!);
-    return Math.min(1, Math.max(0, (Math.exp(gain) - 1) / GRANULATION_GAIN));
+  const spreads = paints.map((paint) => spreadOf(paint, paper));
+  const said = paints.map(({ base }) => Math.log(1 + GRANULATION_GAIN * base.granulation));
+  const beside = spreads.map((spread, i) => (spread === null ? null : Math.log(spread) - said[i]!));
+  const known = beside.filter((one) => one !== null);
+  if (known.length < LEAST_PAINTS) return paints.map(() => null);
+  const sheet = median(known);
+  return beside.map((one, i) => {
+    if (one === null) return null;
+    const apart = one - sheet;
+    const moved = said[i]! + Math.sign(apart) * Math.max(0, Math.abs(apart) - DOUBT);
+    return Math.min(1, Math.max(0, (Math.exp(moved) - 1) / GRANULATION_GAIN));
   });
 }

@@ -40,6 +40,7 @@ export {
 export type { FitRefusal, RowDoubt, RowRefusal, SheetRefusal } from "./refusal";
 export { BOX_WATER, CARD_WATER, WASH_NAMES } from "./washes";
 export { missOfKnown } from "./known-paint";
+export { granulationOfSheet } from "./granulation";
 export { paintChange, type PaintChange } from "./change";
 export { MeterRefused, type ColourMeter, type MeterRefusal } from "./meter";
 

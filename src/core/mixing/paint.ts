@@ -20,6 +20,8 @@ export interface MeasuredOptics {
   readonly book?: number;
   /** Share of the load that seems to go in drying, where it was seen. */
   readonly dryingShift?: number;
+  /** How much its washes granulate, 0 to 1, where they showed it. */
+  readonly granulation?: number;
 }
 
 /** A paint as the film model sees it. */
@@ -70,7 +72,7 @@ export function paintModel(
     id,
     optics,
     pigmentIds: [...new Set(known.map(({ pigment }) => pigment.id))],
-    granulation: mean(({ granulation }) => granulation),
+    granulation: measured?.granulation ?? mean(({ granulation }) => granulation),
     weight: mean(({ weight }) => weight),
     staining: mean(({ staining }) => staining),
     lightClass: Math.max(...known.map(({ pigment }) => pigment.lightfastness.class)),

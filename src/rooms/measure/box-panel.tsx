@@ -117,7 +117,7 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
   const paper = paperById(edits.paperId);
   const sureOf = (paint: StockedPaint, fit: PaintFit | null): number =>
     likelyErrorOf(
-      [{ paint: fit ? modelWith(paint, opticsOf(fit, edits.on, "photo")) : modelNow(paint), parts: 1 }],
+      [{ paint: fit ? modelWith(paint, opticsOf(fit, { on: edits.on, way: "photo" })) : modelNow(paint), parts: 1 }],
       ASKED_LOAD,
       paper,
     ).median;
@@ -150,7 +150,7 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
           of: toKeep.length,
           fault: `${done} of ${toKeep.length} kept. ${one.row.paint.name}: ${answer.message}`,
         });
-      setMeasured(one.row.paint.id, opticsOf(one.fit!, edits.on, "photo"));
+      setMeasured(one.row.paint.id, opticsOf(one.fit!, measurement));
       setKept(photo.key, one.row.row.row, JSON.stringify(measurement));
     }
     setKeeping(null);

@@ -242,16 +242,8 @@ export function CardPanel({
       {read.kind === "box" ? (
         <BoxPanel photo={photo} edits={edits} rows={rows} onToggle={onToggle} />
       ) : (
-        rows.map(({ row, paint, patches }) => (
-          <RowPanel
-            key={`${row.row} ${paint.id}`}
-            photo={photo}
-            edits={edits}
-            row={row}
-            paint={paint}
-            patches={patches}
-            onToggle={onToggle}
-          />
+        rows.map((row) => (
+          <RowPanel key={`${row.row.row} ${row.paint.id}`} photo={photo} edits={edits} row={row} onToggle={onToggle} />
         ))
       )}
       <References photo={photo} edits={edits} />

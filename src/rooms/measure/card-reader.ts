@@ -33,9 +33,9 @@ export class CardReader {
     return turn;
   }
 
-  /** Takes what the camera made of its colours out of a sheet's patches. */
-  camera(...question: Parameters<CardApi["camera"]>): Promise<ReturnType<CardApi["camera"]>> {
-    return this.worker.ask("camera", ...question);
+  /** Takes what the camera made of its colours out of a sheet's patches, and compares how its paints granulate. */
+  together(...question: Parameters<CardApi["together"]>): Promise<ReturnType<CardApi["together"]>> {
+    return this.worker.ask("together", ...question);
   }
 
   fit(...question: Parameters<CardApi["fit"]>): Promise<ReturnType<CardApi["fit"]>> {

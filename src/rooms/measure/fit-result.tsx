@@ -12,14 +12,10 @@ import { Strip } from "@/ui/strip";
 import { keepMeasurement, modelNow, modelWith, useRoom } from "./room";
 
 /** What the film model takes of a fit. */
-export const opticsOf = ({ optics: { K, S }, miss, loads }: PaintFit, on: string, way: string): MeasuredOptics => ({
-  K: [...K],
-  S: [...S],
-  miss,
-  loads,
-  on,
-  way,
-});
+export const opticsOf = (
+  { optics: { K, S }, miss, loads }: PaintFit,
+  { on, way, granulation }: Pick<NewMeasurement, "on" | "way" | "granulation">,
+): MeasuredOptics => ({ K: [...K], S: [...S], miss, loads, on, way, granulation });
 
 interface ChangedRecipe {
   readonly recipe: PaintingRecipe;
@@ -77,10 +73,8 @@ export function FitResult({ paint, fit, measurement, kept, onKept, stripWidth = 
   const [busy, setBusy] = useState(false);
   const paper = paperById(measurement.paperId);
   const before = useMemo(() => modelNow(paint), [paint]);
-  const measured = useMemo(
-    () => opticsOf(fit, measurement.on, measurement.way),
-    [fit, measurement.on, measurement.way],
-  );
+  const { on, way, granulation } = measurement;
+  const measured = useMemo(() => opticsOf(fit, { on, way, granulation }), [fit, on, way, granulation]);
   const after = useMemo(() => modelWith(paint, measured), [paint, measured]);
   const change = useMemo(() => paintChange(before, after, paper), [before, after, paper]);
   const moved = useMemo(() => changedRecipes(recipes, paints, paint, after), [recipes, paints, paint, after]);

@@ -1,9 +1,10 @@
 "use client";
 
 import { useMemo } from "react";
-import { patchesOfRow, placeKey, SHEETS, type MeasuredPatch, type RowRead } from "@/core/calibration";
+import { patchesOfRow, placeKey, SHEETS, type MeasuredPatch } from "@/core/calibration";
+import { paintModel } from "@/core/mixing";
+import { grainOf } from "@/core/pigments";
 import type { NewMeasurement, StoredPatch } from "@/model/measurement";
-import type { StockedPaint } from "@/storage/ports";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { FitResult } from "./fit-result";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
@@ -14,10 +15,7 @@ import { useFit, type CardRow } from "./use-row-fits";
 interface RowPanelProps {
   readonly photo: CardPhoto;
   readonly edits: CardEdits;
-  readonly row: RowRead;
-  readonly paint: StockedPaint;
-  /** Null until the camera's part in them is known. */
-  readonly patches: readonly MeasuredPatch[] | null;
+  readonly row: CardRow;
   readonly onToggle: (key: string) => void;
 }
 
@@ -27,7 +25,7 @@ const NONE: readonly MeasuredPatch[] = [];
 export const measurementOf = (
   photo: CardPhoto,
   edits: CardEdits,
-  { row, paint, patches }: CardRow,
+  { row, paint, patches, granulation }: CardRow,
 ): NewMeasurement => ({
   paintId: paint.id,
   on: edits.on,
@@ -35,27 +33,27 @@ export const measurementOf = (
   paperId: edits.paperId,
   photoId: photo.stored?.id ?? null,
   cardId: edits.cardId,
+  granulation,
   patches: (patches ?? NONE).map((patch, index): StoredPatch => ({
     ...patch,
     cutOff: patch.cutOff && [...patch.cutOff],
     reflectance: undefined,
     box: row.places[index]!.box,
-    texture: row.places[index]!.reading.texture,
   })),
 });
 
 /** One paint of a card: what was read, how the fit meets it, what it changes. */
-export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }: RowPanelProps) {
+export function RowPanel({ photo, edits, row: cardRow, onToggle }: RowPanelProps) {
+  const { row, paint, patches: ready, granulation } = cardRow;
   const kept = useMeasure((s) => s.kept[`${photo.key} ${row.row}`]);
   const setKept = useMeasure((s) => s.setKept);
-  const fit = useFit(row.refused ? null : paint, ready ?? NONE, edits.paperId);
+  const fit = useFit(row.refused ? null : paint, ready ?? NONE, edits.paperId, granulation);
   const patches = ready ?? patchesOfRow(row, SHEETS[photo.read?.kind ?? "card"].water);
   const fitted = fit && !("refused" in fit) ? fit : null;
   const refused = row.refused ? refusalWords(row.refused) : fit && "refused" in fit ? fit.refused : null;
-  const measurement = useMemo(
-    () => measurementOf(photo, edits, { row, paint, patches: ready }),
-    [photo, edits, row, paint, ready],
-  );
+  const measurement = useMemo(() => measurementOf(photo, edits, cardRow), [photo, edits, cardRow]);
+  const said = grainOf(paintModel(paint.id, paint.pigments).granulation);
+  const seen = granulation === undefined ? said : grainOf(granulation);
   const rough = Math.max(
     ...row.places.filter(({ place }) => place.what === "wash").map(({ reading }) => reading.texture),
   );
@@ -69,7 +67,7 @@ export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }:
             className="label-line ml-auto"
             title="Standard deviation of lightness over the most uneven wash, in spots of 0.6 mm"
           >
-            texture {rough.toFixed(1)} L*
+            {granulation !== undefined && `${seen}, `}texture {rough.toFixed(1)} L*
           </span>
         )}
       </header>
@@ -83,6 +81,11 @@ export function RowPanel({ photo, edits, row, paint, patches: ready, onToggle }:
         fitted={fitted?.fitted ?? null}
         onToggle={(index) => onToggle(placeKey(row.row, index))}
       />
+      {seen !== said && (
+        <p className="quiet text-[0.9rem] leading-snug">
+          Beside the other paints of this sheet it {seen}; its pigments as a rule: {said}. It is taken as it lies here.
+        </p>
+      )}
       {row.doubts.map((doubt) => (
         <p key={doubt.code} className="quiet text-[0.9rem] leading-snug">
           {doubtWords(doubt)}

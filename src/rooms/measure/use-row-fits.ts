@@ -13,6 +13,7 @@ import {
 import type { StockedPaint } from "@/storage/ports";
 import { troubleWith } from "@/ui/trouble";
 import { refusalWords } from "@/model/reading-words";
+import type { ReadTogether } from "@/workers/card-api";
 import { messageOf } from "@/workers/paint-message";
 import type { CardPhoto, CardEdits } from "./measure-store";
 import { readingKey, readWith } from "./read-photos";
@@ -22,9 +23,16 @@ import { useRoom } from "./room";
 export type Fitting = PaintFit | { readonly refused: string } | null;
 
 /** Fits patches of a paint in the worker; null while it is at it. */
-export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPatch[], paperId: string): Fitting {
+export function useFit(
+  paint: StockedPaint | null,
+  patches: readonly MeasuredPatch[],
+  paperId: string,
+  granulation?: number,
+): Fitting {
   const { reader } = useRoom();
-  const key = paint ? JSON.stringify([paint.id, paint.pigments, paint.tintingStrength, patches, paperId]) : "";
+  const key = paint
+    ? JSON.stringify([paint.id, paint.pigments, paint.tintingStrength, patches, paperId, granulation])
+    : "";
   const [done, setDone] = useState<{ key: string; fit: NonNullable<Fitting> } | null>(null);
   useEffect(() => {
     let stale = false;
@@ -32,7 +40,7 @@ export function useFit(paint: StockedPaint | null, patches: readonly MeasuredPat
     const set = (fit: NonNullable<Fitting>): void => {
       if (!stale) setDone({ key, fit });
     };
-    reader.fit(paperId, messageOf({ ...paint, measured: null }), patches).then(
+    reader.fit(paperId, messageOf({ ...paint, measured: null }), patches, granulation).then(
       (fit) => set("refused" in fit ? { refused: refusalWords(fit.refused) } : fit),
       (error: Error) => set({ refused: error.message }),
     );
@@ -54,9 +62,11 @@ export interface CardRow {
    * known.
    */
   readonly patches: readonly MeasuredPatch[] | null;
+  /** How much it granulates beside the sheet's other paints, 0 to 1. */
+  readonly granulation?: number;
 }
 
-/** The rows of a card that have a paint; the camera's mixing is taken out of them in the worker. */
+/** The rows of a card that have a paint; the worker takes the camera's mixing out of them. */
 export function useCardRows(read: CardRead | undefined, edits: CardEdits): readonly CardRow[] {
   const { reader, paints } = useRoom();
   const { leftOut, paperId } = edits;
@@ -82,18 +92,18 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
       patches,
     ]),
   ]);
-  const [done, setDone] = useState<{ key: string; patches: readonly (readonly MeasuredPatch[])[] } | null>(null);
+  const [done, setDone] = useState<{ key: string; read: readonly ReadTogether[] } | null>(null);
   const usable = plain.filter(({ row }) => !row.refused);
   useEffect(() => {
     let stale = false;
     if (usable.length === 0) return;
     reader
-      .camera(
+      .together(
         paperId,
         usable.map(({ paint, patches }) => ({ paint: messageOf(paint), patches })),
       )
       .then(
-        (patches) => !stale && setDone({ key, patches }),
+        (together) => !stale && setDone({ key, read: together }),
         troubleWith("What the camera mixes of its colours could not be estimated"),
       );
     return () => {
@@ -102,11 +112,11 @@ export function useCardRows(read: CardRead | undefined, edits: CardEdits): reado
     // The key says all that the answer depends on.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [reader, key]);
-  return plain.map(({ row, paint, patches }, i) => ({
-    row,
-    paint,
-    patches: row.refused ? patches : done?.key === key ? done.patches[usable.indexOf(plain[i]!)]! : null,
-  }));
+  return plain.map(({ row, paint, patches }, i) => {
+    if (row.refused) return { row, paint, patches };
+    const together = done?.key === key ? done.read[usable.indexOf(plain[i]!)] : undefined;
+    return { row, paint, patches: together?.patches ?? null, granulation: together?.granulation };
+  });
 }
 
 /** Fits the paints of all rows that can be, one after another; by row, what has come of them so far. */
@@ -115,7 +125,14 @@ export function useFits(rows: readonly CardRow[], paperId: string): ReadonlyMap<
   const ready = rows.filter(({ row, patches }) => !row.refused && patches !== null);
   const key = JSON.stringify([
     paperId,
-    ready.map(({ row, paint, patches }) => [row.row, paint.id, paint.pigments, paint.tintingStrength, patches]),
+    ready.map(({ row, paint, patches, granulation }) => [
+      row.row,
+      paint.id,
+      paint.pigments,
+      paint.tintingStrength,
+      patches,
+      granulation,
+    ]),
   ]);
   const [done, setDone] = useState<{ key: string; fits: ReadonlyMap<number, NonNullable<Fitting>> }>({
     key: "",
@@ -126,8 +143,8 @@ export function useFits(rows: readonly CardRow[], paperId: string): ReadonlyMap<
     const keep = (row: number, fit: NonNullable<Fitting>): void => {
       if (!stale) setDone((before) => ({ key, fits: new Map(before.key === key ? before.fits : []).set(row, fit) }));
     };
-    for (const { row, paint, patches } of ready)
-      reader.fit(paperId, messageOf({ ...paint, measured: null }), patches!).then(
+    for (const { row, paint, patches, granulation } of ready)
+      reader.fit(paperId, messageOf({ ...paint, measured: null }), patches!, granulation).then(
         (fit) => keep(row.row, "refused" in fit ? { refused: refusalWords(fit.refused) } : fit),
         (error: Error) => keep(row.row, { refused: error.message }),
       );
