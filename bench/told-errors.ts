@@ -2,7 +2,7 @@ import { tryBoxSheet } from "@/testing/foreign-bench/box-sheet";
 import { HANDS, KNOWN_BY, shareUnder, tellErrors } from "@/testing/foreign-bench/told-errors";
 import { quantile } from "@/testing/quantile";
 
-const BOXES = 60;
+const BOXES = 180;
 const MIXES = 24;
 
 /** How far mixes of foreign paints are missed by what is known of them, and whether what is told of it holds. */

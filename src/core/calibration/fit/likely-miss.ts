@@ -22,7 +22,7 @@ const REMAINS = 0.8;
 const MEDIAN_OF_RMS = 0.82;
 const STEP = 1e-3;
 /** A fit that meets its few readings by luck is not taken for surer than this. Set on the bench of foreign paints. */
-const LEAST_CHI_SQUARE = 0.4;
+const LEAST_CHI_SQUARE = 0.37;
 
 /**
  * Slopes of L*, and of a* and b* as CIE94 weighs them, at a load, by every number of the fit (loads of puddles don't
