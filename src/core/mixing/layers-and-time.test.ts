@@ -189,8 +189,9 @@ describe("likely error", () => {
     const black = one("PBk9")[0]!.paint;
     expect(told([black]).from.strength).toBeGreaterThan(told([black], 1).from.strength);
     expect(told([one("PW6")[0]!.paint]).median).toBeLessThan(0.4 * told([black]).median);
-    const near = { ...measured, measured: { ...measured.measured, loads: [0.012, 1] as const } };
-    expect(told([measured], 0.013).median).toBeGreaterThan(told([near], 0.013).median);
+    const far = { ...measured, measured: { ...measured.measured, miss: 4 } };
+    const near = { ...far, measured: { ...far.measured, loads: [0.012, 1] as const } };
+    expect(told([far], 0.013).median).toBeGreaterThan(told([near], 0.013).median);
   });
   test("names every measurement that it stands on, newest first", () => {
     expect(told([earlier, measured, typical]).measurements.map(({ on }) => on)).toEqual(["2026-10-03", "2026-03-01"]);

@@ -100,7 +100,6 @@ describe("photos that can be taken", () => {
       const [red] = await Promise.all([pixel(photo.working, 300, 300)]);
       expect(red[0]).toBeGreaterThan(red[2]! + 100);
     },
-    60_000,
   );
 
   test.each([1, 2, 3, 4, 5, 6, 7, 8])(

@@ -36,7 +36,6 @@ describe("how an area is laid, on made-up photos with noise and JPEG", () => {
       expect(off.filter((miss) => miss < 2).length).toBeGreaterThanOrEqual(7);
       expect(Math.max(...off)).toBeLessThan(2.5);
     },
-    30_000,
   );
 
   test("colours lie where they are said to, their shares make the whole, and a run follows its arrow", async () => {
