@@ -156,7 +156,7 @@ test("two windows that change different things: both are kept, without asking", 
   await expect(title(two)).toHaveValue("Titled in the first");
   await one.reload();
   await expect(title(one)).toHaveValue("Titled in the first");
-  await expect(one.getByText("Named in the second").first()).toBeVisible();
+  await expect(one.getByText("Named in the second").filter({ visible: true }).first()).toBeVisible();
 });
 
 test("two windows that change the same: the second decides, and can keep its own as a painting of its own", async ({

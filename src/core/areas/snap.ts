@@ -1,5 +1,5 @@
 import { boxMean } from "./cues";
-import type { Superpixels } from "./superpixels";
+import { sizesAndColours, type Superpixels } from "./superpixels";
 
 /** Pieces of a photo, with what every line that is drawn to its edges asks of them. */
 export interface KnownPieces extends Superpixels {
@@ -16,17 +16,7 @@ export interface KnownPieces extends Superpixels {
  * @param features three a pixel, from `featuresOf`
  */
 export function knownPieces(pieces: Superpixels, features: Float32Array): KnownPieces {
-  const { labels, count } = pieces;
-  const colours = new Float64Array(3 * count);
-  const sizes = new Uint32Array(count);
-  for (let i = 0; i < labels.length; i++) {
-    const k = labels[i]!;
-    if (k < 0) continue;
-    sizes[k]!++;
-    for (let c = 0; c < 3; c++) colours[3 * k + c]! += features[3 * i + c]!;
-  }
-  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) colours[3 * k + c]! /= sizes[k]!;
-  return { ...pieces, sizes, colours, neighbours: pieceNeighbours(pieces) };
+  return { ...pieces, ...sizesAndColours(pieces.labels, pieces.count, features), neighbours: pieceNeighbours(pieces) };
 }
 
 /** Which pieces touch which. */

@@ -163,6 +163,20 @@ function connectedPatches(width: number, labels: Int32Array): { patches: Int32Ar
   return { patches, count };
 }
 
+/** Pixels of each label from 0 to count - 1, and the mean of its features, three numbers each. */
+export function sizesAndColours(labels: Int32Array, count: number, features: Float32Array) {
+  const sizes = new Uint32Array(count);
+  const colours = new Float64Array(3 * count);
+  for (let i = 0; i < labels.length; i++) {
+    const k = labels[i]!;
+    if (k < 0) continue;
+    sizes[k]!++;
+    for (let c = 0; c < 3; c++) colours[3 * k + c]! += features[3 * i + c]!;
+  }
+  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) colours[3 * k + c]! /= sizes[k]!;
+  return { sizes, colours };
+}
+
 /**
  * Makes every piece one connected patch: scraps smaller than a quarter of a piece join the neighbour most like them.
  */
@@ -173,15 +187,7 @@ function connect(
   spacing: number,
 ): { labels: Int32Array; count: number } {
   const { patches, count } = connectedPatches(width, labels);
-  const size = new Uint32Array(count);
-  const mean = new Float64Array(3 * count);
-  for (let i = 0; i < patches.length; i++) {
-    const k = patches[i]!;
-    if (k < 0) continue;
-    size[k]!++;
-    for (let c = 0; c < 3; c++) mean[3 * k + c]! += features[3 * i + c]!;
-  }
-  for (let k = 0; k < count; k++) for (let c = 0; c < 3; c++) mean[3 * k + c]! /= size[k]!;
+  const { sizes: size, colours: mean } = sizesAndColours(patches, count, features);
   const smallest = (spacing * spacing) / 4;
   const into = new Int32Array(count).fill(-1);
   const least = new Float64Array(count).fill(Infinity);

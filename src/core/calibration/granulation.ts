@@ -2,6 +2,7 @@ import type { Paper } from "../optics/paper";
 import { GRANULATION_GAIN } from "../optics/texture";
 import { predict } from "../mixing/predict";
 import type { PaintModel } from "../mixing/paint";
+import { medianOf } from "./card/pixels";
 import type { MeasuredPatch } from "./patches";
 
 /** Fewer paints than this don't tell what the sheet, the brush and the camera make of any wash. */
@@ -49,11 +50,6 @@ function spreadOf({ base, patches }: PaintWashes, paper: Paper): number | null {
   return seen > 0 && slopes > 0 ? Math.sqrt(seen / slopes) : null;
 }
 
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2;
-};
-
 /**
  * How much the paints of a sheet granulate, 0 to 1, by the unevenness of their washes; null for all of a sheet with
  * too few paints to compare. How large unevenness looks hangs on the paper's tooth, the brush and the size of the spots
@@ -66,7 +62,7 @@ export function granulationOfSheet(paints: readonly PaintWashes[], paper: Paper)
   const beside = spreads.map((spread, i) => (spread === null ? null : Math.log(spread) - said[i]!));
   const known = beside.filter((one) => one !== null);
   if (known.length < LEAST_PAINTS) return paints.map(() => null);
-  const sheet = median(known);
+  const sheet = medianOf(known);
   return beside.map((one, i) => {
     if (one === null) return null;
     const apart = one - sheet;
