@@ -43,7 +43,10 @@ export const newMeasurement = z.object({
   photoId: photoId.nullable(),
   cardId: z.int().positive().lte(MAX_COUNT).nullable(),
   /** How much it granulates beside the other paints of its sheet; missing where too few lie there. */
-  granulation: finite.gte(0).lte(1).optional(),
+  granulation: finite
+    .gte(0, "Granulation lies between 0 and 1.")
+    .lte(1, "Granulation lies between 0 and 1.")
+    .optional(),
   patches: z.array(storedPatch).min(2, "At least two washes are needed to measure a paint.").max(24),
 });
 export type NewMeasurement = z.infer<typeof newMeasurement>;

@@ -1,7 +1,7 @@
 /** The handbook of pigments. What the rest of the program may use of it. */
 export { HANDBOOK, pigmentById, type Pigment } from "./handbook";
 export { CONVENIENCE_MIXES } from "./handbook/convenience";
-export { grainOf } from "./granulation";
+export { grainOf, type Grain } from "./granulation";
 export type { Hazard } from "./record";
 export type { PigmentShare } from "./share";
 export { labelContradictions } from "./label-check";

@@ -11,6 +11,7 @@ import { PatchPairs } from "@/ui/patch-pairs";
 import { opticsOf } from "./fit-result";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf, keepMeasurement, makeSheet, modelNow, modelWith, useRoom } from "./room";
+import { grainBeside } from "./grain-beside";
 import { measurementOf } from "./row-panel";
 import { useFits, type CardRow } from "./use-row-fits";
 
@@ -209,6 +210,7 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
       <ul aria-label="Paints of the sheet">
         {fitted.map((one) => {
           const { row, fit, refused, before, now } = one;
+          const grain = grainBeside(row);
           return (
             <li
               key={`${row.row.row} ${row.paint.id}`}
@@ -236,6 +238,11 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
                 {fit?.doubted && (
                   <p className="text-[0.9rem] text-(--color-warning)">
                     Far from what such pigments look like. Is it this paint?
+                  </p>
+                )}
+                {grain.short && (
+                  <p className="quiet text-[0.9rem]" title={grain.words!}>
+                    {grain.short}
                   </p>
                 )}
                 {row.row.doubts.map((doubt) => (

@@ -1,3 +1,4 @@
+import { grainBeside } from "./grain-beside";
 import { describe, expect, test } from "vitest";
 import type { SwatchCard } from "@/model/measurement";
 import { createMeasureStore } from "./measure-store";
@@ -91,4 +92,13 @@ test("places read without a photo are told apart by their words", () => {
   expect(new Set(words).size).toBe(USUAL_PLACES.length);
   expect(words[1]).toMatch(/neat/);
   expect(words[4]).toMatch(/1 paint : 20 water/);
+});
+
+test("where a paint lies otherwise than its pigments, and there alone, it is said beside it", () => {
+  const blue = { id: "own", pigments: [{ pigmentId: "PB15-green-shade", share: 1 }] };
+  expect(grainBeside({ paint: blue })).toEqual({ word: null, words: null, short: null });
+  expect(grainBeside({ paint: blue, granulation: 0.02 })).toEqual({ word: "lies flat", words: null, short: null });
+  const grainy = grainBeside({ paint: blue, granulation: 0.7 });
+  expect(grainy.words).toContain("it granulates; its pigments as a rule: lies flat.");
+  expect(grainy.short).toBe("granulates here, its pigments: lies flat");
 });

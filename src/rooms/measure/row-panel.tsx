@@ -2,11 +2,10 @@
 
 import { useMemo } from "react";
 import { patchesOfRow, placeKey, SHEETS, type MeasuredPatch } from "@/core/calibration";
-import { paintModel } from "@/core/mixing";
-import { grainOf } from "@/core/pigments";
 import type { NewMeasurement, StoredPatch } from "@/model/measurement";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { FitResult } from "./fit-result";
+import { grainBeside } from "./grain-beside";
 import { useMeasure, type CardEdits, type CardPhoto } from "./measure-store";
 import { codesOf } from "./room";
 import { doubtWords, refusalWords } from "@/model/reading-words";
@@ -52,8 +51,7 @@ export function RowPanel({ photo, edits, row: cardRow, onToggle }: RowPanelProps
   const fitted = fit && !("refused" in fit) ? fit : null;
   const refused = row.refused ? refusalWords(row.refused) : fit && "refused" in fit ? fit.refused : null;
   const measurement = useMemo(() => measurementOf(photo, edits, cardRow), [photo, edits, cardRow]);
-  const said = grainOf(paintModel(paint.id, paint.pigments).granulation);
-  const seen = granulation === undefined ? said : grainOf(granulation);
+  const grain = grainBeside(cardRow);
   const rough = Math.max(
     ...row.places.filter(({ place }) => place.what === "wash").map(({ reading }) => reading.texture),
   );
@@ -67,7 +65,7 @@ export function RowPanel({ photo, edits, row: cardRow, onToggle }: RowPanelProps
             className="label-line ml-auto"
             title="Standard deviation of lightness over the most uneven wash, in spots of 0.6 mm"
           >
-            {granulation !== undefined && `${seen}, `}texture {rough.toFixed(1)} L*
+            {grain.word && `${grain.word}, `}texture {rough.toFixed(1)} L*
           </span>
         )}
       </header>
@@ -81,11 +79,7 @@ export function RowPanel({ photo, edits, row: cardRow, onToggle }: RowPanelProps
         fitted={fitted?.fitted ?? null}
         onToggle={(index) => onToggle(placeKey(row.row, index))}
       />
-      {seen !== said && (
-        <p className="quiet text-[0.9rem] leading-snug">
-          Beside the other paints of this sheet it {seen}; its pigments as a rule: {said}. It is taken as it lies here.
-        </p>
-      )}
+      {grain.words && <p className="quiet text-[0.9rem] leading-snug">{grain.words}</p>}
       {row.doubts.map((doubt) => (
         <p key={doubt.code} className="quiet text-[0.9rem] leading-snug">
           {doubtWords(doubt)}
