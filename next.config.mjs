@@ -16,7 +16,8 @@ const config = {
   // Types are checked by `npm test`, for the whole tree; a start need not wait for it.
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,
-  experimental: { serverActions: { bodySizeLimit: "1mb" } },
+  // A page is read when it is first asked for: a start need not read all of them.
+  experimental: { preloadEntriesOnStart: false, serverActions: { bodySizeLimit: "1mb" } },
 };
 
 export default config;

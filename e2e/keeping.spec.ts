@@ -168,6 +168,8 @@ test("a painting is given away as a file and opened with one's own paints; what 
 
 test.describe("with a data folder of one's own", () => {
   test.skip(onServer, "about a data folder of one's own");
+  /** Filled by commands, and damaged after that. */
+  const filled = freshFolder();
   const npm = promisify(execFile);
   const run = (script: string, words: readonly string[], folder: string) =>
     npm("npm", ["run", "-s", script, "--", ...words], { env: { ...process.env, ABENDROT_DATA: folder } }).then(
@@ -179,34 +181,30 @@ test.describe("with a data folder of one's own", () => {
     const path = join(files, "by-command.zip");
     expect(await run("backup", [path], server.folder)).toContain(`Everything is in "${path}"`);
     expect(await run("backup", [path], server.folder)).toContain("is there already");
-    const empty = freshFolder();
-    expect(await run("restore", [path], empty)).toContain("It is all back: 2 paintings");
-    expect(await run("restore", [path], empty)).toContain("Nothing was changed.");
-    expect(await run("restore", [path, "--replace"], empty)).toContain("It is all back: 2 paintings");
-    expect(await run("restore", [join(files, "none.zip")], empty)).toContain("There is no file");
-    expect(readdirSync(empty)).not.toContain("abendrot.in-use");
-    expect(readdirSync(join(empty, "copies"))).toHaveLength(1);
+    expect(await run("restore", [path], filled)).toContain("It is all back: 2 paintings");
+    expect(await run("restore", [path], filled)).toContain("Nothing was changed.");
+    expect(await run("restore", [path, "--replace"], filled)).toContain("It is all back: 2 paintings");
+    expect(await run("restore", [join(files, "none.zip")], filled)).toContain("There is no file");
+    expect(readdirSync(filled)).not.toContain("abendrot.in-use");
+    expect(readdirSync(join(filled, "copies"))).toHaveLength(1);
   });
 
   test("a damaged database says how old the newest copy is; a press puts it back, the damaged one stays aside", async ({
     page,
   }) => {
-    const folder = freshFolder();
-    expect(await run("restore", [backup], folder)).toContain("It is all back");
-    expect(await run("restore", [backup, "--replace"], folder)).toContain("It is all back");
-    const base = join(folder, "postgres", "base");
+    const base = join(filled, "postgres", "base");
     for (const database of readdirSync(base))
       for (const table of readdirSync(join(base, database)))
         if (/^\d+$/.test(table) && Number(table) > 16000) truncateSync(join(base, database, table), 100);
-    rmSync(join(folder, "postgres", "PG_VERSION"));
-    const broken = await startServer(folder);
+    rmSync(join(filled, "postgres", "PG_VERSION"));
+    const broken = await startServer(filled);
     try {
       await page.goto(`${broken.url}/paintings`);
       await expect(page.getByText(/The newest copy is of today \d\d:\d\d/)).toBeVisible({ timeout: 60_000 });
       await page.getByRole("button", { name: "Put this copy back" }).click();
       await expect(page.getByRole("heading", { name: "winter dyke" })).toBeVisible({ timeout: 60_000 });
-      expect(readdirSync(folder).filter((name) => name.startsWith("postgres"))).toHaveLength(2);
-      expect(existsSync(join(folder, "postgres", "PG_VERSION"))).toBe(true);
+      expect(readdirSync(filled).filter((name) => name.startsWith("postgres"))).toHaveLength(2);
+      expect(existsSync(join(filled, "postgres", "PG_VERSION"))).toBe(true);
       await page.getByRole("link", { name: "Open winter dyke" }).click();
       await expect(page.locator("canvas[data-drawn]").first()).toBeVisible({ timeout: 60_000 });
     } finally {

@@ -57,7 +57,7 @@ export const freshFolder = (): string => mkdtempSync(join(tmpdir(), "abendrot-e2
  * A data folder of one's own with the demo laid out: a copy of the one that global-setup.ts made; a fresh one without
  * it.
  */
-function demoFolder(): string {
+export function demoFolder(): string {
   const folder = freshFolder();
   if (process.env.ABENDROT_DEMO_FOLDER) cpSync(process.env.ABENDROT_DEMO_FOLDER, folder, { recursive: true });
   return folder;

@@ -4,6 +4,7 @@ import {
   mkdirSync,
   readdirSync,
   realpathSync,
+  renameSync,
   rmSync,
   statSync,
   truncateSync,
@@ -11,7 +12,7 @@ import {
 } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "@playwright/test";
-import { freePort, freshFolder, launch, onServer, startServer } from "./server";
+import { demoFolder, freePort, freshFolder, launch, onServer, startServer } from "./server";
 
 /** How Abendrot starts and stops, and what it says of folders that it can't use. */
 
@@ -95,7 +96,7 @@ test("a hang-up closes the folder; one left by a kill is taken over at once", as
 
 test("when whoever read its words is gone it goes on answering", async () => {
   const port = await freePort();
-  const { child, ended } = launch(freshFolder(), port);
+  const { child, ended } = launch(demoFolder(), port);
   for (const stream of [child.stdout, child.stderr]) stream?.destroy();
   const titled = async (): Promise<boolean> => {
     const answer = await fetch(`http://127.0.0.1:${port}/api/paintings`).catch(() => null);
@@ -109,6 +110,7 @@ test("when whoever read its words is gone it goes on answering", async () => {
 test("npm that is ended takes the server with it, and a relative data folder lies where the painter stands", async () => {
   const port = await freePort();
   const here = realpathSync(freshFolder());
+  renameSync(demoFolder(), join(here, "my data"));
   const npm = spawn("npm", ["start", "--prefix", process.cwd()], {
     cwd: here,
     env: { ...process.env, INIT_CWD: undefined, PORT: String(port), ABENDROT_DATA: "my data" },

@@ -40,7 +40,8 @@ export async function withAbendrot(work, more = {}) {
   const already = await running();
   if (already) return work(already);
   const port = await freePort();
-  const child = spawn(process.execPath, [join(root, "scripts", "start.mjs")], {
+  // It lives for one answer: the database, WebAssembly, is compiled once and quickly.
+  const child = spawn(process.execPath, ["--liftoff-only", join(root, "scripts", "start.mjs")], {
     env: { ...process.env, PORT: String(port), ABENDROT_DATA: dataFolder(), ABENDROT_QUIET: "1", ...more },
     stdio: ["ignore", "pipe", "inherit"],
   });
