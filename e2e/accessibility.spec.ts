@@ -1,8 +1,8 @@
 import { expect, type Page } from "@playwright/test";
 import axe from "axe-core";
-import { leavePage, test } from "./kept-page";
+import { test } from "./house";
 import { openDesk } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 // Checked from outside with axe-core's rules for WCAG 2.1 A and AA (names, roles, contrast), in both themes.
 
@@ -16,13 +16,8 @@ declare global {
 }
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-  await fetch(server.url).then((r) => r.text());
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"];

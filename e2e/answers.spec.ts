@@ -1,15 +1,15 @@
-import { expect, test, type Page } from "@playwright/test";
-import { startServer, type RunningServer } from "./server";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 /**
  * Answers stand only beside what was asked, failures are told, and nothing is computed or fetched twice or too early.
  */
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
 
 /** Lets a test break the mixing, or hold back what the palette worker is asked. */
 async function withHands(

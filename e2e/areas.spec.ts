@@ -1,17 +1,13 @@
 import { expect } from "@playwright/test";
-import { leavePage, test } from "./kept-page";
+import { test } from "./house";
 import { bring, chart, click, middle, onDesk, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 test("shapes are proposed, taken, merged, split and taken back; names, recipes and neighbours come along", async ({

@@ -1,17 +1,13 @@
 import { expect, type Page } from "@playwright/test";
-import { leavePage, test } from "./kept-page";
+import { test } from "./house";
 import { openDesk, saved, step, undo } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 /** The step after the mixes: how dark, how warm, and what would go dull. */
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 const darks = (page: Page) =>

@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { leavePage, test } from "./kept-page";
+import { leavePage, test } from "./house";
 import { openDesk, photo, saved, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 

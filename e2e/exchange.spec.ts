@@ -1,15 +1,15 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import sharp from "sharp";
 import { step } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 /** A painting goes on with a better photo of its motif. */
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
 
 /** The demo's photo taken anew: nearer, and in a warmer light. */
 const nearer = () =>

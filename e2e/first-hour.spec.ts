@@ -1,16 +1,16 @@
-import { expect, test, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { bring, photo, step } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 import sharp from "sharp";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
 let demoUrl: string;
-test.beforeAll(async () => {
-  server = await startServer();
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
 
 const dialog = (page: Page) => page.getByRole("dialog", { name: "Your paints" });
 const paints = (page: Page) => page.getByRole("list", { name: "Paints" }).getByRole("button");

@@ -1,18 +1,11 @@
-import { expect, test, type Page } from "@playwright/test";
-import { startServer, type RunningServer } from "./server";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 let server: RunningServer;
-const faults: string[] = [];
-test.beforeAll(async () => {
-  server = await startServer();
-  await fetch(server.url).then((r) => r.text());
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
-test.beforeEach(({ page }) => {
-  page.on("pageerror", (error) => faults.push(error.message));
-  page.on("console", (message) => message.type() === "error" && faults.push(message.text()));
-});
-test.afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const pigments = (page: Page) => page.getByRole("list", { name: "Pigments" }).getByRole("button");
 

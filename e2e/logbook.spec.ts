@@ -1,19 +1,17 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { startServer, type RunningServer } from "./server";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
 let page: Page;
-test.beforeAll(async ({ browser }) => {
-  server = await startServer();
+test.beforeAll(async ({ browser, demoServer }) => {
+  server = await demoServer();
   page = await browser.newPage();
 });
-test.afterAll(async () => {
-  await page.close();
-  await server.stop("SIGTERM");
-});
+test.afterAll(() => page.close());
 
 const sheet = () => page.getByRole("complementary", { name: "One page of the book" });
 const saved = () => expect(sheet().getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });

@@ -1,14 +1,12 @@
 import { readFileSync } from "node:fs";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { startServer, type RunningServer } from "./server";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 const CARD = "public/demo/swatch-card.jpg";

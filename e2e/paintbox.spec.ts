@@ -1,14 +1,13 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { newPaint } from "@/model/paintbox";
-import { startServer, type RunningServer } from "./server";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-  await fetch(server.url).then((r) => r.text());
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
 
 const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 const paints = (page: Page) => page.getByRole("list", { name: "Paints" }).getByRole("button");

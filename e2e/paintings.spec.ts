@@ -1,13 +1,13 @@
-import { expect, test, type Page } from "@playwright/test";
-import { startServer, type RunningServer } from "./server";
+import { expect, type Page } from "@playwright/test";
+import { test } from "./house";
+import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
-test.afterAll(() => server.stop("SIGTERM"));
 
 const DEMO = "The pump house at last light";
 const cards = (page: Page) => page.getByRole("list", { name: "Paintings" }).getByRole("article");

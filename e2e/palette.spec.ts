@@ -1,15 +1,11 @@
 import { expect, type Page } from "@playwright/test";
-import { leavePage, test } from "./kept-page";
+import { test } from "./house";
 import { openDesk, step } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 const panel = (page: Page) => page.getByRole("region", { name: "Palette step" });

@@ -8,19 +8,15 @@ import { PAPERS } from "@/core/optics";
 import { DEFAULT_APPROACH, latticeOf, gamutTable } from "@/core/palette";
 import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
-import { leavePage, test } from "./kept-page";
+import { test } from "./house";
 import { bring, chart, click, middle, onDesk, photo, saved, screenAt, spot, step, undo } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 /** Whether patches show what they should to so many of 255 levels, as soon as the photo is drawn anew. */

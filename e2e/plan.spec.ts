@@ -2,24 +2,20 @@ import { execFileSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, test as alone, type Download, type Page } from "@playwright/test";
+import { expect, type Download, type Page } from "@playwright/test";
 import Papa from "papaparse";
 import sharp from "sharp";
 import { boxWash, CARD, TEST_PLACES } from "../src/core/calibration";
 import { printedPlan } from "../src/model/printed-plan";
-import { leavePage, test } from "./kept-page";
+import { leavePage, test } from "./house";
 import { chart, onDesk, saved, step, undo } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 /** The last step: washes in their order, how much, what to take along, and the view to paint by. */
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 async function open(page: Page): Promise<void> {
@@ -237,76 +233,75 @@ test("a door that is given no plan, or another photo's, says so", async ({ reque
   expect((await post({ what: "plan", page: "a0", plan: empty })).status()).toBe(400);
 });
 
-alone.describe("beside the easel, on a tablet", () => {
-  alone.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+test("on a tablet the whole demo is painted through: by touch and space bar, over a reload, waiting by the clock, with a skip and a step back", async ({
+  browser,
+}) => {
+  await leavePage();
+  const tablet = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+  const page = await tablet.newPage();
+  await page.clock.install();
+  await open(page);
+  await page.getByRole("button", { name: "Paint by this plan" }).tap();
+  const easel = page.getByRole("dialog", { name: "Painting by the plan" });
+  const name = easel.getByRole("heading", { level: 2 });
+  const progress = easel.getByRole("status");
+  await expect(progress).toHaveText("0 of 20 washes");
+  const first = await name.innerText();
+  await easel.getByRole("button", { name: "Done" }).tap();
+  await expect(progress).toHaveText("1 of 20 washes");
+  await expect(name).not.toHaveText(first);
+  await easel.getByRole("button", { name: "Back", exact: true }).tap();
+  await expect(name).toHaveText(first);
+  await page.keyboard.press("Space");
+  await expect(progress).toHaveText("1 of 20 washes");
+  await easel.getByRole("button", { name: "Dimmer" }).tap();
+  await expect(easel).toHaveAttribute("data-dim", "true");
+  await saved(page);
 
-  alone(
-    "the whole demo is painted through: by touch and space bar, over a reload, waiting by the clock, with a skip and a step back",
-    async ({ page }) => {
-      await page.clock.install();
-      await open(page);
-      await page.getByRole("button", { name: "Paint by this plan" }).tap();
-      const easel = page.getByRole("dialog", { name: "Painting by the plan" });
-      const name = easel.getByRole("heading", { level: 2 });
-      const progress = easel.getByRole("status");
-      await expect(progress).toHaveText("0 of 20 washes");
-      const first = await name.innerText();
-      await easel.getByRole("button", { name: "Done" }).tap();
-      await expect(progress).toHaveText("1 of 20 washes");
-      await expect(name).not.toHaveText(first);
-      await easel.getByRole("button", { name: "Back", exact: true }).tap();
-      await expect(name).toHaveText(first);
-      await page.keyboard.press("Space");
-      await expect(progress).toHaveText("1 of 20 washes");
-      await easel.getByRole("button", { name: "Dimmer" }).tap();
-      await expect(easel).toHaveAttribute("data-dim", "true");
-      await saved(page);
+  // A reload comes back to the same wash.
+  const second = await name.innerText();
+  await page.reload();
+  await expect(name).toHaveText(second);
+  await expect(progress).toHaveText("1 of 20 washes");
 
-      // A reload comes back to the same wash.
-      const second = await name.innerText();
-      await page.reload();
-      await expect(name).toHaveText(second);
-      await expect(progress).toHaveText("1 of 20 washes");
+  // On until something has to dry: the clock runs down, and then it goes on by itself.
+  // For a later sitting only what is left is mixed.
+  await easel.getByRole("button", { name: "Back to the desk" }).tap();
+  await view(page, "How much");
+  const puddles = page.getByRole("list", { name: "Puddles in the order of mixing" }).getByRole("listitem");
+  const later = await puddles.count();
+  await plan(page).getByRole("radio", { name: "the whole painting" }).tap();
+  await expect.poll(() => puddles.count()).toBe(later + 1);
+  await view(page, "Order");
+  await page.getByRole("button", { name: "Go on painting" }).tap();
 
-      // On until something has to dry: the clock runs down, and then it goes on by itself.
-      // For a later sitting only what is left is mixed.
-      await easel.getByRole("button", { name: "Back to the desk" }).tap();
-      await view(page, "How much");
-      const puddles = page.getByRole("list", { name: "Puddles in the order of mixing" }).getByRole("listitem");
-      const later = await puddles.count();
-      await plan(page).getByRole("radio", { name: "the whole painting" }).tap();
-      await expect.poll(() => puddles.count()).toBe(later + 1);
-      await view(page, "Order");
-      await page.getByRole("button", { name: "Go on painting" }).tap();
+  const clock = easel.getByRole("timer");
+  for (let i = 0; i < 12 && !(await clock.isVisible()); i++) {
+    await page.keyboard.press("Space");
+    await expect(progress).toHaveText(`${i + 2} of 20 washes`);
+  }
+  await expect(clock).toContainText(/is dry in \d+:\d\d/);
+  await page.clock.fastForward("02:00:00");
+  await expect(clock).toBeHidden();
+  await easel.getByRole("button", { name: "Skip" }).tap();
 
-      const clock = easel.getByRole("timer");
-      for (let i = 0; i < 12 && !(await clock.isVisible()); i++) {
-        await page.keyboard.press("Space");
-        await expect(progress).toHaveText(`${i + 2} of 20 washes`);
-      }
-      await expect(clock).toContainText(/is dry in \d+:\d\d/);
-      await page.clock.fastForward("02:00:00");
-      await expect(clock).toBeHidden();
-      await easel.getByRole("button", { name: "Skip" }).tap();
-
-      const finished = async (): Promise<number> => Number(/^\d+/.exec(await progress.innerText())![0]);
-      for (let done = await finished(); done < 20;) {
-        const waits = await clock.isVisible();
-        await page.keyboard.press("Space");
-        if (waits) await expect(clock).toBeHidden();
-        else await expect(progress).toHaveText(`${++done} of 20 washes`);
-      }
-      await expect(easel).toContainText("Every wash is laid.");
-      await easel.getByRole("button", { name: "Keep it in the logbook" }).tap();
-      await expect(easel.getByRole("link", { name: "look at it" })).toBeVisible();
-      await easel.getByRole("button", { name: "Paint it once more" }).tap();
-      await expect(progress).toHaveText("0 of 20 washes");
-      await easel.getByRole("button", { name: "Back to the desk" }).tap();
-      await expect(easel).toBeHidden();
-      // What was noted comes back by undo.
-      await undo(page);
-      await expect(washes(page).filter({ hasText: "· done" })).toHaveCount(19);
-      await expect(washes(page).filter({ hasText: "· skipped" })).toHaveCount(1);
-    },
-  );
+  const finished = async (): Promise<number> => Number(/^\d+/.exec(await progress.innerText())![0]);
+  for (let done = await finished(); done < 20;) {
+    const waits = await clock.isVisible();
+    await page.keyboard.press("Space");
+    if (waits) await expect(clock).toBeHidden();
+    else await expect(progress).toHaveText(`${++done} of 20 washes`);
+  }
+  await expect(easel).toContainText("Every wash is laid.");
+  await easel.getByRole("button", { name: "Keep it in the logbook" }).tap();
+  await expect(easel.getByRole("link", { name: "look at it" })).toBeVisible();
+  await easel.getByRole("button", { name: "Paint it once more" }).tap();
+  await expect(progress).toHaveText("0 of 20 washes");
+  await easel.getByRole("button", { name: "Back to the desk" }).tap();
+  await expect(easel).toBeHidden();
+  // What was noted comes back by undo.
+  await undo(page);
+  await expect(washes(page).filter({ hasText: "· done" })).toHaveCount(19);
+  await expect(washes(page).filter({ hasText: "· skipped" })).toHaveCount(1);
+  await tablet.close();
 });

@@ -1,18 +1,14 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { leavePage, test } from "./kept-page";
+import { test } from "./house";
 import { bring, click, photo, saved, screenAt, shapes, step, undo } from "./photo-page";
-import { startServer, type RunningServer } from "./server";
+import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
-test.beforeAll(async () => {
-  server = await startServer();
-});
-test.afterAll(async () => {
-  await leavePage();
-  await server.stop("SIGTERM");
+test.beforeAll(async ({ demoServer }) => {
+  server = await demoServer();
 });
 
 const [WIDTH, HEIGHT] = [600, 400];
