@@ -65,7 +65,7 @@ export const test = base.extend<object, Shared>({
   page: async ({ browser }, use, info) => {
     if (kept?.file !== info.file) await leavePage();
     if (!kept) {
-      kept = { page: await browser.newPage(), file: info.file };
+      kept = { page: await (await browser.newContext()).newPage(), file: info.file };
       watch(kept.page);
     }
     await use(kept.page);
