@@ -1,12 +1,11 @@
-import { spawn, spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync } from "node:fs";
 import { setPriority, tmpdir } from "node:os";
 import { join } from "node:path";
-import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
+import { checkNode, ensureDependencies, root } from "./setup.mjs";
 
 checkNode();
 process.chdir(root);
-ensureDependencies();
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
 /** What failed, told once more at the very end, where a log that is cut short still shows it. */
@@ -66,54 +65,51 @@ function count(name, ok, file, read) {
 
 const mayInstall = existsSync("/usr/bin/apt-get") && process.getuid?.() === 0;
 
-function install(...packages) {
-  const apt = (...args) =>
-    spawnSync("apt-get", args, { stdio: "inherit", env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
-  apt("update", "-qq");
-  apt("install", "-y", "-qq", "--no-install-recommends", ...packages);
-}
-
-/**
- * Whether there is a Chromium (playwright.config.ts looks in the same places), installed through apt when there is
- * none and we may.
- */
-function hasChromium() {
-  const found = () =>
-    [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some(
-      (path) => path && existsSync(path),
-    );
-  if (!found() && mayInstall) {
-    console.log("Installing Chromium for the browser tests …");
-    install("chromium-headless-shell");
-    if (!found()) install("chromium");
-  }
-  return found();
-}
+const hasChromium = () =>
+  // playwright.config.ts looks in the same places.
+  [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some(
+    (path) => path && existsSync(path),
+  );
 
 /** Programs that make and read files for the tests; without them those tests are left out, and said to be. */
-function fileMakers() {
-  const missing = () =>
-    ["heif-enc", "exiftool", "pdftoppm", "colverify"]
-      .filter((program) => !existsSync(join("/usr/bin", program)))
-      .concat(existsSync("/usr/lib/postgresql") ? [] : ["postgres"]);
-  if (missing().length > 0 && mayInstall) {
-    console.log(
-      "Installing heif-enc, exiftool, poppler, argyll, colord-data and PostgreSQL, which the tests work with …",
+const missingMakers = () =>
+  ["heif-enc", "exiftool", "pdftoppm", "colverify"]
+    .filter((program) => !existsSync(join("/usr/bin", program)))
+    .concat(existsSync("/usr/lib/postgresql") ? [] : ["postgres"]);
+const MAKERS = [
+  ...["libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref", "colord-data"],
+  "postgresql",
+];
+
+/** Installs through apt what the tests work with, where something of it is missing and we may. */
+async function installPrograms() {
+  const apt = (...args) =>
+    new Promise((resolve) =>
+      spawn("apt-get", args, {
+        stdio: ["ignore", "ignore", "inherit"],
+        env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
+      }).on("close", resolve),
     );
-    install(
-      ...["libheif-examples", "libimage-exiftool-perl", "poppler-utils", "argyll", "argyll-ref", "colord-data"],
-      "postgresql",
-    );
+  const get = (...packages) => {
+    console.log(`Installing ${packages.join(", ")}, which the tests work with …`);
+    return apt("install", "-y", "-qq", "--no-install-recommends", ...packages);
+  };
+  if (mayInstall && (!hasChromium() || missingMakers().length > 0)) {
+    await apt("update", "-qq");
+    if (!hasChromium()) await get("chromium-headless-shell");
+    if (!hasChromium()) await get("chromium");
+    if (missingMakers().length > 0) await get(...MAKERS);
   }
-  for (const program of missing()) console.log(`left out: tests that need ${program}`);
+  for (const program of missingMakers()) console.log(`left out: tests that need ${program}`);
 }
 
-async function computed() {
-  check("types", await run([tool("typescript-7", "bin", "tsc"), "--noEmit"]));
+/** What needs no browser; what needs neither the build nor a program begins while they are being made. */
+async function computed(built, installed) {
   check("lint", await run([tool("oxlint", "bin", "oxlint"), "-c", "oxlint.config.mjs"]));
   check("format", await run([tool("oxfmt", "bin", "oxfmt"), "--check"]));
   check("unused files, exports and packages", await run([tool("knip", "bin", "knip.js")]));
   check("licences", await run(["scripts/licences.mjs"]));
+  await installed;
   const report = join(scratch, "unit.json");
   const ok = await run([
     tool("vitest", "vitest.mjs"),
@@ -132,6 +128,9 @@ async function computed() {
         .map((test) => `${file.name.replace(root, "")}: ${test.fullName}\n${firstLines(test.failureMessages[0])}`),
     ),
   }));
+  // The build makes types of the pages' addresses.
+  await built;
+  check("types", await run([tool("typescript-7", "bin", "tsc"), "--noEmit"]));
 }
 
 async function browsed() {
@@ -156,10 +155,13 @@ async function browsed() {
   });
 }
 
-fileMakers();
-hasChromium();
-ensureBuild();
-await Promise.all([browsed(), computed()]);
+const installed = installPrograms();
+ensureDependencies();
+const built = run(["scripts/setup.mjs"], { live: true });
+await Promise.all([
+  Promise.all([built, installed]).then(([made]) => (made ? browsed() : check("the build", false))),
+  computed(built, installed),
+]);
 
 if (failures.length > 0) console.log(`What failed:\n${failures.join("\n")}\n`);
 console.log(`${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped`);
