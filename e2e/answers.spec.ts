@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test } from "./house";
+import { openDesk, smallPainting } from "./photo-page";
 import type { RunningServer } from "./server";
 
 /**
@@ -14,7 +15,7 @@ test.beforeAll(async ({ demoServer }) => {
 /** Lets a test break the mixing, or hold back what the palette worker is asked. */
 async function withHands(
   page: Page,
-): Promise<{ breakMixing: () => Promise<void>; hold: (kind: string) => Promise<void> }> {
+): Promise<{ breakMixing: (broken: boolean) => Promise<void>; hold: (kind: string) => Promise<void> }> {
   await page.addInitScript(() => {
     const hands = window as unknown as { broken?: boolean; held?: string };
     const Real = window.Worker;
@@ -26,17 +27,14 @@ async function withHands(
     };
   });
   return {
-    breakMixing: () => page.evaluate(() => void ((window as unknown as { broken: boolean }).broken = true)),
+    breakMixing: (broken) =>
+      page.evaluate((is) => void ((window as unknown as { broken: boolean }).broken = is), broken),
     hold: (kind) => page.evaluate((one) => void ((window as unknown as { held: string }).held = one), kind),
   };
 }
 
 const toPalette = async (page: Page): Promise<void> => {
-  await page.goto(server.url);
-  await page
-    .getByRole("navigation", { name: "Steps" })
-    .getByRole("button", { name: /Palette$/ })
-    .click();
+  await openDesk(page, server.url, "Palette");
   await expect(page.getByText(/^Found in/)).toBeVisible({ timeout: 60_000 });
 };
 const tray = (page: Page) => page.getByRole("region", { name: "Tray" });
@@ -47,7 +45,7 @@ test("a palette whose mixes can't be found is not laid out, and that is said; no
   const { breakMixing } = await withHands(page);
   await toPalette(page);
   const before = await tray(page).innerText();
-  await breakMixing();
+  await breakMixing(true);
   await page
     .getByRole("button", { name: /^Lay it out|^Lay out/ })
     .first()
@@ -57,6 +55,7 @@ test("a palette whose mixes can't be found is not laid out, and that is said; no
   );
   expect(await tray(page).innerText()).toBe(before);
   await expect(page.getByRole("button", { name: "Undo" })).toBeDisabled();
+  await breakMixing(false);
 });
 
 test("while another well is weighed no number of the well before stands beside a paint", async ({ page }) => {
@@ -105,7 +104,7 @@ test("a press on the photo before it can be measured is done once it can be", as
     await held;
     await route.continue();
   });
-  await page.goto(server.url);
+  await page.goto(`${await smallPainting(server.url)}?step=mixes`);
   const pane = page.getByRole("region", { name: "Photo", exact: true });
   await page.getByRole("application").click({ position: { x: 300, y: 60 } });
   await expect(pane.getByRole("status").filter({ hasText: "as soon as the photo can be measured" })).toBeVisible();
@@ -119,7 +118,7 @@ test("a photo whose files are gone is told on the desk with what to do", async (
   await page.route("**/api/photos/*?copy=working", (route) =>
     route.fulfill({ status: 410, json: { message: "The photo's file in the data folder is gone or damaged." } }),
   );
-  await page.goto(server.url);
+  await page.goto(`${await smallPainting(server.url)}?step=mixes`);
   await expect(page.getByRole("region", { name: "Photo", exact: true }).getByRole("alert")).toContainText(
     "gone or damaged",
   );

@@ -1,6 +1,8 @@
 import { networkInterfaces } from "node:os";
-import { expect, test, type BrowserContext, type Page } from "@playwright/test";
+import { expect, type BrowserContext, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { leavePage, test } from "./house";
+import { onDesk } from "./photo-page";
 import { freePort, onServer, startServer, type RunningServer } from "./server";
 
 /** A tablet in the room: paired by a code, it sees the plan of the painting on the desk and ticks it off. */
@@ -25,14 +27,15 @@ test.beforeAll(async ({ browser }) => {
   page = await tablet.newPage();
 });
 test.afterAll(async () => {
+  await leavePage();
   await tablet.close();
   await server.stop("SIGTERM");
 });
 
 const dialog = (desk: Page) => desk.getByRole("dialog", { name: "Second screen" });
 async function codeOn(desk: Page): Promise<string> {
-  await desk.goto(server.url);
-  await expect(desk.locator("canvas[data-drawn]").first()).toBeVisible({ timeout: 60_000 });
+  await onDesk(desk, server.url);
+  if (await dialog(desk).isVisible()) await desk.keyboard.press("Escape");
   await desk.getByRole("button", { name: "Second screen" }).click();
   address = (await dialog(desk)
     .getByText(/^http:\/\//)
@@ -90,8 +93,7 @@ test("it can change nothing but what is ticked off, sees no other photo, and its
 }) => {
   const base = new URL(address).origin;
   const { paintingId } = (await (await page.request.get(`${base}/api/beside`)).json()) as { paintingId: string };
-  await desk.goto(`${server.url}/painting/${paintingId}`);
-  await expect(desk.locator("canvas[data-drawn]").first()).toBeVisible({ timeout: 60_000 });
+  expect(new URL(desk.url()).pathname).toBe(`/painting/${paintingId}`);
   // What the tablet itself would send, with another title in it.
   const sent = page.waitForRequest((request) => request.url().includes("/api/beside/paintings/"));
   await page.getByRole("button", { name: "Paint by the plan" }).click();

@@ -165,7 +165,7 @@ test("everything from the keyboard: take, name, undo, redo, move and empty a wel
 test("step and open area stand in the address: back, forward, reload; the foot of each step leads on", async ({
   page,
 }) => {
-  await page.goto(paintingUrl);
+  await openDesk(page, server.url, "Mixes");
   const next = page.getByRole("region", { name: "Next" });
   await page.getByRole("radio", { name: "By area" }).click();
   await page
@@ -274,8 +274,7 @@ test("a paint is looked up in the paintbox and laid in the tray", async ({ page 
 });
 
 test("one's own photo: measured truly, kept through kill -9 and a new start", async ({ page }) => {
-  await page.goto(paintingUrl);
-  await photo(page).waitFor();
+  await openDesk(page, server.url, "Mixes");
   // A grey card of L* 50 (Munsell value 4.95) turned on its side by the camera, as a JPEG.
   const card = await sharp({ create: { width: 900, height: 600, channels: 3, background: "#777777" } })
     .withMetadata({ orientation: 6 })

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type BrowserContext, type Page } from "@playwright/test";
-import sharp from "sharp";
 import { newPaint, type PaintboxDocument } from "@/model/paintbox";
+import { smallPainting } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 /** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
@@ -15,13 +15,7 @@ test.beforeAll(async () => {
   // Sent on as soon as the folder is open.
   const onward = async (): Promise<string> => (demo = (await fetch(server.url)).url);
   await expect.poll(onward).toContain("/painting/");
-  const body = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#8b6a4f" } })
-    .png()
-    .toBuffer();
-  const headers = { "content-type": "application/octet-stream", "x-file-name": "small.png" };
-  const sent = await fetch(`${server.url}/api/photos`, { method: "POST", headers, body: new Uint8Array(body) });
-  expect(sent.status).toBe(201);
-  small = `${server.url}/painting/${((await sent.json()) as { id: string }).id}`;
+  small = await smallPainting(server.url);
 });
 test.afterAll(() => server.stop("SIGTERM"));
 

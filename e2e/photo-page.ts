@@ -82,6 +82,17 @@ export async function bring(page: Page, url: string, name: string, buffer: Buffe
   await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
 }
 
+/** Lays out a painting of a small photo, past the interface; its address. It opens in half the demo's time. */
+export async function smallPainting(url: string): Promise<string> {
+  const body = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#8b6a4f" } })
+    .png()
+    .toBuffer();
+  const headers = { "content-type": "application/octet-stream", "x-file-name": "small.png" };
+  const sent = await fetch(`${url}/api/photos`, { method: "POST", headers, body: new Uint8Array(body) });
+  expect(sent.status).toBe(201);
+  return `${url}/painting/${((await sent.json()) as { id: string }).id}`;
+}
+
 /** The screen's colours at spots of the photo. */
 export async function screenAt(page: Page, ...places: readonly { x: number; y: number }[]): Promise<number[][]> {
   const spots = await Promise.all(places.map((place) => spot(page, place)));

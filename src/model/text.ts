@@ -7,14 +7,17 @@ const CONTROL = /[\0-\x08\x0B\x0C\x0E-\x1F\x7F]/u;
 /** A character may have this many code units before it counts as several: a letter with a tower of marks is no name. */
 const UNITS_A_CHARACTER = 16;
 
-const characters = new Intl.Segmenter("en", { granularity: "grapheme" });
+let segmenter: Intl.Segmenter | undefined;
+/** Characters as people see them. Made when it is first needed: that takes longer than reading a whole painting. */
+const charactersOf = (text: string): Intl.Segments =>
+  (segmenter ??= new Intl.Segmenter("en", { granularity: "grapheme" })).segment(text);
 
 /** Whether text has more characters, as people see them, than `most`. */
 function isLonger(text: string, most: number): boolean {
   if (text.length <= most) return false;
   if (text.length > most * UNITS_A_CHARACTER) return true;
   let count = 0;
-  for (const _ of characters.segment(text)) if (++count > most) return true;
+  for (const _ of charactersOf(text)) if (++count > most) return true;
   return false;
 }
 
@@ -24,7 +27,7 @@ export function cutText(text: string, most: number): string {
   if (!isLonger(clean, most)) return clean;
   let out = "";
   let count = 0;
-  for (const { segment } of characters.segment(clean)) {
+  for (const { segment } of charactersOf(clean)) {
     if (++count > most || out.length + segment.length > most * UNITS_A_CHARACTER) break;
     out += segment;
   }

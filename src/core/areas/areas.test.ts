@@ -112,6 +112,19 @@ describe("outlines", () => {
     expect(lines.filter(({ sides }) => sides.includes(1) && sides.includes(2)).length).toBe(1);
   });
 
+  test("what is passed over four pixels at a time changes no line", () => {
+    const random = seededRandom(5);
+    const blocks = Array.from({ length: 9 * 7 }, () => Math.floor(random() * 4));
+    const specks = new Set(Array.from({ length: 90 }, () => Math.floor(random() * 96 * 70)));
+    const map = mapOf(96, 70, (x, y) =>
+      specks.has(y * 96 + x) ? 255 : blocks[9 * Math.floor(y / 10) + Math.floor((x + (y % 10)) / 12.5)]!,
+    );
+    // Labels that begin at an odd byte can't be read in fours.
+    const odd = new Uint8Array(map.labels.length + 1);
+    odd.set(map.labels, 1);
+    expect(outlinesOf(map)).toEqual(outlinesOf({ ...map, labels: odd.subarray(1) }));
+  });
+
   test("every crack is drawn once: single pixels and checkers too", () => {
     const checker = outlinesOf(mapOf(6, 6, (x, y) => (x + y) % 2));
     expect(checker.length).toBeGreaterThan(20);

@@ -47,7 +47,7 @@ import {
 import { PhotoPane } from "./photo/photo-pane";
 import { ReachProvider } from "./reach";
 import { StepBar } from "./step-bar";
-import { TargetsProvider, useComputedTargets } from "./targets";
+import { BoxRangeProvider, TargetsProvider, useComputedTargets } from "./targets";
 import { Tray } from "./tray/tray";
 import { WellDragging } from "./tray/well-dragging";
 
@@ -205,7 +205,9 @@ export function OnDesk({
     <DeskProvider value={store}>
       <PaintsProvider value={known}>
         <BoxesProvider value={boxes}>
-          <LearnedProvider value={learned}>{children}</LearnedProvider>
+          <LearnedProvider value={learned}>
+            <BoxRangeProvider>{children}</BoxRangeProvider>
+          </LearnedProvider>
         </BoxesProvider>
       </PaintsProvider>
     </DeskProvider>

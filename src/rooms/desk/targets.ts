@@ -1,6 +1,6 @@
 "use client";
 
-import { createContext, useContext, useMemo } from "react";
+import { createContext, createElement, useContext, useMemo, type ReactNode } from "react";
 import { lchOfLab, type Lab } from "@/core/colour";
 import { predict, valueRange, type Laying, type ValueRange } from "@/core/mixing";
 import { loadOfWater } from "@/core/optics";
@@ -14,11 +14,13 @@ import { useDesk } from "./desk-store";
 import { namedParts, useAtHand, usePaints, usePaper } from "./paints";
 import { colourName } from "./wash-words";
 
-/** The values that paper and paintbox can do; targets don't wait for a palette. */
-export function useBoxRange(): ValueRange {
+const BoxRangeContext = createContext<ValueRange | null>(null);
+
+/** Works out the values that paper and paintbox can do; once, for the whole desk. */
+export function BoxRangeProvider({ children }: { children: ReactNode }) {
   const atHand = useAtHand();
   const paper = usePaper();
-  return useMemo(
+  const range = useMemo(
     () =>
       valueRange(
         atHand.map(({ model }) => model),
@@ -26,6 +28,14 @@ export function useBoxRange(): ValueRange {
       ),
     [atHand, paper],
   );
+  return createElement(BoxRangeContext, { value: range }, children);
+}
+
+/** The values that paper and paintbox can do; targets don't wait for a palette. */
+export function useBoxRange(): ValueRange {
+  const range = useContext(BoxRangeContext);
+  if (!range) throw new Error("Only usable on the desk.");
+  return range;
 }
 
 /** The curve that brings the photo's values to the sheet. */
