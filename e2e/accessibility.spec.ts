@@ -292,7 +292,10 @@ const rooms: readonly (readonly [
         "colours typed",
         async (page) => {
           await page.getByRole("tab", { name: "By numbers" }).click();
-          await page.getByRole("textbox", { name: /, L\*$/ }).first().fill("x");
+          await page
+            .getByRole("textbox", { name: /, L\*$/ })
+            .first()
+            .fill("x");
         },
       ],
     ],

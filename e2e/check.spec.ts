@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test } from "./house";
-import { openDesk, saved, step, undo } from "./photo-page";
+import { openDesk, saved, step, undo, unlocked } from "./photo-page";
 import type { RunningServer } from "./server";
 
 /** The step after the mixes: how dark, how warm, and what would go dull. */
@@ -23,7 +23,7 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
 }) => {
   await page.goto(server.url);
   await page.locator("canvas[data-drawn]").first().waitFor();
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
   await step(page, "Check");
   await view(page, "Warm and cool");
   const rows = page.getByRole("list", { name: "From warm to cool" }).getByRole("listitem");

@@ -1,6 +1,6 @@
 import { expect } from "@playwright/test";
 import sharp from "sharp";
-import { step } from "./photo-page";
+import { step, unlocked } from "./photo-page";
 import { test } from "./house";
 import type { RunningServer } from "./server";
 
@@ -25,7 +25,7 @@ test("the photo is exchanged: areas, names and mixes stay, the one before lies i
 }) => {
   await page.goto(server.url);
   await page.locator("canvas[data-drawn]").first().waitFor();
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
   const before = page.url();
   const title = await page.getByRole("textbox", { name: "Title of the painting" }).inputValue();
   await step(page, "Photo");

@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from "@playwright/test";
-import { bring, photo, step } from "./photo-page";
+import { bring, photo, step, unlocked } from "./photo-page";
 import { test } from "./house";
 import type { RunningServer } from "./server";
 import sharp from "sharp";
@@ -244,13 +244,13 @@ const press = async (page: Page, to: Locator, key = "Enter"): Promise<void> => {
 test("the whole way by keyboard alone: own photo, areas, palette, a mix changed and undone", async ({ page }) => {
   await page.goto(server.url);
   await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
   const chosen = page.waitForEvent("filechooser");
   await press(page, page.getByRole("button", { name: "Your photo" }));
   await (await chosen).setFiles({ name: "keys.png", mimeType: "image/png", buffer: await dusk() });
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("keys", { timeout: 60_000 });
   await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
   const next = page.getByRole("region", { name: "Next" });
   await press(page, next.getByRole("button", { name: "On to the areas" }));
   await press(page, page.getByRole("button", { name: /^Take all \d+ as areas/ }));

@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test } from "./house";
+import { unlocked } from "./photo-page";
 import type { RunningServer } from "./server";
 
 let server: RunningServer;
@@ -82,8 +83,7 @@ test("a mix is tried: parts and water move it at once, it separates, it is glaze
   page,
 }) => {
   await page.goto(`${server.url}/try-a-mix?paint=PB35`);
-  // A room can be touched once it is known that what was read is what is stored.
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
   const result = page.getByRole("region", { name: "What it looks like" });
   const mix = page.getByRole("region", { name: "The mix" });
   const lightness = async (): Promise<number> =>

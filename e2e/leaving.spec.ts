@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type BrowserContext, type Page } from "@playwright/test";
 import { newPaint, type PaintboxDocument } from "@/model/paintbox";
-import { smallPainting } from "./photo-page";
+import { smallPainting, unlocked } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 /** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
@@ -21,10 +21,9 @@ test.afterAll(() => server.stop("SIGTERM"));
 
 const title = (page: Page) => page.getByRole("textbox", { name: "Title of the painting" });
 const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
-/** A room can be touched once it is known that what was read is what is stored. */
 const entered = async (page: Page): Promise<void> => {
   await expect(title(page)).toBeVisible();
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
 };
 const desk = async (page: Page, url = small): Promise<void> => {
   await page.goto(url);
@@ -111,6 +110,8 @@ test("a large paintbox is left in the middle of a save; what a closed window cou
   for (let round = 0; round < 2; round++) {
     const page = await context.newPage();
     await page.goto(`${server.url}/paintbox`);
+    await page.getByRole("list", { name: "Paints" }).waitFor();
+    await unlocked(page);
     await page.getByRole("combobox", { name: "Add a paint" }).fill("PG18");
     await page.keyboard.press("Enter");
     await page.getByRole("textbox", { name: "Notes" }).fill(`left in round ${round}`);
@@ -118,6 +119,8 @@ test("a large paintbox is left in the middle of a save; what a closed window cou
   }
   const page = await context.newPage();
   await page.goto(`${server.url}/paintbox`);
+  await page.getByRole("list", { name: "Paints" }).waitFor();
+  await unlocked(page);
   await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("left in round");
   await expect(page.getByText(/^2 of /)).toBeVisible();
   await storePaintbox((document) => ({

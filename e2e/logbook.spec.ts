@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { test } from "./house";
+import { unlocked } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -18,6 +19,7 @@ const saved = () => expect(sheet().getByText("Saved", { exact: true })).toBeVisi
 async function openBook(): Promise<void> {
   await page.goto(`${server.url}/logbook`);
   await expect(page.getByRole("heading", { name: "Logbook", level: 1 })).toBeVisible();
+  await unlocked(page);
 }
 async function pickPaint(section: string, name: RegExp): Promise<void> {
   await sheet()

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { test } from "./house";
+import { unlocked } from "./photo-page";
 import type { RunningServer } from "./server";
 
 let server: RunningServer;
@@ -13,6 +14,7 @@ const CARD = "public/demo/swatch-card.jpg";
 const room = async (page: Page, query = ""): Promise<void> => {
   await page.goto(`${server.url}/measure${query}`);
   await expect(page.getByRole("heading", { name: "Print a sheet" })).toBeVisible({ timeout: 60_000 });
+  await unlocked(page);
 };
 const bring = (page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> =>
   page.getByLabel("Photos of sheets", { exact: true }).setInputFiles(files);
@@ -148,6 +150,7 @@ test("a whole box is measured from one sheet: filled from a box, printed, read, 
 
   await page.reload();
   await expect(page.getByRole("combobox", { name: "Fill the sheet with" })).toBeVisible();
+  await unlocked(page);
   await page.getByRole("combobox", { name: "Fill the sheet with" }).selectOption("unmeasured");
   await expect(list).toContainText("Burnt umber");
   await expect(list).not.toContainText("Viridian");

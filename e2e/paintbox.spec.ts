@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { newPaint } from "@/model/paintbox";
 import { test } from "./house";
+import { onDesk, unlocked } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -15,6 +16,7 @@ const sheet = (page: Page) => page.getByRole("complementary", { name: "One paint
 async function openBox(page: Page): Promise<void> {
   await page.goto(`${server.url}/paintbox`);
   await paints(page).first().waitFor();
+  await unlocked(page);
 }
 const field = (page: Page, label: string) => sheet(page).getByLabel(label, { exact: true });
 
@@ -110,7 +112,7 @@ test("a painting whose recipe uses a removed paint says so and is still saved", 
   await page.getByRole("button", { name: "Remove Viridian" }).click();
   await saved(page);
   const desk = await page.context().newPage();
-  await desk.goto(server.url);
+  await onDesk(desk, server.url);
   await desk.getByRole("textbox", { name: "Title of the painting" }).fill("Without viridian");
   await desk.keyboard.press("Enter");
   await saved(desk);

@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test } from "./house";
+import { unlocked } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -16,7 +17,7 @@ const bin = (page: Page) => page.getByRole("region", { name: "Bin" });
 async function open(page: Page): Promise<void> {
   await page.goto(`${server.url}/paintings`);
   await expect(page.getByRole("article", { name: DEMO, exact: true })).toBeVisible();
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
 }
 
 test("a painting on the shelf: how far it is, doubled, renamed, opened", async ({ page }) => {

@@ -3,6 +3,8 @@ import sharp from "sharp";
 
 // What the tests of the photo and of the areas do on the desk.
 
+/** A room can be touched once it is known that what was read is what is stored. */
+export const unlocked = (page: Page) => expect(page.locator("[inert]")).toHaveCount(0);
 export const photo = (page: Page) => page.getByRole("application");
 export const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 export const step = (page: Page, name: string) =>
@@ -59,7 +61,7 @@ export async function onDesk(page: Page, url: string): Promise<void> {
       .or(page.getByRole("heading", { name: "The desk is clear" }))
       .waitFor({ timeout: 60_000 });
   }
-  await expect(page.locator("[inert]")).toHaveCount(0);
+  await unlocked(page);
 }
 
 /** Opens the desk at a step as it begins. */

@@ -4,6 +4,7 @@ import { request } from "node:http";
 import { promisify } from "node:util";
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import { postgresPrograms, startPostgres, type TestPostgres } from "../src/testing/postgres";
+import { unlocked } from "./photo-page";
 import { freePort, freshFolder, launch, onServer, startServer, type RunningServer } from "./server";
 
 /** Several painters on one PostgreSQL server, two processes on one database. */
@@ -67,6 +68,7 @@ test("a wrong pass phrase is refused without saying what was wrong; the right on
   await expect(page.locator("canvas[data-drawn]").first()).toBeVisible({ timeout: 60_000 });
   const cookie = (await page.context().cookies()).find(({ name }) => name === "abendrot")!;
   expect(cookie).toMatchObject({ httpOnly: true, sameSite: "Lax" });
+  await unlocked(page);
   await page.getByRole("textbox", { name: "Title of the painting" }).fill("Ben's evening");
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
   // The other process shows what this one saved.
