@@ -170,16 +170,19 @@ test.describe("with a data folder of one's own", () => {
   test.skip(onServer, "about a data folder of one's own");
   /** Filled by commands, and damaged after that. */
   const filled = freshFolder();
-  const npm = promisify(execFile);
-  const run = (script: string, words: readonly string[], folder: string) =>
-    npm("npm", ["run", "-s", script, "--", ...words], { env: { ...process.env, ABENDROT_DATA: folder } }).then(
+  const execute = promisify(execFile);
+  const told = (command: string, words: readonly string[], folder: string): Promise<string> =>
+    execute(command, words, { env: { ...process.env, ABENDROT_DATA: folder } }).then(
       ({ stdout }) => stdout,
       (error: { stderr: string }) => error.stderr,
     );
+  const run = (script: string, words: readonly string[], folder: string) =>
+    told(process.execPath, [`scripts/${script}.mjs`, ...words], folder);
 
   test("npm run backup saves while it runs, restore puts it into an empty folder, a used one only when told", async () => {
     const path = join(files, "by-command.zip");
-    expect(await run("backup", [path], server.folder)).toContain(`Everything is in "${path}"`);
+    const saved = await told("npm", ["run", "-s", "backup", "--", path], server.folder);
+    expect(saved).toContain(`Everything is in "${path}"`);
     expect(await run("backup", [path], server.folder)).toContain("is there already");
     expect(await run("restore", [path], filled)).toContain("It is all back: 2 paintings");
     expect(await run("restore", [path], filled)).toContain("Nothing was changed.");

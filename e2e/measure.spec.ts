@@ -96,7 +96,6 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   const measured = page.getByRole("region", { name: "Measured" });
   await expect(measured).toContainText(/by photo; counts/);
   await expect(measured.getByRole("img", { name: /Card photographed/ })).toBeVisible();
-  await page.goto(`${server.url}/try-a-mix`);
   await page.goto(server.url);
   await page.getByRole("application").waitFor({ timeout: 60_000 });
   await page

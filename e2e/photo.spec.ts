@@ -71,6 +71,7 @@ async function workingColours(page: Page): Promise<number[][]> {
 test("a new photo opens at the first step; each way of seeing shows what the computation says, on its own key", async ({
   page,
 }) => {
+  await onDesk(page, server.url);
   await bring(page, server.url, "chart.png", await chart());
   await expect(page.getByRole("region", { name: "Photo step" })).toContainText("Look before you mix");
   await page.mouse.move(5, 400);
