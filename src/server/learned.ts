@@ -71,6 +71,7 @@ async function learnBook(store: Store, sources: BookSources, from: string): Prom
     noteTrouble("The logbook could not be learned from", error);
   }
   lessons.last = { from, book };
+  delete lessons.stamp;
   // A disk without room: it is learned anew at the next start.
   await store.settings.keepLessons(lessons.last).catch((error: unknown) => noteTrouble("Lessons not kept", error));
   return book;

@@ -123,6 +123,15 @@ describe("everything as one file", () => {
     expect(await migrationsDone(empty.db, EMBEDDED)).toBe(allMigrations().length);
   });
 
+  test("put back it is another book to whoever has read it, though all revisions come again", async () => {
+    const again = await home();
+    await again.store.keeping.restore(file);
+    const before = await again.store.logbook.stamp();
+    expect(await again.store.logbook.stamp()).toBe(before);
+    await again.store.keeping.restore(file);
+    expect(await again.store.logbook.stamp()).not.toBe(before);
+  });
+
   test("replaces all that is there, whole; photos that nothing knows of any more are swept later", async () => {
     const used = await home();
     await used.store.paintbox.save(stamp(0), {

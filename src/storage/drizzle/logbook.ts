@@ -102,14 +102,16 @@ export async function binLogEntry(db: Database, id: string, binned: boolean): Pr
 
 /**
  * Another word whenever something has changed that the book teaches by. Every change of an entry or of the paintbox
- * raises a revision, and what is put in the bin or set aside is counted.
+ * raises a revision, and what is put in the bin or set aside is counted. Revisions come again when a backup is put
+ * back; the transactions that wrote the rows do not (PostgreSQL manual, system columns: xmin).
  */
 export async function bookStamp(db: Database): Promise<string> {
   const [row] = await db
     .select({
       entries: sql<string>`(select concat_ws(' ', count(*), sum(${logEntries.revision}), count(${logEntries.binnedAt}),
-        max(${logEntries.createdAt})) from ${logEntries})`,
-      paints: sql<string>`(select coalesce(max(${paintbox.revision}), 0)::text from ${paintbox})`,
+        max(${logEntries.createdAt}), max(${logEntries}.xmin::text::bigint)) from ${logEntries})`,
+      paints: sql<string>`(select concat_ws(' ', coalesce(max(${paintbox.revision}), 0),
+        max(${paintbox}.xmin::text::bigint)) from ${paintbox})`,
       measured: sql<string>`(select concat_ws(' ', count(*), count(*) filter (where ${measurements.counts}),
         string_agg(left(${measurements.id}::text, 8), '' order by ${measurements.id}) filter (where
         ${measurements.counts})) from ${measurements})`,
