@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
-import { test } from "./house";
-import { openDesk, saved, step, undo, unlocked } from "./photo-page";
+import { test, unlocked } from "./house";
+import { openDesk, saved, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
 /** The step after the mixes: how dark, how warm, and what would go dull. */

@@ -1,7 +1,7 @@
 import { expect } from "@playwright/test";
 import sharp from "sharp";
-import { step, unlocked } from "./photo-page";
-import { test } from "./house";
+import { step } from "./photo-page";
+import { test, unlocked } from "./house";
 import type { RunningServer } from "./server";
 
 /** A painting goes on with a better photo of its motif. */

@@ -37,6 +37,9 @@ async function putBack({ url }: RunningServer): Promise<void> {
   expect(done.status).toBe(200);
 }
 
+/** A room can be touched once it is known that what was read is what is stored. */
+export const unlocked = (page: Page) => expect(page.locator("[inert]")).toHaveCount(0);
+
 interface Shared {
   /** The server of this worker with the demo as it begins; what a test file before this one did is gone. */
   readonly demoServer: () => Promise<RunningServer>;

@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { expect, test, type BrowserContext, type Page } from "@playwright/test";
 import { newPaint, type PaintboxDocument } from "@/model/paintbox";
-import { smallPainting, unlocked } from "./photo-page";
+import { unlocked } from "./house";
+import { smallPainting } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 /** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
@@ -28,6 +29,11 @@ const entered = async (page: Page): Promise<void> => {
 const desk = async (page: Page, url = small): Promise<void> => {
   await page.goto(url);
   await entered(page);
+};
+
+const inPaintbox = async (page: Page): Promise<void> => {
+  await page.getByRole("list", { name: "Paints" }).waitFor();
+  await unlocked(page);
 };
 
 /** The title that is stored of a painting. */
@@ -68,9 +74,11 @@ test("Back shows what is stored, not what was first loaded, and saving goes on",
   await expect(page.getByRole("heading", { name: "Paintbox" })).toBeVisible();
   await page.goBack();
   await expect(title(page)).toHaveValue("Before the evening");
+  await entered(page);
   await title(page).fill("After it");
   await saved(page);
   await page.goForward();
+  await inPaintbox(page);
   await page.getByRole("combobox", { name: "Add a paint" }).fill("PB29");
   await page.keyboard.press("Enter");
   await saved(page);
@@ -110,8 +118,7 @@ test("a large paintbox is left in the middle of a save; what a closed window cou
   for (let round = 0; round < 2; round++) {
     const page = await context.newPage();
     await page.goto(`${server.url}/paintbox`);
-    await page.getByRole("list", { name: "Paints" }).waitFor();
-    await unlocked(page);
+    await inPaintbox(page);
     await page.getByRole("combobox", { name: "Add a paint" }).fill("PG18");
     await page.keyboard.press("Enter");
     await page.getByRole("textbox", { name: "Notes" }).fill(`left in round ${round}`);
@@ -119,8 +126,7 @@ test("a large paintbox is left in the middle of a save; what a closed window cou
   }
   const page = await context.newPage();
   await page.goto(`${server.url}/paintbox`);
-  await page.getByRole("list", { name: "Paints" }).waitFor();
-  await unlocked(page);
+  await inPaintbox(page);
   await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("left in round");
   await expect(page.getByText(/^2 of /)).toBeVisible();
   await storePaintbox((document) => ({

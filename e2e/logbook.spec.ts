@@ -1,7 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { test } from "./house";
-import { unlocked } from "./photo-page";
+import { test, unlocked } from "./house";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });

@@ -1,8 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { test } from "./house";
-import { unlocked } from "./photo-page";
+import { test, unlocked } from "./house";
 import type { RunningServer } from "./server";
 
 let server: RunningServer;

@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { newPaint } from "@/model/paintbox";
-import { test } from "./house";
-import { onDesk, unlocked } from "./photo-page";
+import { test, unlocked } from "./house";
+import { onDesk } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });

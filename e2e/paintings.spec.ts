@@ -1,6 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { test } from "./house";
-import { unlocked } from "./photo-page";
+import { test, unlocked } from "./house";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });

@@ -1,10 +1,9 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { unlocked } from "./house";
 
 // What the tests of the photo and of the areas do on the desk.
 
-/** A room can be touched once it is known that what was read is what is stored. */
-export const unlocked = (page: Page) => expect(page.locator("[inert]")).toHaveCount(0);
 export const photo = (page: Page) => page.getByRole("application");
 export const saved = (page: Page) => expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
 export const step = (page: Page, name: string) =>

@@ -4,7 +4,7 @@ import { request } from "node:http";
 import { promisify } from "node:util";
 import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
 import { postgresPrograms, startPostgres, type TestPostgres } from "../src/testing/postgres";
-import { unlocked } from "./photo-page";
+import { unlocked } from "./house";
 import { freePort, freshFolder, launch, onServer, startServer, type RunningServer } from "./server";
 
 /** Several painters on one PostgreSQL server, two processes on one database. */

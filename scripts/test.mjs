@@ -65,8 +65,8 @@ function count(name, ok, file, read) {
 
 const mayInstall = existsSync("/usr/bin/apt-get") && process.getuid?.() === 0;
 
+/** Whether there is a Chromium; playwright.config.ts looks in the same places. */
 const hasChromium = () =>
-  // playwright.config.ts looks in the same places.
   [process.env.CHROMIUM_PATH, "/usr/bin/chromium-headless-shell", "/usr/bin/chromium"].some(
     (path) => path && existsSync(path),
   );

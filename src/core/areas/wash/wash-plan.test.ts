@@ -26,14 +26,14 @@ describe("how an area is laid, on made-up photos with noise and JPEG", () => {
   test.each(["flat", "graded", "varied", "layered"] as const)(
     "%s washes are told as such, their colours right within 2 dE00",
     async (kind) => {
-      // A hundred of each are counted by the bench; here the worst of five may lie a little beyond.
+      // A hundred of each are counted by the bench; here the worst of eight may lie a little beyond.
       const off: number[] = [];
-      for (let seed = 1; seed <= 5; seed++) {
+      for (let seed = 1; seed <= 8; seed++) {
         const truth = await planned(kind, 7000 + seed);
         expect(truth.plan.kind, `seed ${seed}`).toBe(kind);
         off.push(worst(kind, truth));
       }
-      expect(off.filter((miss) => miss < 2).length).toBeGreaterThanOrEqual(4);
+      expect(off.filter((miss) => miss < 2).length).toBeGreaterThanOrEqual(7);
       expect(Math.max(...off)).toBeLessThan(2.5);
     },
   );
