@@ -10,5 +10,6 @@ export default defineConfig({
     hookTimeout: 600_000,
     maxWorkers: 2,
     isolate: false,
+    globalSetup: "scripts/unit-setup.mjs",
   },
 });

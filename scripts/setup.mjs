@@ -99,5 +99,9 @@ export function ensureBuild() {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   checkNode();
   ensureDependencies();
+  // It needs the packages, so it can't be imported before.
+  const { emptyDatabase } = await import("./empty-database.mjs");
+  const database = emptyDatabase();
   ensureBuild();
+  await database;
 }

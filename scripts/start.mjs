@@ -2,6 +2,7 @@ import { createServer } from "node:http";
 import { networkInterfaces } from "node:os";
 import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
+import { emptyDatabase } from "./empty-database.mjs";
 import { checkNode, ensureBuild, ensureDependencies, root } from "./setup.mjs";
 
 /** Beyond this machine it is heard only when told so. */
@@ -47,7 +48,9 @@ process.env.NODE_ENV = "production";
 process.env.NEXT_TELEMETRY_DISABLED = "1";
 if (share) prepareSharing();
 ensureDependencies();
+const database = process.env.DATABASE_URL ? null : emptyDatabase();
 ensureBuild();
+process.env.ABENDROT_EMPTY_DATABASE = (await database) ?? "";
 
 // src/instrumentation.ts takes the data folder, and ends the process when it can't be used.
 const taken = new Promise((resolve) => {

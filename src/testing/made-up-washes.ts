@@ -1,9 +1,11 @@
 import sharp from "sharp";
 import { deltaE00, xyzOfLab, type Lab } from "@/core/colour";
 import { linearP3OfXyz } from "@/core/colour/display-p3";
+import { normalFrom } from "@/core/numeric/normal";
 import { seededRandom } from "@/core/numeric/random";
 import type { WashKind } from "@/core/areas";
 import type { PixelArray } from "@/core/image";
+import { encodedSrgb } from "./encoded-srgb";
 
 /** A photo of one area among others whose washes are known, with noise and JPEG as a camera brings them. */
 export interface MadeUpWash {
@@ -17,16 +19,27 @@ export interface MadeUpWash {
 
 const [WIDTH, HEIGHT] = [360, 270];
 
-/** A smooth field between 0 and 1: a few waves of different lengths and directions, brought to even shares. */
-function smoothField(random: () => number, wavelength: number): Float64Array {
-  const waves = Array.from({ length: 7 }, () => {
+interface Wave {
+  readonly kx: number;
+  readonly ky: number;
+  readonly phase: number;
+}
+
+/** A few waves of different lengths and directions. */
+function someWaves(random: () => number, wavelength: number): Wave[] {
+  return Array.from({ length: 7 }, () => {
     const angle = 2 * Math.PI * random();
     const k = (2 * Math.PI) / (wavelength * (0.6 + 0.9 * random()));
     return { kx: k * Math.cos(angle), ky: k * Math.sin(angle), phase: 2 * Math.PI * random() };
   });
-  const raw = Float64Array.from({ length: WIDTH * HEIGHT }, (_, i) =>
-    waves.reduce((sum, { kx, ky, phase }) => sum + Math.sin(kx * (i % WIDTH) + ky * Math.floor(i / WIDTH) + phase), 0),
-  );
+}
+
+/** A smooth field between 0 and 1: waves upon each other, brought to even shares. */
+function smoothField(waves: readonly Wave[]): Float64Array {
+  const raw = new Float64Array(WIDTH * HEIGHT);
+  for (const { kx, ky, phase } of waves)
+    for (let y = 0; y < HEIGHT; y++)
+      for (let x = 0; x < WIDTH; x++) raw[y * WIDTH + x]! += Math.sin(kx * x + ky * y + phase);
   const sorted = raw.slice().sort();
   const limits = Array.from(
     { length: 101 },
@@ -87,7 +100,8 @@ export async function madeUpWash(kind: WashKind, seed: number): Promise<MadeUpWa
   const [one, two] = someColours(kind, random);
   const [from, to] = [one, two].map((lab) => linearP3OfXyz(xyzOfLab(lab)));
   const angle = 2 * Math.PI * random();
-  const field = smoothField(random, kind === "varied" ? 90 + 60 * random() : 30 + 50 * random());
+  const waves = someWaves(random, kind === "varied" ? 90 + 60 * random() : 30 + 50 * random());
+  const field = kind === "varied" || kind === "layered" ? smoothField(waves) : null;
   const share = 0.3 + 0.4 * random();
   const noise = 0.01 + 0.02 * random();
   const tilt = random();
@@ -104,16 +118,17 @@ export async function madeUpWash(kind: WashKind, seed: number): Promise<MadeUpWa
     if (kind === "flat") return 0;
     if (kind === "graded")
       return Math.min(1, Math.max(0, (along[i]! - ends[0]!) / (ends[ends.length - 1]! - ends[0]!)));
-    return kind === "varied" ? smoothstep(share - 0.15, share + 0.15, field[i]!) : field[i]! > share ? 1 : 0;
+    return kind === "varied" ? smoothstep(share - 0.15, share + 0.15, field![i]!) : field![i]! > share ? 1 : 0;
   };
-  const encoded = (linear: number): number =>
-    255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
-  const gauss = (): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const gauss = normalFrom(random);
+  const [start, end] = [from, to].map((light) => Float64Array.of(light!.r, light!.g, light!.b));
   const rgb = new Uint8ClampedArray(3 * WIDTH * HEIGHT);
   for (let i = 0; i < WIDTH * HEIGHT; i++) {
     const part = t(i);
-    const light = inside[i] ? [0, 1, 2].map((c) => mixed(from!, to!, part, c)) : [0.2, 0.2, 0.2];
-    for (let c = 0; c < 3; c++) rgb[3 * i + c] = encoded(light[c]!) + 255 * noise * gauss();
+    for (let c = 0; c < 3; c++) {
+      const light = inside[i] ? start![c]! + part * (end![c]! - start![c]!) : 0.2;
+      rgb[3 * i + c] = encodedSrgb(light) + 255 * noise * gauss();
+    }
   }
   const jpeg = await sharp(Buffer.from(rgb), { raw: { width: WIDTH, height: HEIGHT, channels: 3 } })
     .jpeg({ quality: 75 + Math.floor(20 * random()) })
@@ -125,15 +140,4 @@ export async function madeUpWash(kind: WashKind, seed: number): Promise<MadeUpWa
     photo: { data, width: WIDTH, height: HEIGHT },
     inside,
   };
-}
-
-/** One channel of the light between two colours. */
-function mixed(
-  from: { readonly r: number; readonly g: number; readonly b: number },
-  to: { readonly r: number; readonly g: number; readonly b: number },
-  part: number,
-  channel: number,
-): number {
-  const key = (["r", "g", "b"] as const)[channel]!;
-  return from[key] + part * (to[key] - from[key]);
 }

@@ -61,28 +61,45 @@ function plane(image: LightnessImage, rows: number): Plane {
 }
 
 /** Correlation of `a`, laid on `b` at a scale and a shift of the middles, px of `b`; -1 when they hardly overlap. */
-function correlation(a: Plane, b: Plane, scale: number, dx: number, dy: number): number {
-  let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
-  const [midX, midY] = [b.width / 2 + dx, b.height / 2 + dy];
-  for (let y = 0; y < a.height; y++) {
-    const v = Math.floor(midY + scale * (y + 0.5 - a.height / 2));
-    if (v < 0 || v >= b.height) continue;
+function correlationOf(a: Plane, b: Plane): (scale: number, dx: number, dy: number) => number {
+  const [aValues, bValues, columns] = [a.values, b.values, new Int32Array(a.width)];
+  return (scale, dx, dy) => {
+    const [midX, midY] = [b.width / 2 + dx, b.height / 2 + dy];
+    // The columns that lie on `b` follow one another.
+    let [first, end] = [a.width, 0];
     for (let x = 0; x < a.width; x++) {
       const u = Math.floor(midX + scale * (x + 0.5 - a.width / 2));
       if (u < 0 || u >= b.width) continue;
-      const [p, q] = [a.values[y * a.width + x]!, b.values[v * b.width + u]!];
-      n++;
-      sa += p;
-      sb += q;
-      saa += p * p;
-      sbb += q * q;
-      sab += p * q;
+      columns[x] = u;
+      if (x < first) first = x;
+      end = x + 1;
     }
-  }
-  const smaller = Math.min(a.width * a.height, (b.width * b.height) / (scale * scale));
-  if (n < LEAST_OVERLAP * smaller) return -1;
-  const spread = Math.sqrt(Math.max(0, n * saa - sa * sa) * Math.max(0, n * sbb - sb * sb));
-  return spread > 0 ? (n * sab - sa * sb) / spread : -1;
+    let n = 0;
+    let sa = 0;
+    let sb = 0;
+    let saa = 0;
+    let sbb = 0;
+    let sab = 0;
+    for (let y = 0; y < a.height; y++) {
+      const v = Math.floor(midY + scale * (y + 0.5 - a.height / 2));
+      if (v < 0 || v >= b.height || first >= end) continue;
+      const [rowA, rowB] = [y * a.width, v * b.width];
+      n += end - first;
+      for (let x = first; x < end; x++) {
+        const p = aValues[rowA + x]!;
+        const q = bValues[rowB + columns[x]!]!;
+        sa += p;
+        sb += q;
+        saa += p * p;
+        sbb += q * q;
+        sab += p * q;
+      }
+    }
+    const smaller = Math.min(a.width * a.height, (b.width * b.height) / (scale * scale));
+    if (n < LEAST_OVERLAP * smaller) return -1;
+    const spread = Math.sqrt(Math.max(0, n * saa - sa * sa) * Math.max(0, n * sbb - sb * sb));
+    return spread > 0 ? (n * sab - sa * sb) / spread : -1;
+  };
 }
 
 /**
@@ -92,6 +109,7 @@ function correlation(a: Plane, b: Plane, scale: number, dx: number, dy: number):
  */
 export function alignPhotos(from: LightnessImage, to: LightnessImage): Alignment {
   const [coarseA, coarseB] = [plane(from, COARSE_ROWS), plane(to, COARSE_ROWS)];
+  const coarse = correlationOf(coarseA, coarseB);
   const found: Alignment[] = [];
   const steps = Math.floor(Math.log(MOST_SCALE) / Math.log(SCALE_STEP));
   for (let step = -steps; step <= steps; step++) {
@@ -104,7 +122,7 @@ export function alignPhotos(from: LightnessImage, to: LightnessImage): Alignment
           scale,
           dx: dx / coarseB.height,
           dy: dy / coarseB.height,
-          likeness: correlation(coarseA, coarseB, scale, dx, dy),
+          likeness: coarse(scale, dx, dy),
         });
   }
   found.sort((a, b) => b.likeness - a.likeness);
@@ -119,11 +137,12 @@ export function alignPhotos(from: LightnessImage, to: LightnessImage): Alignment
 
 /** The best alignment near one: steps that halve, as long as any of them helps. */
 function climb(a: Plane, b: Plane, start: Alignment): Alignment {
+  const likeness = correlationOf(a, b);
   const score = (scale: number, dx: number, dy: number): Alignment => ({
     scale,
     dx,
     dy,
-    likeness: correlation(a, b, scale, dx * b.height, dy * b.height),
+    likeness: likeness(scale, dx * b.height, dy * b.height),
   });
   let best = score(start.scale, start.dx, start.dy);
   for (let reach = 1 / COARSE_ROWS, grow = SCALE_STEP; reach > 0.25 / b.height; reach /= 2, grow = Math.sqrt(grow)) {

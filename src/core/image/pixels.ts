@@ -56,6 +56,8 @@ export function areaImageOf(photo: PixelArray, white: WhiteMatrix = AS_IT_IS): A
   const linear = new Float32Array(3 * width * height);
   const oklab = new Float32Array(3 * width * height);
   const [sx, sy] = [photo.width / width, photo.height / height];
+  // Read once: an import may be looked up anew at every use.
+  const [pixels, light] = [photo.data, LINEAR];
   for (let y = 0; y < height; y++) {
     const [top, bottom] = [Math.floor(y * sy), Math.max(Math.floor(y * sy) + 1, Math.floor((y + 1) * sy))];
     for (let x = 0; x < width; x++) {
@@ -66,9 +68,9 @@ export function areaImageOf(photo: PixelArray, white: WhiteMatrix = AS_IT_IS): A
       for (let j = top; j < bottom; j++) {
         for (let i = left; i < right; i++) {
           const from = 4 * (j * photo.width + i);
-          r += LINEAR[photo.data[from]!]!;
-          g += LINEAR[photo.data[from + 1]!]!;
-          b += LINEAR[photo.data[from + 2]!]!;
+          r += light[pixels[from]!]!;
+          g += light[pixels[from + 1]!]!;
+          b += light[pixels[from + 2]!]!;
         }
       }
       const n = (bottom - top) * (right - left);

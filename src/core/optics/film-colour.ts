@@ -26,10 +26,12 @@ export function filmLab(
   weights: ArrayLike<number>,
   out: Float64Array,
 ): void {
+  // Read once: an import may be looked up anew at every use.
+  const [weightX, weightY, weightZ] = [WEIGHT_X, WEIGHT_Y, WEIGHT_Z];
   let X = 0;
   let Y = 0;
   let Z = 0;
-  for (let i = 0; i < BANDS; i++) {
+  for (let i = 0, bands = BANDS; i < bands; i++) {
     const k = K[i]! + TINY;
     const s = S[i]!;
     const g = ground[i]!;
@@ -44,9 +46,9 @@ export function filmLab(
       R += (weights[n]! * N) / (open - g * scattered + closed - K2 * N);
     }
     R = K1 + OUT * R;
-    X += WEIGHT_X[i]! * R;
-    Y += WEIGHT_Y[i]! * R;
-    Z += WEIGHT_Z[i]! * R;
+    X += weightX[i]! * R;
+    Y += weightY[i]! * R;
+    Z += weightZ[i]! * R;
   }
   const fx = labF(X / WHITE_D65[0]);
   const fy = labF(Y);

@@ -38,17 +38,28 @@ function corrected(
   from: number,
   count: number,
 ): Float64Array {
-  return base.map((value, i) => {
-    let power = 0;
-    for (let order = 0; order < count; order++) power += weights[from + order]! * CURVES[order]![i]!;
-    return (value + least) * Math.exp(power);
-  });
+  const bands = base.length;
+  const power = new Float64Array(bands);
+  for (let order = 0; order < count; order++) {
+    const weight = weights[from + order]!;
+    const curve = CURVES[order]!;
+    for (let i = 0; i < bands; i++) power[i]! += weight * curve[i]!;
+  }
+  for (let i = 0; i < bands; i++) power[i] = (base[i]! + least) * Math.exp(power[i]!);
+  return power;
+}
+
+/** The largest of a spectrum's numbers. */
+function largestOf(spectrum: Float64Array): number {
+  let most = spectrum[0]!;
+  for (let i = 1; i < spectrum.length; i++) if (spectrum[i]! > most) most = spectrum[i]!;
+  return most;
 }
 
 /** K and S of the handbook's optics under a correction (CORRECTIONS numbers, zeros for none). */
 export function correctedOptics(base: Optics, weights: Float64Array): Optics {
   return {
-    K: corrected(base.K, LEAST_K * Math.max(...base.K), weights, 0, K_WEIGHTS.length),
+    K: corrected(base.K, LEAST_K * largestOf(base.K), weights, 0, K_WEIGHTS.length),
     S: corrected(base.S, LEAST_S, weights, K_WEIGHTS.length, S_WEIGHTS.length),
   };
 }

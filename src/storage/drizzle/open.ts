@@ -1,4 +1,5 @@
 import { existsSync, mkdirSync } from "node:fs";
+import { cp } from "node:fs/promises";
 import { join } from "node:path";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
@@ -21,8 +22,20 @@ const SHORT_LOG = ["-c", "min_wal_size=32MB", "-c", "max_wal_size=64MB"];
 /** Pages held in memory: a painter's years are some tens of megabytes, and the system holds files in its own. */
 const FEW_BUFFERS = ["-c", "shared_buffers=16MB"];
 
+/**
+ * A database without tables that new ones begin as a copy of (scripts/empty-database.mjs): PostgreSQL takes seconds to
+ * make one. Null where none lies ready.
+ */
+const readyMade = (): string | null => {
+  const path = process.env.ABENDROT_EMPTY_DATABASE;
+  return path && existsSync(path) ? path : null;
+};
+
 /** PGlite on a folder, all of it on the disk before anything is acknowledged. */
 async function openFiles(folder: string): Promise<PGlite> {
+  const ready = readyMade();
+  // A copy that is broken off is not marked as made, and cleared at the next start (folder/data-folder.ts).
+  if (ready && !existsSync(folder)) await cp(ready, folder, { recursive: true });
   const files = new SyncedFiles(folder);
   const client = await PGlite.create({
     fs: files,

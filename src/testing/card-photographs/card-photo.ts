@@ -12,7 +12,7 @@ import {
 } from "@/core/calibration/card/layout";
 import { SHEETS, type SheetKind } from "@/core/calibration/card/sheets";
 import { valueNoise } from "@/core/optics/wash-pixels";
-import { srgbOfLinear } from "@/core/colour/srgb";
+import { encodedSrgb } from "../encoded-srgb";
 import type { Camera } from "./camera";
 import { FINE_NM } from "@/core/simulation/fine-bands";
 import { normalFrom } from "@/core/numeric/normal";
@@ -78,14 +78,6 @@ type Rgb3 = readonly [number, number, number];
 const TABLED_LOADS = Array.from({ length: 48 }, (_, i) => 0.003 * (3 / 0.003) ** (i / 47));
 const OFFICE_PAPER = Float64Array.from(FINE_NM, (nm) => 0.87 + 0.12 * Math.exp(-0.5 * ((nm - 442) / 24) ** 2));
 const TABLE = Float64Array.from(FINE_NM, (nm) => 0.16 + 0.00025 * (nm - 380));
-
-/** Encoded sRGB bytes of light in 4096 steps. */
-const ENCODED = Float32Array.from({ length: 4097 }, (_, i) => 255 * srgbOfLinear(i / 4096));
-const encoded = (light: number): number => {
-  const at = 4096 * Math.min(1, Math.max(0, light));
-  const i = Math.min(4095, Math.floor(at));
-  return ENCODED[i]! + (at - i) * (ENCODED[i + 1]! - ENCODED[i]!);
-};
 
 const inBox = (x: number, y: number, b: Box, by = 0): boolean =>
   x >= b.x - by && x <= b.x + b.width + by && y >= b.y - by && y <= b.y + b.height + by;
@@ -157,11 +149,20 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
   const boxes = card.rows.map((row, place) =>
     (row?.loads ?? []).map((_, swatch) => (kind === "card" ? swatchBox(place, swatch) : boxWash(place, swatch))),
   );
-  const printed = (x: number, y: number): boolean =>
-    FIDUCIAL_CENTRES.some((mark, i) => {
-      const r = Math.hypot(x - mark.x, y - mark.y);
-      return r <= FIDUCIAL.radius && r >= (i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole);
-    }) || cells.some((cell) => inBox(x, y, cell));
+  const rings = FIDUCIAL_CENTRES.map((mark, i) => ({
+    ...mark,
+    outer2: FIDUCIAL.radius ** 2,
+    inner2: (i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole) ** 2,
+  }));
+  const printed = (x: number, y: number): boolean => {
+    for (let i = 0; i < rings.length; i++) {
+      const ring = rings[i]!;
+      const r2 = (x - ring.x) * (x - ring.x) + (y - ring.y) * (y - ring.y);
+      if (r2 <= ring.outer2 && r2 >= ring.inner2) return true;
+    }
+    for (let i = 0; i < cells.length; i++) if (inBox(x, y, cells[i]!)) return true;
+    return false;
+  };
   return (x, y) => {
     if (x < -17 || x > 193 || y < -26 || y > 262) return table;
     if (printed(x, y)) return ink;
@@ -194,8 +195,11 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
 /** Blurs planes of three by a Gaussian in two passes, in place. */
 function blur(light: Float32Array, width: number, height: number, sigma: number): void {
   const reach = Math.max(1, Math.ceil(2.5 * sigma));
-  const kernel = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-0.5 * ((i - reach) / sigma) ** 2));
+  const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-0.5 * ((i - reach) / sigma) ** 2));
   const total = kernel.reduce((sum, k) => sum + k, 0);
+  // A line with its ends repeated outwards, so that no pixel of it needs to ask where it lies.
+  const longest = Math.max(width, height);
+  const line = new Float64Array(3 * (longest + 2 * reach));
   const pass = (
     from: Float32Array,
     to: Float32Array,
@@ -204,14 +208,26 @@ function blur(light: Float32Array, width: number, height: number, sigma: number)
     step: number,
     jump: number,
   ): void => {
-    for (let line = 0; line < lines; line++) {
+    for (let l = 0; l < lines; l++) {
+      for (let i = -reach; i < length + reach; i++) {
+        const at = 3 * (l * jump + Math.min(length - 1, Math.max(0, i)) * step);
+        for (let c = 0; c < 3; c++) line[3 * (i + reach) + c] = from[at + c]!;
+      }
       for (let i = 0; i < length; i++) {
-        for (let c = 0; c < 3; c++) {
-          let sum = 0;
-          for (let k = -reach; k <= reach; k++)
-            sum += kernel[k + reach]! * from[3 * (line * jump + Math.min(length - 1, Math.max(0, i + k)) * step) + c]!;
-          to[3 * (line * jump + i * step) + c] = sum / total;
+        let r = 0;
+        let g = 0;
+        let b = 0;
+        for (let k = 0; k <= 2 * reach; k++) {
+          const weight = kernel[k]!;
+          const at = 3 * (i + k);
+          r += weight * line[at]!;
+          g += weight * line[at + 1]!;
+          b += weight * line[at + 2]!;
         }
+        const at = 3 * (l * jump + i * step);
+        to[at] = r / total;
+        to[at + 1] = g / total;
+        to[at + 2] = b / total;
       }
     }
   };
@@ -237,26 +253,26 @@ export function photographCard(
   const mean = [0, 0, 0];
   for (let py = 0; py < heightPx; py++) {
     for (let px = 0; px < widthPx; px++) {
-      const shade = camera.lightAt(px / widthPx, py / heightPx);
+      const shade = 0.5 * camera.lightAt(px / widthPx, py / heightPx);
       const at = 3 * (py * widthPx + px);
-      for (const [ox, oy] of [
-        [0.25, 0.3],
-        [0.75, 0.7],
-      ]) {
-        const { x, y } = mapPoint(onCard, { x: px + ox!, y: py + oy! });
-        const colour = colourAt(x, y);
-        for (let c = 0; c < 3; c++) light[at + c]! += 0.5 * shade * colour[c]!;
+      const one = mapPoint(onCard, { x: px + 0.25, y: py + 0.3 });
+      const other = mapPoint(onCard, { x: px + 0.75, y: py + 0.7 });
+      const [colour, beside] = [colourAt(one.x, one.y), colourAt(other.x, other.y)];
+      for (let c = 0; c < 3; c++) {
+        const seen = shade * colour[c]! + shade * beside[c]!;
+        light[at + c] = seen;
+        mean[c]! += seen;
       }
-      for (let c = 0; c < 3; c++) mean[c]! += light[at + c]!;
     }
   }
   if (camera.blurPx > 0) blur(light, widthPx, heightPx, camera.blurPx);
+  const stray = mean.map((sum) => (camera.flare * sum) / (widthPx * heightPx));
   const pixels = new Uint8ClampedArray(4 * widthPx * heightPx);
   for (let i = 0; i < widthPx * heightPx; i++) {
     for (let c = 0; c < 3; c++) {
-      const clean = light[3 * i + c]! + (camera.flare * mean[c]!) / (widthPx * heightPx);
-      const noisy = clean + normal() * Math.hypot(noise.dark, noise.shot * Math.sqrt(Math.max(0, clean)));
-      pixels[4 * i + c] = encoded(noisy);
+      const clean = light[3 * i + c]! + stray[c]!;
+      const noisy = clean + normal() * Math.sqrt(noise.dark ** 2 + noise.shot ** 2 * Math.max(0, clean));
+      pixels[4 * i + c] = encodedSrgb(noisy);
     }
     pixels[4 * i + 3] = 255;
   }

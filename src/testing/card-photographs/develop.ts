@@ -1,7 +1,7 @@
 import sharp from "sharp";
 import { LINEAR, type PixelArray } from "@/core/image/pixels";
 import { linearP3OfLinearSrgb } from "@/core/colour/display-p3";
-import { srgbOfLinear } from "@/core/colour/srgb";
+import { encodedSrgb } from "../encoded-srgb";
 
 /** Encoded sRGB as the Display P3 bytes of a working copy. */
 export function workingCopyOf(srgb: ArrayLike<number>, width: number, height: number): PixelArray {
@@ -12,9 +12,9 @@ export function workingCopyOf(srgb: ArrayLike<number>, width: number, height: nu
       g: LINEAR[srgb[i + 1]!]!,
       b: LINEAR[srgb[i + 2]!]!,
     });
-    data[i] = 255 * srgbOfLinear(r);
-    data[i + 1] = 255 * srgbOfLinear(g);
-    data[i + 2] = 255 * srgbOfLinear(b);
+    data[i] = encodedSrgb(r);
+    data[i + 1] = encodedSrgb(g);
+    data[i + 2] = encodedSrgb(b);
   }
   return { data, width, height };
 }

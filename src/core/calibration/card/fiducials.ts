@@ -12,14 +12,14 @@ export function greyOf(photo: PixelArray, side = SEARCH_SIDE_PX): GreyPicture & 
   const step = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / side));
   const [width, height] = [Math.floor(photo.width / step), Math.floor(photo.height / step)];
   const data = new Float32Array(width * height);
+  const [pixels, linear] = [photo.data, LINEAR];
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       let sum = 0;
       for (let j = 0; j < step; j++) {
         for (let i = 0; i < step; i++) {
           const at = 4 * ((y * step + j) * photo.width + x * step + i);
-          sum +=
-            0.23 * LINEAR[photo.data[at]!]! + 0.69 * LINEAR[photo.data[at + 1]!]! + 0.08 * LINEAR[photo.data[at + 2]!]!;
+          sum += 0.23 * linear[pixels[at]!]! + 0.69 * linear[pixels[at + 1]!]! + 0.08 * linear[pixels[at + 2]!]!;
         }
       }
       data[y * width + x] = Math.cbrt(sum / (step * step));
