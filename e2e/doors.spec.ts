@@ -1,9 +1,10 @@
 import { readdirSync } from "node:fs";
 import { request as httpRequest } from "node:http";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import sharp from "sharp";
 import { newPainting } from "@/model/painting";
+import { testAlone as test } from "./house";
 import { freePort, launch, onServer, startServer, type RunningServer } from "./server";
 
 let server: RunningServer;

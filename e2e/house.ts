@@ -1,10 +1,15 @@
-import { readFileSync } from "node:fs";
-import { expect, test as base, type Page } from "@playwright/test";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { expect, test as base, type BrowserContext, type Page } from "@playwright/test";
+import config from "../playwright.config";
 import { startServer, type RunningServer } from "./server";
 
 let kept: { readonly page: Page; readonly file: string } | null = null;
 /** What went wrong in the page since the last test, as its console tells it; refusals by the server are none. */
 const faults: string[] = [];
+/** Addresses at which a page was since the profile was last emptied. */
+const visited = new Set<string>();
 
 function watch(page: Page): void {
   page.on("pageerror", (error) => faults.push(error.message));
@@ -16,9 +21,20 @@ function watch(page: Page): void {
 
 /** Closes the page that is kept, before its server goes. */
 export async function leavePage(): Promise<void> {
-  await kept?.page.context().close();
+  await kept?.page.close();
   kept = null;
   faults.splice(0);
+}
+
+/** Takes out of a profile what pages stored in it; programs and pictures that it holds of them stay. */
+async function empty(profile: BrowserContext): Promise<void> {
+  const [first] = profile.pages();
+  const session = await profile.newCDPSession(first!);
+  for (const origin of visited)
+    await session.send("Storage.clearDataForOrigin", { origin, storageTypes: "local_storage,indexeddb" });
+  visited.clear();
+  await session.detach();
+  await profile.clearCookies();
 }
 
 /** Puts the demo back as it was laid out, as a painter puts a backup back. */
@@ -43,37 +59,80 @@ export const unlocked = (page: Page) => expect(page.locator("[inert]")).toHaveCo
 interface Shared {
   /** The server of this worker with the demo as it begins; what a test file before this one did is gone. */
   readonly demoServer: () => Promise<RunningServer>;
+  /**
+   * The browser of this worker with one profile, as a painter's: the program's own files, once read and compiled, are
+   * read again from it, which is nearly half of what a first page costs.
+   */
+  readonly profile: BrowserContext;
 }
+
+const housed = base.extend<object, Shared>({
+  profile: [
+    async ({ playwright }, use) => {
+      const folder = mkdtempSync(join(tmpdir(), "abendrot-profile-"));
+      const { launchOptions, viewport, contextOptions, actionTimeout } = config.use!;
+      const profile = await playwright.chromium.launchPersistentContext(folder, {
+        ...launchOptions,
+        ...contextOptions,
+        viewport,
+      });
+      profile.setDefaultTimeout(actionTimeout!);
+      profile.on("page", (page) =>
+        page.on("framenavigated", (frame) => {
+          if (frame.url().startsWith("http")) visited.add(new URL(frame.url()).origin);
+        }),
+      );
+      await use(profile);
+      kept = null;
+      await profile.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: "worker" },
+  ],
+  demoServer: [
+    async ({ profile }, use) => {
+      let server = null as RunningServer | null;
+      await use(async () => {
+        await leavePage();
+        await empty(profile);
+        if (server) await putBack(server);
+        else await fetch((server = await startServer()).url).then((answer) => answer.text());
+        return server;
+      });
+      if (profile.pages().length > 0) await leavePage();
+      await server?.stop("SIGTERM");
+    },
+    { scope: "worker" },
+  ],
+});
 
 /**
  * Tests that share a server with the files before them, and that go on in one page, as a painter does through an
  * evening: starting a server, laying out the desk anew and weighing its palettes again take longer than most of what is
  * checked. After a failure the next test has a page of its own. No test may leave an error on the console.
  */
-export const test = base.extend<object, Shared>({
-  demoServer: [
-    async ({ browser }, use) => {
-      let server = null as RunningServer | null;
-      await use(async () => {
-        await leavePage();
-        if (server) await putBack(server);
-        else await fetch((server = await startServer()).url).then((answer) => answer.text());
-        return server;
-      });
-      if (browser.isConnected()) await leavePage();
-      await server?.stop("SIGTERM");
-    },
-    { scope: "worker" },
-  ],
-  page: async ({ browser }, use, info) => {
+export const test = housed.extend({
+  page: async ({ profile }, use, info) => {
     if (kept?.file !== info.file) await leavePage();
     if (!kept) {
-      kept = { page: await (await browser.newContext()).newPage(), file: info.file };
+      await empty(profile);
+      kept = { page: await profile.newPage(), file: info.file };
       watch(kept.page);
     }
     await use(kept.page);
     const found = faults.splice(0);
     if (info.status !== info.expectedStatus) await leavePage();
     expect(found).toEqual([]);
+  },
+});
+
+/** Tests that begin with nothing stored in the browser, and whose pages are closed behind them. */
+export const testAlone = housed.extend({
+  context: async ({ profile }, use) => {
+    await leavePage();
+    await empty(profile);
+    const before = profile.pages();
+    await use(profile);
+    for (const page of profile.pages()) if (!before.includes(page)) await page.close();
   },
 });

@@ -2,9 +2,10 @@ import { execFile } from "node:child_process";
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { promisify } from "node:util";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { newPaint } from "../src/model/paintbox";
+import { testAlone as test } from "./house";
 import { bring } from "./photo-page";
 import { freshFolder, onServer, startServer, type RunningServer } from "./server";
 

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
-import { expect, test, type BrowserContext, type Page } from "@playwright/test";
+import { expect, type BrowserContext, type Page } from "@playwright/test";
 import { newPaint, type PaintboxDocument } from "@/model/paintbox";
-import { unlocked } from "./house";
+import { testAlone as test, unlocked } from "./house";
 import { smallPainting } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 

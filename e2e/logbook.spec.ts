@@ -7,9 +7,9 @@ test.describe.configure({ mode: "serial" });
 
 let server: RunningServer;
 let page: Page;
-test.beforeAll(async ({ browser, demoServer }) => {
+test.beforeAll(async ({ profile, demoServer }) => {
   server = await demoServer();
-  page = await browser.newPage();
+  page = await profile.newPage();
 });
 test.afterAll(() => page.close());
 
@@ -302,13 +302,13 @@ test("what can't be an entry is refused at the door in words, and nothing of it 
 });
 
 test("two windows on one page of the book: other fields come together, the same field is asked about", async ({
-  browser,
+  profile,
 }) => {
   await openBook();
   await page.getByRole("button", { name: "Note a swatch" }).click();
   await sheet().getByLabel("Title").fill("Two windows");
   await saved();
-  const second = await browser.newPage();
+  const second = await profile.newPage();
   await second.goto(`${server.url}/logbook`);
   await second
     .getByRole("article", { name: "Two windows" })

@@ -4,7 +4,7 @@ import { cpSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from "no
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import pg from "pg";
-import { freePort } from "../src/testing/free-port";
+import { freePort, isFree } from "../src/testing/free-port";
 
 /** A running Abendrot on a data folder of its own. */
 export interface RunningServer {
@@ -88,6 +88,14 @@ export function launch(
   return { child, output: () => text, ended };
 }
 
+let latestPort: number | null = null;
+
+/** The port of the server before, once that is gone: a browser's profile knows the program by its address. */
+async function portAsBefore(): Promise<number> {
+  if (latestPort === null || !(await isFree(latestPort))) latestPort = await freePort();
+  return latestPort;
+}
+
 /** Starts a server and waits until it prints its address. */
 export async function startServer(
   folder = demoFolder(),
@@ -95,7 +103,7 @@ export async function startServer(
   more: Record<string, string> = {},
   words: readonly string[] = [],
 ): Promise<RunningServer> {
-  const at = port ?? (await freePort());
+  const at = port ?? (await portAsBefore());
   const { child, output, ended } = launch(folder, at, { ...(await onPostgres(folder)), ...more }, words);
   const url = `http://127.0.0.1:${at}`;
   const limit = Date.now() + 60_000;

@@ -11,7 +11,8 @@ import {
   writeFileSync,
 } from "node:fs";
 import { join } from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
+import { testAlone as test } from "./house";
 import { demoFolder, freePort, freshFolder, launch, onServer, startServer } from "./server";
 
 /** How Abendrot starts and stops, and what it says of folders that it can't use. */

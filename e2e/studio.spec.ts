@@ -2,9 +2,9 @@ import { execFile } from "node:child_process";
 import { createHash } from "node:crypto";
 import { request } from "node:http";
 import { promisify } from "node:util";
-import { expect, test, type APIRequestContext, type Page } from "@playwright/test";
+import { expect, type APIRequestContext, type Page } from "@playwright/test";
 import { postgresPrograms, startPostgres, type TestPostgres } from "../src/testing/postgres";
-import { unlocked } from "./house";
+import { testAlone as test, unlocked } from "./house";
 import { freePort, freshFolder, launch, onServer, startServer, type RunningServer } from "./server";
 
 /** Several painters on one PostgreSQL server, two processes on one database. */

@@ -13,3 +13,12 @@ export function freePort(): Promise<number> {
     });
   });
 }
+
+/** Whether nobody listens at a port of this machine. */
+export function isFree(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.on("error", () => resolve(false));
+    probe.listen(port, "127.0.0.1", () => probe.close(() => resolve(true)));
+  });
+}
