@@ -32,7 +32,7 @@ describe("the photo worker", () => {
     expect(measured.borders.length).toBe(1);
     const land = Uint8Array.from(labels, (_, i) => (i >= 100 * WIDTH ? 9 : 0));
     const rest = await worker.ask("propose", look, land, 3);
-    land.forEach((label, i) => label === 9 && expect(rest.labels[i]).toBe(0));
+    expect(land.findIndex((label, i) => label === 9 && rest.labels[i] !== 0)).toBe(-1);
     expect(
       (
         await worker.ask(

@@ -37,6 +37,20 @@ export function opticsAt(base: Optics, state: Float64Array, at: number | undefin
   return at === undefined ? base : correctedOptics(base, state.subarray(at, at + CORRECTIONS));
 }
 
+/** Reflectance of one band of a dry textured film, seen from outside, by its K and S: `filmReflectance` band by band. */
+function seenOf(
+  loads: readonly number[],
+  weights: readonly number[],
+  load: number,
+): (K: number, S: number, ground: number) => number {
+  const [layer, outside, surface] = [layerOverGround, saunderson, DRY_SURFACE];
+  return (K, S, ground) => {
+    let R = 0;
+    for (let n = 0; n < loads.length; n++) R += weights[n]! * outside(layer(K, S, load * loads[n]!, ground), surface);
+    return R;
+  };
+}
+
 /** Logarithm of how much more pigment a wash on a paper has than was meant. */
 const shiftOn = (layout: StateLayout, state: Float64Array, paperId: string): number => {
   const paper = layout.papers.get(paperId);
@@ -63,36 +77,36 @@ export function mixSlopes(
   const each = mix.map(({ paint }) => opticsAt(paint.optics, state, layout.paints.get(paint.id)));
   const load = loadOfWater(waterParts) * Math.exp(shiftOn(layout, state, painted.paper.id));
 
-  let [X, Y, Z] = [0, 0, 0];
-  const [byK, byS] = [new Float64Array(BANDS), new Float64Array(BANDS)];
-  const [mixedK, mixedS] = [new Float64Array(BANDS), new Float64Array(BANDS)];
-  for (let i = 0; i < BANDS; i++) {
+  let X = 0;
+  let Y = 0;
+  let Z = 0;
+  // Read once: an import may be looked up anew at every use.
+  const [bands, weightX, weightY, weightZ, curves] = [BANDS, WEIGHT_X, WEIGHT_Y, WEIGHT_Z, CURVES];
+  const [corrections, endK, firstS] = [CORRECTIONS, K_CORRECTIONS, FIRST_S];
+  const [byK, byS] = [new Float64Array(bands), new Float64Array(bands)];
+  const [mixedK, mixedS] = [new Float64Array(bands), new Float64Array(bands)];
+  const seen = seenOf(loads, weights, load);
+  for (let i = 0; i < bands; i++) {
     for (let p = 0; p < mix.length; p++) {
       mixedK[i]! += shares[p]! * each[p]!.K[i]!;
       mixedS[i]! += shares[p]! * each[p]!.S[i]!;
     }
-    const seen = (K: number, S: number): number => {
-      let R = 0;
-      for (let n = 0; n < loads.length; n++)
-        R += weights[n]! * saunderson(layerOverGround(K, S, load * loads[n]!, paper.ground[i]!), DRY_SURFACE);
-      return R;
-    };
-    const [K, S] = [mixedK[i]!, mixedS[i]!];
-    const R = seen(K, S);
-    byK[i] = (seen(K * (1 + STEP), S) - R) / STEP;
-    byS[i] = (seen(K, S * (1 + STEP)) - R) / STEP;
-    X += WEIGHT_X[i]! * R;
-    Y += WEIGHT_Y[i]! * R;
-    Z += WEIGHT_Z[i]! * R;
+    const [K, S, ground] = [mixedK[i]!, mixedS[i]!, paper.ground[i]!];
+    const R = seen(K, S, ground);
+    byK[i] = (seen(K * (1 + STEP), S, ground) - R) / STEP;
+    byS[i] = (seen(K, S * (1 + STEP), ground) - R) / STEP;
+    X += weightX[i]! * R;
+    Y += weightY[i]! * R;
+    Z += weightZ[i]! * R;
   }
 
   const chain = labByXyz(X, Y, Z);
   const lab = labOfXyz({ X, Y, Z });
   // Slopes of the colour by the logarithms of the mix's K and S in each band.
-  const [bandK, bandS] = [new Float64Array(3 * BANDS), new Float64Array(3 * BANDS)];
-  for (let i = 0; i < BANDS; i++) {
+  const [bandK, bandS] = [new Float64Array(3 * bands), new Float64Array(3 * bands)];
+  for (let i = 0; i < bands; i++) {
     for (let k = 0; k < 3; k++) {
-      const slope = chain[3 * k]! * WEIGHT_X[i]! + chain[3 * k + 1]! * WEIGHT_Y[i]! + chain[3 * k + 2]! * WEIGHT_Z[i]!;
+      const slope = chain[3 * k]! * weightX[i]! + chain[3 * k + 1]! * weightY[i]! + chain[3 * k + 2]! * weightZ[i]!;
       bandK[3 * i + k] = slope * byK[i]!;
       bandS[3 * i + k] = slope * byS[i]!;
     }
@@ -103,23 +117,25 @@ export function mixSlopes(
   const slopes: number[] = [];
   mix.forEach(({ paint }, p) => {
     const at = layout.paints.get(paint.id);
-    const corrections = new Float64Array(3 * CORRECTIONS);
-    for (let i = 0; i < BANDS; i++) {
-      const ofK = (shares[p]! * each[p]!.K[i]!) / Math.max(mixedK[i]!, 1e-12);
-      const ofS = (shares[p]! * each[p]!.S[i]!) / Math.max(mixedS[i]!, 1e-12);
+    const moved = new Float64Array(3 * corrections);
+    const { K, S } = each[p]!;
+    for (let i = 0; i < bands; i++) {
+      const shareK = (shares[p]! * K[i]!) / Math.max(mixedK[i]!, 1e-12);
+      const shareS = (shares[p]! * S[i]!) / Math.max(mixedS[i]!, 1e-12);
       for (let k = 0; k < 3; k++) {
-        const [movedK, movedS] = [bandK[3 * i + k]! * ofK, bandS[3 * i + k]! * ofS];
+        const movedK = bandK[3 * i + k]! * shareK;
+        const movedS = bandS[3 * i + k]! * shareS;
         slips[k]! += movedK + movedS;
         slips[3 * (1 + p) + k]! += movedK + movedS;
         if (at === undefined) continue;
-        for (let c = 0; c < K_CORRECTIONS; c++) corrections[3 * c + k]! += movedK * CURVES[c]![i]!;
-        for (let c = FIRST_S; c < CORRECTIONS; c++) corrections[3 * c + k]! += movedS * CURVES[c - FIRST_S]![i]!;
+        for (let c = 0; c < endK; c++) moved[3 * c + k]! += movedK * curves[c]![i]!;
+        for (let c = firstS; c < corrections; c++) moved[3 * c + k]! += movedS * curves[c - firstS]![i]!;
       }
     }
     if (at === undefined) return;
-    for (let c = 0; c < CORRECTIONS; c++) {
+    for (let c = 0; c < corrections; c++) {
       places.push(at + c);
-      slopes.push(corrections[3 * c]!, corrections[3 * c + 1]!, corrections[3 * c + 2]!);
+      slopes.push(moved[3 * c]!, moved[3 * c + 1]!, moved[3 * c + 2]!);
     }
   });
   const paperAt = layout.papers.get(painted.paper.id);
