@@ -27,8 +27,19 @@ export type Judge = "ideal" | "usual";
 
 const labOfMean = (L: number, a: number, b: number): Lab => labOfXyz(xyzOfLinearSrgb(linearSrgbOfOklab({ L, a, b })));
 
+type WeighedColours = readonly { readonly lab: Lab; readonly weight: number }[];
+
+/** Found once for each photograph: it is laid under several judges. */
+const found = new Map<Picture, Promise<WeighedColours>>();
+
 /** The mean colours of a photograph's shapes, each weighed by the root of its size. */
-export async function coloursOf(name: Picture): Promise<{ lab: Lab; weight: number }[]> {
+export function coloursOf(name: Picture): Promise<WeighedColours> {
+  const known = found.get(name) ?? findColours(name);
+  found.set(name, known);
+  return known;
+}
+
+async function findColours(name: Picture): Promise<WeighedColours> {
   const { width, height, oklab, linear } = areaImageOf(await photograph(name));
   const { labels, shapes } = proposeShapes({ width, height, oklab, linear }, new Uint8Array(width * height).fill(1));
   const sums = Array.from({ length: shapes }, () => [0, 0, 0, 0]);
@@ -53,13 +64,15 @@ export interface Laid {
   readonly misses: readonly number[];
 }
 
+const paper = PAPERS[0];
+const paints = BOX.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
+let table: ReturnType<typeof prepareMatch> | null = null;
+
 /**
  * The best palette of each size for a photograph by a judge, each colour mixed by its first way, and laid by a hand
  * whose parts and water are drawn evenly between two ends: not the distribution that the judge supposes.
  */
 export async function laidByHand(name: Picture, judge: Judge, sizes: readonly number[], draws: number): Promise<Laid> {
-  const paper = PAPERS[0];
-  const paints = BOX.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
   const byId = new Map(paints.map((paint) => [paint.id, paint]));
   const random = seededRandom(3);
   const draw = (deviation: number): number => Math.exp(deviation * Math.sqrt(3) * (2 * random() - 1));
@@ -76,7 +89,7 @@ export async function laidByHand(name: Picture, judge: Judge, sizes: readonly nu
   };
   const colours = await coloursOf(name);
   const hand = judge === "usual" ? HANDS.usual : undefined;
-  const costs = mixCosts(colours, prepareMatch(paints, paper), { ...fullMetric(1.5), hand });
+  const costs = mixCosts(colours, (table ??= prepareMatch(paints, paper)), { ...fullMetric(1.5), hand });
   const palettes = new Map<number, readonly string[]>();
   const [counts, misses]: [number[], number[]] = [[], []];
   for (const { size, best } of choosePalettes(costs, sizes)) {
