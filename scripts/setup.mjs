@@ -99,9 +99,10 @@ export function ensureBuild() {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   checkNode();
   ensureDependencies();
-  // It needs the packages, so it can't be imported before.
-  const { emptyDatabase } = await import("./empty-database.mjs");
-  const database = emptyDatabase();
-  ensureBuild();
-  await database;
+  // Not waited for at this level: it needs this module whole.
+  void import("./empty-database.mjs").then(async ({ emptyDatabase }) => {
+    const database = emptyDatabase();
+    ensureBuild();
+    await database;
+  });
 }

@@ -37,7 +37,7 @@ export function opticsAt(base: Optics, state: Float64Array, at: number | undefin
   return at === undefined ? base : correctedOptics(base, state.subarray(at, at + CORRECTIONS));
 }
 
-/** Reflectance of one band of a dry textured film, seen from outside, by its K and S: `filmReflectance` band by band. */
+/** Reflectance of one band of a dry textured film by its K and S, as `filmReflectance` has it of all of them. */
 function seenOf(
   loads: readonly number[],
   weights: readonly number[],

@@ -6,8 +6,8 @@ import type { Texture } from "./texture";
 
 /**
  * Reflectance seen from outside of one textured film over a ground: per band the mean over the
- * texture's loads of Kubelka-Munk (`layerOverGround`) and surface (`saunderson`), both written out here so that what the
- * loads share is worked out once. Writes into `out` (36 bands) and returns it.
+ * texture's loads of Kubelka-Munk and surface. Writes into `out` (36 bands) and returns it.
+ * `layerOverGround` and `saunderson` are written out here: what the loads share is worked out once.
  * @param scatterFactor scales S: 1 dry, below 1 wet
  */
 export function filmReflectance(
