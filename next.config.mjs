@@ -8,6 +8,11 @@ const config = {
     "pdfkit",
     "pg",
     "@node-rs/argon2",
+    "drizzle-orm",
+    "ml-matrix",
+    "yauzl",
+    "yazl",
+    "zod",
   ],
   poweredByHeader: false,
   // Everything is read on the machine that serves it: packing it and unpacking it again only costs time.

@@ -20,7 +20,7 @@ import {
 import { photoFilesIn } from "@/storage/folder/photo-files";
 import { syncFolder } from "@/storage/folder/sync-tree";
 import { hasOwnPhotos } from "../demo/photo-id";
-import { seedDemo } from "../demo/seed";
+import { layOutDemo } from "../demo/lay-out";
 import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
 import { acrossBundles } from "./across-bundles";
 import { dataFolder, withoutDemo } from "./environment";
@@ -136,7 +136,7 @@ async function openFolder(folder: string): Promise<OpenStore> {
     if (empty && demo)
       throw new DatabaseDamaged(`The database in "${folder}" has been emptied: the paintbox is gone from it.`);
     if (plan.database === "make") markFolder(folder, { database: "made", demo: false });
-    if (!demo && !withoutDemo()) await seedDemo(store);
+    if (!demo && !withoutDemo()) await layOutDemo(store);
     if (demo || !withoutDemo()) markFolder(folder, { database: "made", demo: true });
     await sweepPhotos(store, new Date(), console.log, await photosOfCopies(copiesFolder(folder)));
     return watched(store, opened);

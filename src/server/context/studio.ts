@@ -10,7 +10,7 @@ import { alone, closePools, openPools, type Pools } from "@/storage/spaces/pool"
 import { openRegistry, spaceName, type Registry, type Space } from "@/storage/spaces/registry";
 import type { Store } from "@/storage/ports";
 import { copiesFolder } from "@/storage/store";
-import { seedDemo } from "../demo/seed";
+import { layOutDemo } from "../demo/lay-out";
 import { noteTrouble } from "../http/trouble";
 import { acrossBundles } from "./across-bundles";
 import { databaseUrl, dataFolder, photosKept } from "./environment";
@@ -75,7 +75,7 @@ export const studioPool = async (): Promise<Pools["pool"]> => (await taken()).po
 /** Lays out what a new space begins with, and clears what nothing uses any more. */
 async function begin(store: Store, schema: string): Promise<void> {
   if ((await store.paintbox.find()).revision === 0 && (await store.paintings.shelf()).length === 0)
-    await seedDemo(store);
+    await layOutDemo(store);
   const folder = copiesFolder(spaceFolder(dataFolder(), schema));
   // What came within a day may be on its way to another process.
   const youngest = new Date(Date.now() - DAY_MS);

@@ -71,7 +71,7 @@ export function copiesIn(folder: string, write: (now: Date) => Promise<BackupFil
   const keep = async ({ stream }: BackupFile, now: Date, reason: CopyReason): Promise<void> => {
     await mkdir(folder, { recursive: true });
     await needSpace(folder);
-    const aside = join(folder, `.${randomUUID()}`);
+    const aside = join(/* turbopackIgnore: true */ folder, `.${randomUUID()}`);
     try {
       await pipeline(stream, createWriteStream(aside, { flags: "wx" }));
       await syncFile(aside);
