@@ -9,7 +9,7 @@ import { createWriteStream, existsSync, rmSync } from "node:fs";
 import { resolve } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { databaseUrl, dataFolder, photosKept } from "@/server/context/environment";
-import { seedDemo } from "@/server/demo/seed";
+import { layOutDemo } from "@/server/demo/lay-out";
 import { isNothing } from "@/model/backup";
 import { makeFolder } from "@/storage/folder/data-folder";
 import { openSpace, spaceFolder } from "@/storage/spaces/open-space";
@@ -63,7 +63,7 @@ async function main(): Promise<void> {
       if (!read.success) throw new Told(read.error.issues[0]!.message);
       const words1 = phrase();
       const space = await registry.add(read.data, words1, words.includes("--teacher"));
-      await open(space, seedDemo);
+      await open(space, layOutDemo);
       console.log(
         `The space "${space.name}" is made${process.env.ABENDROT_PHRASE ? "" : `. Its pass phrase: ${words1}`}`,
       );
