@@ -61,7 +61,7 @@ interface Shared {
   readonly demoServer: () => Promise<RunningServer>;
   /**
    * The browser of this worker with one profile, as a painter's: the program's own files, once read and compiled, are
-   * read again from it, which is nearly half of what a first page costs.
+   * read again from it, which is about a tenth of what a page of the desk costs.
    */
   readonly profile: BrowserContext;
 }

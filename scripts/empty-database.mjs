@@ -9,6 +9,7 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
 } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -33,8 +34,21 @@ function sync(folder) {
   }
 }
 
+/** So long a making lasts at most: what lies there longer was broken off. */
+const MAKING_MS = 600_000;
+
+/** Clears what was broken off, and what was made for a PGlite that has been replaced. */
+function sweep() {
+  for (const name of readdirSync(packages)) {
+    const path = join(packages, name);
+    if (!name.startsWith(PREFIX) || path === place()) continue;
+    if (Date.now() - statSync(path).mtimeMs > MAKING_MS) rmSync(path, { recursive: true, force: true });
+  }
+}
+
 /** Makes it beside its place and puts it there whole: whoever else makes one at the same time puts the same there. */
 async function make() {
+  sweep();
   const { PGlite } = await import("@electric-sql/pglite");
   const aside = mkdtempSync(join(packages, `${PREFIX}making-`));
   try {

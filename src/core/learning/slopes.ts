@@ -3,9 +3,9 @@ import { WEIGHT_X, WEIGHT_Y, WEIGHT_Z, WHITE_D65 } from "../colour/cie-tables";
 import type { Lab } from "../colour/colour";
 import { labFSlope, labOfXyz } from "../colour/lab";
 import { paperUnder } from "../mixing/glaze";
-import { layerOverGround } from "../optics/layer";
+import { filmBand } from "../optics/film";
 import { loadOfWater } from "../optics/load";
-import { DRY_SURFACE, saunderson } from "../optics/surface";
+import { DRY_SURFACE } from "../optics/surface";
 import { textureOf } from "../optics/texture";
 import { CORRECTIONS, correctedOptics, CURVES, K_CORRECTIONS } from "../pigments/maker-variation";
 import type { Optics } from "../pigments/optics";
@@ -35,20 +35,6 @@ function labByXyz(X: number, Y: number, Z: number): Float64Array {
 /** The optics of a paint of the state, its corrections applied. */
 export function opticsAt(base: Optics, state: Float64Array, at: number | undefined): Optics {
   return at === undefined ? base : correctedOptics(base, state.subarray(at, at + CORRECTIONS));
-}
-
-/** Reflectance of one band of a dry textured film by its K and S, as `filmReflectance` has it of all of them. */
-function seenOf(
-  loads: readonly number[],
-  weights: readonly number[],
-  load: number,
-): (K: number, S: number, ground: number) => number {
-  const [layer, outside, surface] = [layerOverGround, saunderson, DRY_SURFACE];
-  return (K, S, ground) => {
-    let R = 0;
-    for (let n = 0; n < loads.length; n++) R += weights[n]! * outside(layer(K, S, load * loads[n]!, ground), surface);
-    return R;
-  };
 }
 
 /** Logarithm of how much more pigment a wash on a paper has than was meant. */
@@ -85,7 +71,8 @@ export function mixSlopes(
   const [corrections, endK, firstS] = [CORRECTIONS, K_CORRECTIONS, FIRST_S];
   const [byK, byS] = [new Float64Array(bands), new Float64Array(bands)];
   const [mixedK, mixedS] = [new Float64Array(bands), new Float64Array(bands)];
-  const seen = seenOf(loads, weights, load);
+  const [band, surface] = [filmBand, DRY_SURFACE];
+  const seen = (K: number, S: number, ground: number): number => band(K, S, load, ground, surface, loads, weights);
   for (let i = 0; i < bands; i++) {
     for (let p = 0; p < mix.length; p++) {
       mixedK[i]! += shares[p]! * each[p]!.K[i]!;

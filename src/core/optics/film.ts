@@ -1,13 +1,31 @@
 import { BANDS, type Reflectance, type Spectrum } from "../colour/bands";
-import { TINY } from "./layer";
+import { layerOverGround } from "./layer";
 import type { Load } from "./load";
-import type { Surface } from "./surface";
+import { saunderson, type Surface } from "./surface";
 import type { Texture } from "./texture";
+
+/** Reflectance of one band of a textured film, seen from outside: the mean over the texture's loads. */
+export function filmBand(
+  K: number,
+  S: number,
+  load: Load,
+  ground: number,
+  surface: Surface,
+  loads: Texture["loads"],
+  weights: Texture["weights"],
+): number {
+  // Read once: an import may be looked up anew at every use.
+  const [layer, outside] = [layerOverGround, saunderson];
+  return (
+    weights[0] * outside(layer(K, S, load * loads[0], ground), surface) +
+    weights[1] * outside(layer(K, S, load * loads[1], ground), surface) +
+    weights[2] * outside(layer(K, S, load * loads[2], ground), surface)
+  );
+}
 
 /**
  * Reflectance seen from outside of one textured film over a ground: per band the mean over the
- * texture's loads of Kubelka-Munk and surface. Writes into `out` (36 bands) and returns it.
- * `layerOverGround` and `saunderson` are written out here: what the loads share is worked out once.
+ * texture's loads of Kubelka-Munk and surface (`filmBand`). Writes into `out` (36 bands) and returns it.
  * @param scatterFactor scales S: 1 dry, below 1 wet
  */
 export function filmReflectance(
@@ -21,24 +39,8 @@ export function filmReflectance(
   out: Reflectance,
 ): Reflectance {
   const { loads, weights } = texture;
-  const { k1, k2 } = surface;
-  const through = (1 - k1) * (1 - k2);
-  for (let i = 0, bands = BANDS; i < bands; i++) {
-    const k = K[i]! + TINY;
-    const s = S[i]! * scatterFactor;
-    const g = ground[i]!;
-    const beta = Math.sqrt(k * (k + 2 * s));
-    let seen = 0;
-    for (let n = 0; n < 3; n++) {
-      const e = Math.exp(-2 * beta * load * loads[n]!);
-      const open = (k + s) * (1 - e);
-      const closed = beta * (1 + e);
-      const scattered = s * (1 - e);
-      const inside = (scattered - g * (open - closed)) / (open - g * scattered + closed);
-      seen += weights[n]! * (k1 + (through * inside) / (1 - k2 * inside));
-    }
-    out[i] = seen;
-  }
+  for (let i = 0, bands = BANDS; i < bands; i++)
+    out[i] = filmBand(K[i]!, S[i]! * scatterFactor, load, ground[i]!, surface, loads, weights);
   return out;
 }
 
