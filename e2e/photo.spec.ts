@@ -285,11 +285,17 @@ test("two points are compared by mouse and by keys, pinned, and still there afte
   await expect(pairs).toHaveCount(0);
 });
 
-test("a photo is dropped on the page, and one is pasted", async ({ page }) => {
+test("a photo is dropped on the page, and one is pasted; what is finer than the screen is shown as its mean in light", async ({
+  page,
+}) => {
   await onDesk(page, server.url);
   await photo(page).waitFor();
+  const [width, height] = [1800, 1200];
+  const board = Buffer.from(
+    Array.from({ length: width * height }, (_, i) => 255 * (((i % width) + Math.floor(i / width)) % 2)),
+  );
   const bytes = [
-    ...(await sharp({ create: { width: 90, height: 60, channels: 3, background: "#607080" } })
+    ...(await sharp(board, { raw: { width, height, channels: 1 } })
       .png()
       .toBuffer()),
   ];
@@ -313,7 +319,12 @@ test("a photo is dropped on the page, and one is pasted", async ({ page }) => {
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("dropped", {
     timeout: 30_000,
   });
-  await photo(page).waitFor();
+  await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
+  const grey = Math.round(255 * srgbOfLinear(0.5));
+  await expect(async () => {
+    for (const shown of (await screenAt(page, { x: 0.3, y: 0.4 }, { x: 0.61, y: 0.77 })).flat())
+      expect(shown).toBe(grey);
+  }).toPass({ timeout: 10_000 });
   await drop("paste", "pasted.png");
   await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue("pasted", { timeout: 30_000 });
 });

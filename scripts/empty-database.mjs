@@ -18,10 +18,23 @@ import { root } from "./setup.mjs";
 const packages = join(root, "node_modules");
 const PREFIX = ".abendrot-database-";
 
+/** Counted up when it is made in another way. */
+const WAY = 2;
+
+/**
+ * What PostgreSQL copies other databases from, which this one has none of: two thirds of its files, each of which is
+ * copied, synced and backed up. Nothing else needs them (PostgreSQL manual, Template Databases).
+ */
+const WITHOUT_TEMPLATES = [
+  "update pg_database set datistemplate = false where datname like 'template_'",
+  "drop database template0",
+  "drop database template1",
+];
+
 /** Where the empty database of the installed PGlite lies. */
 function place() {
   const { version } = JSON.parse(readFileSync(join(packages, "@electric-sql", "pglite", "package.json"), "utf8"));
-  return join(packages, PREFIX + version);
+  return join(packages, `${PREFIX}${version}-${WAY}`);
 }
 
 /** Everything in a folder onto the disk; folders can't be synced everywhere. */
@@ -37,7 +50,7 @@ function sync(folder) {
 /** So long a making lasts at most: what lies there longer was broken off. */
 const MAKING_MS = 600_000;
 
-/** Clears what was broken off, and what was made for a PGlite that has been replaced. */
+/** Clears what was broken off, and what was made for another PGlite or in another way. */
 function sweep() {
   for (const name of readdirSync(packages)) {
     const path = join(packages, name);
@@ -53,6 +66,7 @@ async function make() {
   const aside = mkdtempSync(join(packages, `${PREFIX}making-`));
   try {
     const client = await PGlite.create(join(aside, "postgres"));
+    for (const statement of WITHOUT_TEMPLATES) await client.exec(statement);
     await client.close();
     sync(aside);
     if (!existsSync(place())) renameSync(join(aside, "postgres"), place());

@@ -1,6 +1,7 @@
 import { MAX_LABEL, WASH_KINDS, type LabelMap, type WashKind } from "@/core/areas";
 import { stepGrey, stepLimits, type PixelArray, type Point, type WhiteMatrix } from "@/core/image";
 import { type GamutTable } from "@/core/palette";
+import { levelsOf, linked, MipmapPainter } from "./mipmaps";
 import { photoOfScreen, type Viewport } from "./viewport";
 import { fragmentShader, MODES, VERTEX_SHADER, WASH_ROWS } from "./view-shader";
 import type { Seeing } from "../desk-state";
@@ -58,20 +59,7 @@ interface WayProgram {
 }
 
 function compiled(gl: WebGL2RenderingContext, mode: number): WayProgram {
-  const program = gl.createProgram();
-  for (const [kind, source] of [
-    [gl.VERTEX_SHADER, VERTEX_SHADER],
-    [gl.FRAGMENT_SHADER, fragmentShader(mode)],
-  ] as const) {
-    const shader = gl.createShader(kind);
-    if (!shader) throw new Error("no shader");
-    gl.shaderSource(shader, source);
-    gl.compileShader(shader);
-    gl.attachShader(program, shader);
-    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS) && !gl.isContextLost())
-      throw new Error(gl.getShaderInfoLog(shader) ?? "shader");
-  }
-  gl.linkProgram(program);
+  const program = linked(gl, VERTEX_SHADER, fragmentShader(mode));
   gl.useProgram(program);
   const at = Object.fromEntries(
     UNIFORMS.map((name) => [name, gl.getUniformLocation(program, name)]),
@@ -89,7 +77,8 @@ export class ViewPainter {
   private readonly gl: WebGL2RenderingContext;
   /** By the number of the way, compiled when it is first looked through. */
   private readonly programs = new Map<number, WayProgram>();
-  private readonly photo: WebGLTexture;
+  private readonly mipmaps: MipmapPainter;
+  private photo: WebGLTexture;
   private readonly areas: WebGLTexture;
   private readonly targets: WebGLTexture;
   private readonly reach: WebGLTexture;
@@ -110,6 +99,7 @@ export class ViewPainter {
       texture(),
       texture(),
     ];
+    this.mipmaps = new MipmapPainter(gl);
     gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
     this.setAreas({ width: 1, height: 1, labels: new Uint8Array(1) });
     this.setTargets(new Map());
@@ -125,29 +115,22 @@ export class ViewPainter {
   /** Takes the photo's pixels, encoded Display P3; read, they are linear. */
   setPhoto(source: PixelArray | ImageBitmap): void {
     const { gl } = this;
+    const { width, height } = source;
+    // What has levels that can be drawn keeps its size for good.
+    gl.deleteTexture(this.photo);
+    this.photo = gl.createTexture();
     gl.activeTexture(gl.TEXTURE0);
     gl.bindTexture(gl.TEXTURE_2D, this.photo);
+    gl.texStorage2D(gl.TEXTURE_2D, levelsOf(width, height), gl.SRGB8_ALPHA8, width, height);
     gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
-    if (source instanceof ImageBitmap)
-      gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, gl.RGBA, gl.UNSIGNED_BYTE, source);
+    if (source instanceof ImageBitmap) gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, 0, gl.RGBA, gl.UNSIGNED_BYTE, source);
     else {
       const bytes = new Uint8Array(source.data.buffer, source.data.byteOffset, source.data.length);
-      gl.texImage2D(
-        gl.TEXTURE_2D,
-        0,
-        gl.SRGB8_ALPHA8,
-        source.width,
-        source.height,
-        0,
-        gl.RGBA,
-        gl.UNSIGNED_BYTE,
-        bytes,
-      );
+      gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, 0, width, height, gl.RGBA, gl.UNSIGNED_BYTE, bytes);
     }
-    gl.generateMipmap(gl.TEXTURE_2D);
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_LINEAR);
     gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.LINEAR);
     for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T]) gl.texParameteri(gl.TEXTURE_2D, side, gl.CLAMP_TO_EDGE);
+    this.mipmaps.draw(this.photo, width, height);
   }
 
   private unfiltered(unit: number, texture: WebGLTexture): void {
