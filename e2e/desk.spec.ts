@@ -38,6 +38,9 @@ test("the demo lies on the desk", async ({ page }) => {
     { timeout: 60_000 },
   );
   await expect(page).toHaveTitle("The pump house at last light · Mixes · Abendrot");
+  // As a head that comes later than the desk.
+  await page.evaluate(() => (document.title = "Abendrot"));
+  await expect(page).toHaveTitle("The pump house at last light · Mixes · Abendrot");
   await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(12);
   await expect(tray(page).getByRole("listitem")).toHaveCount(8);
   await expect(tray(page)).toContainText("Ultramarine");

@@ -100,9 +100,10 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   checkNode();
   ensureDependencies();
   // Not waited for at this level: it needs this module whole.
-  void import("./empty-database.mjs").then(async ({ emptyDatabase }) => {
-    const database = emptyDatabase();
-    ensureBuild();
-    await database;
-  });
+  if (!process.argv.includes("--packages"))
+    void import("./empty-database.mjs").then(async ({ emptyDatabase }) => {
+      const database = emptyDatabase();
+      ensureBuild();
+      await database;
+    });
 }

@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync } from "node:fs";
 import { setPriority, tmpdir } from "node:os";
 import { join } from "node:path";
-import { checkNode, ensureDependencies, root } from "./setup.mjs";
+import { checkNode, root } from "./setup.mjs";
 
 checkNode();
 process.chdir(root);
@@ -94,9 +94,11 @@ async function installPrograms() {
     console.log(`Installing ${packages.join(", ")}, which the tests work with …`);
     return apt("install", "-y", "-qq", "--no-install-recommends", ...packages);
   };
-  if (mayInstall && (!hasChromium() || missingMakers().length > 0)) {
+  const makers = missingMakers().length > 0 ? MAKERS : [];
+  if (mayInstall && (!hasChromium() || makers.length > 0)) {
     await apt("update", "-qq");
-    if (!hasChromium()) await get("chromium-headless-shell");
+    await get(...(hasChromium() ? [] : ["chromium-headless-shell"]), ...makers);
+    // What can't be had keeps nothing else away.
     if (!hasChromium()) await get("chromium");
     if (missingMakers().length > 0) await get(...MAKERS);
   }
@@ -155,8 +157,9 @@ async function browsed() {
   });
 }
 
+// Programs and packages are fetched at the same time: neither keeps two processors busy.
 const installed = installPrograms();
-ensureDependencies();
+if (!(await run(["scripts/setup.mjs", "--packages"], { live: true }))) process.exit(1);
 const built = run(["scripts/setup.mjs"], { live: true });
 await Promise.all([
   Promise.all([built, installed]).then(([made]) => (made ? browsed() : check("the build", false))),

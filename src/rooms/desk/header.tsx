@@ -19,12 +19,22 @@ import { NewPainting } from "./new-painting";
 import { SecondScreen } from "./beside/second-screen";
 import { STEP_WORDS } from "./step-bar";
 
+/** The title of a page that says none of its own (src/app/layout.tsx), as the desk's. */
+const APP_NAME = "Abendrot";
+
 function Title() {
   const title = useDesk((s) => s.document.title);
   const { setTitle, endTyping } = useDeskStore().getState();
   const step = useDesk((s) => s.step);
   useEffect(() => {
-    document.title = `${title} · ${STEP_WORDS[step].name} · Abendrot`;
+    const name = (): void => {
+      document.title = `${title} · ${STEP_WORDS[step].name} · ${APP_NAME}`;
+    };
+    name();
+    // What the page itself is called can be put into the head after the desk has been laid out.
+    const watch = new MutationObserver(() => document.title === APP_NAME && name());
+    watch.observe(document.head, { childList: true, subtree: true, characterData: true });
+    return () => watch.disconnect();
   }, [title, step]);
   return (
     <TypedText
