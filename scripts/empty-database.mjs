@@ -23,7 +23,7 @@ const WAY = 2;
 
 /**
  * What PostgreSQL copies other databases from, which this one has none of: two thirds of its files, each of which is
- * copied, synced and backed up. Nothing else needs them (PostgreSQL manual, Template Databases).
+ * copied once and synced at every start. Nothing else needs them (PostgreSQL manual, Template Databases).
  */
 const WITHOUT_TEMPLATES = [
   "update pg_database set datistemplate = false where datname like 'template_'",

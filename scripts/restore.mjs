@@ -1,6 +1,7 @@
 import { existsSync, openAsBlob, statSync } from "node:fs";
 import { resolve } from "node:path";
 import { refusalOf, withAbendrot } from "./running.mjs";
+import { counted } from "./counted.mjs";
 
 const here = process.env.INIT_CWD ?? process.cwd();
 const words = process.argv.slice(2);
@@ -13,7 +14,12 @@ if (!file || !existsSync(path) || !statSync(path).isFile()) {
 }
 
 const inWords = ({ paintings, paints, entries, photos }) =>
-  `${paintings} paintings, ${paints} paints, ${entries} pages of the logbook, ${photos} photos`;
+  [
+    counted(paintings, "painting"),
+    counted(paints, "paint"),
+    counted(entries, "page of the logbook", "pages of the logbook"),
+    counted(photos, "photo"),
+  ].join(", ");
 const json = (method, body) => ({
   method,
   headers: { "content-type": "application/json" },

@@ -99,7 +99,7 @@ export function ensureBuild() {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   checkNode();
   ensureDependencies();
-  // Not waited for at this level: it needs this module whole.
+  // With --packages nothing is made of them yet. Not waited for at this level: it needs this module whole.
   if (!process.argv.includes("--packages"))
     void import("./empty-database.mjs").then(async ({ emptyDatabase }) => {
       const database = emptyDatabase();

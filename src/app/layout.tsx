@@ -6,10 +6,11 @@ import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { presentSchema } from "@/server/context/house";
+import { APP_NAME } from "@/ui/app-name";
 import { themeName } from "@/ui/theme";
 
 export const metadata: Metadata = {
-  title: { default: "Abendrot", template: "%s · Abendrot" },
+  title: { default: APP_NAME, template: `%s · ${APP_NAME}` },
   description: "Plans a watercolour from one photo and the paints you own.",
 };
 

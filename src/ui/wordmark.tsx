@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { APP_NAME } from "./app-name";
 
 /** The product's name; the only writing set on the afterglow's line. */
 export function Wordmark() {
@@ -7,9 +8,9 @@ export function Wordmark() {
       prefetch={false}
       href="/"
       className="name-face text-2xl leading-none font-medium tracking-tight italic"
-      aria-label="Abendrot, to the last painting"
+      aria-label={`${APP_NAME}, to the last painting`}
     >
-      Abendrot
+      {APP_NAME}
     </Link>
   );
 }

@@ -4,6 +4,7 @@ import { ChevronDown, LayoutGrid, SunMoon, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import type { PaintingTitle } from "@/storage/ports";
+import { APP_NAME } from "@/ui/app-name";
 import { chooseTheme, shownTheme } from "@/ui/theme";
 import { changePainting } from "@/ui/shelf";
 import { faultIn } from "@/model/fault";
@@ -19,9 +20,6 @@ import { NewPainting } from "./new-painting";
 import { SecondScreen } from "./beside/second-screen";
 import { STEP_WORDS } from "./step-bar";
 
-/** The title of a page that says none of its own (src/app/layout.tsx), as the desk's. */
-const APP_NAME = "Abendrot";
-
 function Title() {
   const title = useDesk((s) => s.document.title);
   const { setTitle, endTyping } = useDeskStore().getState();
@@ -31,7 +29,8 @@ function Title() {
       document.title = `${title} · ${STEP_WORDS[step].name} · ${APP_NAME}`;
     };
     name();
-    // What the page itself is called can be put into the head after the desk has been laid out.
+    // The page itself says no title, so it has the program's name (src/app/layout.tsx); that can be put into the head
+    // after the desk has been laid out.
     const watch = new MutationObserver(() => document.title === APP_NAME && name());
     watch.observe(document.head, { childList: true, subtree: true, characterData: true });
     return () => watch.disconnect();

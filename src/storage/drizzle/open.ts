@@ -1,4 +1,5 @@
-import { cpSync, existsSync, mkdirSync } from "node:fs";
+import { existsSync, mkdirSync } from "node:fs";
+import { cp } from "node:fs/promises";
 import { join } from "node:path";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
@@ -34,7 +35,7 @@ const readyMade = (): string | null => {
 async function openFiles(folder: string): Promise<PGlite> {
   const ready = readyMade();
   // A copy that is broken off is not marked as made, and cleared at the next start (folder/data-folder.ts).
-  if (ready && !existsSync(folder)) cpSync(ready, folder, { recursive: true });
+  if (ready && !existsSync(folder)) await cp(ready, folder, { recursive: true });
   const files = new SyncedFiles(folder);
   const client = await PGlite.create({
     fs: files,

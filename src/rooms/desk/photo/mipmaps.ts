@@ -1,9 +1,10 @@
+import { linked } from "./linked-program";
 import { VERTEX_SHADER } from "./view-shader";
 
 /** Halvings of a photo that are drawn: 64 of its pixels side by side in one of the smallest level. */
 const LEVELS = 6;
 
-/** Reads the level above linear and between its pixels: the mean of the four that a smaller one stands for. */
+/** Reads the level above where its pixels meet, in linear light: the mean of those that a smaller one stands for. */
 const HALVING_SHADER = `#version 300 es
 precision highp float;
 uniform sampler2D photo;
@@ -14,25 +15,6 @@ void main() { halved = vec4(texture(photo, vec2(at.x, 1.0 - at.y)).rgb, 1.0); }`
 /** How many levels a texture of this size has, its own among them; its storage has so many. */
 export const levelsOf = (widthPx: number, heightPx: number): number =>
   1 + Math.min(LEVELS, Math.floor(Math.log2(Math.max(widthPx, heightPx))));
-
-/** Compiles and links a program. Throws what the card says of it. */
-export function linked(gl: WebGL2RenderingContext, vertex: string, fragment: string): WebGLProgram {
-  const program = gl.createProgram();
-  for (const [kind, source] of [
-    [gl.VERTEX_SHADER, vertex],
-    [gl.FRAGMENT_SHADER, fragment],
-  ] as const) {
-    const shader = gl.createShader(kind);
-    if (!shader) throw new Error("no shader");
-    gl.shaderSource(shader, source);
-    gl.compileShader(shader);
-    gl.attachShader(program, shader);
-    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS) && !gl.isContextLost())
-      throw new Error(gl.getShaderInfoLog(shader) ?? "shader");
-  }
-  gl.linkProgram(program);
-  return program;
-}
 
 /**
  * Draws the smaller levels of sRGB textures, each from the one above it, in linear light. What generateMipmap makes of

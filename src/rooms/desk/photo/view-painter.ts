@@ -1,7 +1,8 @@
 import { MAX_LABEL, WASH_KINDS, type LabelMap, type WashKind } from "@/core/areas";
 import { stepGrey, stepLimits, type PixelArray, type Point, type WhiteMatrix } from "@/core/image";
 import { type GamutTable } from "@/core/palette";
-import { levelsOf, linked, MipmapPainter } from "./mipmaps";
+import { linked } from "./linked-program";
+import { levelsOf, MipmapPainter } from "./mipmaps";
 import { photoOfScreen, type Viewport } from "./viewport";
 import { fragmentShader, MODES, VERTEX_SHADER, WASH_ROWS } from "./view-shader";
 import type { Seeing } from "../desk-state";
