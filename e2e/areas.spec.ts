@@ -1,5 +1,6 @@
 import { expect } from "@playwright/test";
 import { test } from "./house";
+import { judged, staysInside } from "./judged";
 import { bring, chart, click, middle, onDesk, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
@@ -24,6 +25,7 @@ test("shapes are proposed, taken, merged, split and taken back; names, recipes a
   await click(page, middle(1));
   await expect(shapes(page)).toHaveCount(1);
   await expect(shapes(page).first()).toContainText(/8\.[2-4] %/);
+  await judged(page, "the areas step with proposals");
   await areas.getByRole("button", { name: /Take all \d+ as areas/ }).click();
   await expect(shapes(page)).toHaveCount(12);
   await expect(areas).toContainText("the whole sheet");
@@ -38,6 +40,7 @@ test("shapes are proposed, taken, merged, split and taken back; names, recipes a
   await expect(sheet).toContainText(/cm, hard/);
   await sheet.getByRole("textbox", { name: "Name of the area" }).fill("Red roof");
   await page.keyboard.press("Enter");
+  await judged(page, "an area's shape");
   const choice = page.getByRole("combobox", { name: "Paint it together with" });
   const other = await choice.locator("option").first().textContent();
   await page.getByRole("button", { name: "Merge" }).click();
@@ -188,4 +191,6 @@ test("targets: wishes and the value curve change what is to be painted, by area 
   }).toPass({ timeout: 10_000 });
   // The relations say something about the areas as they are.
   await expect(areas.getByRole("region", { name: "Relations" })).toContainText(/Lightest is .* darkest is/);
+  await judged(page, "the areas step with relations and a bent value curve");
+  await staysInside(page);
 });

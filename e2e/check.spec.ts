@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test, unlocked } from "./house";
+import { judged, staysInside } from "./judged";
 import { openDesk, saved, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
@@ -30,6 +31,7 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
   await expect(rows).toHaveCount(20);
   await expect(rows.first()).toContainText(/warm by \d+, /);
   await expect(page.getByRole("region", { name: "Relations" })).toContainText("Judged on the mixes as they dry");
+  await judged(page, "what is warm and cool");
 
   const map = page.getByRole("radiogroup", { name: "Warm and cool" });
   await map.getByRole("radio", { name: "Planned" }).click();
@@ -65,6 +67,7 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
     .first()
     .click();
   await expect(page.locator("canvas[data-drawn=squint]")).toBeVisible();
+  await judged(page, "one area, warm and cool");
   await expect(cooler.getByRole("button", { name: /^Look at / }).first()).toHaveAttribute("aria-pressed", "true");
   await cooler.getByRole("button", { name: /^Use / }).first().click();
   await expect.poll(async () => (await told())[1]).toBeLessThanOrEqual(warm - 3);
@@ -98,6 +101,7 @@ test("a colour is looked at in the photo, shifted at its value and undone; made 
   const warned = await dull(page).count();
   expect(warned).toBeGreaterThan(0);
   expect(warned).toBeLessThanOrEqual(5);
+  await judged(page, "what goes dull");
   await page.getByRole("button", { name: "It is meant so: Clean tints want clean water" }).click();
   await expect(dull(page)).toHaveCount(warned - 1);
   await saved(page);
@@ -131,6 +135,8 @@ test("the darks stand darkest first; one opens with its ways, one is taken and u
   expect(wanted).toEqual([...wanted].sort((a, b) => a - b));
   for (const value of wanted) expect(value).toBeLessThan(4);
   await expect(darks(page).first()).toContainText(/mixed \d\.\d: /);
+  await judged(page, "its darks");
+  await staysInside(page);
 
   await darks(page).first().getByRole("button").click();
   const region = page.getByRole("region", { name: "Ways to this dark" });
@@ -143,6 +149,7 @@ test("the darks stand darkest first; one opens with its ways, one is taken and u
   await region.getByRole("button", { name: "Did it come out too light?" }).click();
   const slips = region.getByRole("list", { name: "What may have happened" }).getByRole("listitem");
   await expect(slips).toHaveCount(7);
+  await judged(page, "a dark, with what may have made it too light");
   const lightest = Number(/value (\d\.\d) instead of/.exec((await slips.first().textContent())!)![1]);
   await region.getByLabel("It came out at value").fill(String(lightest));
   await expect(slips.first()).toContainText("as light as yours");

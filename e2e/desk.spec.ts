@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { leavePage, test } from "./house";
+import { judged, staysInside } from "./judged";
 import { openDesk, photo, saved, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
@@ -46,6 +47,8 @@ test("the demo lies on the desk", async ({ page }) => {
   await expect(tray(page)).toContainText("Ultramarine");
   await expect(photo(page).locator("canvas")).toHaveAttribute("data-drawn", "plain");
   paintingUrl = page.url();
+  await judged(page, "all areas");
+  await staysInside(page);
 });
 
 test("a click measures a colour; named, it is an area with ways to mix it; a way chosen lays its paints in the tray", async ({
@@ -62,6 +65,7 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
   await name.fill("   ");
   await card.getByRole("button", { name: "Keep as area" }).click();
   await expect(card.getByRole("alert")).toHaveText("An area needs a name.");
+  await judged(page, "a colour taken");
   await name.fill("Green door");
   await name.press("Enter");
 
@@ -78,6 +82,7 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
   await expect(page.getByRole("region", { name: "Recipe in use" })).toBeVisible();
   for (const paint of chosen) await expect(tray(page)).toContainText(paint);
   await saved(page);
+  await judged(page, "an area with its ways");
 
   await page.reload();
   await page.getByRole("button", { name: "Area 13: Green door" }).click();
@@ -265,6 +270,9 @@ test("a paint is looked up in the paintbox and laid in the tray", async ({ page 
   await openDesk(page, server.url, "Mixes");
   await page.getByRole("button", { name: "paint", exact: true }).click();
   const box = page.getByRole("dialog", { name: "Lay a paint in the tray" });
+  // The paints are drawn as they come into view.
+  await box.getByRole("button", { name: /Lemon yellow/ }).waitFor();
+  await judged(page, "the paint picker");
   await box.getByRole("searchbox").fill("nothing of the kind");
   await expect(box).toContainText("No paint in the box answers to that");
   await box.getByRole("searchbox").fill("PR122");

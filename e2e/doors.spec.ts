@@ -5,6 +5,7 @@ import { expect } from "@playwright/test";
 import sharp from "sharp";
 import { newPainting } from "@/model/painting";
 import { testAlone as test } from "./house";
+import { judged, staysInside } from "./judged";
 import { freePort, launch, onServer, startServer, type RunningServer } from "./server";
 
 let server: RunningServer;
@@ -133,6 +134,8 @@ test("what is no painting is not saved, and unknown addresses say so", async ({ 
   expect((await fetch(`${server.url}/api/photos/${"0".repeat(64)}`)).status).toBe(404);
   await page.goto(`${server.url}/painting/${someId}`);
   await expect(page.getByRole("heading", { name: "Nothing lies here" })).toBeVisible();
+  await judged(page, "nothing there");
+  await staysInside(page);
 });
 
 test("a second Abendrot on the same data folder, and one on the same port, are refused with words", async () => {

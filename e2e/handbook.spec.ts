@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test, unlocked } from "./house";
+import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
 
 let server: RunningServer;
@@ -54,6 +55,8 @@ test("a pigment opens with its facts, their sources and its cautions, and stays 
   await expect(
     sheet.getByRole("img", { name: /Absorption K and scattering S/ }).locator("path.recharts-line-curve"),
   ).toHaveCount(2);
+  await judged(page, "a pigment of the handbook");
+  await staysInside(page);
   await page.reload();
   await expect(sheet).toBeVisible();
   await sheet.getByRole("link", { name: "Try it in a mix" }).click();
@@ -125,6 +128,8 @@ test("a mix is tried: parts and water move it at once, it separates, it is glaze
     .first()
     .click();
   await expect(result).toContainText("Glazed over it");
+  await judged(page, "a mix tried");
+  await staysInside(page);
   await page.keyboard.press("Control+z");
   await expect(result).not.toContainText("Glazed over it");
 });

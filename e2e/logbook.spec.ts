@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { test, unlocked } from "./house";
+import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -66,6 +67,8 @@ test("the demo's pages are found by words, kind and colour; two stand side by si
   await expect(both.getByText("2024", { exact: true })).toBeVisible();
   await expect(both.getByText(/2 years of light on a wall would take about/).first()).toBeVisible();
   await both.getByRole("button", { name: "Back to the pages" }).click();
+  await page.getByRole("tab", { name: "Board" }).click();
+  await judged(page, "the logbook's board");
 });
 
 test("a swatch is noted, its colour read from a photo off the paper beside it, and the book learns from it", async () => {
@@ -106,6 +109,7 @@ test("a swatch is noted, its colour read from a photo off the paper beside it, a
   await saved();
   await page.getByRole("tab", { name: "What it has taught" }).click();
   await expect(page.getByRole("list", { name: "Paints as they were learned" }).getByRole("listitem")).toHaveCount(2);
+  await judged(page, "what the book has taught");
 });
 
 test("what is set aside teaches nothing, undo lets it count again; a bad L* a* b* is told; the bin gives back", async () => {
@@ -128,6 +132,8 @@ test("what is set aside teaches nothing, undo lets it count again; a bad L* a* b
   await sheet().getByLabel("L*", { exact: true }).fill("140");
   await sheet().getByRole("button", { name: "Keep it" }).click();
   await expect(sheet().getByRole("alert").filter({ hasText: "L* lies between 0 and 100." })).toBeVisible();
+  await judged(page, "a page of the book, with what can't be right");
+  await staysInside(page);
   await saved();
   await sheet().getByRole("button", { name: "Put in the bin" }).click();
   await expect(sheet()).toHaveCount(0);
@@ -143,6 +149,7 @@ test("what to paint next is told for the painting, put down as an entry, and ans
   const next = page.getByRole("region", { name: "What to paint next" });
   await expect(next.getByText(/mixes are missed by dE00/)).toBeVisible({ timeout: 30_000 });
   await expect(next.getByRole("listitem")).toHaveCount(3);
+  await judged(page, "what to paint next");
   await next.getByLabel("For").selectOption({ label: "the whole box" });
   await expect(next.getByText(/mixes are missed by dE00/)).toBeVisible({ timeout: 30_000 });
   await next.getByLabel("For").selectOption({ label: "The pump house at last light" });
@@ -196,6 +203,8 @@ test("the eye is asked for two minutes by keys alone; what it erred in is kept a
   await page.getByRole("tab", { name: "The eye" }).click();
   const eye = page.getByRole("region", { name: "Training the eye" });
   await eye.getByRole("button", { name: "Two minutes" }).press("Enter");
+  await eye.getByRole("timer").waitFor();
+  await judged(page, "a question to the eye");
   for (let i = 0; i < 3; i++) {
     await expect(eye.getByRole("timer")).toContainText("seconds left");
     const slider = eye.getByRole("slider");
@@ -231,6 +240,7 @@ test("the check shows what light leaves of the painting, which colour goes first
   await page.getByRole("radio", { name: "In the light" }).click({ timeout: 60_000 });
   const list = page.getByRole("list", { name: "Colours in the light" });
   await expect(list.getByRole("listitem")).toHaveCount(20);
+  await judged(page, "what light leaves of the painting");
   const first = list.getByRole("listitem").first();
   const change = async (): Promise<number> => Number(/dE00 ([\d.]+)/.exec((await first.textContent())!)?.[1] ?? 0);
   const onAWall = await change();

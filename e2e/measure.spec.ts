@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { test, unlocked } from "./house";
+import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
 
 let server: RunningServer;
@@ -25,6 +26,9 @@ test("a card is made for chosen paints, and its PDF and the frame's are served; 
   request,
 }) => {
   await room(page);
+  await page.getByRole("heading", { name: "Photograph it" }).waitFor();
+  await judged(page, "the guide to a swatch card");
+  await staysInside(page);
   await page.getByRole("radio", { name: /Four paints/ }).check();
   const list = page.getByRole("list", { name: "Paints on the card" });
   await expect(list.getByRole("listitem")).toHaveCount(4);
@@ -131,6 +135,7 @@ test("a whole box is measured from one sheet: filled from a box, printed, read, 
   await expect(whole).toContainText(
     /24 paints are known from this sheet.*give or take \d+(\.\d)? before, [12](\.\d)? now/,
   );
+  await judged(page, "a box sheet read");
   // The anthraquinone red was measured with the meter: it vouches for the camera, and keeps its surer measurement.
   await expect(whole).toContainText(
     /One paint measured before is read off by [0-3]\.\d dE00: the photo can be believed/,
@@ -199,6 +204,7 @@ test("a card whose paints are named wrongly is doubted; a grey card in the pictu
   await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
   const lightness = page.getByRole("textbox", { name: "Reference 1, L*" });
   await expect(lightness).toHaveValue("49.5");
+  await judged(page, "a card read, with a grey card in the picture");
   await lightness.fill("dark");
   await lightness.press("Enter");
   await expect(lightness).toHaveValue("49.5");
@@ -235,6 +241,7 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
       await expect(places.getByRole("listitem").nth(i)).toContainText("L*", { timeout: 3000 });
     }).toPass({ timeout: 20_000 });
   }
+  await judged(page, "the meter");
   const result = page.getByRole("region", { name: "What the fit makes of it" });
   await result.getByRole("button", { name: "Keep for Light red" }).click();
   await expect(result.getByRole("status")).toContainText("Kept");
@@ -267,6 +274,7 @@ test("typed colours and files: wrong numbers are told at their line, a CGATS fil
   const neat = "1  neat, no water";
   await cell(neat, "L").fill("140");
   await expect(page.getByRole("main").getByRole("alert")).toContainText("between 0 and 100");
+  await judged(page, "colours typed");
   await cell(neat, "L").fill("88,5");
   await expect(page.getByRole("main").getByRole("alert")).toContainText("all needed");
   await cell(neat, "a").fill("-4");

@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { newPaint } from "@/model/paintbox";
 import { test, unlocked } from "./house";
+import { judged, staysInside } from "./judged";
 import { onDesk } from "./photo-page";
 import type { RunningServer } from "./server";
 
@@ -66,6 +67,7 @@ test("its facts are kept; what can't be right gets a word at the field and is no
   await field(page, "Name").fill(" ");
   await field(page, "Name").press("Enter");
   await expect(sheet(page).getByRole("alert").first()).toHaveText("A paint needs a name.");
+  await judged(page, "a paint, with what can't be right");
   await saved(page);
 
   await page.reload();
@@ -75,8 +77,13 @@ test("its facts are kept; what can't be right gets a word at the field and is no
   await expect(field(page, "Bought on")).toHaveValue("");
 });
 
-test("twins are found, a paint is found by pigment and status", async ({ page }) => {
+test("twins and friends are found, a paint is found by pigment and status", async ({ page }) => {
   await openBox(page);
+  await paints(page).filter({ hasText: "Anthraquinone" }).click();
+  await page.getByRole("region", { name: "Measured" }).scrollIntoViewIfNeeded();
+  await page.getByRole("button", { name: "Its best friends" }).click();
+  await expect(page.getByRole("list", { name: /make a grey/ }).getByRole("listitem")).not.toHaveCount(0);
+  await judged(page, "a paint measured twice, and its friends");
   const add = page.getByRole("combobox", { name: "Add a paint" });
   await add.fill("PB29");
   await add.press("Enter");
@@ -149,6 +156,7 @@ test("a table is imported with its columns in any order: mapping and faults are 
   await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText(
     "line 3: Odd: the handbook has no pigment “PX99”",
   );
+  await judged(page, "a table to import");
   await expect(paints(page)).toHaveCount(before);
   await dialog.getByRole("button", { name: "Add 2 paints" }).click();
   await expect(paints(page)).toHaveCount(before + 2);
@@ -252,6 +260,8 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
     );
   const before = await names();
   expect(before).toHaveLength(12);
+  await judged(page, "the boxes");
+  await staysInside(page);
   await well(0).focus();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Alt+ArrowLeft");

@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test, unlocked } from "./house";
+import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -34,6 +35,7 @@ test("a painting on the shelf: how far it is, doubled, renamed, opened", async (
   await field.fill("  ");
   await expect(again.getByText("A painting needs a title.")).toBeVisible();
   await expect(again.getByRole("button", { name: "Rename", exact: true }).first()).toBeDisabled();
+  await judged(page, "a painting to be renamed");
   await field.fill("The same in rain");
   await field.press("Enter");
   const rain = page.getByRole("article", { name: "The same in rain" });
@@ -64,6 +66,8 @@ test("into the bin and out of it by keyboard alone; for good only after a questi
 
   await rain.getByRole("button", { name: "Bin" }).click();
   await press("Remove The same in rain for good");
+  await judged(page, "a painting in the bin, about to be removed");
+  await staysInside(page);
   await press("Keep it");
   await expect(bin(page)).toContainText("The same in rain");
   await press("Remove The same in rain for good");
@@ -113,6 +117,8 @@ test("one box is packed for two paintings, changed by rules and by words, and li
     .click();
   await expect(page.getByRole("list", { name: "Must and stays" })).toContainText(`stays at home: ${first}`);
   await expect(page.getByText("Left at home:").locator("..")).toContainText(first);
+  await judged(page, "a box packed for several paintings, with a rule");
+  await staysInside(page);
   await expect(packed.getByText(first, { exact: true })).toHaveCount(0);
 
   const only = page.getByRole("searchbox", { name: "Only areas with this in their name" });

@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { test } from "./house";
+import { judged, staysInside } from "./judged";
 import { openDesk, step } from "./photo-page";
 import type { RunningServer } from "./server";
 
@@ -77,6 +78,7 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
   await expect(tray(page)).toHaveCount(2);
   await look(page, "Try out");
   await expect(panel(page).getByRole("region", { name: "What each paint earns" })).toContainText("In the tray, off by");
+  await judged(page, "paints tried out");
   const before = await off(page);
   const candidates = panel(page).getByRole("list", { name: "Paints to try" });
   const candidate = candidates.getByRole("button").first();
@@ -138,6 +140,7 @@ test("palettes are kept under names, doubled, compared side by side and laid out
   const table = panel(page).getByRole("table", { name: "Palettes side by side" });
   await expect(table.getByRole("columnheader")).toHaveCount(4);
   await expect(kept.getByLabel("Compare Couple")).toBeDisabled();
+  await judged(page, "palettes side by side");
   await expect(table.getByRole("row", { name: /Blue between the clouds/ }).getByRole("cell")).toHaveCount(3);
   await kept.getByRole("button", { name: "Let Couple go" }).click();
   await kept.getByRole("button", { name: "Lay out One blue, one brown" }).click();
@@ -165,6 +168,7 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
     .click();
   await expect(plane).toHaveAttribute("aria-label", /Wet bank (in|out)side/);
   await expect(panel(page).getByRole("list", { name: "Neutrals at this value" }).getByRole("listitem")).toHaveCount(2);
+  await judged(page, "the reach");
   await look(page, "In water");
   const ring = panel(page).getByRole("img", { name: /^Ring of/ });
   await expect(ring).toHaveAttribute("data-ready", "", { timeout: 30_000 });
@@ -189,6 +193,7 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await expect(panel(page).getByRole("region", { name: "Which agree" })).toContainText(
     `${said[1]} and ${said[2]} ${said[3]}`,
   );
+  await judged(page, "the ring test");
   // On paper it stands alone, with nothing of the desk.
   await page.emulateMedia({ media: "print" });
   await expect(page.getByText("trust the marks")).toBeVisible();
@@ -207,6 +212,8 @@ test("the photo through the palette: split with the original, out of reach marke
   await page.keyboard.press("7");
   const canvas = page.locator("canvas[data-drawn]");
   await expect(canvas).toHaveAttribute("data-drawn", "palette", { timeout: 30_000 });
+  await panel(page).getByRole("button", { name: "Or begin from a classic" }).click();
+  await judged(page, "classics, and the photo in paint");
   // Another surface is drawn each time: what is seen is read from a screenshot of it.
   const shot = async (): Promise<Buffer> => canvas.screenshot();
   const line = page.getByLabel("Line between the photo and its repainting");
@@ -262,6 +269,8 @@ test("the hand is a setting: a loose one comes out further off and mixes more si
   await found(page);
   await expect(panel(page)).toContainText("in a loose hand");
   await expect.poll(async () => (await read()).off).toBeGreaterThan(usual.off);
+  await judged(page, "its answer and approach");
+  await staysInside(page);
   expect((await read()).paints).toBeLessThanOrEqual(usual.paints + 0.3);
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 

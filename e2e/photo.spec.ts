@@ -9,6 +9,7 @@ import { DEFAULT_APPROACH, latticeOf, gamutTable } from "@/core/palette";
 import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
 import { test } from "./house";
+import { judged, staysInside } from "./judged";
 import { bring, chart, click, middle, onDesk, photo, saved, screenAt, spot, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
@@ -246,6 +247,8 @@ test("the sheet: format, unit, wrong sizes, straightening and placing by mouse a
   expect((await frame.boundingBox())!.x).toBeLessThan(smaller.x - 5);
   for (let i = 0; i < 5; i++) await page.keyboard.press("]");
   await expect(sheet).toContainText("2.5°");
+  await page.getByRole("button", { name: "5 values" }).click();
+  await judged(page, "the photo step in values, the sheet being placed");
   await sheet.getByRole("button", { name: "Done" }).click();
   await saved(page);
   await page.reload();
@@ -254,6 +257,7 @@ test("the sheet: format, unit, wrong sizes, straightening and placing by mouse a
   await expect(sheet.getByLabel("Format")).toHaveValue("A5");
   await sheet.getByLabel("Format").selectOption("photo");
   await expect(sheet).toContainText("takes in the whole photo");
+  await staysInside(page);
 });
 
 test("two points are compared by mouse and by keys, pinned, and still there after a new start", async ({ page }) => {

@@ -8,6 +8,7 @@ import sharp from "sharp";
 import { boxWash, CARD, TEST_PLACES } from "../src/core/calibration";
 import { printedPlan } from "../src/model/printed-plan";
 import { leavePage, test } from "./house";
+import { judged, staysInside } from "./judged";
 import { chart, onDesk, saved, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
@@ -96,6 +97,7 @@ test("the order is proposed, dragged by keys, told where it breaks a rule, timed
   await expect(conditions.getByRole("alert")).toHaveText("The humidity is a number.");
   await humidity.fill("130");
   await expect(conditions.getByRole("alert")).toHaveText("At most 100 %.");
+  await judged(page, "its order under its conditions");
   await humidity.fill("80");
   await humidity.blur();
   await expect.poll(() => minutesOf(page)).toBeGreaterThan(1.3 * proposed);
@@ -134,6 +136,7 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
   const paints = page.getByRole("table", { name: "Paint for this painting" }).getByRole("row");
   await expect(paints).toHaveCount(9);
   await expect(paints.nth(1)).toContainText(/ml/);
+  await judged(page, "how much");
 
   await view(page, "To take along");
   expect((await download(page, "Plan as PDF")).subarray(0, 5).toString()).toBe("%PDF-");
@@ -151,6 +154,8 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
   const field = first.getByRole("textbox", { name: "Came out" });
   await field.fill("light");
   await expect(first.getByRole("alert")).toHaveText("A value is a number from 0 to 10.");
+  await judged(page, "what to take along");
+  await staysInside(page);
   await field.fill(meant!);
   await expect(first).toContainText("As predicted: nothing to change.");
   await field.fill((Number(meant) + 0.5).toFixed(1));
@@ -247,6 +252,7 @@ test("on a tablet the whole demo is painted through: by touch and space bar, ove
   const progress = easel.getByRole("status");
   await expect(progress).toHaveText("0 of 20 washes");
   const first = await name.innerText();
+  await judged(page, "painting by it");
   await easel.getByRole("button", { name: "Done" }).tap();
   await expect(progress).toHaveText("1 of 20 washes");
   await expect(name).not.toHaveText(first);
