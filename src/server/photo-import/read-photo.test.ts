@@ -10,6 +10,7 @@ import { runWithin, TooMuchMemory } from "./aside";
 import { formatOf } from "./photo-format";
 import { LIMITS } from "@/model/limits";
 import { PhotoRefused, readPhoto, type ReadPhoto } from "./read-photo";
+import { convert, standardProfile } from "./working-space";
 
 const folder = mkdtempSync(join(tmpdir(), "abendrot-read-"));
 let files = 0;
@@ -299,6 +300,25 @@ describe("colour profiles, against Little CMS", () => {
       // One level is what 8 bits can hold; the profile's curve itself is in 1/256.
       expect(far(await pixel(photo.working, 40 * i + 20, 20), to), `${from}`).toBeLessThan(1.01);
     }
+  });
+
+  test("of more profiles than ways are kept each is converted as at first when its turn comes again", async () => {
+    const srgb = await standardProfile("srgb");
+    const data = Uint16Array.from({ length: 3 * 50 }, (_, i) => (i * 9973) % 65536);
+    const rounds = [0, 1].map(async () => {
+      const bytes: number[][] = [];
+      for (const gamma of [1.2, 1.5, 1.8, 2, 2.2, 2.6])
+        bytes.push([...(await convert({ data, channels: 3, icc: makeProfile({ ...KINDS.widest, gamma }) }, srgb))]);
+      return bytes;
+    });
+    const [first, again] = await Promise.all(rounds);
+    expect(again).toEqual(first);
+    expect(new Set(first!.map(String)).size).toBe(6);
+    // A profile that can't be used leaves the others as they are.
+    await expect(convert({ data, channels: 3, icc: Buffer.alloc(200) }, srgb)).rejects.toThrow("can't be used");
+    expect([
+      ...(await convert({ data, channels: 3, icc: makeProfile({ ...KINDS.widest, gamma: 2.6 }) }, srgb)),
+    ]).toEqual(first![5]);
   });
 
   test("Display P3 stays as it is, colours beyond sRGB with it", async () => {

@@ -5,6 +5,7 @@ import {
   TYPE_GRAY_16,
   TYPE_RGB_16,
 } from "lcms-wasm";
+import { createHash } from "node:crypto";
 import sharp from "sharp";
 
 /** Pixels as a file has them: whole-row interleaved, 16 bits a channel. */
@@ -72,41 +73,61 @@ export function isDisplayP3(icc: Buffer): boolean {
   return false;
 }
 
+/** Ways from one profile to another that are kept: photos of one camera, and their copies, go the same ones. */
+const WAYS_KEPT = 4;
+/** Little CMS's transforms by what they are between, the one used last at the end. */
+const ways = new Map<string, number>();
+
+/**
+ * Little CMS's transform between two profiles, relative colorimetric; the table that it works with takes longer to
+ * make than a photo to convert. Throws when a profile can't be used.
+ */
+function wayBetween(lcms: Lcms, from: Buffer, format: (typeof FORMATS)[1 | 3], to: Buffer): number {
+  const key = createHash("sha256").update(from).update(to).update(String(format)).digest("hex");
+  let way = ways.get(key);
+  ways.delete(key);
+  if (way === undefined) {
+    const source = lcms.cmsOpenProfileFromMem(new Uint8Array(from), from.length);
+    const target = lcms.cmsOpenProfileFromMem(new Uint8Array(to), to.length);
+    way =
+      source && target
+        ? lcms.cmsCreateTransform(
+            source,
+            format,
+            target,
+            TYPE_RGB_16,
+            INTENT_RELATIVE_COLORIMETRIC,
+            cmsFLAGS_HIGHRESPRECALC,
+          )
+        : 0;
+    if (source) lcms.cmsCloseProfile(source);
+    if (target) lcms.cmsCloseProfile(target);
+    if (!way) throw new Error("The profile can't be used.");
+  }
+  ways.set(key, way);
+  if (ways.size > WAYS_KEPT) {
+    const [oldest, unused] = ways.entries().next().value!;
+    ways.delete(oldest);
+    lcms.cmsDeleteTransform(unused);
+  }
+  return way;
+}
+
 /**
  * Converts pixels to another RGB profile, 8 bits a channel, by Little CMS: relative colorimetric,
  * the white of the file becoming the white of the screen. Throws when a profile can't be used.
  */
 export async function convert({ data, channels, icc }: FilePixels, to: Buffer): Promise<Uint8Array<ArrayBuffer>> {
   const lcms = await (engine ??= instantiate());
-  const from = icc ?? (await standardProfile("srgb"));
-  const source = lcms.cmsOpenProfileFromMem(new Uint8Array(from), from.length);
-  const target = lcms.cmsOpenProfileFromMem(new Uint8Array(to), to.length);
-  const transform =
-    source && target
-      ? lcms.cmsCreateTransform(
-          source,
-          FORMATS[icc ? channels : 3],
-          target,
-          TYPE_RGB_16,
-          INTENT_RELATIVE_COLORIMETRIC,
-          cmsFLAGS_HIGHRESPRECALC,
-        )
-      : 0;
-  try {
-    if (!transform) throw new Error("The profile can't be used.");
-    const pixels = data.length / channels;
-    const out = new Uint8Array(3 * pixels);
-    for (let at = 0; at < pixels; at += STRIDE) {
-      const count = Math.min(STRIDE, pixels - at);
-      const converted = lcms.cmsDoTransform(transform, data.subarray(at * channels, (at + count) * channels), count);
-      for (let i = 0; i < 3 * count; i++) out[3 * at + i] = (converted[i]! + 128) / 257;
-    }
-    return out;
-  } finally {
-    if (transform) lcms.cmsDeleteTransform(transform);
-    if (source) lcms.cmsCloseProfile(source);
-    if (target) lcms.cmsCloseProfile(target);
+  const way = wayBetween(lcms, icc ?? (await standardProfile("srgb")), FORMATS[icc ? channels : 3], to);
+  const pixels = data.length / channels;
+  const out = new Uint8Array(3 * pixels);
+  for (let at = 0; at < pixels; at += STRIDE) {
+    const count = Math.min(STRIDE, pixels - at);
+    const converted = lcms.cmsDoTransform(way, data.subarray(at * channels, (at + count) * channels), count);
+    for (let i = 0; i < 3 * count; i++) out[3 * at + i] = (converted[i]! + 128) / 257;
   }
+  return out;
 }
 
 /** Pixels as Display P3, 8 bits a channel: the working space. Pixels without a profile are sRGB. */

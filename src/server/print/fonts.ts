@@ -1,5 +1,6 @@
 import { programFile } from "@/storage/program-folder";
 import { readFileSync } from "node:fs";
+import { sfntOfWoff } from "./sfnt";
 
 export type Face = "serif" | "sans";
 
@@ -36,13 +37,15 @@ export function runsOf(text: string): readonly Run[] {
 
 const read = new Map<string, Buffer>();
 
-/** Bytes of a shipped font file. */
+/** Bytes of a shipped font, as sfnt. */
 export function fontFile(face: Face, alphabet: string): Buffer {
   const key = `${face} ${alphabet}`;
   const name = FILES[face];
   const bytes =
     read.get(key) ??
-    readFileSync(programFile("node_modules", "@fontsource", name, "files", `${name}-${alphabet}-400-normal.woff`));
+    sfntOfWoff(
+      readFileSync(programFile("node_modules", "@fontsource", name, "files", `${name}-${alphabet}-400-normal.woff`)),
+    );
   read.set(key, bytes);
   return bytes;
 }
