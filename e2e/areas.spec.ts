@@ -59,9 +59,7 @@ test("shapes are proposed, taken, merged, split and taken back; names, recipes a
   await expect(shapes(page).filter({ hasText: "Red roof" })).toHaveCount(1);
 });
 
-test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's edges", async ({ browser }) => {
-  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
+test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's edges", async ({ page }) => {
   await bring(page, server.url, "drawn.png", await chart());
   await step(page, "Areas");
   const areas = page.getByRole("region", { name: "Areas step" });
@@ -97,7 +95,7 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
   await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(2);
 
   // By touch: two fingers only move the photo, one draws.
-  const client = await context.newCDPSession(page);
+  const client = await page.context().newCDPSession(page);
   const touch = (type: "touchStart" | "touchMove" | "touchEnd", points: readonly { x: number; y: number }[]) =>
     client.send("Input.dispatchTouchEvent", { type, touchPoints: points.map((point, id) => ({ ...point, id })) });
   const [a, b] = [await spot(page, { x: 0.4, y: 0.5 }), await spot(page, { x: 0.6, y: 0.5 })];
@@ -133,7 +131,6 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
       ]);
   await touch("touchEnd", []);
   await expect(page.getByRole("article", { name: /^Area 3:/ })).toContainText(/8\.[0-6] % of the sheet/);
-  await context.close();
 });
 
 test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({

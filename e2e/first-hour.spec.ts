@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from "@playwright/test";
-import { bring, photo, step } from "./photo-page";
+import { bring, onDesk, photo, step } from "./photo-page";
 import { test, unlocked } from "./house";
 import type { RunningServer } from "./server";
 import sharp from "sharp";
@@ -199,10 +199,9 @@ test("one's own photo is planned from one's own paints alone; the demo comes bac
 });
 
 test("the whole way by touch on an upright tablet, led by the foot of each step: photo above, panel below", async ({
-  browser,
+  page,
 }) => {
-  const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true });
-  const page = await context.newPage();
+  await page.setViewportSize({ width: 820, height: 1180 });
   await bring(page, server.url, "upright.png", await dusk());
   const [above, below] = [
     await photo(page).boundingBox(),
@@ -222,7 +221,7 @@ test("the whole way by touch on an upright tablet, led by the foot of each step:
   await page.getByRole("list", { name: "Areas and their mixes" }).getByRole("button").first().tap();
   await page.getByRole("button", { name: "More water" }).tap();
   await saved(page);
-  await context.close();
+  await page.setViewportSize({ width: 1280, height: 800 });
 });
 
 /** Tab after Tab until something has the focus, as one who has no mouse does. */
@@ -242,9 +241,7 @@ const press = async (page: Page, to: Locator, key = "Enter"): Promise<void> => {
 };
 
 test("the whole way by keyboard alone: own photo, areas, palette, a mix changed and undone", async ({ page }) => {
-  await page.goto(server.url);
-  await photo(page).locator("canvas[data-drawn]").waitFor({ timeout: 60_000 });
-  await unlocked(page);
+  await onDesk(page, server.url);
   const chosen = page.waitForEvent("filechooser");
   await press(page, page.getByRole("button", { name: "Your photo" }));
   await (await chosen).setFiles({ name: "keys.png", mimeType: "image/png", buffer: await dusk() });

@@ -75,6 +75,8 @@ const housed = base.extend<object, Shared>({
         ...launchOptions,
         ...contextOptions,
         viewport,
+        // A screen that is touched as well: a browser of its own for that reads and compiles the program anew.
+        hasTouch: true,
       });
       profile.setDefaultTimeout(actionTimeout!);
       profile.on("page", (page) =>

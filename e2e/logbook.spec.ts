@@ -2,6 +2,7 @@ import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { test, unlocked } from "./house";
 import { judged, staysInside } from "./judged";
+import { onDesk, step } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -159,9 +160,8 @@ test("what to paint next is told for the painting, put down as an entry, and ans
 });
 
 test("on the desk predictions stand on the book, and a mix is kept in it by one press", async () => {
-  await page.goto(server.url);
-  await page.waitForURL(/painting/);
-  await page.goto(`${page.url().split("?")[0]}?step=mixes`);
+  await onDesk(page, server.url);
+  await step(page, "Mixes");
   await page.getByRole("button", { name: "Area 5: Brick in the sun" }).click({ timeout: 60_000 });
   // On to the first area that is mixed with one of the swatch's paints.
   const used = page.getByRole("region", { name: "Recipe in use" });
@@ -234,9 +234,8 @@ test("the whole book goes out as a file and comes back; another file is refused 
 });
 
 test("the check shows what light leaves of the painting, which colour goes first, and in the picture", async () => {
-  await page.goto(server.url);
-  await page.waitForURL(/painting/);
-  await page.goto(`${page.url().split("?")[0]}?step=check`);
+  await onDesk(page, server.url);
+  await step(page, "Check");
   await page.getByRole("radio", { name: "In the light" }).click({ timeout: 60_000 });
   const list = page.getByRole("list", { name: "Colours in the light" });
   await expect(list.getByRole("listitem")).toHaveCount(20);

@@ -293,11 +293,7 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
   expect(await names()).toHaveLength(10);
 });
 
-test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP palette is read", async ({
-  browser,
-}) => {
-  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
+test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP palette is read", async ({ page }) => {
   await openBox(page);
   await page.getByRole("tab", { name: "Boxes" }).click();
   const box = page.getByRole("region", { name: "Box: For the canal" });
@@ -310,7 +306,7 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
   expect((await box.locator("[data-well]").last().boundingBox())!.width).toBe(half);
   const [first, fourth] = [await label(1), await label(3)];
   const [a, b] = [(await well(1).boundingBox())!, (await well(3).boundingBox())!];
-  const client = await context.newCDPSession(page);
+  const client = await page.context().newCDPSession(page);
   const touch = (type: "touchStart" | "touchMove" | "touchEnd", x?: number, y?: number) =>
     client.send("Input.dispatchTouchEvent", { type, touchPoints: x === undefined ? [] : [{ x, y: y! }] });
   await touch("touchStart", a.x + 40, a.y + 30);
@@ -333,7 +329,6 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
   });
   await expect(dialog.getByRole("status")).toContainText("1 paints can be taken, 1 can't");
   await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 5");
-  await context.close();
 });
 
 test("a paintbox that can't be right is not saved whatever sends it", async () => {

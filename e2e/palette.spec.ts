@@ -4,6 +4,9 @@ import { judged, staysInside } from "./judged";
 import { openDesk, step } from "./photo-page";
 import type { RunningServer } from "./server";
 
+// What one test keeps with the painting the next ones find again.
+test.describe.configure({ mode: "serial" });
+
 let server: RunningServer;
 test.beforeAll(async ({ demoServer }) => {
   server = await demoServer();
@@ -145,11 +148,8 @@ test("palettes are kept under names, doubled, compared side by side and laid out
   await kept.getByRole("button", { name: "Let Couple go" }).click();
   await kept.getByRole("button", { name: "Lay out One blue, one brown" }).click();
   await expect(tray(page)).toHaveCount(2);
-  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
-  await page.reload();
-  await step(page, "Palette");
-  await look(page, "Side by side");
   await expect(kept.getByRole("listitem")).toHaveCount(3);
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 });
 
 test("the reach at a value, the ring test and the chart of pairs", async ({ page }) => {
@@ -348,6 +348,10 @@ test("what is taken along: the box alone or a chosen few are planned from, kept 
   await step(page, "Mixes");
   await expect(page.getByRole("region", { name: "Mixes step" })).toContainText("all 8 paints");
   await openStep(page);
+  // So are the palettes that were kept under names before.
+  await look(page, "Side by side");
+  await expect(panel(page).getByRole("list", { name: "Kept palettes" }).getByRole("listitem")).toHaveCount(3);
+  await look(page, "Choose");
   // A chosen few begin with the tray; one of them alone reaches little, and it is said. The last one stays.
   await along.selectOption("few");
   const few = panel(page).getByRole("list", { name: "Paints that are with me" });
@@ -400,11 +404,6 @@ test("how an area should lie changes its paints; what one is in the mood for is 
   await page.getByRole("button", { name: /^Area 3:/ }).click();
   await page.getByRole("combobox", { name: "Texture of Blue between the clouds" }).selectOption("rough");
   await page.getByRole("checkbox", { name: "I will lift it: nothing that stains" }).check();
-  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
-  await page.reload();
-  await page.getByRole("application").waitFor();
-  await expect(page.getByRole("combobox", { name: "Texture of Blue between the clouds" })).toHaveValue("rough");
-  await expect(page.getByRole("checkbox", { name: "I will lift it: nothing that stains" })).toBeChecked();
   await step(page, "Mixes");
   await page.getByRole("radio", { name: /^all \d+ paints$/ }).click();
   const ways = page.getByRole("list", { name: "Ways to mix it" }).getByRole("listitem");
@@ -444,6 +443,11 @@ test("rules and the approach are kept with the painting and answered at once; a 
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
   await page.getByRole("application").waitFor();
+  // How the sky should lie was said in the test before.
+  await step(page, "Areas");
+  await page.getByRole("button", { name: /^Area 3:/ }).click();
+  await expect(page.getByRole("combobox", { name: "Texture of Blue between the clouds" })).toHaveValue("rough");
+  await expect(page.getByRole("checkbox", { name: "I will lift it: nothing that stains" })).toBeChecked();
   await step(page, "Palette");
   await expect(panel(page).getByRole("list", { name: "Must, never and mood" })).toContainText(`never ${never}`);
   await expect(panel(page).getByRole("button", { name: /^Approach/ })).toContainText("magenta, yellow, cyan");
