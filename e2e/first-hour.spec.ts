@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from "@playwright/test";
 import { bring, onDesk, photo, step } from "./photo-page";
-import { test, unlocked } from "./house";
+import { layOutRows, test, unlocked } from "./house";
 import type { RunningServer } from "./server";
 import sharp from "sharp";
 
@@ -140,6 +140,7 @@ test("400 paints are selected and changed at once, by Shift and by all that are 
   page,
 }) => {
   await page.goto(`${server.url}/paintbox`);
+  await layOutRows(page);
   await page.getByRole("button", { name: "Many at once" }).click();
   await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
   await dialog(page)

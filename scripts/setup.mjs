@@ -91,6 +91,7 @@ export function ensureBuild() {
   quietly(process.execPath, [join(root, "node_modules", "next", "dist", "bin", "next"), "build"], {
     NODE_ENV: "production",
     NEXT_TELEMETRY_DISABLED: "1",
+    ABENDROT_FIRST_BUILD: existsSync(stamp) ? "" : "yes",
   });
   mkdirSync(join(root, ".next"), { recursive: true });
   writeFileSync(stamp, print);
