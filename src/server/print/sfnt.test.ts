@@ -1,7 +1,3 @@
-import { execFileSync } from "node:child_process";
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { expect, test } from "vitest";
 import { fontFile } from "./fonts";
 import { sfntOfWoff } from "./sfnt";
@@ -37,16 +33,6 @@ test.each([
   }
   expect(tags).toEqual([...tags].sort());
   for (const needed of ["cmap", "glyf", "head", "hhea", "hmtx", "loca", "maxp", "name"]) expect(tags).toContain(needed);
-});
-
-test.skipIf(!existsSync("/usr/bin/fc-scan"))("fontconfig reads it as the TrueType font that it is", () => {
-  const folder = mkdtempSync(join(tmpdir(), "abendrot-sfnt-"));
-  const file = join(folder, "font.ttf");
-  writeFileSync(file, fontFile("sans", "latin"));
-  expect(execFileSync("fc-scan", ["--format", "%{fontformat} %{family}", file], { encoding: "utf8" })).toMatch(
-    /^TrueType Source Sans 3/,
-  );
-  rmSync(folder, { recursive: true });
 });
 
 test("what is no WOFF file is refused", () => {
