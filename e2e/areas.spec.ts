@@ -1,7 +1,7 @@
 import { expect } from "@playwright/test";
 import { test } from "./house";
 import { judged, staysInside } from "./judged";
-import { bring, chart, click, middle, onDesk, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
+import { bring, chart, click, middle, openPainting, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -136,9 +136,7 @@ test("a shape is drawn by mouse, by touch and by keys; it snaps to the photo's e
 test("targets: wishes and the value curve change what is to be painted, by area and for all, in one step each; squint shows it flat", async ({
   page,
 }) => {
-  await onDesk(page, server.url);
-  await page.getByRole("button", { name: "Paintings" }).click();
-  await page.getByRole("link", { name: "patches" }).click();
+  await openPainting(page, server.url, "patches");
   await step(page, "Areas");
   await click(page, middle(2));
   const sheet = page.getByRole("article", { name: /^Area/ });

@@ -66,6 +66,16 @@ export async function onDesk(page: Page, url: string): Promise<void> {
   await unlocked(page);
 }
 
+/** Opens another painting by the desk's own list; until it lies there the one before can still be pressed. */
+export async function openPainting(page: Page, url: string, name: string): Promise<void> {
+  await onDesk(page, url);
+  await page.getByRole("button", { name: "Paintings" }).click();
+  await page.getByRole("link", { name }).click();
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(name);
+  await photo(page).locator("canvas[data-drawn]").waitFor();
+  await unlocked(page);
+}
+
 /** Opens the desk at a step as it begins. */
 export async function openDesk(page: Page, url: string, name: string): Promise<void> {
   await onDesk(page, url);

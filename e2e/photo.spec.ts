@@ -10,7 +10,7 @@ import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
 import { test } from "./house";
 import { judged, staysInside } from "./judged";
-import { bring, chart, click, middle, onDesk, photo, saved, screenAt, spot, step, undo } from "./photo-page";
+import { bring, chart, click, middle, onDesk, openPainting, photo, saved, screenAt, spot, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -202,9 +202,7 @@ test("the white: a neutral is picked, the areas' colours follow, and it is taken
 test("the sheet: format, unit, wrong sizes, straightening and placing by mouse and keys; one drag is one step to undo", async ({
   page,
 }) => {
-  await onDesk(page, server.url);
-  await page.getByRole("button", { name: "Paintings" }).click();
-  await page.getByRole("link", { name: /pump house/ }).click();
+  await openPainting(page, server.url, "The pump house at last light");
   await step(page, "Photo");
   const sheet = page.getByRole("region", { name: "Sheet" });
   await sheet.getByLabel("Format").selectOption("Square 20 × 20");
@@ -261,9 +259,7 @@ test("the sheet: format, unit, wrong sizes, straightening and placing by mouse a
 });
 
 test("two points are compared by mouse and by keys, pinned, and still there after a new start", async ({ page }) => {
-  await onDesk(page, server.url);
-  await page.getByRole("button", { name: "Paintings" }).click();
-  await page.getByRole("link", { name: "chart" }).click();
+  await openPainting(page, server.url, "chart");
   await step(page, "Photo");
   const compare = page.getByRole("region", { name: "Compare" });
   await compare.getByRole("button", { name: "Compare two points" }).click();
