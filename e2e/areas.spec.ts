@@ -1,7 +1,20 @@
 import { expect } from "@playwright/test";
 import { test } from "./house";
 import { judged, staysInside } from "./judged";
-import { bring, chart, click, middle, openPainting, photo, saved, screenAt, shapes, spot, step, undo } from "./photo-page";
+import {
+  bring,
+  chart,
+  click,
+  middle,
+  openPainting,
+  photo,
+  saved,
+  screenAt,
+  shapes,
+  spot,
+  step,
+  undo,
+} from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });

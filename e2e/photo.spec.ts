@@ -10,7 +10,20 @@ import { curveOf, targetColour } from "@/core/planning";
 import { DEMO_PAINTS } from "@/server/demo/paintbox";
 import { test } from "./house";
 import { judged, staysInside } from "./judged";
-import { bring, chart, click, middle, onDesk, openPainting, photo, saved, screenAt, spot, step, undo } from "./photo-page";
+import {
+  bring,
+  chart,
+  click,
+  middle,
+  onDesk,
+  openPainting,
+  photo,
+  saved,
+  screenAt,
+  spot,
+  step,
+  undo,
+} from "./photo-page";
 import type { RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
