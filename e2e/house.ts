@@ -56,17 +56,6 @@ async function putBack({ url }: RunningServer): Promise<void> {
 /** A room can be touched once it is known that what was read is what is stored. */
 export const unlocked = (page: Page) => expect(page.locator("[inert]")).toHaveCount(0);
 
-/**
- * Lays the rows of a long list out together. Rows out of view wait until they are scrolled to (content-visibility);
- * whoever asks for them by their roles has each laid out by itself, which takes seconds for hundreds.
- */
-export const layOutRows = (page: Page): Promise<void> =>
-  page.evaluate(() => {
-    const sheet = new CSSStyleSheet();
-    sheet.replaceSync("li { content-visibility: visible !important }");
-    document.adoptedStyleSheets.push(sheet);
-  });
-
 interface Shared {
   /** The server of this worker with the demo as it begins; what a test file before this one did is gone. */
   readonly demoServer: () => Promise<RunningServer>;

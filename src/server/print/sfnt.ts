@@ -17,11 +17,7 @@ export function sfntOfWoff(woff: Buffer): Buffer {
   const count = woff.readUInt16BE(12);
   const tables = Array.from({ length: count }, (_, i) => {
     const at = WOFF.header + WOFF.entry * i;
-    const [offset, packed, length] = [4, 8, 12].map((field) => woff.readUInt32BE(at + field)) as [
-      number,
-      number,
-      number,
-    ];
+    const [offset, packed, length] = [woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12)];
     const bytes = woff.subarray(offset, offset + packed);
     return {
       tag: woff.readUInt32BE(at),
