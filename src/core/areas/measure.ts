@@ -1,8 +1,7 @@
-import { pairOf } from "../numeric/tuples";
 import type { Lab, Rgb } from "../colour/colour";
 import { deltaE00 } from "../colour/difference";
 import { labOfLinear, type AreaImage } from "../image/pixels";
-import { type LabelMap } from "./label-map";
+import { MAX_LABEL, type LabelMap } from "./label-map";
 
 /** What a photo shows within one area. */
 export interface AreaMeasure {
@@ -35,6 +34,7 @@ export interface AreasMeasured {
   readonly uncovered: number;
 }
 
+const LABELS = MAX_LABEL + 1;
 const BINS = 128;
 const QUARTER = 0.25;
 /** An accent is this share of the area, and differs from the mean by at least this much (CIEDE2000). From memory. */
@@ -70,23 +70,36 @@ class Binned {
   }
 }
 
+/** Euclidean distance of two triples, each where it begins in its array. `Math.hypot` takes ten times as long. */
+function distance(a: ArrayLike<number>, i: number, b: ArrayLike<number>, j: number): number {
+  const [x, y, z] = [a[i]! - b[j]!, a[i + 1]! - b[j + 1]!, a[i + 2]! - b[j + 2]!];
+  return Math.sqrt(x * x + y * y + z * z);
+}
+
+/** What is summed over the pixels of one area. */
+class AreaSums {
+  count = 0;
+  /** OKLab: its sum, then its mean. */
+  readonly middle = new Float64Array(3);
+  /** By value, and by how far from the area's middle. */
+  readonly values = new Binned();
+  readonly strange = new Binned();
+}
+
 /** How far from a border its two sides are read, px: close by, and well inside. */
 const NEAR_PX = 1;
 const FAR_PX = 6;
 
 function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sheetWidthPx: number): AreaBorder[] {
   const found = new Map<number, { length: number; near: number; far: number }>();
-  const apart = (i: number, j: number): number =>
-    Math.hypot(
-      oklab[3 * i]! - oklab[3 * j]!,
-      oklab[3 * i + 1]! - oklab[3 * j + 1]!,
-      oklab[3 * i + 2]! - oklab[3 * j + 2]!,
-    );
+  const apart = (i: number, j: number): number => distance(oklab, 3 * i, oklab, 3 * j);
+  /** Two pixels side by side, of different labels: `at` of `limit` along the way from one to the other. */
   const touch = (i: number, j: number, at: number, limit: number, stride: number): void => {
-    const [a, b] = pairOf(labels[i]! < labels[j]! ? [labels[i]!, labels[j]!] : [labels[j]!, labels[i]!]);
-    if (a === b || a === 0) return;
-    const border = found.get(256 * a + b) ?? { length: 0, near: 0, far: 0 };
-    found.set(256 * a + b, border);
+    const [a, b] = [Math.min(labels[i]!, labels[j]!), Math.max(labels[i]!, labels[j]!)];
+    if (a === 0) return;
+    const key = LABELS * a + b;
+    let border = found.get(key);
+    if (!border) found.set(key, (border = { length: 0, near: 0, far: 0 }));
     border.length++;
     const out = Math.min(FAR_PX, at, limit - 2 - at);
     if (out < NEAR_PX) return;
@@ -96,15 +109,16 @@ function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sh
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const i = y * width + x;
-      if (x < width - 1) touch(i, i + 1, x, width, 1);
-      if (y < height - 1) touch(i, i + width, y, height, width);
+      const label = labels[i];
+      if (x < width - 1 && labels[i + 1] !== label) touch(i, i + 1, x, width, 1);
+      if (y < height - 1 && labels[i + width] !== label) touch(i, i + width, y, height, width);
     }
   }
   // A slanting border crosses more pixel sides than it is long: by 4/pi in the mean over all directions (Cauchy and
   // Crofton).
   return [...found].map(([key, { length, near, far }]) => ({
-    a: Math.floor(key / 256),
-    b: key % 256,
+    a: Math.floor(key / LABELS),
+    b: key % LABELS,
     length: (length * Math.PI) / 4 / sheetWidthPx,
     hardness: far > 0 ? Math.min(1, near / far) : 0,
   }));
@@ -117,67 +131,52 @@ function bordersOf({ width, height, labels }: LabelMap, { oklab }: AreaImage, sh
  * @param sheetWidthPx width of the sheet on the map, px
  */
 export function measureAreas(map: LabelMap, image: AreaImage, mask: Uint8Array, sheetWidthPx: number): AreasMeasured {
-  const sums = new Map<number, { light: number[]; middle: number[]; count: number; values: Binned; strange: Binned }>();
+  const { linear, oklab } = image;
+  const sums = new Array<AreaSums | undefined>(LABELS).fill(undefined);
   let sheet = 0;
   let uncovered = 0;
-  const visible = map.labels.map((label, i) => (mask[i] ? label : 0));
+  const visible = map.labels.slice();
   for (let i = 0; i < visible.length; i++) {
-    if (mask[i] === 0) continue;
+    if (mask[i] === 0) {
+      visible[i] = 0;
+      continue;
+    }
     sheet++;
     const label = visible[i]!;
     if (label === 0) {
       uncovered++;
       continue;
     }
-    let sum = sums.get(label);
-    if (!sum)
-      sums.set(
-        label,
-        (sum = { light: [0, 0, 0], middle: [0, 0, 0], count: 0, values: new Binned(), strange: new Binned() }),
-      );
-    for (let c = 0; c < 3; c++) {
-      sum.light[c]! += image.linear[3 * i + c]!;
-      sum.middle[c]! += image.oklab[3 * i + c]!;
-    }
+    const sum = (sums[label] ??= new AreaSums());
+    const { middle, values } = sum;
     sum.count++;
-    sum.values.add(image.oklab[3 * i]! * BINS, image.linear, 3 * i);
+    middle[0]! += oklab[3 * i]!;
+    middle[1]! += oklab[3 * i + 1]!;
+    middle[2]! += oklab[3 * i + 2]!;
+    values.add(oklab[3 * i]! * BINS, linear, 3 * i);
   }
-  const means = new Map(
-    [...sums].map(
-      ([
-        label,
-        {
-          light: [r, g, b],
-          count,
-        },
-      ]) => [label, { r: r! / count, g: g! / count, b: b! / count }],
-    ),
-  );
+  for (const sum of sums) if (sum) for (let c = 0; c < 3; c++) sum.middle[c]! /= sum.count;
   for (let i = 0; i < visible.length; i++) {
-    const label = visible[i]!;
-    if (label === 0) continue;
-    const { middle, count, strange } = sums.get(label)!;
-    const away = Math.hypot(
-      image.oklab[3 * i]! - middle[0]! / count,
-      image.oklab[3 * i + 1]! - middle[1]! / count,
-      image.oklab[3 * i + 2]! - middle[2]! / count,
-    );
-    strange.add(away * 2 * BINS, image.linear, 3 * i);
+    if (visible[i] === 0) continue;
+    const { middle, strange } = sums[visible[i]!]!;
+    strange.add(distance(oklab, 3 * i, middle, 0) * 2 * BINS, linear, 3 * i);
   }
-  const areas = [...sums]
-    .sort(([a], [b]) => a - b)
-    .map(([label, { count, values, strange }]): AreaMeasure => {
-      const mean = labOfLinear(means.get(label)!);
-      const accent = labOfLinear(strange.mean(ACCENT_SHARE, true));
-      return {
+  const areas = sums.flatMap((sum, label): AreaMeasure[] => {
+    if (!sum) return [];
+    const { count, values, strange } = sum;
+    const mean = labOfLinear(values.mean(1, true));
+    const accent = labOfLinear(strange.mean(ACCENT_SHARE, true));
+    return [
+      {
         label,
         mean,
         share: count / Math.max(1, sheet),
         lit: labOfLinear(values.mean(QUARTER, true)),
         shaded: labOfLinear(values.mean(QUARTER, false)),
         accent: deltaE00(mean, accent) >= ACCENT_DIFFERENCE ? accent : null,
-      };
-    });
+      },
+    ];
+  });
   return {
     areas,
     borders: bordersOf({ ...map, labels: visible }, image, sheetWidthPx),
