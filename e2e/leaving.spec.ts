@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { expect, type BrowserContext, type Page } from "@playwright/test";
 import { newPaint, type PaintboxDocument } from "@/model/paintbox";
 import { testAlone as test, unlocked } from "./house";
-import { smallPainting } from "./photo-page";
+import { photo, screenAt, SMALL_PHOTO, smallPainting, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 /** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
@@ -86,6 +86,34 @@ test("Back shows what is stored, not what was first loaded, and saving goes on",
   await expect(title(page)).toHaveValue("After it");
   await page.goForward();
   await expect(page.getByRole("article", { name: "Ultramarine" }).or(page.getByText("29 of 29"))).toBeVisible();
+});
+
+test("another painting is taken to the desk without a new page: its own photo and first step, and what was typed is kept", async ({
+  page,
+}) => {
+  await desk(page);
+  await step(page, "Areas");
+  await page.evaluate(() => document.body.setAttribute("data-page", "the first"));
+  await title(page).fill("Left in the middle of a word");
+  await page.getByRole("button", { name: "Paintings" }).click();
+  await page.getByRole("link", { name: "The pump house at last light" }).click();
+  await expect(page).toHaveURL(demo);
+  await expect(title(page)).toHaveValue("The pump house at last light");
+  await entered(page);
+  await expect(page.getByRole("region", { name: "Mixes step" })).toBeVisible();
+  await expect(page).toHaveTitle(/^The pump house at last light · Mixes/);
+  await photo(page).locator("canvas[data-drawn=plain]").waitFor();
+  expect((await screenAt(page, { x: 0.5, y: 0.5 }))[0]).not.toEqual(SMALL_PHOTO);
+  await expect(page.getByRole("button", { name: "Undo" })).toBeDisabled();
+
+  await page.goBack();
+  await expect(title(page)).toHaveValue("Left in the middle of a word");
+  await entered(page);
+  await expect(page.getByRole("region", { name: "Areas step" })).toBeVisible();
+  await photo(page).locator("canvas[data-drawn=plain]").waitFor();
+  expect((await screenAt(page, { x: 0.5, y: 0.5 }))[0]).toEqual(SMALL_PHOTO);
+  await expect(page.locator("body")).toHaveAttribute("data-page", "the first");
+  await expect.poll(() => storedTitle(small)).toBe("Left in the middle of a word");
 });
 
 test("typed text counts as it is typed: the tab is closed with the cursor in the field", async ({ context }) => {

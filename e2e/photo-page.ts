@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { tripleOf } from "../src/core/numeric/tuples";
 import { unlocked } from "./house";
 
 // What the tests of the photo and of the areas do on the desk.
@@ -94,9 +95,13 @@ async function layOut(url: string, name: string, buffer: Buffer): Promise<string
   return `${url}/painting/${((await sent.json()) as { id: string }).id}`;
 }
 
+/** The colour of the small photo, in 255 levels. */
+export const SMALL_PHOTO = [139, 106, 79];
+
 /** Lays out a painting of a small photo: it opens in half the demo's time. */
 export async function smallPainting(url: string): Promise<string> {
-  const small = sharp({ create: { width: 60, height: 40, channels: 3, background: "#8b6a4f" } });
+  const [r, g, b] = tripleOf(SMALL_PHOTO);
+  const small = sharp({ create: { width: 60, height: 40, channels: 3, background: { r, g, b } } });
   return layOut(url, "small.png", await small.png().toBuffer());
 }
 

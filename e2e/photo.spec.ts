@@ -67,10 +67,11 @@ function seenAs(bytes: readonly number[], kind: ViewKind): number[] {
 async function workingColours(page: Page): Promise<number[][]> {
   // The PNG has no profile, so it is sRGB: its working copy is these colours in Display P3.
   return page.evaluate(async () => {
+    // Of the photos that lay on the desk, the last.
     const id = performance
       .getEntriesByType("resource")
-      .map(({ name }) => /photos\/([0-9a-f]{64})/.exec(name)?.[1])
-      .find(Boolean);
+      .map(({ name }) => /photos\/([0-9a-f]{64})\?copy=working/.exec(name)?.[1])
+      .findLast(Boolean);
     const bitmap = await createImageBitmap(await (await fetch(`/api/photos/${id}?copy=working`)).blob(), {
       colorSpaceConversion: "none",
     });

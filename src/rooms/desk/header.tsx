@@ -72,7 +72,8 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
       >
         {titles.map((painting) => (
           <li key={painting.id}>
-            <a
+            <Link
+              prefetch={false}
               href={`/painting/${painting.id}`}
               aria-current={painting.id === id ? "page" : undefined}
               className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
@@ -88,7 +89,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
                 <span className="h-9 w-14" />
               )}
               <span className="truncate">{painting.id === id ? title : painting.title}</span>
-            </a>
+            </Link>
           </li>
         ))}
         <li className="mt-1 border-t border-(--hairline) pt-1">

@@ -1,6 +1,7 @@
 "use client";
 
 import { ImagePlus } from "lucide-react";
+import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { PHOTO_TYPES } from "@/ui/photo-types";
@@ -11,6 +12,12 @@ type Bringing =
   | { readonly state: "busy"; readonly share: number }
   | { readonly state: "refused"; readonly message: string };
 
+/** Where to go with what was brought; after everything was put back this window knows nothing that still holds. */
+interface Laid {
+  readonly address: string;
+  readonly anew: boolean;
+}
+
 const ELSEWHERE =
   "There is something of your own here already. Bring the backup under Paintings, Safe keeping: there you are told what it would replace.";
 
@@ -19,18 +26,18 @@ async function laidOut(
   file: File,
   clear: boolean,
   onProgress: UploadProgress,
-): Promise<{ readonly address: string } | UploadRefused> {
+): Promise<Laid | UploadRefused> {
   if (!/\.zip$/i.test(file.name)) {
     const photo = await uploadPhoto(file, onProgress);
-    return "id" in photo ? { address: `/painting/${photo.id}` } : photo;
+    return "id" in photo ? { address: `/painting/${photo.id}`, anew: false } : photo;
   }
   if (clear) {
     const everything = await uploadBackup(file, onProgress);
-    if ("restored" in everything) return { address: "/paintings" };
+    if ("restored" in everything) return { address: "/paintings", anew: true };
     if ("waiting" in everything) return { message: ELSEWHERE };
   }
   const painting = await uploadPainting(file, onProgress);
-  return "id" in painting ? { address: `/painting/${painting.id}` } : painting;
+  return "id" in painting ? { address: `/painting/${painting.id}`, anew: false } : painting;
 }
 
 /** Brings in the painter's own photo by button, drop or paste; the new painting opens, a refused photo is explained. */
@@ -44,6 +51,7 @@ export function NewPainting({
   /** The desk is clear: a backup may be brought as well. */
   clear?: boolean;
 }) {
+  const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const [bringing, setBringing] = useState<Bringing>({ state: "idle" });
   const busy = bringing.state === "busy";
@@ -51,11 +59,12 @@ export function NewPainting({
     (file: File): void => {
       setBringing({ state: "busy", share: 0 });
       void laidOut(file, clear, (share) => setBringing({ state: "busy", share })).then((result) => {
-        if ("address" in result) window.location.assign(result.address);
-        else setBringing({ state: "refused", message: result.message });
+        if ("message" in result) setBringing({ state: "refused", message: result.message });
+        else if (result.anew) window.location.assign(result.address);
+        else router.push(result.address);
       });
     },
-    [clear],
+    [clear, router],
   );
   const bringFirst = useCallback((files: readonly File[]): void => bring(files[0]!), [bring]);
   const over = useDroppedFiles(bringFirst);

@@ -1,6 +1,7 @@
 "use client";
 
 import { Copy, FileDown, Pencil, Trash2, Users } from "lucide-react";
+import Link from "next/link";
 import { useState } from "react";
 import { paintingUrl } from "@/model/addresses";
 import { PAPERS } from "@/core/optics";
@@ -71,7 +72,7 @@ export function PaintingCard({ painting, paints, act, onHandOut }: PaintingCardP
       tabIndex={-1}
       className="flex flex-col border border-(--hairline) bg-base-100"
     >
-      <a href={`/painting/${id}`} className="group block" aria-label={`Open ${title}`}>
+      <Link prefetch={false} href={`/painting/${id}`} className="group block" aria-label={`Open ${title}`}>
         <span className="block bg-[#bdbdbd] p-3">
           <img
             src={`/api/photos/${photoId}?copy=view`}
@@ -80,7 +81,7 @@ export function PaintingCard({ painting, paints, act, onHandOut }: PaintingCardP
             className="aspect-3/2 w-full object-contain"
           />
         </span>
-      </a>
+      </Link>
       <div className="flex flex-1 flex-col gap-1.5 p-4">
         {renaming ? (
           <Rename
@@ -106,9 +107,9 @@ export function PaintingCard({ painting, paints, act, onHandOut }: PaintingCardP
           )}
         </div>
         <div className="mt-auto flex flex-wrap gap-1 pt-2">
-          <a href={`/painting/${id}`} className="btn btn-outline btn-sm">
+          <Link prefetch={false} href={`/painting/${id}`} className="btn btn-outline btn-sm">
             Open
-          </a>
+          </Link>
           <button
             type="button"
             className="btn btn-ghost btn-sm"

@@ -106,6 +106,8 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
     return () => {
       element.removeEventListener("webglcontextlost", onLost);
       element.removeEventListener("webglcontextrestored", onRestored);
+      drawn.current?.painter.release();
+      drawn.current = null;
     };
   }, []);
   useEffect(() => {

@@ -108,6 +108,12 @@ export class ViewPainter {
     this.setSheet(null);
   }
 
+  /** Gives the graphics card its memory back: a canvas that is taken off the page keeps it until it is collected. */
+  release(): void {
+    for (const texture of [this.photo, this.areas, this.targets, this.reach, this.sheet])
+      this.gl.deleteTexture(texture);
+  }
+
   /** Longest side that a texture may have here, px. */
   get maxSide(): number {
     return this.gl.getParameter(this.gl.MAX_TEXTURE_SIZE) as number;
