@@ -2,7 +2,7 @@ import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { leavePage, test } from "./house";
 import { judged, staysInside } from "./judged";
-import { onDesk, openDesk, photo, saved, step } from "./photo-page";
+import { onDesk, openDesk, openPainting, photo, saved, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
 
 test.describe.configure({ mode: "serial" });
@@ -312,7 +312,7 @@ test("one's own photo: measured truly, kept through kill -9 and a new start", as
   await page.goto(own);
   await expect(page.getByRole("button", { name: "Area 1: Card" })).toBeVisible({ timeout: 60_000 });
   await expect(tray(page).getByRole("listitem").first()).toContainText(/for 1/);
-  await page.goto(paintingUrl);
+  await openPainting(page, server.url, "The pump house at last light");
   await expect(tray(page)).toContainText("Quinacridone magenta");
   await page.getByRole("button", { name: "Area 13: Green door" }).click();
   for (const paint of laid) await expect(page.getByRole("region", { name: "Recipe in use" })).toContainText(paint);

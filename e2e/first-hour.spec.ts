@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from "@playwright/test";
 import { bring, onDesk, photo, step } from "./photo-page";
-import { test, unlocked } from "./house";
+import { test, unlocked, walkTo } from "./house";
 import type { RunningServer } from "./server";
 import sharp from "sharp";
 
@@ -99,7 +99,7 @@ test("keys and words are there on “?”, and a word explains itself where it s
   await page.getByRole("link", { name: "Paintings and bin" }).click();
   await expect(page.getByRole("note")).toContainText("The demo is put away");
   // What is put away is not measured either.
-  await page.goto(`${server.url}/measure`);
+  await walkTo(page, server.url, "/measure");
   await page.getByRole("tab", { name: "By numbers" }).click();
   await expect(page.getByRole("combobox", { name: "Paint" }).getByRole("option", { name: /Cerulean/ })).toHaveCount(0);
   await page.goto(demoUrl);
@@ -122,7 +122,7 @@ test("keys and words are there on “?”, and a word explains itself where it s
 test("a pasted list is read line by line: what is sure is taken, what is not is asked, nonsense is told", async ({
   page,
 }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await walkTo(page, server.url, "/paintbox");
   await page.getByRole("button", { name: "Many at once" }).click();
   await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
   await dialog(page)
@@ -150,7 +150,7 @@ test("a pasted list is read line by line: what is sure is taken, what is not is 
 test("400 paints are selected and changed at once, by Shift and by all that are shown, each undone in one step", async ({
   page,
 }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await walkTo(page, server.url, "/paintbox");
   await layOutRows(page);
   await page.getByRole("button", { name: "Many at once" }).click();
   await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
@@ -199,7 +199,7 @@ test("one's own photo is planned from one's own paints alone; the demo comes bac
   await expect(page.getByRole("region", { name: "All puddles" })).toContainText(/for \d colours/);
   await saved(page);
 
-  await page.goto(`${server.url}/paintbox`);
+  await walkTo(page, server.url, "/paintbox");
   await demo(page).getByRole("button", { name: "Bring them back" }).click();
   await expect(paints(page)).toHaveCount(58);
   await expect(paints(page).filter({ hasText: "demo" })).toHaveCount(28);

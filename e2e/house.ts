@@ -56,6 +56,17 @@ async function putBack({ url }: RunningServer): Promise<void> {
 /** A room can be touched once it is known that what was read is what is stored. */
 export const unlocked = (page: Page) => expect(page.locator("[inert]")).toHaveCount(0);
 
+/**
+ * Goes to a room by the head of the one that is open, as a painter does; by its address where none leads there. Ends
+ * when the address is the room's: what is looked at next must be of that room.
+ */
+export async function walkTo(page: Page, url: string, room: string): Promise<void> {
+  const way = page.locator(`header a[href="${room}"]`).last();
+  if (!page.url().startsWith(url) || !(await way.isVisible())) return void (await page.goto(`${url}${room}`));
+  await way.click();
+  await page.waitForURL(({ pathname }) => pathname === room || (room === "/" && pathname.startsWith("/painting/")));
+}
+
 interface Shared {
   /** The server of this worker with the demo as it begins; what a test file before this one did is gone. */
   readonly demoServer: () => Promise<RunningServer>;

@@ -5,7 +5,7 @@ import { promisify } from "node:util";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { newPaint } from "../src/model/paintbox";
-import { testAlone as test } from "./house";
+import { testAlone as test, walkTo } from "./house";
 import { bring } from "./photo-page";
 import { freshFolder, onServer, startServer, type RunningServer } from "./server";
 
@@ -150,7 +150,7 @@ test("a painting is given away as a file and opened with one's own paints; what 
       data: { revision: 1, writer: crypto.randomUUID(), step: 1, document: { paints: [blue], boxes: [] } },
     });
     expect(save.status()).toBe(200);
-    await page.goto(`${friend.url}/paintings`);
+    await walkTo(page, friend.url, "/paintings");
     const chooser = page.waitForEvent("filechooser");
     await page.getByRole("button", { name: "Bring a painting's file" }).click();
     await (await chooser).setFiles(path);

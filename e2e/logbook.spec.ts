@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { test, unlocked } from "./house";
+import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import { onDesk, step } from "./photo-page";
 import type { RunningServer } from "./server";
@@ -18,7 +18,7 @@ test.afterAll(() => page.close());
 const sheet = () => page.getByRole("complementary", { name: "One page of the book" });
 const saved = () => expect(sheet().getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });
 async function openBook(): Promise<void> {
-  await page.goto(`${server.url}/logbook`);
+  await walkTo(page, server.url, "/logbook");
   await expect(page.getByRole("heading", { name: "Logbook", level: 1 })).toBeVisible();
   await unlocked(page);
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
-import { test, unlocked } from "./house";
+import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
 
@@ -12,7 +12,8 @@ test.beforeAll(async ({ demoServer }) => {
 
 const CARD = "public/demo/swatch-card.jpg";
 const room = async (page: Page, query = ""): Promise<void> => {
-  await page.goto(`${server.url}/measure${query}`);
+  if (query) await page.goto(`${server.url}/measure${query}`);
+  else await walkTo(page, server.url, "/measure");
   await expect(page.getByRole("heading", { name: "Print a sheet" })).toBeVisible({ timeout: 60_000 });
   await unlocked(page);
 };
@@ -91,7 +92,7 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   await expect(sienna.getByRole("status")).toContainText("Kept");
   await expect(page.getByText("1 of 4 kept")).toBeVisible();
 
-  await page.goto(`${server.url}/paintbox`);
+  await walkTo(page, server.url, "/paintbox");
   await page
     .getByRole("button", { name: /Burnt sienna/ })
     .first()
@@ -99,7 +100,7 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   const measured = page.getByRole("region", { name: "Measured" });
   await expect(measured).toContainText(/by photo; counts/);
   await expect(measured.getByRole("img", { name: /Card photographed/ })).toBeVisible();
-  await page.goto(server.url);
+  await walkTo(page, server.url, "/");
   await page.getByRole("application").waitFor({ timeout: 60_000 });
   await page
     .getByRole("button", { name: /^Area \d+: Brick in the sun/ })
@@ -217,7 +218,7 @@ test("a card whose paints are named wrongly is doubted; a grey card in the pictu
 test("the simulated meter: connect, calibrate, read place by place, keep, and set aside in the paint's sheet", async ({
   page,
 }) => {
-  await page.goto(`${server.url}/paintbox`);
+  await walkTo(page, server.url, "/paintbox");
   await page
     .getByRole("button", { name: /Light red/ })
     .first()
@@ -245,7 +246,7 @@ test("the simulated meter: connect, calibrate, read place by place, keep, and se
   const result = page.getByRole("region", { name: "What the fit makes of it" });
   await result.getByRole("button", { name: "Keep for Light red" }).click();
   await expect(result.getByRole("status")).toContainText("Kept");
-  await page.goto(`${server.url}/paintbox`);
+  await walkTo(page, server.url, "/paintbox");
   await page
     .getByRole("button", { name: /Light red/ })
     .first()

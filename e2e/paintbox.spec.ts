@@ -1,6 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 import { newPaint } from "@/model/paintbox";
-import { test, unlocked } from "./house";
+import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import { onDesk } from "./photo-page";
 import type { RunningServer } from "./server";
@@ -20,7 +20,7 @@ async function openBox(page: Page): Promise<void> {
     await page.getByRole("tab", { name: "Paints" }).click();
     await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("");
     await page.getByRole("combobox", { name: "Which paints" }).selectOption("all");
-  } else await page.goto(`${server.url}/paintbox`);
+  } else await walkTo(page, server.url, "/paintbox");
   await paints(page).first().waitFor();
   await unlocked(page);
 }

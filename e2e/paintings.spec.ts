@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { test, unlocked } from "./house";
+import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
 
@@ -15,7 +15,7 @@ const cards = (page: Page) => page.getByRole("list", { name: "Paintings" }).getB
 const bin = (page: Page) => page.getByRole("region", { name: "Bin" });
 
 async function open(page: Page): Promise<void> {
-  await page.goto(`${server.url}/paintings`);
+  await walkTo(page, server.url, "/paintings");
   await expect(page.getByRole("article", { name: DEMO, exact: true })).toBeVisible();
   await unlocked(page);
 }

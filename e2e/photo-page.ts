@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { tripleOf } from "../src/core/numeric/tuples";
-import { unlocked } from "./house";
+import { unlocked, walkTo } from "./house";
 
 // What the tests of the photo and of the areas do on the desk.
 
@@ -59,7 +59,7 @@ const isOnDesk = async (page: Page, url: string): Promise<boolean> =>
 /** Opens the desk; the page is loaded only where none lies on it. */
 export async function onDesk(page: Page, url: string): Promise<void> {
   if (!(await isOnDesk(page, url))) {
-    await page.goto(url);
+    await walkTo(page, url, "/");
     await photo(page)
       .or(page.getByRole("heading", { name: "The desk is clear" }))
       .waitFor({ timeout: 60_000 });
