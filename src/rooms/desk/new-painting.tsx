@@ -22,11 +22,7 @@ const ELSEWHERE =
   "There is something of your own here already. Bring the backup under Paintings, Safe keeping: there you are told what it would replace.";
 
 /** Sends what was brought, a photo, a painting's file or everything; where to go then, or what was wrong with it. */
-async function laidOut(
-  file: File,
-  clear: boolean,
-  onProgress: UploadProgress,
-): Promise<Laid | UploadRefused> {
+async function laidOut(file: File, clear: boolean, onProgress: UploadProgress): Promise<Laid | UploadRefused> {
   if (!/\.zip$/i.test(file.name)) {
     const photo = await uploadPhoto(file, onProgress);
     return "id" in photo ? { address: `/painting/${photo.id}`, anew: false } : photo;
