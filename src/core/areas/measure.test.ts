@@ -94,6 +94,8 @@ describe("areas measured, against the same by plain sums and sorting", () => {
       const quarter = Math.ceil(pixels.length / 4);
       expect(deltaE00(shaded, meanLight(image, byValue.slice(0, quarter))), `shaded ${label}`).toBeLessThan(0.5);
       expect(deltaE00(lit, meanLight(image, byValue.slice(-quarter))), `lit ${label}`).toBeLessThan(0.5);
+      // A twenty-fifth of so few is but a pixel or two, and a share of the next.
+      if (pixels.length < 100) continue;
       const byDistance = sortedBy(pixels, awayFrom(image, pixels));
       const stranger = meanLight(image, byDistance.slice(-Math.ceil(0.04 * pixels.length)));
       // Those of one step of distance, 1/256 of OKLab, may lie on several sides of the middle.
