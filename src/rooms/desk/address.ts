@@ -1,7 +1,7 @@
 "use client";
 
 import { useSearchParams } from "next/navigation";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { z } from "zod";
 import type { PaintingDocument } from "@/model/painting";
 import { DESK_STEPS, type Step } from "./desk-state";
@@ -56,7 +56,7 @@ export function useDeskAtAddress(document: PaintingDocument): DeskStore {
     goThere(made, placeOf(new URLSearchParams(search)), firstStep(document));
     return made;
   });
-  useAddress(store, firstStep(document), search);
+  useAddress(store, firstStep(document));
   return store;
 }
 
@@ -107,21 +107,17 @@ export function keepTogether(
  * Keeps the window's address and the desk together: each step and each area that is opened is a place to come back to
  * by the browser's own back and forward, by a reload or a bookmark.
  */
-function useAddress(store: DeskStore, first: Step, search: URLSearchParams): void {
-  const together = useRef<ReturnType<typeof keepTogether> | null>(null);
+function useAddress(store: DeskStore, first: Step): void {
   useEffect(() => {
-    const { follow, stop } = (together.current = keepTogether(store, first, {
+    const { follow, stop } = keepTogether(store, first, {
       search: () => window.location.search,
       go: (query, instead) =>
         window.history[instead ? "replaceState" : "pushState"](null, "", `${window.location.pathname}${query}`),
-    }));
+    });
     window.addEventListener("popstate", follow);
     return () => {
       window.removeEventListener("popstate", follow);
       stop();
     };
   }, [store, first]);
-  // A link to the painting that lies here changes the address and nothing else. What the desk wrote there itself is
-  // where it stands already.
-  useEffect(() => together.current?.follow(), [search]);
 }

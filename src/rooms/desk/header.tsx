@@ -76,8 +76,6 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
               prefetch={false}
               href={`/painting/${painting.id}`}
               aria-current={painting.id === id ? "page" : undefined}
-              // The menu is open while it has the focus.
-              onClick={(event) => event.currentTarget.blur()}
               className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
             >
               {wanted ? (
