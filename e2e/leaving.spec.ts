@@ -114,6 +114,13 @@ test("another painting is taken to the desk without a new page: its own photo an
   expect((await screenAt(page, { x: 0.5, y: 0.5 }))[0]).toEqual(SMALL_PHOTO);
   await expect(page.locator("body")).toHaveAttribute("data-page", "the first");
   await expect.poll(() => storedTitle(small)).toBe("Left in the middle of a word");
+
+  // The one that lies there already is picked: it begins at its first step.
+  await page.getByRole("button", { name: "Paintings" }).click();
+  await page.getByRole("link", { name: "Left in the middle of a word" }).click();
+  await expect(page.getByRole("region", { name: "Photo step" })).toBeVisible();
+  await expect(page).toHaveURL(small);
+  await expect(page.getByRole("link", { name: "All paintings and the bin" })).toBeHidden();
 });
 
 test("typed text counts as it is typed: the tab is closed with the cursor in the field", async ({ context }) => {

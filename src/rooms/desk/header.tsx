@@ -2,7 +2,7 @@
 
 import { ChevronDown, LayoutGrid, SunMoon, Trash2 } from "lucide-react";
 import Link from "next/link";
-import { useEffect, useState } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import type { PaintingTitle } from "@/storage/ports";
 import { APP_NAME } from "@/ui/app-name";
 import { chooseTheme, shownTheme } from "@/ui/theme";
@@ -49,6 +49,33 @@ function Title() {
   );
 }
 
+/**
+ * The way to a painting. The one that lies here is loaded anew: to the router nothing but the address would change, and
+ * the desk would stay as it is.
+ */
+function PaintingLink({
+  id,
+  here,
+  className,
+  children,
+}: {
+  id: string;
+  here: boolean;
+  className: string;
+  children: ReactNode;
+}) {
+  const href = `/painting/${id}`;
+  return here ? (
+    <a href={href} aria-current="page" className={className}>
+      {children}
+    </a>
+  ) : (
+    <Link prefetch={false} href={href} className={className}>
+      {children}
+    </Link>
+  );
+}
+
 function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTitle[] }) {
   const title = useDesk((s) => s.document.title);
   const [fault, setFault] = useState<string | null>(null);
@@ -72,10 +99,9 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
       >
         {titles.map((painting) => (
           <li key={painting.id}>
-            <Link
-              prefetch={false}
-              href={`/painting/${painting.id}`}
-              aria-current={painting.id === id ? "page" : undefined}
+            <PaintingLink
+              id={painting.id}
+              here={painting.id === id}
               className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
             >
               {wanted ? (
@@ -89,7 +115,7 @@ function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTi
                 <span className="h-9 w-14" />
               )}
               <span className="truncate">{painting.id === id ? title : painting.title}</span>
-            </Link>
+            </PaintingLink>
           </li>
         ))}
         <li className="mt-1 border-t border-(--hairline) pt-1">
