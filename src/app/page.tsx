@@ -1,6 +1,7 @@
 import { redirect } from "next/navigation";
 import { Suspense } from "react";
 import { FirstPainting } from "@/rooms/desk/first-painting";
+import { paintingPage } from "@/model/addresses";
 import { isOpen } from "@/server/context/house";
 import { Opening } from "@/ui/opening";
 import { opened } from "./opened";
@@ -8,7 +9,7 @@ import { opened } from "./opened";
 async function Latest() {
   return opened(async (store) => {
     const [latest] = await store.paintings.list();
-    if (latest) redirect(`/painting/${latest.id}`);
+    if (latest) redirect(paintingPage(latest.id));
     return { room: <FirstPainting />, revisions: {} };
   });
 }

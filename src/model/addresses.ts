@@ -2,6 +2,8 @@
 export const PAINTBOX_URL = "/api/paintbox";
 export const PAINTINGS_URL = "/api/paintings";
 export const paintingUrl = (id: string): string => `${PAINTINGS_URL}/${id}`;
+/** The desk with a painting on it. */
+export const paintingPage = (id: string): string => `/painting/${id}`;
 export const paintingCopiesUrl = (id: string): string => `${paintingUrl(id)}/copies`;
 /** The copy of a photo that is seen first. */
 export const viewCopyUrl = (photoId: string): string => `/api/photos/${photoId}?copy=view`;

@@ -7,6 +7,7 @@ import type { PaintingTitle } from "@/storage/ports";
 import { APP_NAME } from "@/ui/app-name";
 import { chooseTheme, shownTheme } from "@/ui/theme";
 import { changePainting } from "@/ui/shelf";
+import { paintingPage } from "@/model/addresses";
 import { faultIn } from "@/model/fault";
 import { paintingDocument } from "@/model/painting";
 import { SaveWords } from "@/ui/saving/save-words";
@@ -64,7 +65,7 @@ function PaintingLink({
   className: string;
   children: ReactNode;
 }) {
-  const href = `/painting/${id}`;
+  const href = paintingPage(id);
   return here ? (
     <a href={href} aria-current="page" className={className}>
       {children}

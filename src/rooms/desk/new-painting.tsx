@@ -3,6 +3,7 @@
 import { ImagePlus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useCallback, useRef, useState } from "react";
+import { paintingPage } from "@/model/addresses";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { PHOTO_TYPES } from "@/ui/photo-types";
 import { uploadBackup, uploadPainting, uploadPhoto, type UploadProgress, type UploadRefused } from "@/ui/upload";
@@ -25,7 +26,7 @@ const ELSEWHERE =
 async function laidOut(file: File, clear: boolean, onProgress: UploadProgress): Promise<Laid | UploadRefused> {
   if (!/\.zip$/i.test(file.name)) {
     const photo = await uploadPhoto(file, onProgress);
-    return "id" in photo ? { address: `/painting/${photo.id}`, anew: false } : photo;
+    return "id" in photo ? { address: paintingPage(photo.id), anew: false } : photo;
   }
   if (clear) {
     const everything = await uploadBackup(file, onProgress);
@@ -33,7 +34,7 @@ async function laidOut(file: File, clear: boolean, onProgress: UploadProgress): 
     if ("waiting" in everything) return { message: ELSEWHERE };
   }
   const painting = await uploadPainting(file, onProgress);
-  return "id" in painting ? { address: `/painting/${painting.id}`, anew: false } : painting;
+  return "id" in painting ? { address: paintingPage(painting.id), anew: false } : painting;
 }
 
 /** Brings in the painter's own photo by button, drop or paste; the new painting opens, a refused photo is explained. */

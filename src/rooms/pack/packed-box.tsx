@@ -7,7 +7,7 @@ import { arrangePaints, NEEDED, type PackedPaint } from "@/core/palette";
 import { MIXABLE } from "@/model/paintbox";
 import { counted, listed } from "@/model/text";
 import { askFor, jsonOf } from "@/ui/ask";
-import { PAINTBOX_URL } from "@/model/addresses";
+import { PAINTBOX_URL, paintingPage } from "@/model/addresses";
 import { Strip } from "@/ui/strip";
 import { shapeOf, travelBoxOf } from "./packing";
 import type { Packed } from "./use-packed";
@@ -178,7 +178,7 @@ export function PackedBoxView({ packed: { box, question }, name, onRule, onSize 
             return (
               <tr key={id}>
                 <td>
-                  <a className="link inline-flex min-h-[2.2rem] items-center" href={`/painting/${id}`}>
+                  <a className="link inline-flex min-h-[2.2rem] items-center" href={paintingPage(id)}>
                     {title}
                   </a>{" "}
                   <span className="quiet">{counted(colours.length, "colour")}</span>

@@ -2,6 +2,7 @@
 
 import { FileUp } from "lucide-react";
 import { useRef, useState } from "react";
+import { paintingPage } from "@/model/addresses";
 import type { BroughtPainting } from "@/model/painting-file";
 import { uploadPainting } from "@/ui/upload";
 
@@ -42,7 +43,7 @@ export function BringPainting() {
       {says && "id" in says && (
         <p role="status" className="mt-1 max-w-xl leading-snug">
           It came in.{" "}
-          <a className="link" href={`/painting/${says.id}`}>
+          <a className="link" href={paintingPage(says.id)}>
             Open it
           </a>
           .{" "}

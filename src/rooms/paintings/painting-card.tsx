@@ -3,7 +3,7 @@
 import { Copy, FileDown, Pencil, Trash2, Users } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
-import { paintingUrl } from "@/model/addresses";
+import { paintingPage, paintingUrl } from "@/model/addresses";
 import { PAPERS } from "@/core/optics";
 import type { PaintModel } from "@/core/mixing";
 import { faultIn } from "@/model/fault";
@@ -72,7 +72,7 @@ export function PaintingCard({ painting, paints, act, onHandOut }: PaintingCardP
       tabIndex={-1}
       className="flex flex-col border border-(--hairline) bg-base-100"
     >
-      <Link prefetch={false} href={`/painting/${id}`} className="group block" aria-label={`Open ${title}`}>
+      <Link prefetch={false} href={paintingPage(id)} className="group block" aria-label={`Open ${title}`}>
         <span className="block bg-[#bdbdbd] p-3">
           <img
             src={`/api/photos/${photoId}?copy=view`}
@@ -107,7 +107,7 @@ export function PaintingCard({ painting, paints, act, onHandOut }: PaintingCardP
           )}
         </div>
         <div className="mt-auto flex flex-wrap gap-1 pt-2">
-          <Link prefetch={false} href={`/painting/${id}`} className="btn btn-outline btn-sm">
+          <Link prefetch={false} href={paintingPage(id)} className="btn btn-outline btn-sm">
             Open
           </Link>
           <button

@@ -6,7 +6,7 @@ import { paintModel } from "@/core/mixing";
 import { useMemo, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { z } from "zod";
-import { paintingUrl } from "@/model/addresses";
+import { paintingPage, paintingUrl } from "@/model/addresses";
 import { counted } from "@/model/text";
 import type { Painter } from "@/model/sign-in";
 import type { ShelvedPainting } from "@/model/shelf";
@@ -191,7 +191,7 @@ function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
         {away.map(({ id, title }) => (
           <p key={id} role="note" className="quiet mt-6">
             The demo is put away with its paints:{" "}
-            <a className="link" href={`/painting/${id}`}>
+            <a className="link" href={paintingPage(id)}>
               look at “{title}”
             </a>
             , or{" "}

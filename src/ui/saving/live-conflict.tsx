@@ -1,5 +1,6 @@
 "use client";
 
+import { paintingPage } from "@/model/addresses";
 import type { PaintingDocument } from "@/model/painting";
 import type { Saving } from "./autosave";
 import { ConflictCard } from "./conflict-card";
@@ -32,7 +33,7 @@ export function LiveConflict<Document>({
           const made = await keepAsCopy(painting.photoId, painting.copyOf());
           if ("message" in made) return made.message;
           await queue.letGo();
-          window.location.assign(`/painting/${made.id}`);
+          window.location.assign(paintingPage(made.id));
           return null;
         })
       }

@@ -6,7 +6,7 @@ import type { PaintingDocument } from "@/model/painting";
 import { Opening } from "../opening";
 import { tellTrouble, TroubleLine } from "../trouble";
 import { ConflictCard } from "./conflict-card";
-import { PAINTBOX_URL } from "@/model/addresses";
+import { PAINTBOX_URL, paintingPage } from "@/model/addresses";
 import { deliverLeftBehind, keepAsCopy, outbox, putInPlace, type LeftBehind } from "./left-behind";
 import { arrived, isOutdated, isSomethingUnsent, sentByOthers, trustNextReading } from "./autosave-queues";
 
@@ -39,7 +39,7 @@ function LeftCard({ left, onDone }: { left: LeftBehind; onDone: () => void }) {
               const made = await keepAsCopy(photoId, unsent.document as PaintingDocument);
               if ("message" in made) return made.message;
               await outbox.drop(unsent.writer);
-              window.location.assign(`/painting/${made.id}`);
+              window.location.assign(paintingPage(made.id));
               return null;
             }
       }

@@ -2,6 +2,7 @@
 
 import { RefreshCw } from "lucide-react";
 import { useRef, useState } from "react";
+import { paintingPage } from "@/model/addresses";
 import { PHOTO_TYPES } from "@/ui/photo-types";
 import { uploadExchange } from "@/ui/upload";
 import { useOpenPainting } from "../open-painting";
@@ -18,7 +19,7 @@ export function ExchangePhoto() {
   const { id, saved } = useOpenPainting();
   const input = useRef<HTMLInputElement>(null);
   const [exchange, setExchange] = useState<Exchange>({ state: "idle" });
-  const open = (next: string): void => window.location.assign(`/painting/${next}?step=areas`);
+  const open = (next: string): void => window.location.assign(`${paintingPage(next)}?step=areas`);
   const bring = (file: File): void => {
     setExchange({ state: "busy", share: 0 });
     void uploadExchange(id, file, (share) => setExchange({ state: "busy", share })).then((answer) => {
