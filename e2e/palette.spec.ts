@@ -198,6 +198,8 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await page.emulateMedia({ media: "print" });
   await expect(page.getByText("trust the marks")).toBeVisible();
   await expect(page.getByRole("region", { name: "Tray" })).toBeHidden();
+  const sheets = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type \/Page\b/g);
+  expect(sheets).toHaveLength(1);
   await page.emulateMedia({ media: "screen" });
   await expect(panel(page).getByRole("table", { name: "Pairs in five ratios" }).getByRole("row")).toHaveCount(
     1 + (paints * (paints - 1)) / 2,
