@@ -200,7 +200,14 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await expect(page.getByRole("region", { name: "Tray" })).toBeHidden();
   const sheets = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type \/Page\b/g);
   expect(sheets).toHaveLength(1);
-  await page.emulateMedia({ media: "screen" });
+  // At dusk too it is dark on white, and on a narrow sheet all its columns are there.
+  await page.emulateMedia({ media: "print", colorScheme: "dark" });
+  await expect(page.getByRole("heading", { name: "Which agree?" })).toHaveCSS("color", "rgb(34, 34, 34)");
+  await page.setViewportSize({ width: 280, height: 800 });
+  const right = await agree.evaluateAll((all) => Math.max(...all.map((each) => each.getBoundingClientRect().right)));
+  expect(right).toBeLessThanOrEqual(280);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.emulateMedia({ media: "screen", colorScheme: "light" });
   await expect(panel(page).getByRole("table", { name: "Pairs in five ratios" }).getByRole("row")).toHaveCount(
     1 + (paints * (paints - 1)) / 2,
   );

@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo, useState } from "react";
+import { useMemo, useState, type CSSProperties } from "react";
 import { screenColourOfLab } from "@/core/colour";
 import { agreementsOf, type Agreement, type Verdict } from "@/core/mud";
 import type { Paper } from "@/core/optics";
@@ -71,7 +71,12 @@ export function AgreementChart({ paints, paper }: { paints: readonly KnownPaint[
           Print this chart
         </button>
       </div>
-      <table aria-label="Which paints agree" className="border-separate border-spacing-0.5 text-[0.9rem]">
+      <table
+        aria-label="Which paints agree"
+        className="border-separate border-spacing-0.5 text-[0.9rem]"
+        // On paper as many columns as there are paints stand beside the names.
+        style={{ "--cell": `min(2rem, calc((100vw - 11rem) / ${paints.length} - 2px))` } as CSSProperties}
+      >
         <tbody>
           {paints.map((second, row) => (
             <tr key={second.id}>
@@ -87,7 +92,7 @@ export function AgreementChart({ paints, paper }: { paints: readonly KnownPaint[
                       type="button"
                       aria-pressed={pair === open}
                       aria-label={`${first.name} and ${second.name}: ${VERDICT_WORDS[pair.verdict]}`}
-                      className={`grid h-8 w-8 cursor-pointer place-items-center ${pair === open ? "outline-2 outline-offset-1 outline-base-content" : ""}`}
+                      className={`grid h-8 w-8 cursor-pointer place-items-center print:size-(--cell) print:min-h-0 ${pair === open ? "outline-2 outline-offset-1 outline-base-content" : ""}`}
                       style={{ background: screenColourOfLab(pair.balanced.dry).hex }}
                       onClick={() => setShown(keyOf(pair))}
                     >
