@@ -1,16 +1,14 @@
-import { proposeShapes } from "@/core/areas";
 import { deltaE00, type Lab } from "@/core/colour";
 import { labOfXyz } from "@/core/colour/lab";
 import { linearSrgbOfOklab } from "@/core/colour/oklab";
 import { xyzOfLinearSrgb } from "@/core/colour/srgb";
-import { areaImageOf } from "@/core/image";
 import { DEFAULT_MATCH, HANDS, matchOver, paintModel, predict, prepareMatch, type Recipe } from "@/core/mixing";
 import { partDeviation } from "@/core/mixing/hand";
 import { fullMetric } from "@/core/mixing/metric";
 import { seededRandom } from "@/core/numeric/random";
 import { PAPERS } from "@/core/optics";
 import { choosePalettes, mixCosts } from "@/core/palette";
-import { photograph } from "./photographs/photographs";
+import { shapesProposed } from "./photographs/photographs";
 
 /** A box of 25 single pigments such as landscape painters own. */
 export const BOX =
@@ -29,19 +27,13 @@ const labOfMean = (L: number, a: number, b: number): Lab => labOfXyz(xyzOfLinear
 
 type WeighedColours = readonly { readonly lab: Lab; readonly weight: number }[];
 
-/** Found once for each photograph: it is laid under several judges. */
-const found = new Map<Picture, Promise<WeighedColours>>();
-
 /** The mean colours of a photograph's shapes, each weighed by the root of its size. */
-export function coloursOf(name: Picture): Promise<WeighedColours> {
-  const known = found.get(name) ?? findColours(name);
-  found.set(name, known);
-  return known;
-}
-
-async function findColours(name: Picture): Promise<WeighedColours> {
-  const { width, height, oklab, linear } = areaImageOf(await photograph(name));
-  const { labels, shapes } = proposeShapes({ width, height, oklab, linear }, new Uint8Array(width * height).fill(1));
+export async function coloursOf(name: Picture): Promise<WeighedColours> {
+  const {
+    image: { oklab },
+    labels,
+    shapes,
+  } = await shapesProposed(name);
   const sums = Array.from({ length: shapes }, () => [0, 0, 0, 0]);
   labels.forEach((shape, i) => {
     if (shape < 0) return;

@@ -174,6 +174,18 @@ describe("likely error", () => {
       load,
       paper,
     );
+  test("is the same whatever was asked before of this tube: of other mixes, or on another sheet", () => {
+    const { K, S } = measured.optics;
+    const fresh = (): PaintModel => ({ ...measured, optics: { K: K.slice(), S: S.slice() } });
+    const ask = (tube: PaintModel, sheet: (typeof PAPERS)[number]) =>
+      likelyErrorOf([{ paint: tube, parts: 1 }, ...one("PR101-light-red")], 0.25, sheet);
+    const tube = fresh();
+    likelyErrorOf([{ paint: tube, parts: 1 }], 0.6, paper);
+    const sheets = [paper, PAPERS[1]!, paper];
+    const answers = sheets.map((sheet) => ask(tube, sheet));
+    expect(answers).toEqual(sheets.map((sheet) => ask(fresh(), sheet)));
+    expect(answers[1]!.from).not.toEqual(answers[0]!.from);
+  });
   test("is smaller for measured paints, between for half and half, and says what it stands on", () => {
     const [none, half, both] = [told([typical, typical]), told([typical, measured]), told([measured, measured])];
     expect([none, half, both].map(({ basis }) => basis)).toEqual(["typical", "mixed", "measured"]);

@@ -72,6 +72,40 @@ interface Squares {
   scattering: number;
 }
 
+/** Two tubes that a paint's might be instead: one deviation above and one below, by what is uncertain. */
+interface OtherTubes {
+  readonly of: keyof Squares;
+  readonly above: Optics;
+  readonly below: Optics;
+}
+
+/** Other tubes that were made before, by a paint's optics: the same paint is asked about in every mix. */
+const tubesMade = new WeakMap<Optics, readonly OtherTubes[]>();
+
+function otherTubesOf(base: Optics): readonly OtherTubes[] {
+  const made = tubesMade.get(base);
+  if (made) return made;
+  const stronger = (by: number): Optics => ({
+    K: base.K.map((k) => k * Math.exp(by)),
+    S: base.S.map((s) => s * Math.exp(by)),
+  });
+  const tubes: OtherTubes[] = [
+    { of: "strength", above: stronger(TUBE.strength), below: stronger(-TUBE.strength) },
+    ...Array.from({ length: CORRECTIONS - 1 }, (_, n): OtherTubes => {
+      const i = n + 1;
+      const of = i < K_CORRECTIONS ? "hue" : "scattering";
+      const at = (sign: number): Optics => {
+        const weights = new Float64Array(CORRECTIONS);
+        weights[i] = sign * TUBE[of] * LIKELY[i]!;
+        return correctedOptics(base, weights);
+      };
+      return { of, above: at(1), below: at(-1) };
+    }),
+  ];
+  tubesMade.set(base, tubes);
+  return tubes;
+}
+
 /**
  * Squared error of a mix from one of its paints, dE00 squared, by what is uncertain of it: half of the way from one
  * deviation below to one above.
@@ -88,29 +122,25 @@ function squaresOf(mix: readonly ErrorPart[], which: number, load: Load, paper: 
     filmLab(K, S, load, paper, loads, weights, lab);
     return { L: lab[0]!, a: lab[1]!, b: lab[2]! };
   };
-  const base = mix[which]!.paint.optics;
-  const half = (above: Optics, below: Optics): number => (deltaE00(colourWith(above), colourWith(below)) / 2) ** 2;
-  const stronger = (by: number): Optics => ({
-    K: base.K.map((k) => k * Math.exp(by)),
-    S: base.S.map((s) => s * Math.exp(by)),
-  });
-  const squares = { strength: half(stronger(TUBE.strength), stronger(-TUBE.strength)), hue: 0, scattering: 0 };
-  for (let i = 1; i < CORRECTIONS; i++) {
-    const of = i < K_CORRECTIONS ? "hue" : "scattering";
-    const at = (sign: number): Optics => {
-      const weights = new Float64Array(CORRECTIONS);
-      weights[i] = sign * TUBE[of] * LIKELY[i]!;
-      return correctedOptics(base, weights);
-    };
-    squares[of] += half(at(1), at(-1));
-  }
+  const squares: Squares = { strength: 0, hue: 0, scattering: 0 };
+  for (const { of, above, below } of otherTubesOf(mix[which]!.paint.optics))
+    squares[of] += (deltaE00(colourWith(above), colourWith(below)) / 2) ** 2;
   return squares;
 }
 
 const sumOf = ({ strength, hue, scattering }: Squares): number => strength + hue + scattering;
 
-/** Doubts that were reckoned before, by a paint's optics: the same tube is asked about for every colour. */
-const known = new WeakMap<Optics, { readonly paper: Paper; readonly doubt: number }>();
+/** What was reckoned before for {@link unmeasuredSquare}, by a paint's optics. */
+const reckoned = new WeakMap<Optics, { readonly paper: Paper; readonly square: number }>();
+
+/** Squared error of a paint by itself if nothing of it were measured, dE00 squared. */
+function unmeasuredSquare(paint: ErrorPart["paint"], paper: Paper): number {
+  const before = reckoned.get(paint.optics);
+  if (before?.paper === paper) return before.square;
+  const square = sumOf(squaresOf([{ paint, parts: 1 }], 0, COMPARED_LOAD, paper));
+  reckoned.set(paint.optics, { paper, square });
+  return square;
+}
 
 /**
  * How unsure a tube is, told as the logarithm of its strength, one standard deviation, hue and scattering counted in:
@@ -120,24 +150,19 @@ const known = new WeakMap<Optics, { readonly paper: Paper; readonly doubt: numbe
  */
 export function tubeDoubt(paint: ErrorPart["paint"], paper: Paper): number {
   if (!paint.measured) return TUBE_DOUBT;
-  const before = known.get(paint.optics);
-  if (before?.paper === paper) return before.doubt;
   const together = paint.measured.swatches ? LEARNED_TOGETHER : 1;
-  const doubt = together * TUBE_DOUBT * Math.sqrt(surer({ paint, parts: 1 }, COMPARED_LOAD, paper));
-  known.set(paint.optics, { paper, doubt });
-  return doubt;
+  return together * TUBE_DOUBT * Math.sqrt(surer(paint, COMPARED_LOAD, paper));
 }
 
 /**
  * How much surer a measured paint is than an unmeasured one: its own miss over what would be likely of it, squared; 1
  * for unmeasured.
  */
-function surer({ paint }: ErrorPart, load: Load, paper: Paper): number {
+function surer(paint: ErrorPart["paint"], load: Load, paper: Paper): number {
   if (!paint.measured) return 1;
-  const unmeasured = sumOf(squaresOf([{ paint, parts: 1 }], 0, COMPARED_LOAD, paper));
   const far = 1 + PER_FOLD * foldsOutside(load, paint.measured.loads);
   const own = (far * paint.measured.miss) / OF_RMS.measured.median;
-  return Math.min(1, Math.max(0, own * own - REMAINS * REMAINS) / Math.max(unmeasured, 1e-6));
+  return Math.min(1, Math.max(0, own * own - REMAINS * REMAINS) / Math.max(unmeasuredSquare(paint, paper), 1e-6));
 }
 
 /**
@@ -167,7 +192,7 @@ export function groundsOf(
 export function likelyErrorOf(mix: readonly ErrorPart[], load: Load, paper: Paper): LikelyError {
   const all: Squares = { strength: 0, hue: 0, scattering: 0 };
   mix.forEach((part, i) => {
-    const left = surer(part, load, paper);
+    const left = surer(part.paint, load, paper);
     const own = squaresOf(mix, i, load, paper);
     for (const cause of ["strength", "hue", "scattering"] as const) all[cause] += left * own[cause];
   });

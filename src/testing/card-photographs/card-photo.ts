@@ -124,6 +124,20 @@ function loadIn(
   return Math.max(0.003, load * Math.max(0.2, texture) * slope * rim * pool);
 }
 
+/** The paper that the card is printed on, in the card's mm. */
+const SHEET: Box = { x: -17, y: -26, width: 210, height: 288 };
+
+/** Whether a place of the sheet may lie in one of some boxes: told by the square millimetre, never wrongly "no". */
+function nearBoxes(boxes: readonly Box[]): (x: number, y: number) => boolean {
+  const across = SHEET.width + 1;
+  const squares = new Uint8Array(across * (SHEET.height + 1));
+  for (const box of boxes)
+    for (let y = Math.floor(box.y); y <= Math.floor(box.y + box.height); y++)
+      for (let x = Math.floor(box.x); x <= Math.floor(box.x + box.width); x++)
+        squares[(y - SHEET.y) * across + x - SHEET.x] = 1;
+  return (x, y) => squares[(Math.floor(y) - SHEET.y) * across + Math.floor(x) - SHEET.x] === 1;
+}
+
 /** What colour the camera makes of each place of the card, before light, noise and blur. */
 function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb3 {
   const { seed, kind = "card" } = card;
@@ -154,7 +168,17 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
     outer2: FIDUCIAL.radius ** 2,
     inner2: (i === 0 ? FIDUCIAL.wideHole : FIDUCIAL.hole) ** 2,
   }));
+  const perhaps = nearBoxes([
+    ...cells,
+    ...FIDUCIAL_CENTRES.map(({ x, y }) => ({
+      x: x - FIDUCIAL.radius,
+      y: y - FIDUCIAL.radius,
+      width: 2 * FIDUCIAL.radius,
+      height: 2 * FIDUCIAL.radius,
+    })),
+  ]);
   const printed = (x: number, y: number): boolean => {
+    if (!perhaps(x, y)) return false;
     for (let i = 0; i < rings.length; i++) {
       const ring = rings[i]!;
       const r2 = (x - ring.x) * (x - ring.x) + (y - ring.y) * (y - ring.y);
@@ -164,7 +188,7 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
     return false;
   };
   return (x, y) => {
-    if (x < -17 || x > 193 || y < -26 || y > 262) return table;
+    if (x < SHEET.x || x > SHEET.x + SHEET.width || y < SHEET.y || y > SHEET.y + SHEET.height) return table;
     if (printed(x, y)) return ink;
     for (let line = 0; line < windows.length; line++) {
       const window = windows[line]!;
@@ -192,48 +216,38 @@ function scene(card: PaintedCard, camera: Camera): (x: number, y: number) => Rgb
   };
 }
 
-/** Blurs planes of three by a Gaussian in two passes, in place. */
+/** Blurs planes of three by a Gaussian in two passes, in place: along the rows, then across them. */
 function blur(light: Float32Array, width: number, height: number, sigma: number): void {
   const reach = Math.max(1, Math.ceil(2.5 * sigma));
   const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-0.5 * ((i - reach) / sigma) ** 2));
   const total = kernel.reduce((sum, k) => sum + k, 0);
-  // A line with its ends repeated outwards, so that no pixel of it needs to ask where it lies.
-  const longest = Math.max(width, height);
-  const line = new Float64Array(3 * (longest + 2 * reach));
-  const pass = (
-    from: Float32Array,
-    to: Float32Array,
-    length: number,
-    lines: number,
-    step: number,
-    jump: number,
-  ): void => {
-    for (let l = 0; l < lines; l++) {
-      for (let i = -reach; i < length + reach; i++) {
-        const at = 3 * (l * jump + Math.min(length - 1, Math.max(0, i)) * step);
-        for (let c = 0; c < 3; c++) line[3 * (i + reach) + c] = from[at + c]!;
-      }
-      for (let i = 0; i < length; i++) {
-        let r = 0;
-        let g = 0;
-        let b = 0;
-        for (let k = 0; k <= 2 * reach; k++) {
-          const weight = kernel[k]!;
-          const at = 3 * (i + k);
-          r += weight * line[at]!;
-          g += weight * line[at + 1]!;
-          b += weight * line[at + 2]!;
-        }
-        const at = 3 * (l * jump + i * step);
-        to[at] = r / total;
-        to[at + 1] = g / total;
-        to[at + 2] = b / total;
-      }
-    }
-  };
+  const length = 3 * width;
   const between = new Float32Array(light.length);
-  pass(light, between, width, height, 1, width);
-  pass(between, light, height, width, width, 1);
+  const sums = new Float64Array(length);
+  const add = (weight: number, from: Float32Array, at: number): void => {
+    for (let i = 0; i < length; i++) sums[i]! += weight * from[at + i]!;
+  };
+  const put = (to: Float32Array, y: number): void => {
+    for (let i = 0; i < length; i++) to[y * length + i] = sums[i]! / total;
+    sums.fill(0);
+  };
+  // A row with its ends repeated outwards, so that no pixel of it needs to ask where it lies.
+  const row = new Float32Array(length + 6 * reach);
+  for (let y = 0; y < height; y++) {
+    row.set(light.subarray(y * length, (y + 1) * length), 3 * reach);
+    for (let i = 0; i < reach; i++)
+      for (let c = 0; c < 3; c++) {
+        row[3 * i + c] = light[y * length + c]!;
+        row[length + 3 * (reach + i) + c] = light[(y + 1) * length - 3 + c]!;
+      }
+    for (let k = 0; k <= 2 * reach; k++) add(kernel[k]!, row, 3 * k);
+    put(between, y);
+  }
+  for (let y = 0; y < height; y++) {
+    for (let k = 0; k <= 2 * reach; k++)
+      add(kernel[k]!, between, Math.min(height - 1, Math.max(0, y + k - reach)) * length);
+    put(light, y);
+  }
 }
 
 /** The photo of a painted card: encoded sRGB, 4 bytes a pixel. */
@@ -250,14 +264,15 @@ export function photographCard(
     FIDUCIAL_CENTRES,
   )!;
   const light = new Float32Array(3 * widthPx * heightPx);
-  const mean = [0, 0, 0];
+  const mean = new Float64Array(3);
   for (let py = 0; py < heightPx; py++) {
     for (let px = 0; px < widthPx; px++) {
       const shade = 0.5 * camera.lightAt(px / widthPx, py / heightPx);
       const at = 3 * (py * widthPx + px);
       const one = mapPoint(onCard, { x: px + 0.25, y: py + 0.3 });
       const other = mapPoint(onCard, { x: px + 0.75, y: py + 0.7 });
-      const [colour, beside] = [colourAt(one.x, one.y), colourAt(other.x, other.y)];
+      const colour = colourAt(one.x, one.y);
+      const beside = colourAt(other.x, other.y);
       for (let c = 0; c < 3; c++) {
         const seen = shade * colour[c]! + shade * beside[c]!;
         light[at + c] = seen;
@@ -267,11 +282,12 @@ export function photographCard(
   }
   if (camera.blurPx > 0) blur(light, widthPx, heightPx, camera.blurPx);
   const stray = mean.map((sum) => (camera.flare * sum) / (widthPx * heightPx));
+  const [dark, shot] = [noise.dark ** 2, noise.shot ** 2];
   const pixels = new Uint8ClampedArray(4 * widthPx * heightPx);
   for (let i = 0; i < widthPx * heightPx; i++) {
     for (let c = 0; c < 3; c++) {
       const clean = light[3 * i + c]! + stray[c]!;
-      const noisy = clean + normal() * Math.sqrt(noise.dark ** 2 + noise.shot ** 2 * Math.max(0, clean));
+      const noisy = clean + normal() * Math.sqrt(dark + shot * Math.max(0, clean));
       pixels[4 * i + c] = encodedSrgb(noisy);
     }
     pixels[4 * i + 3] = 255;

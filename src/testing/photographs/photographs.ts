@@ -3,8 +3,8 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import sharp from "sharp";
 import { z } from "zod";
-import { fillPolygon } from "@/core/areas";
-import { type PixelArray } from "@/core/image";
+import { fillPolygon, proposeShapes } from "@/core/areas";
+import { areaImageOf, type PixelArray } from "@/core/image";
 import { readPhoto } from "@/server/photo-import/read-photo";
 
 const folder = dirname(fileURLToPath(import.meta.url));
@@ -28,6 +28,20 @@ export async function photograph(name: string): Promise<PixelArray> {
   const { working } = await readPhoto(photographPath(name));
   const { data, info } = await sharp(working).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   return { data, width: info.width, height: info.height };
+}
+
+const proposed = new Map<string, ReturnType<typeof propose>>();
+
+async function propose(name: string) {
+  const image = areaImageOf(await photograph(name));
+  return { image, ...proposeShapes(image, new Uint8Array(image.width * image.height).fill(1)) };
+}
+
+/** The shapes proposed unasked on a photograph, and what they were found in: found once, since several tests ask. */
+export function shapesProposed(name: string): ReturnType<typeof propose> {
+  const known = proposed.get(name) ?? propose(name);
+  proposed.set(name, known);
+  return known;
 }
 
 /** The shapes drawn by hand, as labels of pixels from 1; a later shape lies over an earlier one. */

@@ -1,7 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { proposeShapes } from "@/core/areas";
-import { areaImageOf } from "@/core/image";
-import { drawnLabels, PHOTOGRAPHS, photograph } from "./photographs";
+import { drawnLabels, PHOTOGRAPHS, shapesProposed } from "./photographs";
 import { boundaryF, covering } from "./shape-scores";
 
 describe("shapes in real photographs against those drawn by hand", () => {
@@ -11,10 +9,9 @@ describe("shapes in real photographs against those drawn by hand", () => {
     const scores = { f: 0, covering: 0 };
     const names = ["field", "mountain", "temple"];
     for (const name of names) {
-      const image = areaImageOf(await photograph(name));
+      const { image, labels, shapes } = await shapesProposed(name);
       const { width, height } = image;
       const drawn = drawnLabels(name, width, height);
-      const { labels, shapes } = proposeShapes(image, new Uint8Array(width * height).fill(1));
       expect(shapes, name).toBeGreaterThanOrEqual(4);
       expect(shapes, name).toBeLessThanOrEqual(14);
       scores.f += boundaryF(drawn, labels, width, height).f / names.length;
