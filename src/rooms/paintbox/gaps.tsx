@@ -1,12 +1,13 @@
 "use client";
 
-import { useDeferredValue, useMemo } from "react";
+import { useDeferredValue } from "react";
 import { paintModel, farthestPointSample, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { findGaps } from "@/core/palette";
 import { pigmentById } from "@/core/pigments";
 import { newPaint } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
+import { useOfSame } from "@/ui/of-same";
 import { usePaintbox } from "./paintbox-store";
 
 const paper = PAPERS[0];
@@ -14,14 +15,14 @@ const paper = PAPERS[0];
 const MOST = 80;
 const SHOWN = 6;
 
+const gapsOf = (models: readonly PaintModel[]): ReturnType<typeof findGaps> =>
+  models.length === 0 ? [] : findGaps(farthestPointSample(models, MOST, paper), paper).slice(0, SHOWN);
+
 /** What the box leaves dull, and the pigment that would open it; one press wishes for it. */
 export function Gaps({ models }: { models: readonly PaintModel[] }) {
   const add = usePaintbox((s) => s.add);
   const later = useDeferredValue(models);
-  const gaps = useMemo(
-    () => (later.length === 0 ? [] : findGaps(farthestPointSample(later, MOST, paper), paper).slice(0, SHOWN)),
-    [later],
-  );
+  const gaps = useOfSame(later, gapsOf);
   if (gaps.length === 0) return null;
   return (
     <section aria-label="Gaps" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">

@@ -23,13 +23,19 @@ export function boxModel(paint: PaintEntry, measurement: Measurement | undefined
   );
 }
 
-/** Makes each model once for a state of the paint and of the measurements. */
-function modelMaker(list: readonly Measurement[]): Measured["modelOf"] {
+/**
+ * Makes models for a state of the measurements. A paint keeps its model while its pigments and its strength stay: what
+ * is reckoned from it need not be reckoned anew for a note, a maker or where it stands.
+ */
+export function modelMaker(list: readonly Measurement[]): Measured["modelOf"] {
   const counting = countingOf(list);
-  const made = new WeakMap<PaintEntry, PaintModel>();
+  const made = new Map<string, { readonly paint: PaintEntry; readonly model: PaintModel }>();
   return (paint) => {
-    const model = made.get(paint) ?? boxModel(paint, counting.get(paint.id));
-    made.set(paint, model);
+    const before = made.get(paint.id);
+    if (before?.paint.pigments === paint.pigments && before.paint.tintingStrength === paint.tintingStrength)
+      return before.model;
+    const model = boxModel(paint, counting.get(paint.id));
+    made.set(paint.id, { paint, model });
     return model;
   };
 }

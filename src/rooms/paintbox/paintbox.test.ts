@@ -3,6 +3,7 @@ import { readPaintRows, readTable, guessColumns } from "@/core/formats";
 import { labelContradictions, pigmentById } from "@/core/pigments";
 import { boxesHere, MIXABLE, newPaint, type PaintEntry } from "@/model/paintbox";
 import { entriesOfJson, entryOfRow } from "@/model/import";
+import { modelMaker } from "./measured";
 import { createPaintboxStore, type PaintboxStore } from "./paintbox-store";
 import { chosenPaints, QUESTIONS } from "./questions";
 
@@ -150,4 +151,21 @@ describe("the box's store", () => {
     store.temporal.getState().undo();
     expect(store.getState().document.paints).toEqual(demo);
   });
+});
+
+test("a paint keeps its model for a note, a maker or where it stands, and gets another for its pigments or strength", () => {
+  const modelOf = modelMaker([]);
+  const store = createPaintboxStore({ paints: box, boxes: [] });
+  const [{ id }, twin] = box as [PaintEntry, PaintEntry];
+  const now = () => modelOf(store.getState().document.paints[0]!);
+  const first = now();
+  expect(modelOf(twin)).not.toBe(first);
+  store.getState().change(id, { notes: "kept in the tin", maker: "Ottermoor", status: "low" });
+  expect(now()).toBe(first);
+  store.getState().change(id, { tintingStrength: 1.6 });
+  const stronger = now();
+  expect(stronger.optics.K[10]).toBeGreaterThan(1.2 * first.optics.K[10]!);
+  store.getState().change(id, { pigments: [{ pigmentId: "PB28", share: 1 }] });
+  expect(now().pigmentIds).toEqual(["PB28"]);
+  expect(modelMaker([])(store.getState().document.paints[0]!)).toEqual(now());
 });

@@ -1,11 +1,10 @@
 "use client";
 
 import { unpacked } from "@/ui/unpacked";
-import { Star } from "lucide-react";
-import { useDeferredValue, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { lchOfLab } from "@/core/colour";
-import { findTwins, looksOf, type PaintModel, type TwinTrait } from "@/core/mixing";
+import { looksOf, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { hueOrder, pigmentById } from "@/core/pigments";
 import type { Measurement } from "@/model/measurement";
@@ -18,7 +17,6 @@ import { LiveConflict } from "@/ui/saving/live-conflict";
 import { useGrowing } from "@/ui/growing";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/saving/save-words";
-import { Strip } from "@/ui/strip";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
 import { AddMany } from "./add-many";
 import { AddPaintLine } from "./add-paint-line";
@@ -30,19 +28,15 @@ import { ImportDialog } from "./import-dialog";
 import { Lists } from "./lists";
 import { MeasuredProvider, useModelOf } from "./measured";
 import { DemoPaints } from "./demo-paints";
+import { PaintRow, type Shown } from "./paint-row";
 import { PaintSheet } from "./paint-sheet";
 import { chosenPaints, QUESTIONS } from "./questions";
 import { SelectBar } from "./select-bar";
+import { Twins } from "./twins";
 
 const ORDERS = ["by hue", "by pigment", "by name", "as added"] as const;
 type Order = (typeof ORDERS)[number];
 const paper = PAPERS[0];
-
-interface Shown {
-  readonly paint: PaintEntry;
-  readonly model: PaintModel;
-  readonly codes: string;
-}
 
 const showOf = (paint: PaintEntry, modelOf: (paint: PaintEntry) => PaintModel): Shown => ({
   paint,
@@ -67,66 +61,6 @@ function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
     }))
     .sort(hueOrder)
     .map(({ shown }) => shown);
-}
-
-const TWINS_SHOWN = 20;
-/** Of the one of two paints of a colour that has more of it. */
-const TRAIT_WORDS: Readonly<Record<TwinTrait, string>> = {
-  opacity: "covers more",
-  texture: "granulates more",
-  staining: "stains more",
-  lasting: "lasts longer in light",
-};
-
-function Twins({ list }: { list: readonly Shown[] }) {
-  const open = usePaintbox((s) => s.open);
-  const later = useDeferredValue(list);
-  const byModel = new Map(later.map((shown) => [shown.model.id, shown]));
-  const twins = useMemo(
-    () =>
-      findTwins(
-        later.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model),
-        paper,
-      ),
-    [later],
-  );
-  if (twins.length === 0) return null;
-  return (
-    <section aria-label="Twins" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
-      <h2 className="name-face text-2xl">Twins</h2>
-      <p className="quiet mb-2">
-        So close in masstone, wash and tint that one of the two is enough, unless it says in what they differ.
-      </p>
-      <ul className="space-y-1">
-        {twins.slice(0, TWINS_SHOWN).map(({ first, second, dE00, unlike }) => (
-          <li key={`${first} ${second}`} className="flex items-center gap-3">
-            {[first, second].map((id) => {
-              const { paint, model, codes } = byModel.get(id)!;
-              return (
-                <button
-                  key={id}
-                  type="button"
-                  className="flex cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300"
-                  onClick={() => open(paint.id)}
-                >
-                  <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={110} height={24} label={paint.name} />
-                  <span className="name-face w-40 truncate">
-                    {paint.name} <span className="label-line">{codes}</span>
-                  </span>
-                </button>
-              );
-            })}
-            <span className="quiet">
-              at most dE00 {dE00.toFixed(1)} apart
-              {unlike.length > 0 &&
-                `, but ${unlike.map(({ trait, more }) => `${byModel.get(more)!.paint.name} ${TRAIT_WORDS[trait]}`).join(", ")}`}
-            </span>
-          </li>
-        ))}
-        {twins.length > TWINS_SHOWN && <li className="quiet">and {twins.length - TWINS_SHOWN} more pairs</li>}
-      </ul>
-    </section>
-  );
 }
 
 const titleOf = (): string => "the paintbox";
@@ -173,17 +107,29 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
   const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
   const opened = selected ? undefined : document.paints.find(({ id }) => id === openId);
   const mine = all.filter(({ paint }) => paint.status !== "put away");
-  /** A press on a paint while several are selected; with Shift all from the last one pressed to this. */
-  const pick = (id: string, range: boolean): void => {
-    const inOrder = shown.map(({ paint }) => paint.id);
-    const [last, own] = [inOrder.indexOf(lastPressed ?? id), inOrder.indexOf(id)];
-    const [from, to] = [Math.min(last, own), Math.max(last, own)];
-    const now = new Set(selected);
-    if (range && from >= 0) for (const one of inOrder.slice(from, to + 1)) now.add(one);
-    else if (!now.delete(id)) now.add(id);
-    setSelected(now);
-    setLastPressed(id);
-  };
+  const latest = useRef({ selected, lastPressed, shown });
+  useEffect(() => {
+    latest.current = { selected, lastPressed, shown };
+  }, [selected, lastPressed, shown]);
+  /**
+   * A press on a paint opens it; while several are selected it selects it, with Shift all from the last one pressed to
+   * this. The same for every row, so that none is drawn anew for it.
+   */
+  const onPress = useCallback(
+    (id: string, range: boolean): void => {
+      const { selected: before, lastPressed: lastId, shown: rows } = latest.current;
+      if (!before) return open(id);
+      const inOrder = rows.map(({ paint }) => paint.id);
+      const [last, own] = [inOrder.indexOf(lastId ?? id), inOrder.indexOf(id)];
+      const [from, to] = [Math.min(last, own), Math.max(last, own)];
+      const now = new Set(before);
+      if (range && from >= 0) for (const one of inOrder.slice(from, to + 1)) now.add(one);
+      else if (!now.delete(id)) now.add(id);
+      setSelected(now);
+      setLastPressed(id);
+    },
+    [open],
+  );
 
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
@@ -301,34 +247,13 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
               aria-label="Paints"
               className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5"
             >
-              {shown.map(({ paint, model, codes }) => (
-                <li key={paint.id} className="[contain-intrinsic-size:auto_92px] [content-visibility:auto]">
-                  <button
-                    type="button"
-                    aria-pressed={selected ? selected.has(paint.id) : paint.id === openId}
-                    className={`w-full cursor-pointer rounded-field p-1 text-left hover:bg-base-300/60 ${(selected ? selected.has(paint.id) : paint.id === openId) ? "bg-base-300 outline-2 -outline-offset-2 outline-primary" : ""}`}
-                    onClick={(event) => (selected ? pick(paint.id, event.shiftKey) : open(paint.id))}
-                  >
-                    <Strip
-                      mix={[{ paint: model, parts: 1 }]}
-                      paper={paper}
-                      width={226}
-                      height={46}
-                      label={`${paint.name} from masstone to tint`}
-                      className={paint.status === "owned" || paint.status === "low" ? "" : "opacity-60"}
-                    />
-                    <span className="name-face flex items-center gap-1.5 text-[1.1rem] leading-tight">
-                      <span className="truncate">{paint.name}</span>
-                      {paint.favourite && <Star size={13} fill="currentColor" aria-label="favourite" />}
-                    </span>
-                    <span className="label-line block truncate">
-                      {codes} · {[paint.maker, paint.line].filter(Boolean).join(" ") || "no maker given"}
-                      {paint.status !== "owned" && ` · ${paint.status}`}
-                      {model.measured && " · measured"}
-                      {paint.demo && " · demo"}
-                    </span>
-                  </button>
-                </li>
+              {shown.map((one) => (
+                <PaintRow
+                  key={one.paint.id}
+                  {...one}
+                  pressed={selected ? selected.has(one.paint.id) : one.paint.id === openId}
+                  onPress={onPress}
+                />
               ))}
             </ul>
             <Twins list={all} />
