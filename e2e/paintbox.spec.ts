@@ -87,7 +87,16 @@ test("twins and friends are found, a paint is found by pigment and status", asyn
   const add = page.getByRole("combobox", { name: "Add a paint" });
   await add.fill("PB29");
   await add.press("Enter");
-  await expect(page.getByRole("region", { name: "Twins" })).toContainText("Ultramarine blue");
+  const twins = page.getByRole("region", { name: "Twins" });
+  await expect(twins).toContainText("Ultramarine blue");
+  // Which two are meant can be read beside the open sheet too.
+  const cut = await twins
+    .getByRole("button")
+    .locator("span")
+    .evaluateAll(
+      (names) => names.filter((name) => name.scrollWidth > name.clientWidth + 1 && name.clientWidth > 0).length,
+    );
+  expect(cut).toBe(0);
   await sheet(page).getByRole("combobox", { name: "It is" }).selectOption("used up");
   await expect(page.getByRole("region", { name: "Twins" }).filter({ hasText: "Ultramarine blue" })).toHaveCount(0);
   await page.getByRole("combobox", { name: "Which paints" }).selectOption("used up");

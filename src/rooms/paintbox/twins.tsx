@@ -38,26 +38,26 @@ export function Twins({ list }: { list: readonly Shown[] }) {
       <p className="quiet mb-2">
         So close in masstone, wash and tint that one of the two is enough, unless it says in what they differ.
       </p>
-      <ul className="space-y-1">
+      <ul className="space-y-3">
         {twins.slice(0, TWINS_SHOWN).map(({ first, second, dE00, unlike }) => (
-          <li key={`${first} ${second}`} className="flex items-center gap-3">
+          <li key={`${first} ${second}`} className="flex flex-wrap items-center gap-x-3">
             {[first, second].map((id) => {
               const { paint, model, codes } = byModel.get(id)!;
               return (
                 <button
                   key={id}
                   type="button"
-                  className="flex cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300"
+                  className="flex shrink-0 cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300"
                   onClick={() => open(paint.id)}
                 >
                   <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={110} height={24} label={paint.name} />
-                  <span className="name-face w-40 truncate">
+                  <span className="name-face w-52 truncate">
                     {paint.name} <span className="label-line">{codes}</span>
                   </span>
                 </button>
               );
             })}
-            <span className="quiet">
+            <span className="quiet w-full pl-1">
               at most dE00 {dE00.toFixed(1)} apart
               {unlike.length > 0 &&
                 `, but ${unlike.map(({ trait, more }) => `${byModel.get(more)!.paint.name} ${TRAIT_WORDS[trait]}`).join(", ")}`}
