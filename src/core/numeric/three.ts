@@ -1,4 +1,4 @@
-/** Symmetric matrices of three rows as nine numbers, row by row. */
+/** Matrices of three rows as nine numbers, row by row. */
 
 /** Adds factor * v vᵀ to a matrix. */
 export function addOuter(matrix: Float64Array, v: ArrayLike<number>, factor: number, at = 0): void {
@@ -6,8 +6,8 @@ export function addOuter(matrix: Float64Array, v: ArrayLike<number>, factor: num
 }
 
 /** The inverse of a matrix of three rows by its adjugate. Throws a RangeError when it is singular. */
-export function inverse3(m: Float64Array): Float64Array {
-  const [a, b, c, d, e, f, g, h, i] = m as unknown as readonly [
+export function inverse3(m: ArrayLike<number>): Float64Array {
+  const [a, b, c, d, e, f, g, h, i] = Array.from(m) as unknown as readonly [
     number,
     number,
     number,
@@ -35,7 +35,7 @@ export function inverse3(m: Float64Array): Float64Array {
 }
 
 /** The product of two matrices. */
-export function product3(a: Float64Array, b: Float64Array): Float64Array {
+export function product3(a: ArrayLike<number>, b: ArrayLike<number>): Float64Array {
   const out = new Float64Array(9);
   for (let i = 0; i < 3; i++)
     for (let j = 0; j < 3; j++) for (let k = 0; k < 3; k++) out[3 * i + j]! += a[3 * i + k]! * b[3 * k + j]!;
@@ -45,7 +45,7 @@ export function product3(a: Float64Array, b: Float64Array): Float64Array {
 export const sum3 = (a: Float64Array, b: Float64Array): Float64Array => a.map((value, i) => value + b[i]!);
 
 /** A matrix times a vector. */
-export const times3 = (m: Float64Array, v: ArrayLike<number>): Float64Array =>
+export const times3 = (m: ArrayLike<number>, v: ArrayLike<number>): Float64Array =>
   Float64Array.from({ length: 3 }, (_, i) => m[3 * i]! * v[0]! + m[3 * i + 1]! * v[1]! + m[3 * i + 2]! * v[2]!);
 
 /** vᵀ M v. */

@@ -2,10 +2,10 @@ import { BANDS } from "../colour/bands";
 import { labF } from "../colour/lab";
 import { WHITE_D65, WEIGHT_X, WEIGHT_Y, WEIGHT_Z } from "../colour/cie-tables";
 import type { Paper } from "./paper";
+import { TINY } from "./layer";
 import { DRY_SURFACE } from "./surface";
 import type { Load } from "./load";
 
-const TINY = 1e-9;
 const { k1: K1, k2: K2 } = DRY_SURFACE;
 const OUT = (1 - K1) * (1 - K2);
 
@@ -27,12 +27,12 @@ export function filmLab(
   out: Float64Array,
 ): void {
   // Read once: an import may be looked up anew at every use.
-  const [weightX, weightY, weightZ] = [WEIGHT_X, WEIGHT_Y, WEIGHT_Z];
+  const [weightX, weightY, weightZ, tiny] = [WEIGHT_X, WEIGHT_Y, WEIGHT_Z, TINY];
   let X = 0;
   let Y = 0;
   let Z = 0;
   for (let i = 0, bands = BANDS; i < bands; i++) {
-    const k = K[i]! + TINY;
+    const k = K[i]! + tiny;
     const s = S[i]!;
     const g = ground[i]!;
     const beta = Math.sqrt(k * (k + 2 * s));

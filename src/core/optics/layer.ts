@@ -1,7 +1,7 @@
 import type { Load } from "./load";
 
 /** Keeps the closed forms away from 0/0 for a layer that neither absorbs nor scatters. */
-const TINY = 1e-9;
+export const TINY = 1e-9;
 
 /**
  * Internal reflectance of one Kubelka-Munk layer over a ground, one band.
