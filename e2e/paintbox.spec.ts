@@ -336,7 +336,7 @@ test("a row of a box takes whole pans, a paint is dragged by touch, and a GIMP p
     mimeType: "text/plain",
     buffer: Buffer.from("GIMP Palette\nName: Field\n#\n 10 30 120 Indanthrone blue\n 1 2 3 Nothing known\n"),
   });
-  await expect(dialog.getByRole("status")).toContainText("1 paints can be taken, 1 can't");
+  await expect(dialog.getByRole("status")).toContainText("1 paint can be taken, 1 can't");
   await expect(dialog.getByRole("list", { name: "Lines that can't be taken" })).toContainText("line 5");
 });
 

@@ -8,6 +8,7 @@ import { randomInt } from "node:crypto";
 import { createWriteStream, existsSync, rmSync } from "node:fs";
 import { resolve } from "node:path";
 import { pipeline } from "node:stream/promises";
+import { counted } from "@/model/text";
 import { databaseUrl, dataFolder, photosKept } from "@/server/context/environment";
 import { layOutDemo } from "@/server/demo/lay-out";
 import { isNothing } from "@/model/backup";
@@ -92,7 +93,7 @@ async function main(): Promise<void> {
         const { stream, manifest } = await store.keeping.backup();
         await pipeline(stream, createWriteStream(path, { flags: "wx" }));
         console.log(
-          `Everything of "${name}" is in "${path}" (${manifest.photos.length} photos, ${manifest.lost.length} lost).`,
+          `Everything of "${name}" is in "${path}" (${counted(manifest.photos.length, "photo")}, ${manifest.lost.length} lost).`,
         );
       } else {
         if (!isNothing(await store.keeping.holdings()) && !words.includes("--replace"))

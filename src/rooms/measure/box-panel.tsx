@@ -6,6 +6,7 @@ import { missOfKnown, placeKey, ROWS, SHEETS, type PaintFit } from "@/core/calib
 import { likelyErrorOf } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import { doubtWords, refusalWords } from "@/model/reading-words";
+import { counted } from "@/model/text";
 import type { StockedPaint } from "@/storage/ports";
 import { PatchPairs } from "@/ui/patch-pairs";
 import { opticsOf } from "./fit-result";
@@ -172,7 +173,8 @@ export function BoxPanel({ photo, edits, rows, onToggle }: BoxPanelProps) {
         ) : (
           ready.length > 0 && (
             <p className="text-lg leading-snug">
-              {ready.length} paints are known from this sheet. Predictions of a wash: give or take{" "}
+              {counted(ready.length, "paint")} {ready.length === 1 ? "is" : "are"} known from this sheet. Predictions of
+              a wash: give or take{" "}
               {toKeep.length > 0 && (
                 <>
                   <b>{medianOf(toKeep.map(({ before }) => before))}</b> before,{" "}

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { PAINT_COLUMNS, type ColumnMap, type PaintColumn } from "@/core/formats";
 import { localDay } from "@/model/day";
 import { LIMITS } from "@/model/limits";
+import { counted } from "@/model/text";
 import type { ImportApi, ReadRows } from "@/workers/import-api";
 import { importWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
@@ -190,8 +191,8 @@ export function ImportDialog() {
           {result && (
             <>
               <p role="status">
-                {result.entries.length} paints can be taken{result.bad.length > 0 && `, ${result.bad.length} can't`}.
-                Nothing is stored yet.
+                {counted(result.entries.length, "paint")} can be taken
+                {result.bad.length > 0 && `, ${result.bad.length} can't`}. Nothing is stored yet.
               </p>
               {result.bad.length > 0 && (
                 <ul
@@ -224,7 +225,7 @@ export function ImportDialog() {
                     close();
                   }}
                 >
-                  Add {result.entries.length} paints
+                  Add {counted(result.entries.length, "paint")}
                 </button>
               </div>
             </>

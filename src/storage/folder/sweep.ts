@@ -1,3 +1,4 @@
+import { counted } from "@/model/text";
 import type { Store } from "../ports";
 
 /** A photo that nothing uses stays for a day: a card may be read from it, or a painting kept from another window. */
@@ -36,6 +37,8 @@ export async function sweepPhotos(
     await photoFiles.remove(id);
   }
   if (broken + swept.length > 0)
-    say(`Cleared ${broken} uploads that were broken off and ${swept.length} photos that nothing uses any more.`);
+    say(
+      `Cleared: ${counted(broken, "upload")} broken off, ${counted(swept.length, "photo")} without anything that uses it.`,
+    );
   return { broken, unused: swept.length };
 }

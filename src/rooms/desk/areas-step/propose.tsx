@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
+import { counted } from "@/model/text";
 import { useEdits } from "../edits-context";
 import { LIMITS } from "@/model/limits";
 import { useDesk, useDeskStore } from "../desk-store";
@@ -80,7 +81,7 @@ export function Propose() {
               step={0.005}
               value={placeOf(shapes)}
               aria-label="How many shapes"
-              aria-valuetext={`about ${shapes} shapes`}
+              aria-valuetext={`about ${counted(shapes, "shape")}`}
               onChange={(event) => {
                 setAsked(shapesAt(Number(event.target.value)));
                 setWanted(true);
@@ -100,7 +101,7 @@ export function Propose() {
                   type="button"
                   className={`btn btn-sm min-w-9 px-2 ${count === shapes ? "btn-neutral" : "btn-ghost"}`}
                   aria-pressed={count === shapes}
-                  aria-label={`${count} shapes`}
+                  aria-label={counted(count, "shape")}
                   onClick={() => {
                     setAsked(count);
                     setWanted(true);

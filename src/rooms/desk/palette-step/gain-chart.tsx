@@ -2,6 +2,7 @@
 
 import { Area, AreaChart, CartesianGrid, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { FoundSize } from "@/core/palette";
+import { counted } from "@/model/text";
 import { AXIS, below, beside } from "../chart-axes";
 
 /** What makes up the expected error of a palette, from below, and how it is drawn. */
@@ -43,7 +44,7 @@ export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chos
             <YAxis {...AXIS} width={40} domain={[0, "auto"]} label={beside("off by, dE00", 34)} />
             <Tooltip
               formatter={(value, name) => [Number(value).toFixed(1), name]}
-              labelFormatter={(size: React.ReactNode) => <>{size} paints</>}
+              labelFormatter={(size: React.ReactNode) => <>{counted(Number(size), "paint")}</>}
               contentStyle={{ background: "var(--color-base-100)", borderColor: "var(--hairline)" }}
             />
             {PARTS.map(({ key, name, fill, opacity }) => (
