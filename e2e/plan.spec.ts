@@ -214,6 +214,39 @@ test("the test sheet is printed, painted, photographed and read; another photo i
   await expect(plan(page).getByRole("alert")).not.toContainText(/mark/, { timeout: 30_000 });
 });
 
+test("a paint that is mixed from but not laid out is told at the foot and in the tray, led to, printed, and laid out again", async ({
+  page,
+}) => {
+  await open(page);
+  const tray = page.getByRole("region", { name: "Tray" });
+  const next = page.getByRole("region", { name: "Next" });
+  await expect(next).toContainText("All 20 colours mixed from 8 paints.");
+  await tray.getByRole("group", { name: /^Viridian/ }).press("Delete");
+  await expect(next).toContainText(/\d+ colours need Viridian, which is not laid out\./);
+  const outsider = tray.getByRole("button", { name: /^Lay Viridian out again, PG18, for \d/ });
+  await expect(outsider).toBeVisible();
+  await judged(page, "a paint that is mixed from but not laid out");
+  await view(page, "To take along");
+  const { palette } = printedPlan.parse(JSON.parse((await download(page, "JSON")).toString("utf8")));
+  expect(palette.map(({ name }) => name)).toContain("Viridian");
+  await next.getByRole("button", { name: "The first of them" }).click();
+  await expect(page).toHaveURL(/step=mixes/);
+  await expect(page.getByRole("region", { name: "Recipe in use" })).toContainText("Viridian");
+  await outsider.click();
+  await expect(outsider).toHaveCount(0);
+  await expect(next).toContainText("All 20 colours mixed from 8 paints.");
+  // A colour without a mix leads from the plan to where it is mixed.
+  await page.getByRole("button", { name: "no recipe" }).click();
+  const area = await page.getByRole("article", { name: /^Area / }).getAttribute("aria-label");
+  await step(page, "Plan");
+  await next.getByRole("button", { name: "The next without a mix" }).click();
+  await expect(page.getByRole("article", { name: area!, exact: true })).toBeVisible();
+  await expect(page.getByRole("list", { name: "Ways to mix it" })).toBeVisible();
+  for (let i = 0; i < 3; i++) await undo(page);
+  await expect(next).toContainText("All 20 colours mixed from 8 paints.");
+  await saved(page);
+});
+
 test("a door that is given no plan, or another photo's, says so", async ({ request }) => {
   const post = (data: unknown) => request.post(`${server.url}/api/prints`, { data: data as object });
   const nothing = await post({ what: "plan", page: "a4" });

@@ -3,6 +3,7 @@ import { paintModel, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById } from "@/core/optics";
 import { fitBook, type BookSources } from "./learned-book";
 import type { LoggedMix } from "./logbook";
+import { paintsTaken } from "./paint-uses";
 import { MIXABLE, type PaintEntry } from "./paintbox";
 import type { PaintingDocument, StoredRecipe } from "./painting";
 
@@ -151,10 +152,7 @@ export function nextForPainting(
   paints: readonly BoxPaint[],
 ): ToPaintNext {
   const wanted = wantedOf(painting);
-  const used = new Set([
-    ...painting.palette,
-    ...wanted.flatMap(({ recipe, over }) => [recipe, over].flatMap((one) => one?.parts.map((p) => p.paintId) ?? [])),
-  ]);
+  const used = new Set(paintsTaken(painting));
   const own = paints.filter(({ id }) => used.has(id));
   return answer(sources, wanted, own, painting.paperId, own);
 }

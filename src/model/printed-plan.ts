@@ -32,7 +32,7 @@ export const printedPlan = z.object({
       z.object({ mark: words(8), name: paintingArea.shape.name, x: share, y: share, value: z.number().gte(0).lte(10) }),
     )
     .max(60),
-  palette: z.array(z.object({ name: words(200), codes: words(80), measured: z.boolean() })).max(40),
+  palette: z.array(z.object({ name: words(200), codes: words(80), measured: z.boolean() })).max(240),
   puddles: z
     .array(
       z.object({
@@ -63,7 +63,7 @@ export const printedPlan = z.object({
     )
     .max(600),
   totalMin: amount,
-  paints: z.array(z.object({ name: words(200), ml: amount, out: words(40) })).max(40),
+  paints: z.array(z.object({ name: words(200), ml: amount, out: words(40) })).max(240),
   cautions: z.array(words(800)).max(4),
 });
 export type PrintedPlan = z.infer<typeof printedPlan>;

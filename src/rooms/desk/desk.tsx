@@ -65,13 +65,14 @@ function Panel() {
   const area = useSelectedArea();
   const taken = useDesk((s) => s.taken);
   const step = useDesk((s) => s.step);
+  const colourId = useDesk((s) => s.colourId);
   if (taken) return <SampleCard key={JSON.stringify(taken.sample)} taken={taken} />;
   if (step === "photo") return <PhotoStep />;
   if (step === "areas") return area ? <AreaSheet key={area.id} area={area} /> : <AreasStep />;
   if (step === "palette") return <PaletteStep />;
   if (step === "check") return <CheckStep area={area} />;
   if (step === "plan") return <PlanStep />;
-  return area ? <AreaDetail key={area.id} area={area} /> : <MixesStep />;
+  return area ? <AreaDetail key={`${area.id} ${colourId}`} area={area} /> : <MixesStep />;
 }
 
 /** The view to paint by, while it is asked for and something is planned. */
@@ -149,7 +150,13 @@ function OpenDesk({
     <PhotoProvider value={photo}>
       <OpenPaintingProvider value={open}>
         <Studied photo={photo}>
-          <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden">
+          <p className="hidden p-8 text-lg print:block">
+            The desk is for a screen. What is meant for paper is “Plan as PDF”: in the step Plan, under “To take along”.
+          </p>
+          <div
+            data-desk
+            className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden"
+          >
             <Header id={painting.id} titles={titles} save={saving.state} shared={shared} />
             <LiveConflict
               saving={saving}

@@ -9,6 +9,7 @@ const at = (change: Partial<Progress>): Progress => ({
   colours: 0,
   mixed: 0,
   laidOut: 0,
+  outside: { paints: [], colours: 0 },
   ...change,
 });
 
@@ -44,4 +45,25 @@ test("a step that can't answer yet says what it waits for, and leads there", () 
   }
   expect(nextThing(at({ step: "mixes", areas: 2, colours: 2 })).go).toMatchObject({ to: "palette" });
   for (const step of DESK_STEPS) expect(nextThing(at({ step })).says).not.toBe("");
+});
+
+test("what is mixed from paints that are not laid out is told, and led to, before the painting is called ready", () => {
+  const outside = { paints: ["Ultramarine"], colours: 1 };
+  const mixed = { areas: 5, colours: 7, mixed: 7, laidOut: 3, outside };
+  for (const step of ["mixes", "check", "plan"] as const)
+    expect(nextThing(at({ step, ...mixed }))).toEqual({
+      says: "1 colour needs Ultramarine, which is not laid out.",
+      go: { to: "outside", words: "The first of them" },
+    });
+  expect(
+    nextThing(at({ step: "palette", ...mixed, outside: { paints: ["Ultramarine", "Viridian"], colours: 4 } })),
+  ).toMatchObject({
+    says: "3 paints laid out. 4 colours need Ultramarine and Viridian, which are not laid out.",
+    go: { to: "mixes" },
+  });
+  expect(nextThing(at({ step: "plan", ...mixed, outside: { paints: ["A", "B", "C"], colours: 6 } })).says).toBe(
+    "6 colours need 3 paints that are not laid out.",
+  );
+  // What has no mix at all comes first.
+  expect(nextThing(at({ step: "plan", ...mixed, mixed: 6 })).go).toMatchObject({ to: "unmixed" });
 });

@@ -6,7 +6,8 @@ import { coloursOf } from "@/model/washes";
 import { useDesk } from "./desk-store";
 import { nextThing } from "./next-thing-words";
 import { MIXABLE } from "@/model/paintbox";
-import { useAtHand, usePaints } from "./paints";
+import { namedParts, useAtHand, usePaints } from "./paints";
+import { useOutsiders } from "./uses";
 
 /** While all paints at hand are the demo's: to look around in it, or to begin with one's own, equally plain. */
 function TwoWays() {
@@ -38,8 +39,13 @@ export function NextThing() {
   const goTo = useDesk((s) => s.goTo);
   const select = useDesk((s) => s.select);
   const atHand = useAtHand().length;
-  const colours = areas.flatMap((area) => coloursOf(area).map(({ recipe }) => ({ areaId: area.id, recipe })));
-  const unmixed = colours.filter(({ recipe }) => recipe === null);
+  const paints = usePaints();
+  const outsiders = useOutsiders();
+  const colours = areas.flatMap((area) => coloursOf(area).map(({ id, recipe }) => ({ areaId: area.id, id, recipe })));
+  const unmixed = colours.filter(({ recipe }) => recipe === null || namedParts(recipe, paints) === null);
+  const outside = colours.filter(({ recipe }) =>
+    recipe?.parts.some(({ paintId }) => outsiders.some(({ id }) => id === paintId)),
+  );
   const { says, go } = nextThing({
     step,
     atHand,
@@ -47,7 +53,13 @@ export function NextThing() {
     colours: colours.length,
     mixed: colours.length - unmixed.length,
     laidOut,
+    outside: { paints: outsiders.map(({ name }) => name), colours: outside.length },
   });
+  /** Opens a colour where it is mixed. */
+  const open = (colour: { readonly areaId: string; readonly id: string } | undefined): void => {
+    if (step !== "mixes") goTo("mixes");
+    if (colour) select(colour.areaId, colour.id);
+  };
   const way = "btn btn-outline btn-sm ml-auto shrink-0";
   return (
     <section aria-label="Next" className="border-t border-(--hairline) px-6 py-1.5">
@@ -63,7 +75,11 @@ export function NextThing() {
             <button
               type="button"
               className={way}
-              onClick={() => (go.to === "unmixed" ? select(unmixed[0]?.areaId ?? null) : goTo(go.to))}
+              onClick={() => {
+                if (go.to === "unmixed") open(unmixed[0]);
+                else if (go.to === "outside") open(outside[0]);
+                else goTo(go.to);
+              }}
             >
               {go.words} <ArrowRight size={15} aria-hidden />
             </button>

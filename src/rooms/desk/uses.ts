@@ -1,8 +1,10 @@
 import { useMemo } from "react";
 import type { AreasMeasured } from "@/core/areas";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
+import { areasByPaint } from "@/model/paint-uses";
 import { coloursOf } from "@/model/washes";
 import { useDesk } from "./desk-store";
+import { usePaints, type KnownPaint } from "./paints";
 import { sheetOf, useMeasured, usePhoto } from "./photo-study";
 
 /** Of each colour of each wash the paper it covers, whole cm²; empty until the areas are measured. */
@@ -41,3 +43,20 @@ interface RecipeUse {
 /** The recipes of an area's colours with the share of the sheet that each covers. */
 export const usesOf = (area: PaintingArea, measured: AreasMeasured | null): readonly RecipeUse[] =>
   sharesOf(area, measured).flatMap(({ id, recipe, share }) => (recipe ? [{ id, recipe, share }] : []));
+
+/** Numbers of the areas whose recipes use a paint, by the paints' ids. */
+export function usePaintUses(): ReadonlyMap<string, readonly number[]> {
+  const areas = useDesk((s) => s.document.areas);
+  return useMemo(() => areasByPaint(areas), [areas]);
+}
+
+/** Paints of the paintbox that recipes use though they are not laid out. */
+export function useOutsiders(): readonly KnownPaint[] {
+  const uses = usePaintUses();
+  const palette = useDesk((s) => s.document.palette);
+  const paints = usePaints();
+  return useMemo(
+    () => [...uses.keys()].flatMap((id) => (palette.includes(id) ? [] : (paints.get(id) ?? []))),
+    [uses, palette, paints],
+  );
+}

@@ -5,6 +5,7 @@ import { outlinesOf } from "@/core/areas";
 import { describeColour } from "@/core/colour";
 import { washStrengthOf, waterWords } from "@/core/optics";
 import { brushFor, coatsOf, squeezedCm } from "@/core/planning";
+import { paintsTaken } from "@/model/paint-uses";
 import type { PrintedPlan } from "@/model/printed-plan";
 import { CAUTIONS } from "@/ui/caution";
 import { useToday } from "@/ui/use-today";
@@ -52,15 +53,15 @@ export function usePrinted(): PrintedPlan {
   const madeFor = useMadeFor();
   const today = useToday();
   return useMemo(() => {
-    const laidOut = palette.flatMap((id) => paints.get(id) ?? []);
-    const measured = laidOut.filter((paint) => paint.measured).length;
+    const taken = paintsTaken({ palette, areas }).flatMap((id) => paints.get(id) ?? []);
+    const measured = taken.filter((paint) => paint.measured).length;
     const byId = new Map(mixed.map((colour) => [colour.id, colour]));
     return {
       title,
       photoId: row.id,
       on: today,
       madeFor,
-      trust: `${measured === 0 ? "None" : measured === laidOut.length ? "All" : `${measured} of ${laidOut.length}`} of these paints ${measured === 1 ? "is" : "are"} measured; of the others only the label is known, and makers differ by up to twice in strength: test first. Films, drying and what brushes hold are usual figures from memory.`,
+      trust: `${measured === 0 ? "None" : measured === taken.length ? "All" : `${measured} of ${taken.length}`} of these paints ${measured === 1 ? "is" : "are"} measured; of the others only the label is known, and makers differ by up to twice in strength: test first. Films, drying and what brushes hold are usual figures from memory.`,
       outlines: outlinesOf(map)
         .filter(({ sides }) => Math.max(...sides) > 0)
         .map(({ points, closed }) => {
@@ -81,7 +82,7 @@ export function usePrinted(): PrintedPlan {
           value: describeColour(main ? colourOf(main) : lab).value,
         };
       }),
-      palette: laidOut.map(({ name, codes, measured: known }) => ({ name, codes, measured: known !== null })),
+      palette: taken.map(({ name, codes, measured: known }) => ({ name, codes, measured: known !== null })),
       puddles: puddles.map(({ parts, amount, brush, serves }) => ({
         parts: parts.map(({ name, parts: own }) => ({ name, parts: own })),
         mixedMl: amount.mixedMl,

@@ -2,30 +2,16 @@
 
 import { useDraggable, useDroppable } from "@dnd-kit/core";
 import { X } from "lucide-react";
-import { useMemo, type KeyboardEvent } from "react";
+import { type KeyboardEvent } from "react";
 import { type Paper } from "@/core/optics";
 import { Strip } from "@/ui/strip";
 import { useDesk, useDeskStore } from "../desk-store";
-import { coloursOf } from "@/model/washes";
 import { usePaints, usePaper, type KnownPaint } from "../paints";
 import { useRangeLookedAt } from "../reach";
+import { useOutsiders, usePaintUses } from "../uses";
 import { AddPaint } from "./add-paint";
 import { TrayNews } from "./tray-news";
 import { NEW_WELL } from "./well-dragging";
-
-/** Numbers of the areas whose recipes use a paint. */
-function useUses(): ReadonlyMap<string, readonly number[]> {
-  const areas = useDesk((s) => s.document.areas);
-  return useMemo(() => {
-    const uses = new Map<string, number[]>();
-    areas.forEach((area, i) =>
-      new Set(coloursOf(area).flatMap(({ recipe }) => recipe?.parts.map(({ paintId }) => paintId) ?? [])).forEach(
-        (paintId) => uses.set(paintId, [...(uses.get(paintId) ?? []), i + 1]),
-      ),
-    );
-    return uses;
-  }, [areas]);
-}
 
 function Well({
   paint,
@@ -100,6 +86,43 @@ function Well({
   );
 }
 
+/** A paint that recipes use though it is not laid out: it is told, and a press lays it out. */
+function Outsider({
+  paint,
+  paper,
+  uses,
+  width,
+}: {
+  paint: KnownPaint;
+  paper: Paper;
+  uses: readonly number[];
+  width: number;
+}) {
+  const addToPalette = useDesk((s) => s.addToPalette);
+  const work = `for ${uses.join(", ")}`;
+  return (
+    <li className="flex-none" style={{ width }}>
+      <button
+        type="button"
+        aria-label={`Lay ${paint.name} out again, ${paint.codes}, ${work}`}
+        title={`Not laid out, but mixed ${work}. Press to lay it out again`}
+        className="block w-full cursor-pointer rounded-field text-left outline-1 outline-offset-3 outline-warning outline-dashed hover:bg-base-200"
+        onClick={() => addToPalette(paint.id)}
+      >
+        <Strip
+          mix={[{ paint: paint.model, parts: 1 }]}
+          paper={paper}
+          width={width}
+          height={Math.round(width / 4.4)}
+          label={`${paint.name} from masstone to tint`}
+        />
+        <span className="name-face mt-0.5 block truncate text-[0.95rem] leading-tight">{paint.name}</span>
+        <span className="block truncate text-[0.87rem] leading-tight text-warning">not laid out</span>
+      </button>
+    </li>
+  );
+}
+
 const WIDEST = 150;
 const NARROWEST = 116;
 const ROOM_PX = 1046;
@@ -110,11 +133,14 @@ export function Tray() {
   const palette = useDesk((s) => s.document.palette);
   const paints = usePaints();
   const paper = usePaper();
-  const uses = useUses();
+  const uses = usePaintUses();
+  const outsiders = useOutsiders();
   const { setNodeRef, isOver } = useDroppable({ id: NEW_WELL });
   const wells = palette.flatMap((id) => paints.get(id) ?? []);
   const range = useRangeLookedAt();
-  const width = Math.floor(Math.min(WIDEST, Math.max(NARROWEST, ROOM_PX / Math.max(1, wells.length) - GAP_PX)));
+  const width = Math.floor(
+    Math.min(WIDEST, Math.max(NARROWEST, ROOM_PX / Math.max(1, wells.length + outsiders.length) - GAP_PX)),
+  );
   return (
     <section aria-label="Tray" className="border-t border-(--hairline) bg-base-100 px-5 py-3">
       <TrayNews />
@@ -128,16 +154,25 @@ export function Tray() {
             </p>
           )}
         </div>
-        <ul className="-my-2 flex min-w-0 flex-1 overflow-x-auto overflow-y-hidden py-2 pr-2" style={{ gap: GAP_PX }}>
-          {wells.map((paint) => (
-            <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />
-          ))}
-          {wells.length === 0 && (
-            <li className="quiet self-center">
-              Choose a recipe and its paints are laid out here, or lay them out yourself.
-            </li>
+        <div className="-my-2 flex min-w-0 flex-1 overflow-x-auto overflow-y-hidden py-2 pr-2" style={{ gap: GAP_PX }}>
+          <ul className="flex" style={{ gap: GAP_PX }}>
+            {wells.map((paint) => (
+              <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />
+            ))}
+            {wells.length === 0 && (
+              <li className="quiet self-center">
+                Choose a recipe and its paints are laid out here, or lay them out yourself.
+              </li>
+            )}
+          </ul>
+          {outsiders.length > 0 && (
+            <ul aria-label="Mixed from, but not laid out" className="flex pr-1 pl-1" style={{ gap: GAP_PX }}>
+              {outsiders.map((paint) => (
+                <Outsider key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />
+              ))}
+            </ul>
           )}
-        </ul>
+        </div>
         <div
           ref={setNodeRef}
           data-drop={NEW_WELL}
