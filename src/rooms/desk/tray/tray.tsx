@@ -13,17 +13,29 @@ import { AddPaint } from "./add-paint";
 import { TrayNews } from "./tray-news";
 import { NEW_WELL } from "./well-dragging";
 
-function Well({
-  paint,
-  paper,
-  uses,
-  width,
-}: {
-  paint: KnownPaint;
-  paper: Paper;
-  uses: readonly number[];
-  width: number;
-}) {
+interface WellProps {
+  readonly paint: KnownPaint;
+  readonly paper: Paper;
+  /** Numbers of the areas that are mixed from it. */
+  readonly uses: readonly number[];
+  /** CSS pixels. */
+  readonly width: number;
+}
+
+/** A paint as a wash, as wide as its well. */
+function WellStrip({ paint, paper, width }: Omit<WellProps, "uses">) {
+  return (
+    <Strip
+      mix={[{ paint: paint.model, parts: 1 }]}
+      paper={paper}
+      width={width}
+      height={Math.round(width / 4.4)}
+      label={`${paint.name} from masstone to tint`}
+    />
+  );
+}
+
+function Well({ paint, paper, uses, width }: WellProps) {
   const { removeFromPalette, movePaint } = useDeskStore().getState();
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === "ArrowLeft" || event.key === "ArrowRight")
@@ -58,13 +70,7 @@ function Well({
         className={`touch-pan-x rounded-field ${isDragging ? "relative z-30 bg-base-100 opacity-80" : ""}`}
         style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       >
-        <Strip
-          mix={[{ paint: paint.model, parts: 1 }]}
-          paper={paper}
-          width={width}
-          height={Math.round(width / 4.4)}
-          label={`${paint.name} from masstone to tint`}
-        />
+        <WellStrip paint={paint} paper={paper} width={width} />
         <p className="name-face mt-0.5 truncate text-[0.95rem] leading-tight" title={paint.name}>
           {paint.name}
         </p>
@@ -87,17 +93,7 @@ function Well({
 }
 
 /** A paint that recipes use though it is not laid out: it is told, and a press lays it out. */
-function Outsider({
-  paint,
-  paper,
-  uses,
-  width,
-}: {
-  paint: KnownPaint;
-  paper: Paper;
-  uses: readonly number[];
-  width: number;
-}) {
+function Outsider({ paint, paper, uses, width }: WellProps) {
   const addToPalette = useDesk((s) => s.addToPalette);
   const work = `for ${uses.join(", ")}`;
   return (
@@ -109,13 +105,7 @@ function Outsider({
         className="block w-full cursor-pointer rounded-field text-left outline-1 outline-offset-3 outline-warning outline-dashed hover:bg-base-200"
         onClick={() => addToPalette(paint.id)}
       >
-        <Strip
-          mix={[{ paint: paint.model, parts: 1 }]}
-          paper={paper}
-          width={width}
-          height={Math.round(width / 4.4)}
-          label={`${paint.name} from masstone to tint`}
-        />
+        <WellStrip paint={paint} paper={paper} width={width} />
         <span className="name-face mt-0.5 block truncate text-[0.95rem] leading-tight">{paint.name}</span>
         <span className="block truncate text-[0.87rem] leading-tight text-warning">not laid out</span>
       </button>
