@@ -178,9 +178,14 @@ test("the darks stand darkest first; one opens with its ways, one is taken and u
   await step(page, "Check");
   await darks(page).first().getByRole("button").click();
   const wells = page.getByRole("region", { name: "Tray" }).getByRole("listitem").getByRole("group");
-  for (let left = await wells.count(); left > 0; left--) {
+  const laid = await wells.count();
+  for (let left = laid; left > 0; left--) {
     await wells.first().press("Delete");
     await expect(wells).toHaveCount(left - 1);
   }
   await expect(region).toContainText("The tray is empty: lay paints out below.");
+  // What is still mixed from them stands there to be laid out again, in a tray no higher than before.
+  const tray = page.getByRole("region", { name: "Tray" });
+  await expect(tray.getByRole("button", { name: /^Lay .* out again/ })).toHaveCount(laid);
+  expect((await tray.boundingBox())!.height).toBeLessThan(110);
 });

@@ -57,6 +57,12 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
   page,
 }) => {
   await openDesk(page, server.url, "Mixes");
+  // What the loupe says of a colour with a long name stands in it whole.
+  const box = (await photo(page).boundingBox())!;
+  await page.mouse.move(box.x + 0.776 * box.width, box.y + 0.49 * box.height);
+  const caption = page.locator("[data-loupe] p");
+  await expect(caption).toContainText("vivid orange red");
+  expect(await caption.evaluate((words) => words.scrollHeight - words.clientHeight)).toBeLessThanOrEqual(0);
   await clickPhoto(page, 0.69, 0.67);
   const card = page.getByRole("region", { name: "Colour taken from the photo" });
   await expect(card).toContainText(/value\d\.\d/);

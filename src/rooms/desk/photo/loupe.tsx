@@ -21,7 +21,8 @@ interface LoupeProps {
 
 const SIZE = 136;
 const AWAY = 26;
-const CAPTION = 46;
+/** Value and hue, three lines. */
+const CAPTION = 58;
 
 /** The photo's own pixels about a point, magnified, as the screen shows them; grey beyond the photo. */
 function magnified(
@@ -83,6 +84,7 @@ export function Loupe({ pixels, white, x, y, radiusPx, lab, left, top, roomWidth
   return (
     <div
       aria-hidden
+      data-loupe
       className="pointer-events-none absolute z-20 overflow-hidden rounded-box bg-base-100 shadow-sm"
       style={{
         left: toLeft ? left - AWAY - SIZE : left + AWAY,

@@ -149,7 +149,7 @@ export function Tray() {
             {wells.map((paint) => (
               <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />
             ))}
-            {wells.length === 0 && (
+            {wells.length + outsiders.length === 0 && (
               <li className="quiet self-center">
                 Choose a recipe and its paints are laid out here, or lay them out yourself.
               </li>
