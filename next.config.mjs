@@ -30,6 +30,8 @@ const config = {
     // Nobody reads source maps of the program as it is started: 44 MB, and a twelfth of a build.
     turbopackSourceMaps: false,
     turbopackInputSourceMaps: false,
+    // What runs here alone need not be short: a fifth of a build less, for a start that takes the same.
+    turbopackMinify: { server: false },
     serverActions: { bodySizeLimit: "1mb" },
   },
 };
