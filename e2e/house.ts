@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test as base, type BrowserContext, type Page } from "@playwright/test";
 import config from "../playwright.config";
+import "./known-frames";
 import { startServer, type RunningServer } from "./server";
 
 let kept: { readonly page: Page; readonly file: string } | null = null;
