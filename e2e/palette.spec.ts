@@ -43,6 +43,11 @@ test("the best palettes of each size are found by themselves, one is laid out wi
   await expect(panel(page)).toContainText("3 paints left out: 3 fading");
   await expect(panel(page).getByRole("radiogroup", { name: "How many paints" }).getByRole("radio")).toHaveCount(12);
   await expect(panel(page)).toContainText(/\d paints? (is|are) recommended: /);
+  // However many paints stand beside each other, what is pressed under each keeps its width.
+  await size(page, "8 paints");
+  const rules = answer(page).getByRole("button", { name: /^In the mood for|^Never / });
+  await expect(rules).toHaveCount(16);
+  expect(await rules.evaluateAll((all) => Math.min(...all.map((one) => one.clientWidth)))).toBeGreaterThanOrEqual(22);
   await size(page, "3 paints");
   await expect(panel(page)).toContainText("The best of all 2,300 palettes of 3 paints. A fourth paint");
   // Those of other characters stand apart, each told by what it is better in; the next in order are opened.

@@ -55,15 +55,19 @@ function Paints({ palette, wide, onRule }: Pick<PaletteActs, "onRule"> & { palet
             >
               {paint.name}
             </p>
-            <p className="label-line flex items-center leading-tight">
-              <span className="whitespace-nowrap" title={`${served} of the ${things} use it`}>
+            {/* Three buttons and words have no room beside each other under a narrow strip. */}
+            <p className={`label-line leading-tight ${wide ? "flex items-center" : "flex flex-wrap gap-y-1"}`}>
+              <span
+                className={`whitespace-nowrap ${wide ? "mr-auto" : "w-full"}`}
+                title={`${served} of the ${things} use it`}
+              >
                 {served === 0 ? <em>unused</em> : `for ${served}`}
               </span>
-              {RULES.map(({ which, icon: Icon, label, title }, i) => (
+              {RULES.map(({ which, icon: Icon, label, title }) => (
                 <button
                   key={which}
                   type="button"
-                  className={`-my-1.5 grid w-6 place-items-center ${i === 0 ? "ml-auto" : ""}`}
+                  className={`-my-1.5 grid place-items-center ${wide ? "w-6" : "flex-1"}`}
                   aria-label={label(paint.name)}
                   title={title}
                   onClick={() => onRule(which, paint.id)}
