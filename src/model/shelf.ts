@@ -15,7 +15,7 @@ const shelvedPainting = z.object({
   paintIds: z.array(z.string()),
   areas: z.int(),
   colours: z.int(),
-  /** Colours that have a recipe. */
+  /** Colours that have a recipe whose paints are all in the paintbox. */
   mixed: z.int(),
 });
 export type ShelvedPainting = Readonly<z.infer<typeof shelvedPainting>>;

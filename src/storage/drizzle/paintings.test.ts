@@ -398,13 +398,17 @@ describe("paintings", () => {
                   lab: { L: 60, a: 0, b: 0 },
                   at: { x: 0.5, y: 0.5 },
                   share: 0.5,
-                  recipe: null,
+                  recipe: { parts: [{ paintId: paintIds[1]!, parts: 2 }], waterParts: 1 },
                   drop: false,
                 },
               ],
             },
           }),
-          area("Bank"),
+          // One of its paints has left the paintbox: nobody can mix it.
+          area("Bank", {
+            recipe: { parts: [paintIds[0]!, randomUUID()].map((paintId) => ({ paintId, parts: 1 })), waterParts: 4 },
+          }),
+          area("Path"),
         ],
       }),
     );
@@ -413,9 +417,9 @@ describe("paintings", () => {
     expect(await shelved()).toMatchObject({
       title: "Shelved",
       paintIds: [paintIds[1], paintIds[0]],
-      areas: 2,
-      colours: 3,
-      mixed: 1,
+      areas: 3,
+      colours: 4,
+      mixed: 2,
       binnedAt: null,
     });
     await binPainting(open.db, id, true);

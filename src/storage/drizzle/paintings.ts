@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, not, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, not, sql, type SQLWrapper } from "drizzle-orm";
 import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
@@ -22,6 +22,13 @@ export async function listPaintings(db: Database): Promise<PaintingTitle[]> {
     .orderBy(desc(paintings.updatedAt), asc(paintings.id));
 }
 
+/** Whether a recipe, as JSON, is one whose paints are all in the paintbox. */
+const canBeMixed = (recipe: SQLWrapper) =>
+  sql`coalesce(jsonb_typeof(${recipe}) = 'object' and not exists (
+    select 1 from jsonb_array_elements(${recipe}->'parts') part
+    where part->>'paintId' not in (select known.id::text from ${paints} known)
+  ), false)`;
+
 /** All paintings with how far they are, those in the bin too, last changed first. */
 export async function shelvePaintings(db: Database): Promise<ShelvedPainting[]> {
   const rows = await db
@@ -37,13 +44,13 @@ export async function shelvePaintings(db: Database): Promise<ShelvedPainting[]> 
     .from(paintings)
     .orderBy(desc(paintings.updatedAt), asc(paintings.id));
   const more = sql`${areas.wash}->'more'`;
-  const mixedMore = sql`(select count(*) from jsonb_array_elements(${more}) m where jsonb_typeof(m->'recipe') = 'object')`;
+  const mixedMore = sql`(select count(*) from jsonb_array_elements(${more}) m where ${canBeMixed(sql`(m->'recipe')`)})`;
   const counts = await db
     .select({
       id: areas.paintingId,
       areas: sql<number>`count(*)::int`,
       colours: sql<number>`sum(1 + jsonb_array_length(${more}))::int`,
-      mixed: sql<number>`sum((${areas.recipe} is not null)::int + ${mixedMore})::int`,
+      mixed: sql<number>`sum(${canBeMixed(areas.recipe)}::int + ${mixedMore})::int`,
     })
     .from(areas)
     .groupBy(areas.paintingId);
