@@ -101,6 +101,19 @@ function restSoon() {
 
 const handle = app.getRequestHandler();
 
+/** What is being answered; once it is told to stop nothing new is begun, and what is under way is waited for. */
+let underWay = 0;
+let stopping = false;
+/** What takes longer, a download of everything, is broken off. */
+const DRAIN_MS = 5000;
+const STOPPING = "Abendrot is being stopped. What you changed is kept in this browser and will be tried again.";
+
+globalThis.abendrotDrained = async () => {
+  stopping = true;
+  for (const end = Date.now() + DRAIN_MS; underWay > 0 && Date.now() < end; )
+    await new Promise((resolve) => setTimeout(resolve, 20));
+};
+
 /** Answers one request; `guest` for one that came in where second screens are heard. */
 function answer(request, response, guest) {
   const fault = guest && !FOR_GUESTS.test(request.url) ? [404, "This is not for a second screen."] : faultOf(request);
@@ -108,7 +121,15 @@ function answer(request, response, guest) {
   delete request.headers["x-abendrot-guest"];
   if (guest) request.headers["x-abendrot-guest"] = "yes";
   restSoon();
-  if (!fault) return void handle(request, response);
+  if (stopping)
+    return void response
+      .writeHead(503, { "content-type": "application/json", connection: "close" })
+      .end(JSON.stringify({ message: STOPPING }));
+  if (!fault) {
+    underWay++;
+    response.once("close", () => underWay--);
+    return void handle(request, response);
+  }
   response
     .writeHead(fault[0], { "content-type": "text/plain; charset=utf-8", "x-content-type-options": "nosniff" })
     .end(fault[1]);

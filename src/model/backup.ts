@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LIMITS } from "./limits";
 import { photoId } from "./photo-id";
 
 /** Names inside a file of ours, and which shape of it this program writes. */
@@ -27,6 +28,9 @@ const holdings = z.object({
 });
 export type Holdings = z.infer<typeof holdings>;
 
+/** A photo whose original is in a file. */
+export const photoInBackup = z.object({ id: photoId, format: photoFormat, bytes: z.int().gte(0) });
+
 /** What stands first in a file: all that is in it, with a digest of each table's rows. */
 export const backupManifest = z.object({
   madeBy: z.literal("Abendrot"),
@@ -35,12 +39,14 @@ export const backupManifest = z.object({
   madeAt: z.iso.datetime(),
   /** Migrations that the tables had been through. */
   migrations: z.int().positive(),
-  tables: z.array(z.object({ name: z.string().regex(/^[a-z_]{1,60}$/), rows: z.int().gte(0), sha256: digest })),
+  tables: z
+    .array(z.object({ name: z.string().regex(/^[a-z_]{1,60}$/), rows: z.int().gte(0), sha256: digest }))
+    .max(100),
   /** Photos whose originals are in the file; false for copies that lie beside them. */
   withPhotos: z.boolean(),
-  photos: z.array(z.object({ id: photoId, format: photoFormat, bytes: z.int().gte(0) })),
+  photos: z.array(photoInBackup),
   /** Photos whose originals were gone or damaged when the file was made. */
-  lost: z.array(photoId),
+  lost: z.array(photoId).max(LIMITS.photosInFile),
   holds: holdings,
 });
 export type BackupManifest = z.infer<typeof backupManifest>;

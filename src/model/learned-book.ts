@@ -14,6 +14,7 @@ import { lightnessOfValue } from "@/core/colour";
 import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById, PAPERS } from "@/core/optics";
 import { LEARNING_MODEL, type LearnedBook, type LoggedMix, type LoggedPaint, type StoredLogEntry } from "./logbook";
+import { looksKnown } from "./paintbox";
 import { countingOf, type Measurement, type StoredFit } from "./measurement";
 
 /** A paint's label facts: what the handbook makes of it. */
@@ -54,7 +55,8 @@ function gather({ entries, paints, measurements }: BookSources, models: Readonly
   const bases = new Map<string, PaintModel>();
   const baseOf = (id: string): PaintModel | null => {
     const label = labels.get(id);
-    if (!label) return null;
+    // What is not known to look like anything teaches nothing of the others.
+    if (!label || !looksKnown(label)) return null;
     const known = bases.get(id);
     if (known) return known;
     const model = paintModel(id, label.pigments, label.tintingStrength);

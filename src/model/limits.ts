@@ -20,6 +20,8 @@ export const LIMITS = {
   logEntries: 10_000,
   logMixes: 40,
   logPhotos: 12,
+  /** Photos that a file of everything may hold. */
+  photosInFile: 120_000,
   moods: 12,
   /** Pigments in one paint. */
   pigments: 8,

@@ -2,8 +2,9 @@ import Papa from "papaparse";
 import { expect, test } from "vitest";
 import { lightnessOfValue } from "@/core/colour";
 import { readMeasuredColours } from "@/core/formats";
-import { logFile, LOG_FILE, readingsFile, swatchesTable } from "./log-file";
+import { entryInFile, logFile, LOG_FILE, readingsFile, swatchesTable } from "./log-file";
 import { newLogEntry, newLoggedMix } from "./logbook";
+import { DATA_SHAPE } from "./shape";
 
 const uuid = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
 const blue = { id: uuid(1), name: "Blue", maker: "", pigments: [{ pigmentId: "PB29", share: 1 }], tintingStrength: 1 };
@@ -51,14 +52,17 @@ test("a file of another kind, of a newer version or with an entry that can't be 
   const file = {
     format: LOG_FILE.format,
     version: LOG_FILE.version,
-    entries: [{ id: uuid(20), binned: false, document }],
     photos: [],
   };
   const said = (part: object): string | undefined => logFile.safeParse({ ...file, ...part }).error?.issues[0]?.message;
   expect(said({})).toBeUndefined();
   expect(said({ format: "something else" })).toBe("This is not a logbook's file.");
   expect(said({ version: 2 })).toBe("This logbook's file is of a newer Abendrot.");
-  expect(said({ entries: [{ id: uuid(20), binned: false, document: { ...document, on: "tomorrow" } }] })).toContain(
-    "date",
-  );
+  expect(said({ least: DATA_SHAPE })).toBeUndefined();
+  expect(said({ least: DATA_SHAPE + 1 })).toBe("This logbook's file is of a newer Abendrot.");
+  const entry = { id: uuid(20), binned: false, document };
+  expect(entryInFile.safeParse(entry).error).toBeUndefined();
+  expect(
+    entryInFile.safeParse({ ...entry, document: { ...document, on: "tomorrow" } }).error?.issues[0]?.message,
+  ).toContain("date");
 });

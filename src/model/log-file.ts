@@ -4,6 +4,7 @@ import { paperById } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
 import { LETTERS, LIMITS } from "./limits";
 import { logEntry, type LogEntry, type StoredLogEntry } from "./logbook";
+import { leastShape } from "./shape";
 import { photoId } from "./photo-id";
 import { text } from "./text";
 
@@ -17,19 +18,27 @@ const photoInFile = z.object({
   path: z.string().max(200),
 });
 
-/** A whole logbook as open data. */
+/** An entry as it stands in the file. */
+export const entryInFile = z.object({ id: z.uuid(), binned: z.boolean(), document: logEntry });
+export type EntryInFile = z.infer<typeof entryInFile>;
+
+/** A whole logbook as open data, but for its entries, which are read one by one. */
 export const logFile = z.object({
   format: z.literal(LOG_FILE.format, "This is not a logbook's file."),
   version: z.literal(LOG_FILE.version, "This logbook's file is of a newer Abendrot."),
-  entries: z
-    .array(z.object({ id: z.uuid(), binned: z.boolean(), document: logEntry }))
-    .max(LIMITS.logEntries, `A logbook holds at most ${LIMITS.logEntries} entries.`),
-  photos: z.array(photoInFile),
+  least: leastShape("This logbook's file is of a newer Abendrot."),
+  photos: z.array(photoInFile).max(LIMITS.photosInFile),
+  /** Photos whose originals were gone when the file was made. */
+  lost: z.array(photoId).max(LIMITS.photosInFile).default([]),
 });
-export type LogFile = z.infer<typeof logFile>;
+export type LogFile = z.infer<typeof logFile> & { readonly entries: readonly EntryInFile[] };
 
-/** What became of a logbook's file: entries that came in, that stood there alike, that stand there otherwise. */
+/**
+ * What became of a logbook's file: entries that came in, that stood there alike, that stand there otherwise; and photos
+ * that the file says had been gone where it was made.
+ */
 export interface LogFileTaken {
+  readonly lost: number;
   readonly added: number;
   readonly same: number;
   readonly kept: number;

@@ -33,7 +33,7 @@ test("what an earlier Abendrot stored can be saved again, and what was good in i
     palette: [one, two],
     rules: { must: [one], never: [two], kinds: [] },
   });
-  expect(mendedPainting(good)).toBe(good);
+  expect(mendedPainting(good)).toStrictEqual(good);
 });
 
 test("a box's wells hold paints of the box, each once", () => {

@@ -12,10 +12,12 @@ function firstOfEach<T extends { readonly id: string }>(list: readonly T[]): T[]
 
 /**
  * A painting as an earlier Abendrot may have stored it, with what the doors no longer take put right:
- * it could not be saved again otherwise. A document that is good comes back as it is.
+ * it could not be saved again otherwise. A document that is good comes back as it is, with what was not asked then at its
+ * default.
  */
 export function mendedPainting(document: PaintingDocument): PaintingDocument {
-  if (paintingDocument.safeParse(document).success) return document;
+  const good = paintingDocument.safeParse(document);
+  if (good.success) return good.data;
   const { rules } = document;
   return {
     ...document,
@@ -40,7 +42,8 @@ export function mendedPainting(document: PaintingDocument): PaintingDocument {
 
 /** The paintbox, likewise. */
 export function mendedPaintbox(document: PaintboxDocument): PaintboxDocument {
-  if (paintboxDocument.safeParse(document).success) return document;
+  const good = paintboxDocument.safeParse(document);
+  if (good.success) return good.data;
   const known = new Set(document.paints.map(({ id }) => id));
   return {
     paints: document.paints.map((paint) => ({

@@ -4,7 +4,7 @@ import { loadOfWater, paperById } from "@/core/optics";
 import { fitBook, type BookSources } from "./learned-book";
 import type { LoggedMix } from "./logbook";
 import { paintsTaken } from "./paint-uses";
-import { MIXABLE, type PaintEntry } from "./paintbox";
+import { isMixable, type PaintEntry } from "./paintbox";
 import type { PaintingDocument, StoredRecipe } from "./painting";
 
 /** A swatch that is worth painting next. */
@@ -164,7 +164,7 @@ export function nextForBox(
   paints: readonly BoxPaint[],
   paperId: string,
 ): ToPaintNext {
-  const here = paints.filter(({ status }) => MIXABLE.has(status));
+  const here = paints.filter(isMixable);
   const washes = here.flatMap(({ id, name }) =>
     TRIED_WATER.map((waterParts): Wanted => {
       const recipe = { parts: [{ paintId: id, parts: 1 }], waterParts };

@@ -1,11 +1,10 @@
 import { z } from "zod";
-import { HANDBOOK } from "@/core/pigments";
+import { isKnownPigment, pigmentById, presentPigmentId } from "@/core/pigments";
 import { day } from "./day";
 import { LETTERS, LIMITS } from "./limits";
 import { saveRequest } from "./revision";
 import { text } from "./text";
 
-const known = new Set(HANDBOOK.map(({ id }) => id));
 const amount = (most: number, words: string) =>
   z
     .number(`${words} is a number.`)
@@ -19,6 +18,21 @@ const LEFT = "What is left lies between 0 and 100 %.";
 export const paintStatus = z.enum(["owned", "low", "dried out", "used up", "wished for", "never again", "put away"]);
 export type PaintStatus = z.infer<typeof paintStatus>;
 export const MIXABLE: ReadonlySet<PaintStatus> = new Set(["owned", "low"]);
+
+/** What the look of a paint is known by. */
+type Look = Pick<PaintEntry, "pigments"> & { readonly measured?: object | null };
+
+/** Whether it is known how a paint looks: by its pigments, or by what was measured of it. */
+export const looksKnown = ({ pigments, measured = null }: Look): boolean =>
+  measured !== null || pigments.every(({ pigmentId }) => isKnownPigment(pigmentId));
+
+/** Whether a paint can be mixed from: it is at hand, and it is known how it looks. */
+export const isMixable = (paint: Look & Pick<PaintEntry, "status">): boolean =>
+  MIXABLE.has(paint.status) && looksKnown(paint);
+
+/** Codes of a paint's pigments that the handbook does not know; none for all but paints out of a newer Abendrot. */
+export const unknownCodes = ({ pigments }: Pick<PaintEntry, "pigments">): readonly string[] =>
+  pigments.flatMap(({ pigmentId }) => (isKnownPigment(pigmentId) ? [] : [pigmentById(pigmentId).code]));
 
 export const paintForm = z.enum(["tube", "whole pan", "half pan", "stick", "gouache"]);
 
@@ -35,7 +49,8 @@ export const paintEntry = z.object({
   pigments: z
     .array(
       z.object({
-        pigmentId: z.string().refine((id) => known.has(id), "The handbook has no such pigment."),
+        // A pigment of a newer handbook stays what it is; one that was renamed is known by its present id.
+        pigmentId: text(LETTERS.short).min(1, "A pigment has an id.").transform(presentPigmentId),
         share: z.number().gte(1e-6, "A share is above 0.").lte(1000),
       }),
     )

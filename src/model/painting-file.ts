@@ -4,6 +4,7 @@ import { paintingDocument, type PaintingDocument } from "./painting";
 import { BACKUP_FILE, photoFormat } from "./backup";
 import { photoId } from "./photo-id";
 import { LETTERS } from "./limits";
+import { leastShape } from "./shape";
 import { text } from "./text";
 
 /** One painting as a file: to give to a friend or a pupil. */
@@ -11,6 +12,7 @@ export const paintingFile = z.object({
   madeBy: z.literal("Abendrot"),
   kind: z.literal("painting"),
   version: z.literal(BACKUP_FILE.version, "This painting was written out by a newer Abendrot."),
+  least: leastShape("This painting was written out by a newer Abendrot."),
   document: paintingDocument,
   photo: z.object({ id: photoId, format: photoFormat, fileName: text(LETTERS.fileName) }),
   /** The paints that it names, as they stand in the giver's paintbox. */

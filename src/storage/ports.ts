@@ -224,8 +224,15 @@ export interface Keeping {
   backup(): Promise<BackupFile>;
   /** Reads a file through, to its last photo. Throws FileRefused. */
   check(path: string): Promise<BackupManifest>;
-  /** Puts a file's content in place of all that is here, whole or not at all. Throws FileRefused. */
+  /**
+   * Puts a file's content in place of all that is here, whole or not at all, after a dated copy of that in the same
+   * step: a save that was acknowledged stands in the copy. Throws FileRefused.
+   */
   restore(path: string): Promise<void>;
+  /** Whether a newer program has changed the tables since they were opened: nothing of them is read or written then. */
+  outgrown(): Promise<boolean>;
+  /** While it is true no save is taken: something is being put in place of all that is here. */
+  beingReplaced(): boolean;
   readonly copies: Copies;
 }
 
@@ -238,7 +245,7 @@ export interface BackupFile {
 
 /** Dated copies of the records, the last ten. */
 export interface Copies {
-  /** Newest first. */
+  /** Those made last first. */
   list(): Promise<DatedCopy[]>;
   make(reason: CopyReason): Promise<void>;
   /** Makes today's if there is none yet and something has changed since the last one. */

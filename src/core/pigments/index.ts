@@ -1,5 +1,5 @@
 /** The handbook of pigments. What the rest of the program may use of it. */
-export { HANDBOOK, pigmentById, type Pigment } from "./handbook";
+export { HANDBOOK, isKnownPigment, pigmentById, presentPigmentId, type Pigment } from "./handbook";
 export { CONVENIENCE_MIXES } from "./handbook/convenience";
 export { grainOf, type Grain } from "./granulation";
 export type { Hazard } from "./record";

@@ -5,7 +5,7 @@ import { paintModel, paperUnder, farthestPointSample, type Hand, type PaintModel
 import { loadOfWater, paperById, type Paper } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
 import type { StockedPaint } from "@/storage/ports";
-import { MIXABLE } from "@/model/paintbox";
+import { isMixable, looksKnown } from "@/model/paintbox";
 import type { NamedPart } from "@/ui/recipe-bar";
 import type { StoredRecipe } from "@/model/painting";
 import { handChosen } from "@/model/as-laid";
@@ -17,6 +17,8 @@ export interface KnownPaint extends StockedPaint {
   readonly model: PaintModel;
   /** Colour Index names of its pigments, e.g. "PB29" or "PG36 PY150 PR101". */
   readonly codes: string;
+  /** False for a paint out of a newer Abendrot that was not measured: nothing is predicted with it. */
+  readonly looksKnown: boolean;
 }
 
 export function knownPaint(paint: StockedPaint): KnownPaint {
@@ -24,6 +26,7 @@ export function knownPaint(paint: StockedPaint): KnownPaint {
     ...paint,
     model: paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured),
     codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
+    looksKnown: looksKnown(paint),
   };
 }
 
@@ -73,7 +76,7 @@ export function useAtHand(): readonly KnownPaint[] {
   const { boxId, few } = useDesk((s) => s.document.rules);
   return useMemo(() => {
     const taken = few.length > 0 ? few : boxes.find(({ id }) => id === boxId)?.wells;
-    return [...paints.values()].filter(({ id, status }) => MIXABLE.has(status) && (!taken || taken.includes(id)));
+    return [...paints.values()].filter((paint) => isMixable(paint) && (!taken || taken.includes(paint.id)));
   }, [paints, boxes, boxId, few]);
 }
 
@@ -122,7 +125,7 @@ export function laidWash(
 ): LaidWash | null {
   const known = parts.flatMap(({ paintId, parts: amount }) => {
     const paint = paints.get(paintId);
-    return paint ? [{ paint, parts: amount }] : [];
+    return paint?.looksKnown ? [{ paint, parts: amount }] : [];
   });
   return known.length === parts.length ? { parts: known, waterParts } : null;
 }
@@ -137,7 +140,7 @@ export function groundOf(over: StoredRecipe | null, paper: Paper, paints: Readon
 export function namedParts(recipe: StoredRecipe, paints: ReadonlyMap<string, KnownPaint>): readonly NamedPart[] | null {
   const parts = recipe.parts.map(({ paintId, parts: amount }) => {
     const paint = paints.get(paintId);
-    return paint ? { paint: paint.model, parts: amount, name: paint.name } : null;
+    return paint?.looksKnown ? { paint: paint.model, parts: amount, name: paint.name } : null;
   });
   return parts.every((part) => part !== null) ? parts : null;
 }

@@ -5,7 +5,7 @@ import { samplePhoto } from "@/core/image";
 import { PAPERS } from "@/core/optics";
 import { askEye, errorOf, nextAsked, type EyeAnswer, type EyeQuestion, type SeenColour } from "@/core/training";
 import type { StoredLogEntry } from "@/model/logbook";
-import { MIXABLE } from "@/model/paintbox";
+import { isMixable } from "@/model/paintbox";
 import { askFor, jsonOf } from "@/ui/ask";
 import { decodeWorkingCopy } from "@/ui/decode-photo";
 import { modelIn, useBook } from "./book";
@@ -68,10 +68,7 @@ export function EyeView({ entries, known }: { entries: readonly StoredLogEntry[]
     [places, entries],
   );
   const models = useMemo(
-    () =>
-      [...paints.values()]
-        .filter(({ status }) => MIXABLE.has(status))
-        .flatMap(({ id }) => modelIn(id, { paints: [] }, book, paper.id) ?? []),
+    () => [...paints.values()].filter(isMixable).flatMap(({ id }) => modelIn(id, { paints: [] }, book, paper.id) ?? []),
     [paints, book],
   );
   const running = left > 0;

@@ -9,11 +9,12 @@ import { counted } from "@/model/text";
 import { answerOf } from "@/ui/ask";
 import { offerFile } from "@/ui/offer-file";
 
-const takenWords = ({ added, same, kept }: LogFileTaken): string =>
+const takenWords = ({ added, same, kept, lost }: LogFileTaken): string =>
   [
     added > 0 ? `${counted(added, "page")} came in` : "",
     same > 0 ? `${counted(same, "page")} stood here already` : "",
     kept > 0 ? `${counted(kept, "page")} stand here otherwise and stay as they are` : "",
+    lost > 0 ? `${counted(lost, "photo")} had been gone where the file was made` : "",
   ]
     .filter(Boolean)
     .join("; ") || "The file holds no page.";

@@ -3,7 +3,7 @@ import { paperById } from "@/core/optics";
 import { leftOutBecause, traitsOf, type PackedBox } from "@/core/palette";
 import { asLaid, handChosen } from "@/model/as-laid";
 import type { LearnedBook } from "@/model/logbook";
-import { MIXABLE, type TravelBox } from "@/model/paintbox";
+import { isMixable, looksKnown, MIXABLE, type TravelBox } from "@/model/paintbox";
 import { stocksOf } from "@/model/stock";
 import type { WantedAnswer } from "@/model/wanted";
 import type { StockedPaint } from "@/storage/ports";
@@ -49,7 +49,7 @@ export function packableFrom(
   { wished, must }: Pick<Packing, "wished" | "must">,
 ): readonly PackablePaint[] {
   const open = paints
-    .filter(({ status }) => MIXABLE.has(status) || (wished && status === "wished for"))
+    .filter((paint) => isMixable(paint) || (wished && paint.status === "wished for" && looksKnown(paint)))
     .map((paint) => ({
       ...paint,
       model: paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured),

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { deltaE00, screenColourOfLab } from "@/core/colour";
 import { agreementOf, type Agreement } from "@/core/mud";
 import { PAPERS } from "@/core/optics";
-import { MIXABLE, type PaintEntry } from "@/model/paintbox";
+import { isMixable, type PaintEntry } from "@/model/paintbox";
 import { VERDICT_WORDS } from "@/ui/agreement-words";
 import { Disclosure } from "@/ui/disclosure";
 import { useModelOf } from "./measured";
@@ -58,7 +58,7 @@ function Friends({ paint }: { paint: PaintEntry }) {
   const pairs = useMemo(() => {
     const own = modelOf(paint);
     return paints
-      .filter(({ id, status }) => id !== paint.id && MIXABLE.has(status))
+      .filter((other) => other.id !== paint.id && isMixable({ ...other, measured: modelOf(other).measured }))
       .slice(0, MOST_ASKED)
       .map((other) => agreementOf(own, modelOf(other), PAPERS[0]));
   }, [paint, paints, modelOf]);

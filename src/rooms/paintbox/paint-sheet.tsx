@@ -8,7 +8,8 @@ import { grainOf, labelContradictions, pigmentById, searchPigments, type Hazard 
 import { localDay } from "@/model/day";
 import { LIMITS } from "@/model/limits";
 import { paintOfFullWashMl } from "@/core/planning";
-import { paintFaults, paintForm, paintStatus, type PaintEntry } from "@/model/paintbox";
+import { paintFaults, paintForm, paintStatus, unknownCodes, type PaintEntry } from "@/model/paintbox";
+import { listed } from "@/model/text";
 import { Caution } from "@/ui/caution";
 import { Term } from "@/ui/help/term";
 import { stainWords } from "@/ui/property-words";
@@ -93,6 +94,7 @@ function Pigments({ paint }: { paint: PaintEntry }) {
     ({ pigments }) => pigments.length === 1 && !paint.pigments.some((p) => p.pigmentId === pigments[0]!.pigmentId),
   );
   const total = paint.pigments.reduce((sum, { share }) => sum + share, 0);
+  const unknown = unknownCodes(paint);
   const set = (pigments: PaintEntry["pigments"]): void => change(paint.id, { pigments });
   return (
     <section aria-label="Pigments" className="space-y-1.5">
@@ -143,6 +145,12 @@ function Pigments({ paint }: { paint: PaintEntry }) {
           </div>
         );
       })}
+      {unknown.length > 0 && (
+        <p role="status" className="text-[0.9rem] leading-snug text-warning">
+          The handbook does not know {listed(unknown)}: a newer Abendrot may have written it. The paint stays in your
+          box; until it is measured, nothing is mixed from it.
+        </p>
+      )}
       {paint.pigments.length < LIMITS.pigments && (
         <div>
           <input

@@ -9,7 +9,7 @@ import { PAPERS } from "@/core/optics";
 import { hueOrder, pigmentById } from "@/core/pigments";
 import type { Measurement } from "@/model/measurement";
 import type { StoredPaintbox } from "@/storage/ports";
-import { MIXABLE, paintStatus, type PaintboxDocument, type PaintEntry } from "@/model/paintbox";
+import { isMixable, paintStatus, type PaintboxDocument, type PaintEntry } from "@/model/paintbox";
 import { mergePaintboxes } from "@/model/merge";
 import { useAutosave } from "@/ui/saving/autosave";
 import { PAINTBOX_URL } from "@/model/addresses";
@@ -104,7 +104,10 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
       order,
     );
   }, [all, document.paints, words, choice, order]);
-  const atHand = useMemo(() => all.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model), [all]);
+  const atHand = useMemo(
+    () => all.filter(({ paint, model }) => isMixable({ ...paint, measured: model.measured })).map(({ model }) => model),
+    [all],
+  );
   const opened = selected ? undefined : document.paints.find(({ id }) => id === openId);
   const mine = all.filter(({ paint }) => paint.status !== "put away");
   const latest = useRef({ selected, lastPressed, shown });

@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo } from "react";
 import { findTwins, type PaintModel, type TwinTrait } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { MIXABLE } from "@/model/paintbox";
+import { isMixable } from "@/model/paintbox";
 import { useOfSame } from "@/ui/of-same";
 import { Strip } from "@/ui/strip";
 import type { Shown } from "./paint-row";
@@ -27,7 +27,8 @@ export function Twins({ list }: { list: readonly Shown[] }) {
   const later = useDeferredValue(list);
   const byModel = new Map(later.map((shown) => [shown.model.id, shown]));
   const mixable = useMemo(
-    () => later.filter(({ paint }) => MIXABLE.has(paint.status)).map(({ model }) => model),
+    () =>
+      later.filter(({ paint, model }) => isMixable({ ...paint, measured: model.measured })).map(({ model }) => model),
     [later],
   );
   const twins = useOfSame(mixable, twinsOf);

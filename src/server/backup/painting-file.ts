@@ -1,16 +1,20 @@
-import { randomUUID } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { rm } from "node:fs/promises";
 import type { Readable } from "node:stream";
 import { ZipFile } from "yazl";
 import { BACKUP_FILE, photoFormat, photoName } from "@/model/backup";
 import { LIMITS } from "@/model/limits";
+import { DATA_SHAPE, newerIn } from "@/model/shape";
 import { matchPaints, paintingFile, paintsNamed, withPaints } from "@/model/painting-file";
 import type { BroughtPainting, PaintingFile } from "@/model/painting-file";
 import { FileRefused, openArchive } from "@/storage/backup/archive";
 import type { Store } from "@/storage/ports";
 import { PhotoRefused, readPhoto } from "../photo-import/read-photo";
 import { storePhoto } from "../photo-import/photo-store";
+import { streamOf, tellMissing, wholeOriginal } from "../written-zip";
 
+/** What is planned and the paints that it names: a document is taken up to a megabyte at its own door. */
+const MANIFEST_BYTES = 2 * 1024 * 1024;
 const FOREIGN = "This is no painting of Abendrot, or the file is cut off. Nothing was kept.";
 const CHANGED = "This painting's file has been changed since it was made, or it is damaged. Nothing was kept.";
 
@@ -25,6 +29,7 @@ async function given({ paintings, paintbox }: Store, id: string): Promise<Painti
     madeBy: "Abendrot",
     kind: "painting",
     version: BACKUP_FILE.version,
+    least: DATA_SHAPE,
     document: found.document,
     photo: { id: photo, format: photoFormat.parse(format), fileName },
     // What they cost and what is left of them is nobody else's.
@@ -34,19 +39,40 @@ async function given({ paintings, paintbox }: Store, id: string): Promise<Painti
   };
 }
 
-/** One painting as a zip: what is planned, the paints that it names, and its photo as it came; null for none. */
+/** A photo's bytes to give away: the original where it is whole, else the copy that is measured; null for neither. */
+async function photoToGive(
+  { photoFiles }: Store,
+  photo: PaintingFile["photo"],
+): Promise<{ readonly photo: PaintingFile["photo"]; readonly bytes: Buffer | string } | null> {
+  const original = await wholeOriginal(photoFiles, photo);
+  if (original) return { photo, bytes: original };
+  const bytes = await photoFiles.readCopy(photo.id, "working");
+  if (!bytes) return null;
+  const id = createHash("sha256").update(bytes).digest("hex");
+  return { photo: { ...photo, id, format: "png" }, bytes };
+}
+
+/**
+ * One painting as a zip: what is planned, the paints that it names, and its photo as it came; null for none. Where the
+ * photo's original is gone, the copy that is measured goes in its place, and the file says so. Throws FileRefused where
+ * that is gone too: nothing of the painting could be opened.
+ */
 export async function writePainting(
   store: Store,
   id: string,
 ): Promise<{ readonly stream: Readable; readonly title: string } | null> {
   const file = await given(store, id);
   if (!file) return null;
-  const { id: photo, format } = file.photo;
+  const give = await photoToGive(store, file.photo);
+  if (!give) throw new FileRefused(`The photo of “${file.document.title}” is gone. Exchange it for a new one first.`);
   const zip = new ZipFile();
-  zip.addBuffer(Buffer.from(JSON.stringify(file, null, 1), "utf8"), BACKUP_FILE.manifest);
-  zip.addFile(await store.photoFiles.original(photo, format), photoName(file.photo), { compress: false });
-  zip.end();
-  return { stream: zip.outputStream as Readable, title: file.document.title };
+  zip.addBuffer(Buffer.from(JSON.stringify({ ...file, photo: give.photo }, null, 1), "utf8"), BACKUP_FILE.manifest);
+  if (typeof give.bytes === "string") zip.addFile(give.bytes, photoName(give.photo), { compress: false });
+  else {
+    tellMissing(zip, "The photo as it came (its measured copy stands for it)");
+    zip.addBuffer(give.bytes, photoName(give.photo), { compress: false });
+  }
+  return { stream: streamOf(zip), title: file.document.title };
 }
 
 /**
@@ -113,15 +139,16 @@ async function layOut(store: Store, file: PaintingFile): Promise<BroughtPainting
 
 /** Takes a painting's file at `path`: its photo, and the painting with one's own paints. Throws FileRefused. */
 export async function takePainting(store: Store, path: string): Promise<BroughtPainting> {
-  const { manifest, photo, close } = await openArchive(path, FOREIGN, CHANGED);
+  const { json, photo, close } = await openArchive(path, FOREIGN, CHANGED);
   try {
+    const manifest = await json(BACKUP_FILE.manifest, MANIFEST_BYTES, [], () => {});
     const read = paintingFile.safeParse(manifest);
     if (!read.success) {
       const everything = (manifest as { kind?: unknown } | null)?.kind === "everything";
       throw new FileRefused(
         everything
           ? "This is a backup of everything, not one painting. Bring it back under Safe keeping."
-          : (read.error.issues.find(({ path: at }) => at[0] === "version")?.message ?? FOREIGN),
+          : (newerIn(read.error) ?? FOREIGN),
       );
     }
     const arriving = await store.photoFiles.arrivingPath();

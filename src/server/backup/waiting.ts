@@ -67,7 +67,6 @@ export async function restoreWaiting(store: Store, token: string): Promise<boole
   const path = take(store, token);
   if (path === null) return false;
   try {
-    await store.keeping.copies.make("before something was put back");
     await store.keeping.restore(path);
     return true;
   } finally {

@@ -4,10 +4,12 @@ import { copyFile, rm } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import type { DatedCopy } from "@/model/backup";
 import type { Painter } from "@/model/sign-in";
+import { FolderRefused } from "@/storage/folder/data-folder";
 import { needSpace } from "@/storage/folder/disk-space";
 import { copiesFolder } from "@/storage/store";
 import type { Store } from "@/storage/ports";
 import { notForGuests } from "./beside";
+import { BeingReplaced } from "./refusals";
 import { databaseUrl, dataFolder, onlyPainter } from "./environment";
 import {
   closeOwn,
@@ -19,7 +21,7 @@ import {
   type OpenStore,
 } from "./own-folder";
 import { presentSpace, signedIn } from "./session";
-import { closeStudio, openOnly, openSpaceOf, spaces, takeStudio } from "./studio";
+import { closeStudio, NEWER_SPACE, openOnly, openSpaceOf, spaces, takeStudio } from "./studio";
 
 /** Whether Abendrot runs for several painters on a PostgreSQL server, each with a space of their own. */
 export const isStudio = (): boolean => databaseUrl() !== null;
@@ -30,7 +32,11 @@ export const isStudio = (): boolean => databaseUrl() !== null;
  */
 async function present(): Promise<OpenStore> {
   await notForGuests();
-  return isStudio() ? openSpaceOf(await presentSpace()) : openOwn();
+  if (!isStudio()) return openOwn();
+  const space = await openSpaceOf(await presentSpace());
+  // Another process on the same server may be a newer program, and have brought the space up to date meanwhile.
+  if (await space.store.keeping.outgrown()) throw new FolderRefused(NEWER_SPACE);
+  return space;
 }
 
 /** Takes what this process works on, once. Throws FolderInUse, FolderRefused or why the server can't be used. */
@@ -52,6 +58,7 @@ export const openStore = async (): Promise<Store> => (await present()).store;
 /** The store for writing. Throws DiskFull or DiskReadOnly, and then nothing is written, when `bytes` have no room. */
 export async function storeToWrite(bytes = 0): Promise<Store> {
   const { store, saved } = await present();
+  if (store.keeping.beingReplaced()) throw new BeingReplaced();
   await needSpace(dataFolder(), bytes);
   saved();
   return store;
@@ -78,7 +85,6 @@ export async function restoreCopy(name: string): Promise<boolean> {
   const held = join(dirname(path), `.held-${randomUUID()}`);
   await copyFile(path, held);
   try {
-    await store.keeping.copies.make("before something was put back");
     await store.keeping.restore(held);
   } finally {
     await rm(held, { force: true });

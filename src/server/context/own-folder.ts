@@ -1,5 +1,5 @@
 import "server-only";
-import { rmSync, writeFileSync } from "node:fs";
+import { existsSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { listCopies, photosOfCopies } from "@/storage/backup/copies";
 import { keepingOf, restoreInto } from "@/storage/backup/keeping";
@@ -11,14 +11,18 @@ import {
   clearUnmade,
   DatabaseDamaged,
   endTakingPlace,
+  FolderGone,
   FolderRefused,
   inspectFolder,
   makeFolder,
   markFolder,
+  newerFolder,
+  ownAlone,
   takePlace,
 } from "@/storage/folder/data-folder";
 import { photoFilesIn } from "@/storage/folder/photo-files";
 import { syncFolder } from "@/storage/folder/sync-tree";
+import { counted } from "@/model/text";
 import { hasOwnPhotos } from "../demo/photo-id";
 import { layOutDemo } from "../demo/lay-out";
 import { needSpace, needSpaceToOpen } from "@/storage/folder/disk-space";
@@ -62,7 +66,9 @@ async function take(folder: string): Promise<() => Promise<void>> {
     folder,
     (message) => {
       console.error(
-        `The data folder was lost to another process (${message}). Abendrot ends so that nothing is written twice.`,
+        existsSync(folder)
+          ? `The data folder was lost to another process (${message}). Abendrot ends so that nothing is written twice.`
+          : `${new FolderGone(folder).message} Abendrot ends.`,
       );
       process.exit(EXIT_FOLDER_LOST);
     },
@@ -71,6 +77,11 @@ async function take(folder: string): Promise<() => Promise<void>> {
   try {
     endTakingPlace(folder, new Date());
     inspectFolder(folder);
+    const opened = ownAlone(folder);
+    if (opened > 0)
+      console.log(
+        `Others on this machine could read or write ${counted(opened, "file")} of the data folder; now it is yours alone.`,
+      );
   } catch (error) {
     // With a copy at hand the way back is shown on the page.
     if (error instanceof DatabaseDamaged && (await listCopies(copiesFolder(folder))).length > 0) return release;
@@ -121,10 +132,7 @@ async function openFolder(folder: string): Promise<OpenStore> {
   const opened = await openDatabase(folder, (db) =>
     keepingOf(db, EMBEDDED, photoFilesIn(folder), copiesFolder(folder)).copies.make("before a new version"),
   ).catch((error: unknown) => {
-    if (error instanceof MadeByNewer)
-      throw new FolderRefused(
-        `The data folder "${folder}" was brought up to date by a newer Abendrot. Nothing was changed. Start that one, or bring this one up to date.`,
-      );
+    if (error instanceof MadeByNewer) throw new FolderRefused(newerFolder(folder));
     noteTrouble("The database could not be opened", error);
     throw new DatabaseDamaged(`The database in "${folder}" can't be opened; it may be damaged.`);
   });

@@ -17,3 +17,14 @@ export class NotForGuests extends NamedError {
     super("This is not for a second screen. Do it on the desk.");
   }
 }
+
+/** A save came while something is being put in place of all that is there. */
+export class BeingReplaced extends NamedError {
+  static override readonly kind = "BeingReplaced";
+
+  constructor() {
+    super(
+      "Something is being put back in place of all that is here. What you changed is kept in this browser; it is sent once that is done.",
+    );
+  }
+}

@@ -16,6 +16,7 @@ let ending = false;
 
 async function end(): Promise<never> {
   const late = setTimeout(() => process.exit(0), CLOSE_MS);
+  await (globalThis as { abendrotDrained?: () => Promise<void> }).abendrotDrained?.();
   await closeHouse().catch((error: unknown) => noteTrouble("The data folder was not closed cleanly", error));
   clearTimeout(late);
   process.exit(0);
@@ -39,6 +40,8 @@ function watchParent(): void {
  * reason, when the folder can't be used.
  */
 export async function startHouse(): Promise<void> {
+  // Files and folders that are made from now on are the owner's alone, whatever mask it was started with.
+  process.umask(0o077);
   try {
     await takeHouse();
   } catch (error) {

@@ -19,6 +19,9 @@ import type { OpenStore } from "./own-folder";
 const DAY_MS = 24 * 3_600_000;
 const COPY_MS = 3_600_000;
 
+/** What is said of a space that a newer program has changed the tables of. */
+export const NEWER_SPACE = "This space was brought up to date by a newer Abendrot. Bring this server up to date.";
+
 interface Studio {
   taken?: Promise<{ readonly pools: Pools; readonly registry: Registry }>;
   readonly spaces: Map<string, Promise<OpenStore>>;
@@ -86,8 +89,7 @@ async function open({ schema }: Space): Promise<OpenStore> {
   const { pools } = await taken();
   const store = await openSpace(pools, schema, dataFolder(), photosKept(), (opened) => begin(opened, schema)).catch(
     (error: unknown) => {
-      if (error instanceof MadeByNewer)
-        throw new FolderRefused("This space was brought up to date by a newer Abendrot. Bring this server up to date.");
+      if (error instanceof MadeByNewer) throw new FolderRefused(NEWER_SPACE);
       throw error;
     },
   );

@@ -1,5 +1,5 @@
-import { NotForGuests, SignInNeeded } from "../context/refusals";
-import { DatabaseDamaged, FolderRefused } from "@/storage/folder/data-folder";
+import { BeingReplaced, NotForGuests, SignInNeeded } from "../context/refusals";
+import { DatabaseDamaged, FolderGone, FolderRefused } from "@/storage/folder/data-folder";
 import { DiskFull, DiskReadOnly } from "@/storage/folder/disk-space";
 
 /** What went wrong, as the painter is told it. */
@@ -13,6 +13,9 @@ export interface Trouble {
 /** PostgreSQL's error codes (its manual, appendix A) that mean the stored data can't be read as they should be. */
 const DAMAGED = new Set(["XX001", "XX002", "58030", "58P01", "42P01", "42P07", "42703"]);
 const DISK_FULL = "53100";
+/** Another process puts something back: its tables are held, or two waited for each other. */
+const LOCK_NOT_HAD = "55P03";
+const DEADLOCK = "40P01";
 /** What says that the database server is away, or going away: its own codes, and those of the network. */
 const AWAY = /^(08...|57P0[123]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ENOTFOUND|ETIMEDOUT)$/;
 const AWAY_WORDS =
@@ -33,14 +36,16 @@ const DAMAGED_WORDS = "The database in the data folder is damaged: some of it ca
 /** What an error means for the painter. */
 export function troubleOf(error: unknown, otherwise: string): Trouble {
   const root = rootOf(error);
+  const code = codeOf(root);
   // These are the painter's words already.
-  if (error instanceof FolderRefused) return { status: 503, message: error.message };
+  if (error instanceof FolderRefused || error instanceof FolderGone) return { status: 503, message: error.message };
   if (error instanceof DatabaseDamaged) return { status: 503, message: error.message, damaged: true };
   if (error instanceof DiskReadOnly) return { status: 507, message: error.message };
   if (error instanceof DiskFull) return { status: 507, message: error.message };
+  if (error instanceof BeingReplaced || code === LOCK_NOT_HAD || code === DEADLOCK)
+    return { status: 503, message: new BeingReplaced().message };
   if (error instanceof NotForGuests) return { status: 403, message: error.message };
   if (error instanceof SignInNeeded) return { status: 401, message: error.message };
-  const code = codeOf(root);
   if (AWAY.test(code) || (root instanceof Error && /^(Connection terminated|timeout exceeded)/.test(root.message)))
     return { status: 503, message: AWAY_WORDS };
   if (code === "EROFS") return { status: 507, message: new DiskReadOnly().message };

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
-import { createWriteStream, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createWriteStream, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { readdir } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -14,7 +14,9 @@ import { newLogEntry } from "@/model/logbook";
 import { newPaint } from "@/model/paintbox";
 import { newArea, newPainting } from "@/model/painting";
 import { allMigrations, EMBEDDED, isNewer, migrateWithin, migrationsDone } from "../drizzle/migrations";
+import { bare } from "@/testing/bare-rows";
 import { newHome, type Home } from "@/testing/home";
+import { RevisionConflict } from "../ports";
 import { openDatabase, type OpenDatabase } from "../drizzle/open";
 import { readAllRows } from "../drizzle/rows";
 import { copiesFolder } from "../store";
@@ -109,7 +111,7 @@ describe("everything as one file", () => {
     expect(readFileSync(file).length).toBe(size);
     empty = await home();
     await empty.store.keeping.restore(file);
-    expect(await readAllRows(empty.db, EMBEDDED)).toEqual(await readAllRows(full.db, EMBEDDED));
+    expect(bare(await readAllRows(empty.db, EMBEDDED))).toEqual(bare(await readAllRows(full.db, EMBEDDED)));
     expect(readFileSync(await empty.store.photoFiles.original(photoId, "jpeg"))).toEqual(photo);
     expect((await empty.store.paintings.find(painting))!.document).toEqual(
       (await full.store.paintings.find(painting))!.document,
@@ -121,6 +123,63 @@ describe("everything as one file", () => {
     );
     expect(next.id).toBe(2);
     expect(await migrationsDone(empty.db, EMBEDDED)).toBe(allMigrations().length);
+  });
+
+  test("no stamp that was given out before is taken after it, nor one of a document that was removed meanwhile", async () => {
+    const used = await home();
+    await used.store.keeping.restore(file);
+    const own = { writer: randomUUID(), step: 1 };
+    const found = (await used.store.paintings.find(painting))!;
+    const at = await used.store.paintings.save(painting, { revision: found.revision, ...own }, found.document);
+    const box = await used.store.paintbox.find();
+    const boxAt = await used.store.paintbox.save({ revision: box.revision, ...own }, box.document);
+    const mine = await fileOf((await used.store.keeping.backup()).stream, "mine.zip");
+    await used.store.paintings.remove(painting);
+    await used.store.keeping.restore(mine);
+    // The row that was put back named this very writer, at this very revision.
+    for (const save of [
+      used.store.paintings.save(painting, { revision: at, ...own, step: 2 }, found.document),
+      used.store.paintings.save(painting, { revision: at, ...own }, found.document),
+      used.store.paintings.save(painting, { revision: at, writer: randomUUID(), step: 1 }, found.document),
+      used.store.paintbox.save({ revision: boxAt, ...own, step: 2 }, box.document),
+    ])
+      await expect(save).rejects.toBeInstanceOf(RevisionConflict);
+    const after = await used.store.paintings.find(painting);
+    expect(after!.revision).toBeGreaterThan(at);
+    await used.store.paintings.save(painting, { ...own, revision: after!.revision }, found.document);
+  });
+
+  test("a save that is acknowledged while it is put back stands in the copy that was made of what stood there", async () => {
+    const used = await home();
+    await used.store.keeping.restore(file);
+    const acknowledged: string[] = [];
+    let going = true;
+    const saving = (async () => {
+      for (let n = 0; going; n++) {
+        // The database answers without leaving the turn: files would never be written.
+        await new Promise((resolve) => setImmediate(resolve));
+        const { revision, document } = (await used.store.paintings.find(painting))!;
+        const title = `Canal ${n}`;
+        await used.store.paintings
+          .save(painting, { revision, writer: randomUUID(), step: 1 }, { ...document, title })
+          .then(() => acknowledged.push(title))
+          .catch((error: unknown) => expect(error).toBeInstanceOf(RevisionConflict));
+      }
+    })();
+    await expect.poll(() => acknowledged.length).toBeGreaterThan(3);
+    await used.store.keeping.restore(file);
+    going = false;
+    await saving;
+    const [copy] = await used.store.keeping.copies.list();
+    expect(copy!.reason).toBe("before something was put back");
+    const now = (await used.store.paintings.find(painting))!.document.title;
+    await used.store.keeping.restore((await used.store.keeping.copies.pathOf(copy!.name))!);
+    const inCopy = (await used.store.paintings.find(painting))!.document.title;
+    // The last that was acknowledged before stands in the copy; any later one in the store.
+    const last = acknowledged.indexOf(inCopy);
+    expect(last).toBeGreaterThan(-1);
+    if (last < acknowledged.length - 1) expect(now).toBe(acknowledged.at(-1));
+    expect(used.store.keeping.beingReplaced()).toBe(false);
   });
 
   test("put back it is another book to whoever has read it, though all revisions come again", async () => {
@@ -327,6 +386,26 @@ describe("dated copies", () => {
     await full.store.keeping.restore((await copies.pathOf(list[0]!.name))!);
     expect((await full.store.paintings.find(painting))!.document.title).toBe("Canal, frozen");
     expect(await copies.pathOf("../../etc/passwd")).toBeNull();
+  });
+
+  test("after a clock that ran ahead the copy that was just made stays, and those made before it go first", async () => {
+    const folder = join(place, "ahead");
+    mkdirSync(folder);
+    // Copies of before they were numbered, and ten with dates that are still to come.
+    writeFileSync(join(folder, "2026-01-01T00-00-00-000Z-day.zip"), "of long ago");
+    let now = new Date("2031-01-01T00:00:00Z");
+    const copies = copiesIn(
+      folder,
+      (at) => writeBackup(full.db, EMBEDDED, full.store.photoFiles, { withPhotos: false, now: at }),
+      () => now,
+    );
+    for (let i = 0; i < 10; i++) await copies.make("of the day");
+    now = new Date("2026-12-01T00:00:00Z");
+    await copies.make("before something was put back");
+    const list = await copies.list();
+    expect(list).toHaveLength(10);
+    expect(list[0]).toMatchObject({ reason: "before something was put back", madeAt: now.toISOString() });
+    expect(list.slice(1).every(({ madeAt }) => madeAt.startsWith("2031"))).toBe(true);
   });
 
   test("one is made before tables are changed, and not before they are first made", async () => {

@@ -17,26 +17,46 @@ const SUFFIX: Readonly<Record<CopyReason, string>> = {
   "before a new version": "version",
   "before something was put back": "replaced",
 };
-const NAME = /^(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z-(day|version|replaced)\.zip$/;
+const NAME = /^(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z-(day|version|replaced)(?:-(\d{1,9}))?\.zip$/;
 
-const nameOf = (now: Date, reason: CopyReason): string =>
-  `${now.toISOString().replaceAll(":", "-").replace(".", "-")}-${SUFFIX[reason]}.zip`;
+const nameOf = (now: Date, reason: CopyReason, number: number): string =>
+  `${now.toISOString().replaceAll(":", "-").replace(".", "-")}-${SUFFIX[reason]}-${String(number).padStart(6, "0")}.zip`;
 
-/** Copies in a folder, newest first; read without the database, since they are its way back. */
-export async function listCopies(folder: string): Promise<DatedCopy[]> {
+/** A copy with its place among all that were made: a clock may have run ahead, and been put right. */
+interface NumberedCopy extends DatedCopy {
+  /** 0 for those of before copies were numbered: they go by their dates. */
+  readonly number: number;
+}
+
+async function numberedCopies(folder: string): Promise<NumberedCopy[]> {
   const names = await readdir(folder).catch(() => []);
   const copies = await Promise.all(
     names.flatMap((name) => {
       const parts = NAME.exec(name);
       if (!parts) return [];
-      const [, day, hour, minute, second, milli, suffix] = parts;
+      const [, day, hour, minute, second, milli, suffix, number = "0"] = parts;
       const reason = COPY_REASONS.find((known) => SUFFIX[known] === suffix)!;
       const madeAt = `${day}T${hour}:${minute}:${second}.${milli}Z`;
-      return [stat(join(folder, name)).then(({ size }): DatedCopy => ({ name, madeAt, reason, bytes: size }))];
+      return [
+        stat(join(folder, name)).then(({ size }): NumberedCopy => ({
+          name,
+          madeAt,
+          reason,
+          bytes: size,
+          number: Number(number),
+        })),
+      ];
     }),
   );
-  return copies.sort((a, b) => (a.name < b.name ? 1 : -1));
+  return copies.sort((a, b) => b.number - a.number || (a.name < b.name ? 1 : -1));
 }
+
+/**
+ * Copies in a folder, those made last first, whatever the clock said then; read without the database, since they are
+ * its way back.
+ */
+export const listCopies = async (folder: string): Promise<DatedCopy[]> =>
+  (await numberedCopies(folder)).map(({ number: _number, ...copy }) => copy);
 
 /** What the rows of a file come to, as one word: two files alike in it hold the same. */
 const contentOf = ({ tables, migrations }: BackupManifest): string =>
@@ -67,7 +87,14 @@ export async function photosOfCopies(folder: string): Promise<ReadonlySet<string
  * Dated copies of the records in a folder, whole or not at all, the last ten.
  * @param write writes out the records as they stand
  */
-export function copiesIn(folder: string, write: (now: Date) => Promise<BackupFile>, clock = () => new Date()): Copies {
+export function copiesIn(
+  folder: string,
+  write: (now: Date) => Promise<BackupFile>,
+  clock = () => new Date(),
+): Copies & {
+  /** Keeps a copy of something else than what stands there now. */
+  readonly keep: (reason: CopyReason, of: (now: Date) => Promise<BackupFile>) => Promise<void>;
+} {
   const keep = async ({ stream }: BackupFile, now: Date, reason: CopyReason): Promise<void> => {
     await mkdir(folder, { recursive: true });
     await needSpace(folder);
@@ -75,19 +102,23 @@ export function copiesIn(folder: string, write: (now: Date) => Promise<BackupFil
     try {
       await pipeline(stream, createWriteStream(aside, { flags: "wx" }));
       await syncFile(aside);
-      await rename(aside, join(folder, nameOf(now, reason)));
+      const [last] = await numberedCopies(folder);
+      const name = nameOf(now, reason, (last?.number ?? 0) + 1);
+      await rename(aside, join(folder, name));
       await syncFolder(folder);
     } finally {
       await rm(aside, { force: true });
     }
     for (const { name } of (await listCopies(folder)).slice(KEPT)) await rm(join(folder, name), { force: true });
   };
+  const keepAs = async (reason: CopyReason, of: (now: Date) => Promise<BackupFile>): Promise<void> => {
+    const now = clock();
+    await keep(await of(now), now, reason);
+  };
   return {
     list: () => listCopies(folder),
-    async make(reason) {
-      const now = clock();
-      await keep(await write(now), now, reason);
-    },
+    make: (reason) => keepAs(reason, write),
+    keep: keepAs,
     async makeIfDue() {
       const now = clock();
       const [newest] = await listCopies(folder);

@@ -7,21 +7,21 @@ import { BACKUP_FILE, photoFormat, photoName, type BackupManifest } from "@/mode
 import { photoId } from "@/model/photo-id";
 import type { Database } from "../drizzle/database";
 import { migrationsDone, type Place } from "../drizzle/migrations";
-import { readAllRows, type TableRows } from "../drizzle/rows";
+import { readAllRows, type Replaced, type TableRows } from "../drizzle/rows";
 import type { BackupFile, PhotoFiles } from "../ports";
 import { holdingsOf } from "./holdings";
 
 type PhotoRow = { readonly id: string; readonly format: string };
 
 /** The rows of a table, read as JSON. */
-export const rowsIn = <Row>(tables: readonly TableRows[], name: string): Row[] =>
+const rowsIn = <Row>(tables: readonly TableRows[], name: string): Row[] =>
   (tables.find((table) => table.name === name)?.lines ?? []).map((line) => JSON.parse(line) as Row);
 
 /** A table as it stands in the file: a line for each row. */
 const linesOf = ({ lines }: TableRows): Buffer => Buffer.from(lines.map((line) => `${line}\n`).join(""), "utf8");
 
 /** Digest of a file's bytes; null when it can't be read. */
-async function digestOf(path: string): Promise<{ sha256: string; bytes: number } | null> {
+export async function digestOf(path: string): Promise<{ sha256: string; bytes: number } | null> {
   try {
     const hash = createHash("sha256");
     for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
@@ -48,16 +48,26 @@ async function wholePhotos(files: PhotoFiles, rows: readonly PhotoRow[]) {
 /**
  * Everything that a store keeps as one zip: every table's rows as lines of JSON, every photo as it came, and a list of
  * it all. What stands in it is of one moment.
- * @param withPhotos false for a copy that lies beside the photos: small, and packed
  */
 export async function writeBackup(
   db: Database,
   place: Place,
   files: PhotoFiles,
-  { withPhotos, now }: { withPhotos: boolean; now: Date },
+  how: { withPhotos: boolean; now: Date },
 ): Promise<BackupFile> {
   const migrations = await migrationsDone(db, place);
-  const tables = await readAllRows(db, place);
+  return zipOfRows({ tables: await readAllRows(db, place), migrations }, files, how);
+}
+
+/**
+ * Rows as a backup's zip.
+ * @param withPhotos false for a copy that lies beside the photos: small, and packed
+ */
+export async function zipOfRows(
+  { tables, migrations }: Replaced,
+  files: PhotoFiles,
+  { withPhotos, now }: { withPhotos: boolean; now: Date },
+): Promise<BackupFile> {
   const rows = rowsIn<PhotoRow>(tables, "photos");
   const { photos, lost } = withPhotos
     ? await wholePhotos(files, rows)

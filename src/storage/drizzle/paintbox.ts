@@ -1,4 +1,5 @@
 import { asc, eq, inArray, notInArray, sql } from "drizzle-orm";
+import { presentPigmentId } from "@/core/pigments";
 import type { StockedPaint, StoredPaintbox } from "../ports";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
@@ -14,7 +15,7 @@ export async function listPaints(db: Database): Promise<PaintEntry[]> {
   const shares = await db.select().from(paintPigments).orderBy(asc(paintPigments.position));
   const byPaint = new Map<string, PaintEntry["pigments"]>();
   for (const { paintId, pigmentId, share } of shares)
-    byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId, share }]);
+    byPaint.set(paintId, [...(byPaint.get(paintId) ?? []), { pigmentId: presentPigmentId(pigmentId), share }]);
   return rows.map(({ position: _position, createdAt: _createdAt, ...facts }) => ({
     ...facts,
     pigments: byPaint.get(facts.id) ?? [],

@@ -1,11 +1,18 @@
+import { randomInt } from "node:crypto";
 import { sql } from "drizzle-orm";
 import type { Database } from "./database";
-import { migrateWithin, rowsOf, type Place } from "./migrations";
+import { migrateWithin, migrationsDone, rowsOf, type Place } from "./migrations";
 
 /** A table's rows as open data: a line of JSON for each, as PostgreSQL writes it. */
 export interface TableRows {
   readonly name: string;
   readonly lines: readonly string[];
+}
+
+/** The same to be put back: read through as often as it is asked for, so that a large table is never held whole. */
+export interface RowsToRead {
+  readonly name: string;
+  readonly lines: () => AsyncIterable<string>;
 }
 
 /** Tables of a schema, those first that others point at. */
@@ -34,28 +41,34 @@ async function tablesOf(db: Database, schema: string): Promise<string[]> {
 
 const tableIn = (schema: string, name: string) => sql`${sql.identifier(schema)}.${sql.identifier(name)}`;
 
-/** All rows of a store as they stand at one moment, whatever version its tables are of. */
-export async function readAllRows(db: Database, { schema }: Pick<Place, "schema">): Promise<TableRows[]> {
-  return db.transaction(
-    async (tx) => {
-      const tables: TableRows[] = [];
-      for (const name of await tablesOf(tx, schema)) {
-        const rows = await rowsOf<{ line: string }>(
-          tx,
-          sql`select to_jsonb(t)::text as line from ${tableIn(schema, name)} t order by 1`,
-        );
-        tables.push({ name, lines: rows.map(({ line }) => line) });
-      }
-      return tables;
-    },
-    { isolationLevel: "repeatable read", accessMode: "read only" },
-  );
+/** All rows of a store, whatever version its tables are of, as the transaction that it is given sees them. */
+async function rowsWithin(tx: Database, schema: string): Promise<TableRows[]> {
+  const tables: TableRows[] = [];
+  for (const name of await tablesOf(tx, schema)) {
+    const rows = await rowsOf<{ line: string }>(
+      tx,
+      sql`select to_jsonb(t)::text as line from ${tableIn(schema, name)} t order by 1`,
+    );
+    tables.push({ name, lines: rows.map(({ line }) => line) });
+  }
+  return tables;
+}
+
+/** All rows of a store as they stand at one moment. */
+export const readAllRows = (db: Database, { schema }: Pick<Place, "schema">): Promise<TableRows[]> =>
+  db.transaction((tx) => rowsWithin(tx, schema), { isolationLevel: "repeatable read", accessMode: "read only" });
+
+/** The records of a store as they were when something else took their place. */
+export interface Replaced {
+  readonly tables: readonly TableRows[];
+  readonly migrations: number;
 }
 
 /** Rows that are sent to the database in one piece, in characters. */
-const PIECE_LETTERS = 2_000_000;
+const PIECE_LETTERS = 300_000;
 
-async function insertLines(tx: Database, schema: string, name: string, lines: readonly string[]): Promise<void> {
+/** Puts rows into a table of a schema, a piece at a time. */
+export async function insertLines(tx: Database, schema: string, { name, lines }: RowsToRead): Promise<void> {
   const table = tableIn(schema, name);
   let piece: string[] = [];
   let letters = 0;
@@ -67,7 +80,7 @@ async function insertLines(tx: Database, schema: string, name: string, lines: re
     );
     [piece, letters] = [[], 0];
   };
-  for (const line of lines) {
+  for await (const line of lines()) {
     piece.push(line);
     letters += line.length;
     if (letters > PIECE_LETTERS) await send();
@@ -92,30 +105,94 @@ async function countOn(tx: Database, schema: string): Promise<void> {
 /** The rows don't fit the tables of the version that they are said to be of. */
 export class RowsUnfit extends Error {}
 
+/** Tables whose rows tell by a stamp which save they are (model: SaveStamp). */
+const STAMPED = ["paintbox", "paintings", "log_entries"] as const;
+/** How far behind all that were given out revisions may go on after something was put back. */
+const REVISION_LEAP = 2 ** 16;
+
+const greatestRevision = (schema: string) =>
+  sql.join(
+    STAMPED.map((name) => sql`coalesce((select max(revision) from ${tableIn(schema, name)}), 0)`),
+    sql`, `,
+  );
+
+/**
+ * Gives all documents that are put back stamps that nobody was given before: no window that was open meanwhile may
+ * take one of them for the document that it has. Their revisions go on behind all that are there, by a leap that also
+ * passes those of documents which had been removed.
+ */
+async function stampAnew(tx: Database, schema: string, before: string | null): Promise<void> {
+  const [{ last }] = (await rowsOf<{ last: number }>(
+    tx,
+    sql`select greatest(${greatestRevision(schema)}${before === null ? sql`` : sql`, ${greatestRevision(before)}`}) as last`,
+  )) as [{ last: number }];
+  const revision = last + 1 + randomInt(REVISION_LEAP);
+  for (const name of STAMPED)
+    await tx.execute(sql`update ${tableIn(schema, name)} set revision = ${revision}, writer = null, step = 0`);
+}
+
+/** What PostgreSQL says where two wait for each other, or one for too long (its manual, appendix A). */
+const IN_THE_WAY = /^(40P01|55P03)$/;
+const TRIES = 5;
+
+/** Whether an error, or what it was made from, has one of PostgreSQL's codes. */
+export function hasCode(error: unknown, code: RegExp): boolean {
+  for (let at = error; at instanceof Error; at = at.cause)
+    if ("code" in at && typeof at.code === "string" && code.test(at.code)) return true;
+  return false;
+}
+
 /**
  * Puts rows in a store's place, whole or not at all: tables as they were when the rows were written out, the rows, and
  * then all later migrations, beside what is there; then it takes its place. Throws RowsUnfit, or what the database says
  * of rows that it can't take.
+ *
+ * What was there is handed to `keep` first, within the same step: a save that was acknowledged is in it, or waits and
+ * then meets what was put back. Where `keep` throws, nothing is changed.
  * @param migrations how many migrations the rows had been through
  */
 export async function replaceAllRows(
   db: Database,
   place: Place,
   migrations: number,
-  tables: readonly TableRows[],
+  tables: readonly RowsToRead[],
+  keep: (replaced: Replaced) => Promise<void>,
+): Promise<void> {
+  for (let tries = 1; ; tries++)
+    try {
+      return await replaceOnce(db, place, migrations, tables, keep);
+    } catch (error) {
+      // A save that was under way held what this waited for, and waited for this.
+      if (tries === TRIES || !hasCode(error, IN_THE_WAY)) throw error;
+    }
+}
+
+async function replaceOnce(
+  db: Database,
+  place: Place,
+  migrations: number,
+  tables: readonly RowsToRead[],
+  keep: (replaced: Replaced) => Promise<void>,
 ): Promise<void> {
   const aside: Place = { schema: `${place.schema}_aside`, journal: `${place.schema}_aside` };
   await db.transaction(async (tx) => {
+    const there = await tablesOf(tx, place.schema);
+    // Those first that saves take first.
+    const ordered = [...STAMPED.filter((name) => there.includes(name)), ...there];
+    for (const name of new Set(ordered))
+      await tx.execute(sql`lock table ${tableIn(place.schema, name)} in share row exclusive mode`);
+    await keep({ tables: await rowsWithin(tx, place.schema), migrations: await migrationsDone(tx, place) });
     await tx.execute(sql`drop schema if exists ${sql.identifier(aside.schema)} cascade`);
     await tx.execute(sql`create schema ${sql.identifier(aside.schema)}`);
     await tx.execute(sql`set local search_path to ${sql.identifier(aside.schema)}`);
     await migrateWithin(tx, aside, migrations);
     const expected = await tablesOf(tx, aside.schema);
-    const given = new Map(tables.map((table) => [table.name, table.lines]));
+    const given = new Map(tables.map((table) => [table.name, table]));
     if (expected.length !== given.size || expected.some((name) => !given.has(name))) throw new RowsUnfit();
-    for (const name of expected) await insertLines(tx, aside.schema, name, given.get(name)!);
+    for (const name of expected) await insertLines(tx, aside.schema, given.get(name)!);
     await countOn(tx, aside.schema);
     await migrateWithin(tx, aside);
+    await stampAnew(tx, aside.schema, there.length > 0 ? place.schema : null);
     await tx.execute(sql`drop schema ${sql.identifier(place.schema)} cascade`);
     if (place.journal !== place.schema)
       await tx.execute(sql`drop table ${sql.identifier(aside.schema)}.__drizzle_migrations`);

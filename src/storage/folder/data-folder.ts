@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
 import {
+  chmodSync,
   closeSync,
   existsSync,
   fsyncSync,
+  lstatSync,
   mkdirSync,
   openSync,
   readdirSync,
@@ -15,11 +17,23 @@ import {
 } from "node:fs";
 import { dirname, join } from "node:path";
 import { z } from "zod";
+import { DATA_SHAPE, leastShape } from "@/model/shape";
 import { NamedError } from "../named-error";
 
 /** The data folder can't be used as it is; the message says why and what to do. */
 export class FolderRefused extends NamedError {
   static override readonly kind = "FolderRefused";
+}
+
+/** The data folder is not where it was: moved, renamed or taken away while it was in use. */
+export class FolderGone extends NamedError {
+  static override readonly kind = "FolderGone";
+
+  constructor(folder: string) {
+    super(
+      `The data folder "${folder}" is no longer there: it was moved, renamed or taken away while Abendrot ran. Put it back, or say where it is with ABENDROT_DATA, and start again.`,
+    );
+  }
 }
 
 /** The database in the data folder can't be read as it should be: a dated copy is the way back. */
@@ -28,7 +42,12 @@ export class DatabaseDamaged extends NamedError {
 }
 
 /** What Abendrot notes of its folder: whether its database is whole, and whether the demo has been laid out. */
-const mark = z.object({ madeBy: z.literal("Abendrot"), database: z.enum(["making", "made"]), demo: z.boolean() });
+const mark = z.object({
+  madeBy: z.literal("Abendrot"),
+  database: z.enum(["making", "made"]),
+  demo: z.boolean(),
+  least: leastShape("newer"),
+});
 export type FolderMark = z.infer<typeof mark>;
 
 const MARK = "abendrot.json";
@@ -44,11 +63,19 @@ const hasDatabase = (folder: string): boolean =>
     return existsSync(path) && statSync(path).size > 0;
   });
 
+/** What is said of a folder that a newer program has written in. */
+export const newerFolder = (folder: string): string =>
+  `The data folder "${folder}" was brought up to date by a newer Abendrot. Nothing was changed. Start that one, or bring this one up to date.`;
+
 function readMark(folder: string): FolderMark | null {
   if (!existsSync(join(folder, MARK))) return null;
   try {
-    return mark.parse(JSON.parse(readFileSync(join(folder, MARK), "utf8")));
-  } catch {
+    const read = mark.safeParse(JSON.parse(readFileSync(join(folder, MARK), "utf8")));
+    if (read.success) return read.data;
+    if (read.error.issues.every(({ path }) => path[0] === "least")) throw new FolderRefused(newerFolder(folder));
+    throw read.error;
+  } catch (error) {
+    if (error instanceof FolderRefused) throw error;
     throw new FolderRefused(
       `The file "${join(folder, MARK)}" can't be read, so it is not known what lies in this folder. If the folder holds your paintings, remove that one file and start again.`,
     );
@@ -56,10 +83,10 @@ function readMark(folder: string): FolderMark | null {
 }
 
 /** Notes how the folder stands; the note appears whole or not at all. */
-export function markFolder(folder: string, change: Omit<FolderMark, "madeBy">): void {
+export function markFolder(folder: string, change: Omit<FolderMark, "madeBy" | "least">): void {
   const aside = join(folder, `.${MARK}-${randomUUID()}`);
   const file = openSync(aside, "wx");
-  writeSync(file, JSON.stringify({ madeBy: "Abendrot", ...change } satisfies FolderMark));
+  writeSync(file, JSON.stringify({ madeBy: "Abendrot", least: DATA_SHAPE, ...change } satisfies FolderMark));
   fsyncSync(file);
   closeSync(file);
   renameSync(aside, join(folder, MARK));
@@ -166,4 +193,32 @@ export function endTakingPlace(folder: string, now: Date): void {
 export function clearUnmade(folder: string): void {
   rmSync(join(folder, "postgres"), { recursive: true, force: true });
   markFolder(folder, { database: "making", demo: false });
+}
+
+/** What others may do with a file or a folder, of its mode. */
+const OTHERS = 0o077;
+
+/**
+ * Makes a data folder and all that lies in it its owner's alone, whatever an earlier program or the system's mask left
+ * open; returns how many files and folders were open to others. What is somebody else's, or lies on a disk that knows
+ * no modes, stays as it is.
+ */
+export function ownAlone(folder: string): number {
+  let opened = 0;
+  const shut = (path: string): void => {
+    try {
+      const found = lstatSync(path);
+      if (found.isSymbolicLink() || (found.mode & OTHERS) === 0) return;
+      chmodSync(path, found.mode & 0o700);
+      if ((lstatSync(path).mode & OTHERS) === 0) opened++;
+    } catch (error) {
+      const { code } = error as NodeJS.ErrnoException;
+      // Not ours to change, or gone meanwhile.
+      if (code !== "EPERM" && code !== "EACCES" && code !== "ENOENT" && code !== "EROFS") throw error;
+    }
+  };
+  shut(folder);
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true }))
+    shut(join(entry.parentPath, entry.name));
+  return opened;
 }

@@ -1,6 +1,7 @@
 import { constants } from "node:fs";
 import { access, statfs } from "node:fs/promises";
 import { NamedError } from "../named-error";
+import { FolderGone } from "./data-folder";
 
 /** There is too little room on the disk to write safely. */
 export class DiskFull extends NamedError {
@@ -27,6 +28,7 @@ export class DiskReadOnly extends NamedError {
 /** Throws DiskReadOnly where nothing may be written. */
 async function needWritable(folder: string): Promise<void> {
   await access(folder, constants.W_OK).catch((error: NodeJS.ErrnoException) => {
+    if (error.code === "ENOENT") throw new FolderGone(folder);
     if (error.code === "EROFS" || error.code === "EACCES" || error.code === "EPERM") throw new DiskReadOnly();
     throw error;
   });

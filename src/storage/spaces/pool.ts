@@ -10,6 +10,8 @@ import * as schema from "../drizzle/schema";
 const CONNECTIONS = 20;
 const LOCK_CONNECTIONS = 4;
 const CONNECT_MS = 60_000;
+/** A table that another process holds for longer is one that something is being put into the place of. */
+const LOCK_WAIT_MS = 5000;
 
 /** The connections of this process. */
 export interface Pools {
@@ -59,7 +61,7 @@ class SpacePool extends pg.Pool {
     if (client[PATH] === this.space) return client;
     try {
       client[PATH] = undefined;
-      await client.query(`set search_path to ${pg.escapeIdentifier(this.space)}`);
+      await client.query(`set search_path to ${pg.escapeIdentifier(this.space)}; set lock_timeout to ${LOCK_WAIT_MS}`);
       client[PATH] = this.space;
       return client;
     } catch (error) {

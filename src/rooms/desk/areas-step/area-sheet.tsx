@@ -213,7 +213,7 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
         <div className="flex gap-4">
           <PhotoAndTarget photo={area.lab} target={target} width="w-28" />
           <div className="min-w-0 flex-1">
-            <AreaName key={`${area.id} ${area.name}`} area={area} />
+            <AreaName key={area.id} area={area} />
             <p className="quiet pl-1">
               {measured
                 ? `${(100 * measured.share).toFixed(1)} % of the sheet, ${(measured.share * sheet.widthCm * sheet.heightCm).toFixed(1)} cm²`

@@ -1,7 +1,8 @@
 "use client";
 
 import { useMemo } from "react";
-import { boxesHere, MIXABLE } from "@/model/paintbox";
+import { boxesHere, isMixable, MIXABLE, unknownCodes } from "@/model/paintbox";
+import { listed } from "@/model/text";
 import { Strip } from "@/ui/strip";
 import { useDesk } from "../desk-store";
 import { useAtHand, useBoxes, usePaints, usePaper } from "../paints";
@@ -19,7 +20,11 @@ export function TakenAlong() {
   const palette = useDesk((s) => s.document.palette);
   const changeRules = useDesk((s) => s.changeRules);
   const known = boxes.some(({ id }) => id === boxId);
-  const mixable = (id: string | null): boolean => id !== null && MIXABLE.has(paints.get(id)?.status ?? "used up");
+  const mixable = (id: string | null): boolean => {
+    const paint = id !== null && paints.get(id);
+    return paint ? isMixable(paint) : false;
+  };
+  const unknown = [...paints.values()].filter((paint) => MIXABLE.has(paint.status) && !isMixable(paint));
   const all = [...paints.keys()].filter(mixable);
   const choose = (value: string): void => {
     if (value !== FEW) return changeRules({ boxId: value || null, few: [] });
@@ -52,6 +57,13 @@ export function TakenAlong() {
       </select>
       {chosen === FEW && <Few all={all} few={few} onChange={(next) => changeRules({ few: next })} />}
       {chosen !== ALL && <Impossible />}
+      {unknown.length > 0 && (
+        <p role="status" className="text-[0.9rem] leading-snug">
+          Left out: {listed(unknown.map((paint) => `${paint.name} (${unknownCodes(paint).join(", ")})`))}. The handbook
+          does not know what is in {unknown.length === 1 ? "it; once measured, it is" : "them; once measured, they are"}{" "}
+          mixed from.
+        </p>
+      )}
     </div>
   );
 }

@@ -132,7 +132,7 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
       <div className="mb-4 flex gap-4">
         <PhotoAndTarget photo={colour.lab} target={target} width="w-[5.6rem]" />
         <div className="min-w-0 flex-1">
-          <AreaName key={`${area.id} ${area.name}`} area={area} />
+          <AreaName key={area.id} area={area} />
           <div className="pl-1">
             <ColourFacts lab={target} />
           </div>

@@ -3,6 +3,7 @@ import { NextResponse } from "next/server";
 import { z } from "zod";
 import { writePainting } from "@/server/backup/painting-file";
 import { openStore } from "@/server/context/house";
+import { FileRefused } from "@/storage/backup/archive";
 import { refuse, refuseTrouble } from "@/server/http/reply";
 
 const GONE = "This painting is no longer there.";
@@ -31,6 +32,7 @@ export async function GET(_request: Request, context: { params: Promise<{ id: st
       },
     });
   } catch (error) {
+    if (error instanceof FileRefused) return refuse(422, error.message);
     return refuseTrouble("A painting could not be written out", error, "The painting could not be written out.");
   }
 }

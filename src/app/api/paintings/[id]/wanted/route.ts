@@ -3,7 +3,7 @@ import { z } from "zod";
 import { paintModel, valueRange } from "@/core/mixing";
 import { paperById } from "@/core/optics";
 import { asLaid } from "@/model/as-laid";
-import { MIXABLE } from "@/model/paintbox";
+import { isMixable } from "@/model/paintbox";
 import { wantedOfPainting } from "@/model/wanted";
 import { openStore } from "@/server/context/house";
 import { paintsAsLearned } from "@/server/learned";
@@ -18,7 +18,7 @@ export async function GET(_: Request, context: { params: Promise<{ id: string }>
     const [painting, { paints, learned }] = await Promise.all([store.paintings.find(id.data), paintsAsLearned(store)]);
     if (!painting) return refuse(404, "This painting is no longer there.");
     const models = paints
-      .filter(({ status }) => MIXABLE.has(status))
+      .filter(isMixable)
       .map((paint) => asLaid(paint, learned, painting.document.paperId))
       .map((paint) => paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured));
     const range = valueRange(models, paperById(painting.document.paperId));
