@@ -7,25 +7,27 @@ import { photoId } from "./photo-id";
 import { paperId } from "./painting";
 
 const finite = z.number().refine(Number.isFinite, "A number is missing.");
-const lab = z.object({
+/** A colour that was measured. */
+export const measuredLab = z.object({
   L: finite.gte(-1, "L lies between 0 and 100.").lte(110, "L lies between 0 and 100."),
   a: finite.gte(-150).lte(150),
   b: finite.gte(-150).lte(150),
 });
 const bands = z.array(finite).length(36, "A spectrum has 36 bands.");
-const box = z.object({ x: finite, y: finite, width: finite.positive(), height: finite.positive() });
+/** Where a swatch lies on its sheet, mm. */
+export const measuredBox = z.object({ x: finite, y: finite, width: finite.positive(), height: finite.positive() });
 
 /** One place measured; for a photo also where it lay on the card and how even it was. */
-const storedPatch = z.object({
+export const storedPatch = z.object({
   what: z.enum(PATCH_KINDS),
   swatch: z.int().gte(0).lte(15),
   waterParts: finite.gte(0).lte(200, "At most 200 parts of water."),
-  lab,
+  lab: measuredLab,
   reflectance: bands.optional(),
   cutOff: z.tuple([z.boolean(), z.boolean(), z.boolean()]).optional(),
   unsure: finite.gte(0).optional(),
   leftOut: z.boolean().optional(),
-  box: box.optional(),
+  box: measuredBox.optional(),
   texture: finite.optional(),
 });
 export type StoredPatch = z.infer<typeof storedPatch>;

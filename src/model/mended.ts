@@ -12,8 +12,8 @@ function firstOfEach<T extends { readonly id: string }>(list: readonly T[]): T[]
 
 /**
  * A painting as an earlier Abendrot may have stored it, with what the doors no longer take put right:
- * it could not be saved again otherwise. A document that is good comes back as it is, with what was not asked then at its
- * default.
+ * it could not be saved again otherwise. A document that is good comes back as it is, with what was not asked
+ * then at its default.
  */
 export function mendedPainting(document: PaintingDocument): PaintingDocument {
   const good = paintingDocument.safeParse(document);

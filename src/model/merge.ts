@@ -1,4 +1,5 @@
 import isEqual from "fast-deep-equal";
+import { LOGBOOK_URL, PAINTBOX_URL, PAINTINGS_URL } from "./addresses";
 import { logEntry, type LogEntry } from "./logbook";
 import { paintboxDocument, type PaintboxDocument } from "./paintbox";
 import { paintingDocument, type PaintingDocument } from "./painting";
@@ -197,3 +198,16 @@ export function mergeLogEntries(sides: Sides<LogEntry>): Merged<LogEntry> {
     painting: field("painting", "the painting it is for"),
   });
 }
+
+/** Any document, of the kind that its merge expects. */
+type AnyMerge = (sides: Sides<unknown>) => Merged<unknown>;
+
+/** Each kind of document by where it is saved. A kind that has no line here is never brought together by itself. */
+const MERGES: readonly (readonly [at: (url: string) => boolean, merge: AnyMerge])[] = [
+  [(url) => url === PAINTBOX_URL, (sides) => mergePaintboxes(sides as Sides<PaintboxDocument>)],
+  [(url) => url.startsWith(`${PAINTINGS_URL}/`), (sides) => mergePaintings(sides as Sides<PaintingDocument>)],
+  [(url) => url.startsWith(`${LOGBOOK_URL}/`), (sides) => mergeLogEntries(sides as Sides<LogEntry>)],
+];
+
+/** How two changes of the document at an address are brought together; null for none that is known. */
+export const mergeAt = (url: string): AnyMerge | null => MERGES.find(([at]) => at(url))?.[1] ?? null;

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
 import { z } from "zod";
+import { LOGBOOK_URL, logEntryUrl } from "@/model/addresses";
 import { PackedLogbook } from "@/rooms/logbook/logbook";
 import { learnedBook } from "@/server/learned";
 import { entriesHere } from "@/server/logbook-shown";
@@ -26,7 +27,8 @@ async function OpenedLogbook({ start, next }: { start: string | null; next: bool
     ]);
     return {
       room: <PackedLogbook props={pack({ stored: entries, paints, learned, titles, eye, start, next })} />,
-      revisions: {},
+      revisions: Object.fromEntries(entries.map(({ id, revision }) => [logEntryUrl(id), revision])),
+      own: LOGBOOK_URL,
     };
   });
 }

@@ -11,7 +11,8 @@ import {
 } from "@/core/calibration";
 import { type PigmentShare } from "@/core/pigments";
 import { madeUpSwatches, simulatedMeter } from "@/core/simulation";
-import { OnePaintFields, OnePaintResult, useOnePaint } from "./one-paint";
+import { useMeasure, useMeasureStore } from "./measure-store";
+import { BeginAnew, OnePaintFields, OnePaintResult, storedPatchOf, useOnePaint } from "./one-paint";
 import { placeWords, USUAL_PLACES, type SwatchPlace } from "./swatch-places";
 
 const REFUSALS: Readonly<Record<MeterRefusal, string>> = {
@@ -45,7 +46,15 @@ export function ByMeter({ start }: { start: string | null }) {
   const [state, setState] = useState({ connected: false, readingsLeft: 0 });
   const [busy, setBusy] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const [readings, setReadings] = useState<readonly (MeasuredPatch | null)[]>(USUAL_PLACES.map(() => null));
+  const readings: readonly (MeasuredPatch | null)[] = useMeasure((s) => s.readings);
+  const store = useMeasureStore();
+  const setReadings = (
+    change: (list: readonly (MeasuredPatch | null)[]) => readonly (MeasuredPatch | null)[],
+  ): void => {
+    const { readings: list, setReadings: set } = store.getState();
+    store.getState().setOne({ paintId: paint?.id ?? null });
+    set(change(list).map(storedPatchOf));
+  };
   const patches = useMemo(() => readings.filter((patch) => patch !== null), [readings]);
   const next = readings.findIndex((patch) => patch === null);
   const { paint } = one;
@@ -98,7 +107,7 @@ export function ByMeter({ start }: { start: string | null }) {
         one={one}
         onChange={(change) => {
           if (change.paintId && change.paintId !== paint?.id) {
-            setReadings(USUAL_PLACES.map(() => null));
+            setReadings(() => USUAL_PLACES.map(() => null));
             setState({ connected: false, readingsLeft: 0 });
           }
           setOne(change);
@@ -170,6 +179,7 @@ export function ByMeter({ start }: { start: string | null }) {
           ))}
         </ol>
       </section>
+      <BeginAnew one={one} start={start} />
       <OnePaintResult one={one} patches={patches} way="simulated meter" onToggle={toggle} />
     </div>
   );

@@ -4,20 +4,14 @@ import { FileUp } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { patchOfSpectrum, type MeasuredPatch } from "@/core/calibration";
 import { type Lab } from "@/core/colour";
-import {
-  decodeText,
-  labUnderD65,
-  LAB_WHITES,
-  readMeasuredColours,
-  type LabWhite,
-  type MeasuredColours,
-} from "@/core/formats";
+import { decodeText, labUnderD65, LAB_WHITES, readMeasuredColours, type LabWhite } from "@/core/formats";
 import { whyUnread } from "@/model/file-words";
-import { OnePaintFields, OnePaintResult, useOnePaint } from "./one-paint";
+import type { Numbers } from "./draft";
+import { useMeasure } from "./measure-store";
+import { BeginAnew, OnePaintFields, OnePaintResult, useOnePaint } from "./one-paint";
 import { placeWords, USUAL_PLACES } from "./swatch-places";
 
 type Typed = Readonly<Record<keyof Lab, string>>;
-const EMPTY: Typed = { L: "", a: "", b: "" };
 const LIMITS: Readonly<Record<keyof Lab, readonly [number, number]>> = { L: [0, 100], a: [-128, 128], b: [-128, 128] };
 const MOST_BYTES = 4 * 1024 * 1024;
 
@@ -39,14 +33,13 @@ function faultOf(typed: Typed): string | null {
 /** Measuring without a picture: colours typed as L*, a*, b*, or read from a CSV or CGATS file. */
 export function ByNumbers({ start }: { start: string | null }) {
   const [one, setOne] = useOnePaint(start);
-  const [white, setWhite] = useState<LabWhite>("D50");
-  const [typed, setTyped] = useState<readonly Typed[]>(USUAL_PLACES.map(() => EMPTY));
-  const [file, setFile] = useState<{ readonly name: string; readonly colours: MeasuredColours["colours"] } | null>(
-    null,
-  );
-  /** Colour of the file for each place; -1 for none. */
-  const [from, setFrom] = useState<readonly number[]>(USUAL_PLACES.map(() => -1));
-  const [leftOut, setLeftOut] = useState<readonly number[]>([]);
+  const { white, typed, file, from, leftOut } = useMeasure((s) => s.numbers);
+  const setNumbers = useMeasure((s) => s.setNumbers);
+  const set = (change: Partial<Numbers>): void => {
+    // What is typed is of the paint that stands above it, also when the room is opened for another one.
+    setOne({ paintId: one.paint?.id ?? null });
+    setNumbers(change);
+  };
   const [fault, setFault] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const sources = useMemo(
@@ -56,7 +49,15 @@ export function ByNumbers({ start }: { start: string | null }) {
         const out = leftOut.includes(index);
         const colour = file?.colours[from[index]!];
         if (colour?.reflectance)
-          return [{ index, patch: { ...patchOfSpectrum(what, swatch, waterParts, colour.reflectance), leftOut: out } }];
+          return [
+            {
+              index,
+              patch: {
+                ...patchOfSpectrum(what, swatch, waterParts, Float64Array.from(colour.reflectance)),
+                leftOut: out,
+              },
+            },
+          ];
         const text = typed[index]!;
         const lab =
           colour?.lab ??
@@ -78,11 +79,19 @@ export function ByNumbers({ start }: { start: string | null }) {
         );
       const read = readMeasuredColours(decodeText(new Uint8Array(await chosen.arrayBuffer())));
       if (read.colours.length === 0) throw new RangeError("The file holds no colours.");
-      setFile({ name: chosen.name, colours: read.colours });
-      setWhite(read.white);
       // With as many colours as places they stand for all of them in order, with fewer for the washes first.
       const first = read.colours.length >= USUAL_PLACES.length ? 0 : 1;
-      setFrom(USUAL_PLACES.map((_, i) => (i >= first && i - first < read.colours.length ? i - first : -1)));
+      set({
+        file: {
+          name: chosen.name,
+          colours: read.colours.map((colour) => ({
+            ...colour,
+            reflectance: colour.reflectance && [...colour.reflectance],
+          })),
+        },
+        white: read.white,
+        from: USUAL_PLACES.map((_, i) => (i >= first && i - first < read.colours.length ? i - first : -1)),
+      });
     } catch (error) {
       setFault(whyUnread(error, "The file could not be read as a table of colours."));
     }
@@ -115,7 +124,7 @@ export function ByNumbers({ start }: { start: string | null }) {
           {file && (
             <span>
               {file.name}: {file.colours.length} {spectral ? "spectra" : "colours"}{" "}
-              <button type="button" className="btn btn-ghost btn-xs" onClick={() => setFile(null)}>
+              <button type="button" className="btn btn-ghost btn-xs" onClick={() => set({ file: null })}>
                 put away
               </button>
             </span>
@@ -126,7 +135,7 @@ export function ByNumbers({ start }: { start: string | null }) {
               <select
                 className="select select-sm w-24"
                 value={white}
-                onChange={(event) => setWhite(event.target.value as LabWhite)}
+                onChange={(event) => set({ white: event.target.value as LabWhite })}
               >
                 {LAB_WHITES.map((name) => (
                   <option key={name}>{name}</option>
@@ -177,7 +186,7 @@ export function ByNumbers({ start }: { start: string | null }) {
                         aria-label={`Colour of ${words}`}
                         value={from[index]}
                         onChange={(event) =>
-                          setFrom(from.map((one1, i) => (i === index ? Number(event.target.value) : one1)))
+                          set({ from: from.map((one1, i) => (i === index ? Number(event.target.value) : one1)) })
                         }
                       >
                         <option value={-1}>none</option>
@@ -199,9 +208,11 @@ export function ByNumbers({ start }: { start: string | null }) {
                           aria-invalid={wrong !== null}
                           value={typed[index]![axis]}
                           onChange={(event) =>
-                            setTyped(
-                              typed.map((row, i) => (i === index ? { ...row, [axis]: event.target.value } : row)),
-                            )
+                            set({
+                              typed: typed.map((row, i) =>
+                                i === index ? { ...row, [axis]: event.target.value } : row,
+                              ),
+                            })
                           }
                         />
                       </td>
@@ -220,13 +231,14 @@ export function ByNumbers({ start }: { start: string | null }) {
           </tbody>
         </table>
       </section>
+      <BeginAnew one={one} start={start} />
       <OnePaintResult
         one={one}
         patches={patches}
         way={file ? "file" : "typed colours"}
         onToggle={(at) => {
           const { index } = sources[at]!;
-          setLeftOut(leftOut.includes(index) ? leftOut.filter((i) => i !== index) : [...leftOut, index]);
+          set({ leftOut: leftOut.includes(index) ? leftOut.filter((i) => i !== index) : [...leftOut, index] });
         }}
       />
     </div>

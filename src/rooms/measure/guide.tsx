@@ -6,6 +6,7 @@ import { type Hazard, pigmentById } from "@/core/pigments";
 import { Caution } from "@/ui/caution";
 import { ChoosePhotos } from "./choose-photos";
 import { Step } from "./guide-step";
+import { useMeasure } from "./measure-store";
 import { PrintSheet } from "./print-sheet";
 import { useTakePhotos } from "./read-photos";
 import { useRoom } from "./room";
@@ -108,7 +109,15 @@ function Photograph({ kind }: { kind: SheetKind }) {
 
 /** From print to photo: what to do before there is anything to read. */
 export function Guide({ start }: { start: string | null }) {
-  const [kind, setKind] = useState<SheetKind>(start ? "card" : "box");
+  const chosen = useMeasure((s) => s.sheet.kind);
+  const setSheet = useMeasure((s) => s.setSheet);
+  /** One paint is measured on a card; what was chosen the last time stands otherwise. */
+  const [asked, setAsked] = useState<SheetKind | null>(start ? "card" : null);
+  const kind = asked ?? chosen;
+  const setKind = (next: SheetKind): void => {
+    setAsked(null);
+    setSheet({ kind: next });
+  };
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-1 gap-x-10 gap-y-8 px-6 py-6 lg:grid-cols-3">
       <PrintSheet kind={kind} setKind={setKind} start={start} />

@@ -2,6 +2,7 @@
 
 import { unpacked } from "@/ui/unpacked";
 import { useCallback, useEffect, useMemo, useState } from "react";
+import { useStore } from "zustand";
 import type { MeasuredOptics } from "@/core/mixing";
 import type { SwatchCard } from "@/model/measurement";
 import type { StockedPaint, PaintingRecipe } from "@/storage/ports";
@@ -11,11 +12,10 @@ import { ByMeter } from "./by-meter";
 import { ByNumbers } from "./by-numbers";
 import { ByPhoto } from "./by-photo";
 import { CardReader } from "./card-reader";
-import { createMeasureStore, MeasureProvider } from "./measure-store";
+import { WAYS } from "./draft";
+import { createMeasureStore, holdsSomething, MeasureProvider } from "./measure-store";
+import { readKeptPhotos } from "./read-photos";
 import { RoomProvider, type MeasuringRoom } from "./room";
-
-const WAYS = ["By photo", "By meter", "By numbers"] as const;
-type Way = (typeof WAYS)[number];
 
 interface MeasureProps {
   readonly paints: readonly StockedPaint[];
@@ -33,9 +33,19 @@ function Measure({ paints: stored, cards: printed, recipes, boxes, demoSheets, s
   const [reader] = useState(() => new CardReader());
   const [paints, setPaints] = useState(stored);
   const [cards, setCards] = useState(printed);
-  const [way, setWay] = useState<Way>("By photo");
+  const way = useStore(store, (s) => s.way);
+  const setWay = useStore(store, (s) => s.setWay);
   useUndoKeys(store.temporal);
-  useEffect(() => () => reader.stop(), [reader]);
+  useEffect(() => {
+    // What the browser kept of the last time; no step of the painter's to be undone.
+    store.temporal.getState().pause();
+    void store.persist.rehydrate();
+    store.temporal.getState().resume();
+    // The paint that the room was opened for, unless there are numbers of another one.
+    if (start && !holdsSomething(store.getState())) store.getState().setOne({ paintId: start });
+    void readKeptPhotos(store, reader);
+    return () => reader.stop();
+  }, [store, reader, start]);
   const addCard = useCallback((card: SwatchCard) => setCards((list) => [card, ...list]), []);
   const setMeasured = useCallback(
     (paintId: string, measured: MeasuredOptics) =>

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { type MeasuredPatch } from "@/core/calibration";
-import { PAPERS, paperById } from "@/core/optics";
+import { paperById } from "@/core/optics";
 import type { MeasuringWay, NewMeasurement, StoredPatch } from "@/model/measurement";
 import type { StockedPaint } from "@/storage/ports";
 import { localDay } from "@/model/day";
@@ -11,6 +11,7 @@ import { PatchPairs } from "@/ui/patch-pairs";
 import { Strip } from "@/ui/strip";
 import { PaperOptions } from "@/ui/paper-options";
 import { FitResult } from "./fit-result";
+import { holdsSomething, useMeasure, type MeasureState } from "./measure-store";
 import { codesOf, modelNow, useRoom } from "./room";
 import { useFit } from "./use-row-fits";
 
@@ -23,13 +24,40 @@ export interface OnePaint {
   readonly on: string;
 }
 
-export function useOnePaint(
-  start: string | null,
-): readonly [OnePaint, (change: Partial<{ paintId: string; paperId: string; on: string }>) => void] {
+export function useOnePaint(start: string | null): readonly [OnePaint, (change: Partial<MeasureState["one"]>) => void] {
   const { paints } = useRoom();
-  const [chosen, setChosen] = useState({ paintId: start ?? paints[0]?.id ?? "", paperId: PAPERS[0].id, on: today() });
-  const paint = paints.find(({ id }) => id === chosen.paintId) ?? null;
-  return [{ paint, paperId: chosen.paperId, on: chosen.on }, (change) => setChosen({ ...chosen, ...change })];
+  const chosen = useMeasure((s) => s.one);
+  const setOne = useMeasure((s) => s.setOne);
+  const id = chosen.paintId ?? start ?? paints[0]?.id;
+  const paint = paints.find((one) => one.id === id) ?? null;
+  return [{ paint, paperId: chosen.paperId, on: chosen.on ?? today() }, setOne];
+}
+
+/** A patch as it is kept. */
+export const storedPatchOf = (patch: MeasuredPatch | null): StoredPatch | null =>
+  patch && {
+    ...patch,
+    cutOff: patch.cutOff && [...patch.cutOff],
+    reflectance: patch.reflectance && [...patch.reflectance],
+  };
+
+/** Puts away what was typed and read, once there is something: the room shows it again until then. */
+export function BeginAnew({ one: { paint }, start }: { one: OnePaint; start: string | null }) {
+  const { paints } = useRoom();
+  const something = useMeasure(holdsSomething);
+  const beginAnew = useMeasure((s) => s.beginAnew);
+  if (!something) return null;
+  const asked = start !== paint?.id && paints.find(({ id }) => id === start);
+  return (
+    <p className="quiet">
+      {asked
+        ? `These are of ${paint?.name ?? "a paint that is gone"}, and not put away yet. `
+        : "What stands here is kept in this browser until you put it away. "}
+      <button type="button" className="btn btn-ghost btn-xs" onClick={beginAnew}>
+        {asked ? `Put them away and measure ${asked.name}` : "Begin with empty places"}
+      </button>
+    </p>
+  );
 }
 
 /** Chooses paint, paper and day. */
@@ -124,11 +152,7 @@ export function OnePaintResult({
         paperId: one.paperId,
         photoId: null,
         cardId: null,
-        patches: patches.map((patch): StoredPatch => ({
-          ...patch,
-          cutOff: patch.cutOff && [...patch.cutOff],
-          reflectance: patch.reflectance && [...patch.reflectance],
-        })),
+        patches: patches.flatMap((patch) => storedPatchOf(patch) ?? []),
       },
     [one.paint, one.on, one.paperId, way, patches],
   );

@@ -3,7 +3,7 @@
 import { FileDown, Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { SHEETS, type SheetKind } from "@/core/calibration";
-import { paperById, PAPERS } from "@/core/optics";
+import { paperById } from "@/core/optics";
 import { MIXABLE } from "@/model/paintbox";
 import type { CardPage } from "@/model/measurement";
 import type { StockedPaint } from "@/storage/ports";
@@ -11,6 +11,7 @@ import { PaintPicker } from "@/ui/paint-picker";
 import { Strip } from "@/ui/strip";
 import { PaperOptions } from "@/ui/paper-options";
 import { Step } from "./guide-step";
+import { useMeasure } from "./measure-store";
 import { codesOf, makeSheet, modelNow, useRoom } from "./room";
 
 /** Paints that a first sheet suggests itself for: at hand, not yet measured. */
@@ -74,14 +75,14 @@ export function PrintSheet({
   start: string | null;
 }) {
   const { paints, cards, addCard } = useRoom();
-  const [all, setAll] = useState(() => ({
-    card: firstToMeasure(paints, "card", start),
-    box: firstToMeasure(paints, "box", start),
-  }));
-  const chosen = all[kind];
-  const setChosen = (ids: string[]): void => setAll({ ...all, [kind]: ids });
-  const [paperId, setPaperId] = useState(PAPERS[0].id);
-  const [page, setPage] = useState<CardPage>("a4");
+  const draft = useMeasure((s) => s.sheet);
+  const setSheet = useMeasure((s) => s.setSheet);
+  const proposed = useMemo(() => firstToMeasure(paints, kind, start), [paints, kind, start]);
+  const before = draft[kind];
+  // A card that was begun for other paints gives way to the paint that the room was opened for.
+  const chosen = before && (kind === "box" || !start || before.includes(start)) ? before : proposed;
+  const setChosen = (ids: string[]): void => setSheet({ [kind]: ids });
+  const { paperId, page } = draft;
   const [fault, setFault] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const paper = paperById(paperId);
@@ -185,7 +186,7 @@ export function PrintSheet({
           <select
             className="select select-sm w-full"
             value={paperId}
-            onChange={(event) => setPaperId(event.target.value)}
+            onChange={(event) => setSheet({ paperId: event.target.value })}
           >
             <PaperOptions />
           </select>
@@ -195,7 +196,7 @@ export function PrintSheet({
           <select
             className="select select-sm w-full"
             value={page}
-            onChange={(event) => setPage(event.target.value as CardPage)}
+            onChange={(event) => setSheet({ page: event.target.value as CardPage })}
           >
             <option value="a4">A4</option>
             <option value="letter">Letter</option>

@@ -7,7 +7,7 @@ import type { SwatchCard } from "@/model/measurement";
 import { uploadSwatches } from "@/ui/upload";
 import { refusalWords } from "@/model/reading-words";
 import type { CardReader } from "./card-reader";
-import { newEdits, useMeasureStore, type CardEdits, type CardPhoto } from "./measure-store";
+import { newEdits, useMeasureStore, type CardEdits, type CardPhoto, type MeasureStore } from "./measure-store";
 import { useRoom } from "./room";
 
 /** The sheet that a number in a photo means: the last one of its kind printed with it. */
@@ -56,6 +56,21 @@ export async function readWith(
   return "refused" in read
     ? { state: "refused", message: refusalWords(read.refused), readFor }
     : { state: "read", read, readFor };
+}
+
+/** Reads photos anew that a draft holds: they lie in the data folder, unless it was swept meanwhile. */
+export async function readKeptPhotos(store: MeasureStore, reader: CardReader): Promise<void> {
+  const { photos, setPhoto } = store.getState();
+  for (const { key, stored } of photos) {
+    const edits = store.getState().document.edits[key];
+    if (!stored || !edits) continue;
+    const answer = await readWith(reader, stored.id, edits).catch(() => ({
+      state: "refused" as const,
+      message:
+        "The photo is no longer in the data folder. Put it away and bring it again; what you said of it is lost.",
+    }));
+    setPhoto(key, answer);
+  }
 }
 
 /** Takes photos in: sends, reads and recognises them one after another. */

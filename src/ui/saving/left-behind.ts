@@ -1,9 +1,8 @@
 "use client";
 
-import { PAINTBOX_URL } from "@/model/addresses";
-import { mergePaintboxes, mergePaintings, type Merged } from "@/model/merge";
-import type { PaintboxDocument } from "@/model/paintbox";
+import { mergeAt } from "@/model/merge";
 import type { PaintingDocument } from "@/model/painting";
+import { tellTrouble } from "../trouble";
 import { browserOutbox, type Outbox, type Unsent } from "./outbox";
 import { refusalOf, sendSave } from "./autosave-queue";
 
@@ -19,6 +18,9 @@ export function holdWriter(writer: string): () => void {
   return end;
 }
 
+/** The server can't take it at present; it is tried again. */
+class NotNow extends Error {}
+
 /** Changes that were not stored, and why not. */
 export interface LeftBehind {
   readonly unsent: Unsent;
@@ -26,21 +28,6 @@ export interface LeftBehind {
   readonly gone: boolean;
   /** What is stored now, when it was changed elsewhere. */
   readonly stored: { readonly revision: number } | null;
-}
-
-/** Joins what was left unsent to what is stored. */
-function mergeUnsent(url: string, base: unknown, mine: unknown, theirs: unknown): Merged<unknown> {
-  return url === PAINTBOX_URL
-    ? mergePaintboxes({
-        base: base as PaintboxDocument,
-        mine: mine as PaintboxDocument,
-        theirs: theirs as PaintboxDocument,
-      })
-    : mergePaintings({
-        base: base as PaintingDocument,
-        mine: mine as PaintingDocument,
-        theirs: theirs as PaintingDocument,
-      });
 }
 
 /**
@@ -51,7 +38,9 @@ async function sendUnsent(unsent: Unsent): Promise<LeftBehind | null> {
   let response = await sendSave(unsent.url, unsent, unsent.document);
   if (response.status === 409) {
     const { message, stored } = await refusalOf(response);
-    const merged = stored ? mergeUnsent(unsent.url, unsent.base, unsent.document, stored.document) : { clashes: [] };
+    const merge = mergeAt(unsent.url);
+    const merged =
+      stored && merge ? merge({ base: unsent.base, mine: unsent.document, theirs: stored.document }) : { clashes: [] };
     if (!stored || "clashes" in merged) {
       const both =
         "clashes" in merged && merged.clashes.length > 0 ? ` Both changed: ${merged.clashes.join(", ")}.` : "";
@@ -69,7 +58,7 @@ async function sendUnsent(unsent: Unsent): Promise<LeftBehind | null> {
     return null;
   }
   const { message } = await refusalOf(response);
-  if (response.status >= 500) throw new Error(message);
+  if (response.status >= 500 || response.status === 401) throw new NotNow(message);
   return { unsent, message, gone: response.status === 404, stored: null };
 }
 
@@ -103,7 +92,12 @@ export async function deliverLeftBehind(concerned: readonly string[]): Promise<D
       if (held.has(lockOf(unsent.writer)) && !(concerned.includes(unsent.url) && (await isGone(unsent.writer))))
         continue;
       // What can't be sent now stays where it is for the next chance.
-      const found = await sendUnsent(unsent).catch(() => undefined);
+      const found = await sendUnsent(unsent).catch((error: unknown) => {
+        // A server that does not answer is nothing new; anything else is a fault of ours, and told.
+        if (!(error instanceof NotNow) && !(error instanceof TypeError))
+          tellTrouble("What a closed window left could not be sent", error);
+        return undefined;
+      });
       if (found === null) stored.push(unsent.url);
       else if (found) left.push(found);
     }

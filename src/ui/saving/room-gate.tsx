@@ -73,7 +73,7 @@ export function RoomGate({
   reading: string;
   /** Address and revision of each document that was read. */
   revisions: Readonly<Record<string, number>>;
-  /** Address of the document that the room changes, if it changes one. */
+  /** Address of the document that the room changes, or of all that it does; none for a room that changes none. */
   own?: string;
   children: ReactNode;
 }) {
@@ -100,7 +100,12 @@ export function RoomGate({
       const delivered = await deliverLeftBehind(concerned);
       if (gone) return;
       // A painting that is gone is offered wherever one is; other changes in their own room.
-      setLeft(delivered.left.filter(({ unsent, gone: lost }) => unsent.url === own || (lost && own !== PAINTBOX_URL)));
+      setLeft(
+        delivered.left.filter(
+          ({ unsent: { url }, gone: lost }) =>
+            url === own || (own !== undefined && url.startsWith(`${own}/`)) || (lost && own !== PAINTBOX_URL),
+        ),
+      );
       if (delivered.stored.some((url) => url in revisions)) readAnew();
       else setEntered(true);
     };
