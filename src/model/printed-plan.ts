@@ -37,9 +37,14 @@ export const printedPlan = z.object({
     .array(
       z.object({
         parts: mix.shape.parts,
+        /** Which puddle it is made of, with a paint added, counted from 1. */
+        from: z.int().positive().nullable(),
+        /** What stands in the well at first, strongest, and the water in it that is new. */
         mixedMl: amount,
         waterMl: amount,
         brush: words(60),
+        /** How it is mixed, in order: strong first, what is thinned from it. */
+        steps: z.array(words(12_000)).min(1).max(60),
         /** "3b Cloud shade: light (1 paint : 12 water)". */
         serves: z.array(words(300)).max(240),
       }),

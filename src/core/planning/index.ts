@@ -6,7 +6,8 @@ export { CURVE_AT, CURVE_KINDS, curveOf, paintedValue, type CurveKind, type Curv
 export { targetColour, type Wish } from "./target";
 export { planPuddles, type PuddlePlan, type StandingPuddle } from "./puddle-plan";
 export { BRUSHES, brushFor, type WashBrush } from "./brushes";
-export { puddleAmount, squeezedCm, type Ml, type PuddleAmount } from "./amounts";
+export { squeezedCm, type Ml, type PuddleAmount } from "./amounts";
+export { mixWells, type MixedWell } from "./wells";
 export {
   paintOfFullWashMl,
   CRISP_BY,

@@ -1,6 +1,6 @@
 import type { WashKind } from "../areas/wash/wash-plan";
 import { layersOf } from "../mixing/workable";
-import { loadOfWater, type WaterParts } from "../optics/load";
+import { loadOfWater, MIN_LOAD, waterOfLoad, type WaterParts } from "../optics/load";
 import { puddleAmount, type Micrometres, type Ml } from "./amounts";
 import { dryingMinutes, workableMinutes, type Air, type Sheet } from "./drying";
 
@@ -157,16 +157,14 @@ function laid(
   };
 }
 
-/** In how many coats a plan lays a colour, and the water of each. */
+/** In how many coats a plan lays a colour, and the water of each: films of one mix add up to what its recipe says. */
 export function coatsOf(
   washes: readonly PlannedWash[],
   colourId: string,
   waterParts: WaterParts,
 ): { readonly coats: number; readonly waterParts: WaterParts } {
-  const own = washes.filter(({ colourIds }) => colourIds.includes(colourId));
-  return own.length > 1
-    ? { coats: own.length, waterParts: layersOf(loadOfWater(waterParts), own[0]!.areaCm2).waterParts }
-    : { coats: 1, waterParts };
+  const coats = Math.max(1, washes.filter(({ colourIds }) => colourIds.includes(colourId)).length);
+  return { coats, waterParts: coats > 1 ? waterOfLoad(loadOfWater(waterParts) / coats) : waterParts };
 }
 
 /**
@@ -219,9 +217,13 @@ export function washesOfArea(area: AreaToPlan, conditions: Conditions): readonly
     if (colours.length === 0) return;
     const whole = colours.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
     const layers = Math.max(...colours.map(({ waterParts }) => layersOf(loadOfWater(waterParts), whole).layers));
+    // All colours of a wash are laid in each of its coats, so much thinner; one that is nearly water already, in fewer.
+    const coatsFor = ({ waterParts }: ColourToPlan): number =>
+      Math.max(1, Math.min(layers, Math.floor(loadOfWater(waterParts) / MIN_LOAD + 1e-9)));
     for (let coat = 1; coat <= layers; coat++) {
       const key = coat === 1 ? colours[0]!.id : `${colours[0]!.id} ${coat}`;
-      washes.push(laid(key, coat === 1 ? task : "coat", area, colours, conditions));
+      const inIt = colours.filter((colour) => coatsFor(colour) >= coat);
+      washes.push(laid(key, coat === 1 ? task : "coat", area, inIt, conditions));
       if (coat === 1 && task === "first")
         for (const colour of area.colours.filter(({ drop }) => drop))
           washes.push(laid(colour.id, "drop", area, [colour], conditions));

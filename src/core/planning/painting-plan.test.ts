@@ -1,4 +1,6 @@
 import { describe, expect, test } from "vitest";
+import { seededRandom } from "../numeric/random";
+import { COUNTABLE_WATER, loadOfWater } from "../optics/load";
 import { PAPERS } from "../optics/paper";
 import { coatsOf, liesUnder, type AreaToPlan, type ColourToPlan, type Conditions } from "./laid-washes";
 import { mended, paintingPlan, type PaintingPlan } from "./painting-plan";
@@ -162,6 +164,29 @@ test("under a second layer lie the first wash and its own coats, but not the lay
   expect(under("b 2", "b")).toEqual(["area 1", "b"]);
   expect(coatsOf(washes, "b", 0).coats).toBe(2);
   expect(coatsOf(washes, "a", 12)).toEqual({ coats: 1, waterParts: 12 });
+});
+
+test("whatever a plan lays of a colour adds up to its recipe's load, in as many coats as it takes", () => {
+  const random = seededRandom(7);
+  const water = (): number => COUNTABLE_WATER[Math.floor(random() * COUNTABLE_WATER.length)]!;
+  for (let n = 0; n < 150; n++) {
+    const kind = (["flat", "graded", "varied", "layered"] as const)[n % 4]!;
+    const colours = Array.from({ length: kind === "flat" ? 1 : 3 }, (_, i) =>
+      colour(`c${i}`, {
+        areaCm2: 1 + 500 * random() ** 2,
+        waterParts: water(),
+        over: kind === "layered" && i > 0,
+        drop: kind === "varied" && i === 2,
+      }),
+    );
+    const { washes } = planned([area(1, {}, { kind, colours })]);
+    for (const { id, waterParts } of colours) {
+      const laid = washes.filter(({ colourIds }) => colourIds.includes(id));
+      const told = coatsOf(washes, id, waterParts);
+      expect(told.coats).toBe(laid.length);
+      expect(told.coats * loadOfWater(told.waterParts)).toBeCloseTo(loadOfWater(waterParts), 9);
+    }
+  }
 });
 
 describe("times", () => {

@@ -162,7 +162,8 @@ export interface DeskState {
 
   readonly setTitle: (title: string) => void;
   readonly setPaper: (paperId: string) => void;
-  readonly changeStudy: (change: Partial<Study>) => void;
+  /** Changes some of the study; what is typed into one field is one step under one run. */
+  readonly changeStudy: (change: Partial<Study>, run?: string) => void;
   /** Corrects the white; colours already measured follow. */
   readonly setWhite: (white: Study["white"]) => void;
   /** Draws the map anew with the areas that live on it, and names what came of it. */

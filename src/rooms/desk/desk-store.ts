@@ -151,7 +151,7 @@ export function createDeskStore(document: PaintingDocument): DeskStore {
         setSource: (source) => set({ source }),
         setTitle: (title) => change((d) => ({ ...d, title }), {}, "title"),
         setPaper: (paperId) => change((d) => ({ ...d, paperId })),
-        changeStudy: (part) => change((d) => ({ ...d, study: { ...d.study, ...part } })),
+        changeStudy: (part, run) => change((d) => ({ ...d, study: { ...d.study, ...part } }), {}, run ?? null),
         setWhite: (white) =>
           change((d) => {
             const [from, to] = [whiteOf(d.study.white), whiteOf(white)];

@@ -10,7 +10,10 @@ import { valueOfLuminance } from "@/core/colour/munsell-value";
 import { linearOfSrgb } from "@/core/colour/srgb";
 import { xyzOfReflectance } from "@/core/colour/xyz";
 import { PAPERS } from "@/core/optics";
+import { mixWells } from "@/core/planning";
 import { printedPlan, printedTest, type PrintedPlan, type PrintedTest } from "@/model/printed-plan";
+import { capital } from "@/model/text";
+import { puddleSteps } from "@/rooms/desk/plan-step/puddle-words";
 import { has } from "@/testing/programs";
 import { planPdf } from "./plan-pdf";
 import { testSheetPdf } from "./test-sheet-pdf";
@@ -47,8 +50,10 @@ const plan: PrintedPlan = printedPlan.parse({
   palette: [{ name: "Burnt sienna", codes: "PBr7", measured: true }],
   puddles: Array.from({ length: 8 }, () => ({
     parts,
+    from: null,
     mixedMl: 2.4,
     waterMl: 2,
+    steps: ["0.37 ml Burnt sienna, 2 ml of water: 2.4 ml, 1 paint : 6 water, for 1 Area 1"],
     brush: "round no. 12",
     serves: ["1 Area 1: half (1 paint : 6 water)"],
   })),
@@ -105,7 +110,8 @@ describe.skipIf(!has("pdftoppm"))("plans on paper, read with poppler's tools", (
       for (const said of [
         "The far dyke",
         "Planned 2026-05-01, for natural white cotton, 300 g/m²",
-        "3 Burnt sienna + a touch of Őszi kék · Синий: 2.4 ml, 2 of it water",
+        "3 Burnt sienna + a touch of Őszi kék · Синий; round no. 12",
+        "0.37 ml Burnt sienna, 2 ml of water: 2.4 ml, 1 paint : 6 water, for 1 Area 1.",
         "Burnt sienna (PBr7, measured)",
         "16 Wash number 16, first wash",
         "3:12 in all",
@@ -116,6 +122,71 @@ describe.skipIf(!has("pdftoppm"))("plans on paper, read with poppler's tools", (
       expect(execFileSync("pdfimages", ["-list", path], { encoding: "utf8" })).toMatch(/ 300 +200 /);
     },
   );
+
+  test("mixed by what the paper says, every wash is as strong as it is planned", async () => {
+    // Thin before neat of one mix; a mix that comes of another which is laid nowhere itself.
+    const names = ["Ultramarine", "Burnt sienna", "Rose"];
+    const mixes = [
+      { paints: [0], served: [18, 0], from: null },
+      { paints: [0, 1], served: [], from: null },
+      { paints: [2, 0, 1], served: [3], from: { well: 1, paints: [1, 2] } },
+    ];
+    const wells = mixWells(
+      mixes.map(({ paints, served, from }) => ({
+        parts: paints.map((_, i) => 1 + i),
+        served: served.map((waterParts, i) => ({ areaCm2: 40 + 30 * i, filmUm: 40, waterParts })),
+        from,
+      })),
+    );
+    const steps = wells.map((well, w) =>
+      puddleSteps({
+        parts: mixes[w]!.paints.map((p, i) => ({ name: names[p]!, parts: 1 + i })),
+        well,
+        from: mixes[w]!.from && mixes[w]!.from.well + 1,
+        colourAt: (places) => places.map((place) => ({ mark: `${w + 1}${"ab"[place]}`, name: "Wash" })),
+      }),
+    );
+    const path = kept(
+      "mixed",
+      await planPdf(
+        { ...plan, puddles: steps.map((told) => ({ ...plan.puddles[0]!, steps: [...told] })) },
+        photo,
+        "a4",
+      ),
+    );
+    const text = words(path).replace(/\s+/g, " ");
+    const stock: { ml: number; paint: number }[] = [];
+    const strengths = new Map<string, number>();
+    for (const told of steps.flat()) expect(text).toContain(`${capital(told)}.`);
+    steps.forEach((told, w) => {
+      const well = { ml: 0, paint: 0 };
+      const [first, ...more] = told as [string, ...string[]];
+      for (const [, ml, what] of first
+        .split(": ")[0]!
+        .matchAll(/([\d.]+) ml (of puddle \d+|of water|[A-Z][a-z ]+?)(?=,| and|$)/g)) {
+        const from = /of puddle (\d+)/.exec(what!);
+        well.ml += Number(ml);
+        if (from) well.paint += Number(ml) * (stock[Number(from[1]) - 1]!.paint / stock[Number(from[1]) - 1]!.ml);
+        else if (what !== "of water") well.paint += Number(ml);
+      }
+      stock[w] = { ...well };
+      const asItIs = /, for (\d[ab])/.exec(first);
+      if (asItIs) strengths.set(asItIs[1]!, well.paint / well.ml);
+      for (const step of more) {
+        const thin = /take ([\d.]+) ml of it, add ([\d.]+) ml of water: .*for (\d[ab])/.exec(step);
+        if (!thin) continue;
+        const taken = Number(thin[1]);
+        strengths.set(thin[3]!, (taken * (well.paint / well.ml)) / (taken + Number(thin[2])));
+      }
+    });
+    // Two figures of each amount: within a tenth.
+    for (const [mark, waterParts] of [
+      ["1a", 18],
+      ["1b", 0],
+      ["3a", 3],
+    ] as const)
+      expect(Math.abs(strengths.get(mark)! * (1 + waterParts) - 1)).toBeLessThan(0.1);
+  });
 
   test("sixty washes run on over further pages, and nothing is lost", async () => {
     const long = { ...plan, washes: Array.from({ length: 60 }, (_, i) => wash(i)) };

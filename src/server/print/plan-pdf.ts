@@ -1,5 +1,5 @@
 import type { PrintedPlan, PrintPage } from "@/model/printed-plan";
-import { listed } from "@/model/text";
+import { capital, listed } from "@/model/text";
 import { madePdf, PAGES, PdfPage, PT_PER_MM, type Doc } from "./pdf-page";
 import type { Face } from "./fonts";
 
@@ -118,9 +118,10 @@ export function planPdf(plan: PrintedPlan, photo: PrintedPhoto, page: PrintPage)
   plan.puddles.forEach((puddle, i) => {
     flow.room(9);
     flow.para(
-      `${i + 1}  ${mixWords(puddle.parts)}: ${short(puddle.mixedMl)} ml, ${short(puddle.waterMl)} of it water; ${puddle.brush}`,
+      `${i + 1}  ${mixWords(puddle.parts)}${puddle.from ? `, made of some of puddle ${puddle.from}` : ""}; ${puddle.brush}`,
       9,
     );
+    for (const step of puddle.steps) flow.para(`${capital(step)}.`, 8, "sans", "#000000", 5);
     flow.para(puddle.serves.join("; "), 7.5, "sans", GREY, 5);
   });
   flow.head(`Order, ${clock(plan.totalMin)} in all`);

@@ -3,13 +3,15 @@
 import { useState } from "react";
 import { squeezedCm } from "@/core/planning";
 import { satWashes } from "@/model/plan";
-import { counted, listed } from "@/model/text";
+import { mlToMix } from "@/model/amount-words";
+import { capital, counted, listed } from "@/model/text";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
 import { noteLow } from "@/ui/ask";
 import { usePaper, type KnownPaint } from "../paints";
 import { coatsWords } from "./use-printed";
+import { puddleSteps } from "./puddle-words";
 import { isTube, useAmounts, type PuddleToMixNow } from "./use-amounts";
 import { usePlan } from "./use-plan";
 import { brushWords, mlWords, squeezedWords } from "./words";
@@ -20,19 +22,25 @@ const DRINKS_ML = 4;
 
 function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number }) {
   const paper = usePaper();
-  const { parts, amount, brush, serves, fromBefore } = puddle;
+  const { parts, well, brush, serves, from } = puddle;
+  const { amount, stock } = well;
   return (
-    <li className={`border-t border-(--hairline) py-2 ${fromBefore ? "pl-6" : ""}`}>
+    <li className={`border-t border-(--hairline) py-2 ${from === null ? "" : "pl-6"}`}>
       <p className="flex items-baseline gap-2">
         <span className="quiet text-[0.87rem]">{number}</span>
-        <span className="font-semibold">{mlWords(amount.mixedMl)}</span>
+        <span className="font-semibold">{mlToMix(stock.ml)}</span>
         <span className="quiet text-[0.9rem]">
-          {amount.waterMl < 0.02 ? "no" : mlWords(amount.waterMl)} water, {counted(amount.brushfuls, "brushful")},{" "}
+          {amount.laidMl > 0 && `${counted(amount.brushfuls, "brushful")} on the sheet, `}
           {brushWords(brush)}
         </span>
       </p>
-      {fromBefore && <p className="text-[0.9rem]">From some of the one before, with a paint more:</p>}
-      <RecipeBar parts={parts} paper={paper} width={fromBefore ? BAR_WIDTH - 24 : BAR_WIDTH} />
+      {from !== null && <p className="text-[0.9rem]">From some of puddle {from}, with a paint more:</p>}
+      <RecipeBar parts={parts} paper={paper} width={from === null ? BAR_WIDTH : BAR_WIDTH - 24} />
+      <ol aria-label={`How puddle ${number} is mixed`} className="leading-snug">
+        {puddleSteps(puddle).map((step) => (
+          <li key={step}>{capital(step)}.</li>
+        ))}
+      </ol>
       <p className="quiet text-[0.9rem] leading-snug">
         {serves
           .map(({ colour, waterParts, coats }) => `${colour.name}: ${coatsWords({ waterParts, coats })}`)
@@ -88,13 +96,15 @@ export function AmountsView() {
   const soften = needs.filter(({ paint }) => !isTube(paint));
   const priced = needs.filter(({ price }) => price !== null);
   const currencies = [...new Set(priced.map(({ paint }) => paint.currency))];
-  const wells = puddles.filter(({ fromBefore }) => !fromBefore).length;
+  const thinned = puddles.reduce((sum, { well }) => sum + well.thinned.length, 0);
   return (
     <section aria-label="Puddles and paint" className="space-y-4">
       {begun && <ViewChoice label="Amounts for" views={OFS} shown={of} onShow={setOf} />}
       <p className="quiet leading-snug">
-        Mixed before the clock runs, in {counted(wells, "well")}: in this order a hurried rinsing spoils least. A third
-        more than the sheet takes is reckoned in, and what stays in brush and well; too little is the usual mistake.
+        Mixed before the clock runs, in {counted(puddles.length, "well")}
+        {thinned > 0 && `, with ${counted(thinned, "place")} beside them to thin in`}: in this order a hurried rinsing
+        spoils least. A third more than the sheet takes is reckoned in, and what stays in brush and well; too little is
+        the usual mistake.
       </p>
       {soften.length > 0 && (
         <p className="leading-snug">

@@ -2,15 +2,7 @@
 
 import { useMemo } from "react";
 import { puddlesOf, type SharedPuddle } from "@/core/mixing";
-import {
-  brushFor,
-  coatsOf,
-  mixingOrder,
-  puddleAmount,
-  type Ml,
-  type PuddleAmount,
-  type WashBrush,
-} from "@/core/planning";
+import { brushFor, coatsOf, mixingOrder, mixWells, type MixedWell, type Ml, type WashBrush } from "@/core/planning";
 import { satWashes } from "@/model/plan";
 import type { NamedPart } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
@@ -29,11 +21,14 @@ interface ServedColour {
 /** A puddle to be mixed, with what it takes. */
 export interface PuddleToMixNow {
   readonly parts: readonly NamedPart[];
-  readonly amount: PuddleAmount;
+  /** How it is mixed, step by step. */
+  readonly well: MixedWell;
   readonly brush: WashBrush;
   readonly serves: readonly ServedColour[];
-  /** It is made of what is left of the one before, with a paint added. */
-  readonly fromBefore: boolean;
+  /** Colours by their places in what the well serves, once each. */
+  readonly colourAt: (serves: readonly number[]) => readonly MixedColour[];
+  /** Which puddle of the list it is made of, with a paint added, counted from 1; null for a mix of its own. */
+  readonly from: number | null;
 }
 
 /** What the painting takes of one paint. */
@@ -99,26 +94,49 @@ export function useAmounts(of: "all" | "left" = "all"): Amounts {
       ),
     );
     const used = new Map<string, Ml>();
-    const rows = ordered.map((puddle): PuddleToMixNow => {
+    // In the order in which they are laid, so that what is thinned is told in that order.
+    const served = ordered.map((puddle) =>
+      toLay.flatMap(({ colourIds, filmUm }) =>
+        puddle.uses
+          .filter(({ id }) => colourIds.includes(id))
+          .map(({ id, waterParts, areaCm2 }) => ({ id, areaCm2, filmUm, ...coatsOf(plan.washes, id, waterParts) })),
+      ),
+    );
+    const baseOf = (puddle: SharedPuddle): number | null =>
+      puddle.from === null ? null : ordered.indexOf(puddles[puddle.from]!);
+    const wells = mixWells(
+      ordered.map((puddle, i) => {
+        const base = baseOf(puddle);
+        return {
+          parts: puddle.parts.map(({ parts }) => parts),
+          served: served[i]!,
+          from:
+            base === null
+              ? null
+              : {
+                  well: base,
+                  paints: ordered[base]!.parts.map(({ paintId }) =>
+                    puddle.parts.findIndex((part) => part.paintId === paintId),
+                  ),
+                },
+        };
+      }),
+    );
+    const rows = ordered.map((puddle, i): PuddleToMixNow => {
       const parts = parted(puddle);
-      const laid = puddle.uses.flatMap(({ id, waterParts, areaCm2 }) => {
-        const washes = toLay.filter(({ colourIds }) => colourIds.includes(id));
-        const laidAs = coatsOf(plan.washes, id, waterParts);
-        return washes.map(({ filmUm }) => ({ id, areaCm2, filmUm, ...laidAs }));
-      });
-      const amount = puddleAmount(
-        parts.map((part) => part.parts),
-        laid,
-      );
-      parts.forEach(({ paint }, i) => used.set(paint.id, (used.get(paint.id) ?? 0) + amount.paintMl[i]!));
+      const laid = served[i]!;
+      const well = wells[i]!;
+      parts.forEach(({ paint }, p) => used.set(paint.id, (used.get(paint.id) ?? 0) + well.stock.paintMl[p]!));
+      const base = baseOf(puddle);
       return {
         parts,
-        amount,
+        well,
         brush: brushFor(Math.max(0, ...laid.map(({ areaCm2 }) => areaCm2))),
         serves: laid
-          .filter(({ id }, i) => laid.findIndex((one) => one.id === id) === i)
+          .filter(({ id }, n) => laid.findIndex((one) => one.id === id) === n)
           .map(({ id, waterParts, coats }) => ({ colour: byId.get(id)!, waterParts, coats })),
-        fromBefore: puddle.from !== null,
+        colourAt: (places) => [...new Set(places.map((place) => laid[place]!.id))].map((id) => byId.get(id)!),
+        from: base === null ? null : base + 1,
       };
     });
     const needs = [...used].flatMap(([id, ml]): PaintNeed[] => {

@@ -14,6 +14,7 @@ import { colourOf, mainColourOf, useMixedColours } from "../mixed";
 import { namedParts, usePaints, usePaper } from "../paints";
 import { sheetOf, useAreaMap, usePhoto } from "../photo-study";
 import { mindWords } from "./mind-words";
+import { puddleSteps } from "./puddle-words";
 import { isTube, useAmounts } from "./use-amounts";
 import { usePlan } from "./use-plan";
 import { useWashNames } from "./wash-names";
@@ -83,12 +84,14 @@ export function usePrinted(): PrintedPlan {
         };
       }),
       palette: taken.map(({ name, codes, measured: known }) => ({ name, codes, measured: known !== null })),
-      puddles: puddles.map(({ parts, amount, brush, serves }) => ({
-        parts: parts.map(({ name, parts: own }) => ({ name, parts: own })),
-        mixedMl: amount.mixedMl,
-        waterMl: amount.waterMl,
-        brush: brushWords(brush),
-        serves: serves.map(
+      puddles: puddles.map((puddle) => ({
+        parts: puddle.parts.map(({ name, parts: own }) => ({ name, parts: own })),
+        from: puddle.from,
+        mixedMl: puddle.well.stock.ml,
+        waterMl: puddle.well.stock.waterMl,
+        brush: brushWords(puddle.brush),
+        steps: [...puddleSteps(puddle)],
+        serves: puddle.serves.map(
           ({ colour, waterParts, coats }) => `${colour.mark} ${colour.name}: ${coatsWords({ waterParts, coats })}`,
         ),
       })),
