@@ -253,7 +253,7 @@ export default defineConfig({
     "playwright-report/**",
   ],
   plugins: ["eslint", "typescript", "react", "jsx-a11y"],
-  jsPlugins: ["@stylistic/eslint-plugin"],
+  jsPlugins: ["@stylistic/eslint-plugin", "./scripts/typing-rule.mjs"],
   categories: { correctness: "off" },
   rules: {
     ...TYPESCRIPT,
@@ -268,6 +268,7 @@ export default defineConfig({
     "@stylistic/max-len": ["error", { code: 10_000, comments: 120, ignoreUrls: true }],
   },
   overrides: [
+    { files: ["e2e/**/*.ts"], excludeFiles: ["e2e/typing.ts"], rules: { "typing/by-keys": "error" } },
     // What is shipped is checked with its types; tests compare with matchers, which have none.
     { files: SHIPPED, excludeFiles: TESTS, rules: TYPED },
     // Components and hooks live here alone.

@@ -16,6 +16,7 @@ import {
   undo,
 } from "./photo-page";
 import type { RunningServer } from "./server";
+import { set, type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -32,7 +33,7 @@ test("shapes are proposed, taken, merged, split and taken back; names, recipes a
   const areas = page.getByRole("region", { name: "Areas step" });
   await expect(areas.getByRole("status")).toContainText(/\d+ shapes/);
   const slider = areas.getByRole("slider", { name: "How many shapes" });
-  await slider.fill("0.525");
+  await set(slider, "0.525");
   await expect(areas.getByRole("button", { name: "Take all 12 as areas" })).toBeVisible();
   // One shape by a click, the others with the button.
   await click(page, middle(1));
@@ -51,7 +52,7 @@ test("shapes are proposed, taken, merged, split and taken back; names, recipes a
   const sheet = page.getByRole("article", { name: /^Area 1:/ });
   await expect(sheet).toContainText("It touches");
   await expect(sheet).toContainText(/cm, hard/);
-  await sheet.getByRole("textbox", { name: "Name of the area" }).fill("Red roof");
+  await type(sheet.getByRole("textbox", { name: "Name of the area" }), "Red roof");
   await page.keyboard.press("Enter");
   await judged(page, "an area's shape");
   const choice = page.getByRole("combobox", { name: "Paint it together with" });
@@ -173,7 +174,7 @@ test("targets: wishes and the value curve change what is to be painted, by area 
   await expect.poll(chroma).toBeGreaterThan(before.chroma * 1.2);
   expect(await value()).toBeCloseTo(before.value, 1);
   await sheet.getByLabel("turn the hue").check();
-  await sheet.getByRole("slider", { name: "Turn of the hue" }).fill("180");
+  await set(sheet.getByRole("slider", { name: "Turn of the hue" }), "180");
   await expect(sheet).not.toContainText(/clear blue|muted blue|vivid blue/);
   await sheet.getByLabel("as for all").check();
   await sheet.getByRole("button", { name: "All areas" }).click();

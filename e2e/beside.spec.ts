@@ -4,6 +4,7 @@ import sharp from "sharp";
 import { leavePage, test } from "./house";
 import { onDesk } from "./photo-page";
 import { freePort, onServer, startServer, type RunningServer } from "./server";
+import { type } from "./typing";
 
 /** A tablet in the room: paired by a code, it sees the plan of the painting on the desk and ticks it off. */
 
@@ -59,12 +60,12 @@ test("an unpaired device sees nothing; a wrong code pairs none, and after five t
   // Whatever a request says of itself, it came in where guests do.
   expect((await page.request.get(`${base}/api/paintings`, { headers: { "x-abendrot-guest": "" } })).status()).toBe(404);
   const wrong = code === "000000" ? "111111" : "000000";
-  await page.getByLabel("Code").fill(wrong);
+  await type(page.getByLabel("Code"), wrong);
   await page.getByRole("button", { name: "Pair" }).click();
   await expect(page.getByText("This is not the code on the desk's screen.")).toBeVisible();
   for (let i = 0; i < 4; i++) await page.request.post(`${base}/api/beside/pair`, { data: { code: wrong } });
   await expect(dialog(desk).getByText(code)).toHaveCount(0);
-  await page.getByLabel("Code").fill(code);
+  await type(page.getByLabel("Code"), code);
   await page.getByRole("button", { name: "Pair" }).click();
   await expect(page.getByText("This is not the code on the desk's screen.")).toBeVisible();
 });

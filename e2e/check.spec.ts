@@ -3,6 +3,7 @@ import { test, unlocked } from "./house";
 import { judged, staysInside } from "./judged";
 import { openDesk, saved, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
+import { type } from "./typing";
 
 /** The step after the mixes: how dark, how warm, and what would go dull. */
 
@@ -151,15 +152,15 @@ test("the darks stand darkest first; one opens with its ways, one is taken and u
   await expect(slips).toHaveCount(7);
   await judged(page, "a dark, with what may have made it too light");
   const lightest = Number(/value (\d\.\d) instead of/.exec((await slips.first().textContent())!)![1]);
-  await region.getByLabel("It came out at value").fill(String(lightest));
+  await type(region.getByLabel("It came out at value"), String(lightest));
   await expect(slips.first()).toContainText("as light as yours");
   // A value that is no lighter than it was meant needs no reason, and one beyond white is brought back.
-  await region.getByLabel("It came out at value").fill("0");
+  await type(region.getByLabel("It came out at value"), "0");
   await expect(region.getByRole("status")).toContainText("Value 0.0 is no lighter than it was meant to be");
-  await region.getByLabel("It came out at value").fill("99");
+  await type(region.getByLabel("It came out at value"), "99");
   await expect(region.getByLabel("It came out at value")).toHaveValue("10");
   await expect(region.getByRole("status")).toHaveCount(0);
-  await region.getByLabel("It came out at value").fill("");
+  await type(region.getByLabel("It came out at value"), "");
   const rinsed = slips.filter({ hasText: "A rinsed brush went in wet" });
   const wet = async () => Number(/value (\d\.\d) instead/.exec((await rinsed.textContent())!)![1]);
   const before = await wet();

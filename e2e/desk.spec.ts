@@ -4,6 +4,7 @@ import { leavePage, test } from "./house";
 import { judged, staysInside } from "./judged";
 import { onDesk, openDesk, openPainting, photo, saved, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
+import { type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -70,11 +71,11 @@ test("a click measures a colour; named, it is an area with ways to mix it; a way
   await expect(card).toContainText(/green/);
 
   const name = card.getByRole("textbox");
-  await name.fill("   ");
+  await type(name, "   ");
   await card.getByRole("button", { name: "Keep as area" }).click();
   await expect(card.getByRole("alert")).toHaveText("An area needs a name.");
   await judged(page, "a colour taken");
-  await name.fill("Green door");
+  await type(name, "Green door");
   await name.press("Enter");
 
   await expect(page.getByRole("button", { name: "Area 13: Green door" })).toBeVisible();
@@ -278,9 +279,9 @@ test("a paint is looked up in the paintbox and laid in the tray", async ({ page 
   // The paints are drawn as they come into view.
   await box.getByRole("button", { name: /Lemon yellow/ }).waitFor();
   await judged(page, "the paint picker");
-  await box.getByRole("searchbox").fill("nothing of the kind");
+  await type(box.getByRole("searchbox"), "nothing of the kind");
   await expect(box).toContainText("No paint in the box answers to that");
-  await box.getByRole("searchbox").fill("PR122");
+  await type(box.getByRole("searchbox"), "PR122");
   const magenta = box.getByRole("button", { name: /Quinacridone magenta/ });
   if (await magenta.isEnabled()) await magenta.click();
   await expect(magenta).toBeDisabled();
@@ -306,7 +307,7 @@ test("one's own photo: measured truly, kept through kill -9 and a new start", as
   const taken = page.getByRole("region", { name: "Colour taken from the photo" });
   await expect(taken).toContainText("neutral grey");
   await expect(taken).toContainText(/value(4\.9|5\.0)/);
-  await taken.getByRole("textbox").fill("Card");
+  await type(taken.getByRole("textbox"), "Card");
   await page.keyboard.press("Enter");
   await page.getByRole("list", { name: "Ways to mix it" }).getByRole("button").first().click();
   await expect(tray(page).getByRole("listitem").first()).toContainText(/for 1/);

@@ -3,6 +3,7 @@ import { bring, onDesk, photo, step } from "./photo-page";
 import { test, unlocked, walkTo } from "./house";
 import type { RunningServer } from "./server";
 import sharp from "sharp";
+import { paste, type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -114,7 +115,7 @@ test("keys and words are there on “?”, and a word explains itself where it s
   await page.getByRole("button", { name: "chroma", exact: true }).press("Enter");
   await expect(page.getByText("chroma: How far a colour is from grey")).toBeVisible();
   // A question mark that is typed is no question.
-  await page.getByRole("textbox", { name: "Name of the area" }).fill("Roof?");
+  await type(page.getByRole("textbox", { name: "Name of the area" }), "Roof?");
   await expect(help).toBeHidden();
   await page.getByRole("button", { name: "Undo" }).click();
 });
@@ -125,9 +126,10 @@ test("a pasted list is read line by line: what is sure is taken, what is not is 
   await walkTo(page, server.url, "/paintbox");
   await page.getByRole("button", { name: "Many at once" }).click();
   await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
-  await dialog(page)
-    .getByLabel("Your list")
-    .fill("PY53; quin gold\nqqxx, 4711, PB999\nPR108\nsap green PG36 PY150\n<b>PB74</b>");
+  await paste(
+    dialog(page).getByLabel("Your list"),
+    "PY53; quin gold\nqqxx, 4711, PB999\nPR108\nsap green PG36 PY150\n<b>PB74</b>",
+  );
   const read = dialog(page).getByRole("list", { name: "What was read" }).getByRole("listitem");
   await expect(read.filter({ hasText: "the handbook knows nothing like it" })).toHaveCount(3);
   const unsure = dialog(page).getByRole("combobox", { name: "What is “PR108”?" });
@@ -154,15 +156,13 @@ test("400 paints are selected and changed at once, by Shift and by all that are 
   await layOutRows(page);
   await page.getByRole("button", { name: "Many at once" }).click();
   await dialog(page).getByRole("radio", { name: "Paste a list" }).click();
-  await dialog(page)
-    .getByLabel("Your list")
-    .fill(Array.from({ length: 400 }, () => "PB29").join("\n"));
+  await paste(dialog(page).getByLabel("Your list"), Array.from({ length: 400 }, () => "PB29").join("\n"));
   await dialog(page).getByRole("button", { name: "Add 400 paints" }).click();
   await page.getByRole("button", { name: "Select several" }).click();
   const bar = page.getByRole("toolbar", { name: "Selected paints" });
   await bar.getByRole("button", { name: /^All \d+ shown/ }).click();
   await expect(bar.getByRole("status")).toContainText(/4\d\d selected/);
-  await bar.getByLabel("Maker of all selected").fill("Ottermoor");
+  await type(bar.getByLabel("Maker of all selected"), "Ottermoor");
   await bar.getByRole("button", { name: "Set maker" }).click();
   await expect(paints(page).filter({ hasText: "Ottermoor" }).nth(300)).toBeAttached();
   await bar.getByRole("button", { name: "None" }).click();

@@ -2,6 +2,7 @@ import { expect, type Page } from "@playwright/test";
 import { test, unlocked } from "./house";
 import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
+import { type } from "./typing";
 
 let server: RunningServer;
 test.beforeAll(async ({ demoServer }) => {
@@ -28,17 +29,17 @@ test("the handbook shows all pigments as strips in hue order, and finds by code,
   );
 
   const search = page.getByRole("searchbox", { name: "Search the handbook" });
-  await search.fill("pb29");
+  await type(search, "pb29");
   await expect(pigments(page)).toHaveCount(1);
-  await search.fill("quinacridone");
+  await type(search, "quinacridone");
   expect(await pigments(page).count()).toBeGreaterThan(5);
-  await search.fill("");
+  await type(search, "");
   await page.getByLabel("granulates").check();
   await page.getByLabel("lasting").check();
   const some = await pigments(page).count();
   expect(some).toBeGreaterThan(5);
   expect(some).toBeLessThan(all / 2);
-  await search.fill("no such thing");
+  await type(search, "no such thing");
   await expect(page.getByRole("main")).toContainText("No pigment answers to that");
 });
 
@@ -46,7 +47,7 @@ test("a pigment opens with its facts, their sources and its cautions, and stays 
   page,
 }) => {
   await page.goto(`${server.url}/handbook`);
-  await page.getByRole("searchbox").fill("PB28");
+  await type(page.getByRole("searchbox"), "PB28");
   await pigments(page).first().click();
   const sheet = page.getByRole("article", { name: "cobalt blue, PB28" });
   await expect(sheet).toContainText("ASTM D5067, from memory");
@@ -72,7 +73,7 @@ test("what light does is told in words of the class, without years that nobody k
     ["PY40", "aureolin, PY40", /whatever its class.*turned brown or grey/],
     ["rhodamine", "rhodamine pink, fluorescent, BV10", /within months or a year/],
   ] as const) {
-    await page.getByRole("searchbox").fill(search);
+    await type(page.getByRole("searchbox"), search);
     await pigments(page).first().click();
     const light = page.getByRole("article", { name }).getByRole("region", { name: "In the light" });
     await expect(light).toContainText(words);
@@ -109,7 +110,7 @@ test("a mix is tried: parts and water move it at once, it separates, it is glaze
   await expect(result).toContainText("With a second paint");
   await mix.getByRole("button", { name: "another paint" }).click();
   const picker = page.getByRole("dialog", { name: "Add a paint to the mix" });
-  await picker.getByRole("searchbox").fill("nickel azo");
+  await type(picker.getByRole("searchbox"), "nickel azo");
   await picker.getByRole("button", { name: /Nickel azo yellow/i }).click();
   await expect(result).toContainText(/Settling: it separates/);
   await expect(result).toContainText(/cerulean blue stays/);
@@ -121,7 +122,7 @@ test("a mix is tried: parts and water move it at once, it separates, it is glaze
   await expect(mix).toContainText("a touch");
 
   await mix.getByRole("button", { name: "a wash below" }).click();
-  await page.getByRole("dialog", { name: "The dried wash below" }).getByRole("searchbox").fill("PR108");
+  await type(page.getByRole("dialog", { name: "The dried wash below" }).getByRole("searchbox"), "PR108");
   await page
     .getByRole("dialog", { name: "The dried wash below" })
     .getByRole("button", { name: /cadmium red/i })

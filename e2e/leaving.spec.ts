@@ -4,6 +4,7 @@ import { newPaint, type PaintboxDocument } from "@/model/paintbox";
 import { testAlone as test, unlocked } from "./house";
 import { photo, screenAt, SMALL_PHOTO, smallPainting, step } from "./photo-page";
 import { startServer, type RunningServer } from "./server";
+import { type } from "./typing";
 
 /** Nothing that was changed is lost, however a room is left, and what is shown is what is stored. */
 
@@ -68,18 +69,18 @@ const put = (body: object): RequestInit => ({
 
 test("Back shows what is stored, not what was first loaded, and saving goes on", async ({ page }) => {
   await desk(page);
-  await title(page).fill("Before the evening");
+  await type(title(page), "Before the evening");
   await saved(page);
   await page.getByRole("link", { name: "Paintbox" }).click();
   await expect(page.getByRole("heading", { name: "Paintbox" })).toBeVisible();
   await page.goBack();
   await expect(title(page)).toHaveValue("Before the evening");
   await entered(page);
-  await title(page).fill("After it");
+  await type(title(page), "After it");
   await saved(page);
   await page.goForward();
   await inPaintbox(page);
-  await page.getByRole("combobox", { name: "Add a paint" }).fill("PB29");
+  await type(page.getByRole("combobox", { name: "Add a paint" }), "PB29");
   await page.keyboard.press("Enter");
   await saved(page);
   await page.goBack();
@@ -94,7 +95,7 @@ test("another painting is taken to the desk without a new page: its own photo an
   await desk(page);
   await step(page, "Areas");
   await page.evaluate(() => document.body.setAttribute("data-page", "the first"));
-  await title(page).fill("Left in the middle of a word");
+  await type(title(page), "Left in the middle of a word");
   await page.getByRole("button", { name: "Paintings" }).click();
   await page.getByRole("link", { name: "The pump house at last light" }).click();
   await expect(page).toHaveURL(demo);
@@ -152,15 +153,15 @@ test("a large paintbox is left in the middle of a save; what a closed window cou
     const page = await context.newPage();
     await page.goto(`${server.url}/paintbox`);
     await inPaintbox(page);
-    await page.getByRole("combobox", { name: "Add a paint" }).fill("PG18");
+    await type(page.getByRole("combobox", { name: "Add a paint" }), "PG18");
     await page.keyboard.press("Enter");
-    await page.getByRole("textbox", { name: "Notes" }).fill(`left in round ${round}`);
+    await type(page.getByRole("textbox", { name: "Notes" }), `left in round ${round}`);
     await page.close();
   }
   const page = await context.newPage();
   await page.goto(`${server.url}/paintbox`);
   await inPaintbox(page);
-  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("left in round");
+  await type(page.getByRole("searchbox", { name: "Search the paintbox" }), "left in round");
   await expect(page.getByText(/^2 of /)).toBeVisible();
   await storePaintbox((document) => ({
     ...document,
@@ -175,7 +176,7 @@ test("the server is gone while something is changed and the tab is closed: the n
   await desk(page);
   const { folder, url } = server;
   await server.stop("SIGKILL");
-  await title(page).fill("Changed while nobody listened");
+  await type(title(page), "Changed while nobody listened");
   await expect(page.getByRole("banner").getByRole("alert")).toContainText("kept in this browser");
   await page.close();
   server = await startServer(folder, Number(new URL(url).port));
@@ -193,11 +194,11 @@ async function twoWindows(context: BrowserContext, url = small): Promise<[Page, 
 
 test("two windows that change different things: both are kept, without asking", async ({ context }) => {
   const [one, two] = await twoWindows(context, demo);
-  await title(one).fill("Titled in the first");
+  await type(title(one), "Titled in the first");
   await saved(one);
   await two.getByRole("radio", { name: "By area" }).click();
   await two.getByRole("list", { name: "Areas and their mixes" }).getByRole("button").first().click();
-  await two.getByRole("textbox", { name: "Name of the area" }).fill("Named in the second");
+  await type(two.getByRole("textbox", { name: "Name of the area" }), "Named in the second");
   await saved(two);
   await expect(title(two)).toHaveValue("Titled in the first");
   await one.reload();
@@ -209,9 +210,9 @@ test("two windows that change the same: the second decides, and can keep its own
   context,
 }) => {
   const [one, two] = await twoWindows(context);
-  await title(one).fill("The first one's");
+  await type(title(one), "The first one's");
   await saved(one);
-  await title(two).fill("The second one's");
+  await type(title(two), "The second one's");
   const card = two.getByRole("alertdialog", { name: "Changed in another window too" });
   await expect(card).toContainText("Both changed: the title");
   await card.getByRole("button", { name: "Keep mine as a painting of its own" }).click();
@@ -222,14 +223,14 @@ test("two windows that change the same: the second decides, and can keep its own
   // The other ways out: mine in its place, or the other's.
   const other = await context.newPage();
   await desk(other);
-  await title(one).fill("Theirs");
+  await type(title(one), "Theirs");
   await saved(one);
-  await title(other).fill("Mine again");
+  await type(title(other), "Mine again");
   await other.getByRole("alertdialog").getByRole("button", { name: "Put mine in its place" }).click();
   await saved(other);
   await expect(title(other)).toHaveValue("Mine again");
   expect(await storedTitle(small)).toBe("Mine again");
-  await title(one).fill("Mine, let go");
+  await type(title(one), "Mine, let go");
   await one.getByRole("alertdialog").getByRole("button", { name: "Let mine go, load the other" }).click();
   await expect(title(one)).toHaveValue("Mine again");
   await saved(one);
@@ -238,9 +239,9 @@ test("two windows that change the same: the second decides, and can keep its own
 
 test("a window closed over a conflict loses nothing: the next one offers what was left", async ({ context }) => {
   const [one, two] = await twoWindows(context);
-  await title(one).fill("Stored");
+  await type(title(one), "Stored");
   await saved(one);
-  await title(two).fill("Left behind");
+  await type(title(two), "Left behind");
   await expect(two.getByRole("alertdialog")).toBeVisible();
   await two.close();
   await one.reload();
@@ -264,21 +265,21 @@ test("the 41st paint is refused in words at once, and the rest goes on being sav
   for (let i = 0; i < 33; i++) await pick.nth(i).click();
   await expect(page.getByRole("dialog").getByRole("alert")).toContainText("at most 40 paints");
   await page.keyboard.press("Escape");
-  await title(page).fill("Goes on");
+  await type(title(page), "Goes on");
   await saved(page);
   expect(await storedTitle(demo)).toBe("Goes on");
 });
 
 test("a character that can't be kept is told at the field, and the field goes on", async ({ page }) => {
   await desk(page);
-  await title(page).fill("Good so far");
+  await type(title(page), "Good so far");
   await title(page).evaluate((input: HTMLInputElement) => {
     const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
     set.call(input, "Not\u0000 good");
     input.dispatchEvent(new Event("input", { bubbles: true }));
   });
   await expect(page.getByRole("banner").getByRole("alert")).toContainText("can't be kept");
-  await title(page).fill("Good again 🌅");
+  await type(title(page), "Good again 🌅");
   await saved(page);
   expect(await storedTitle(small)).toBe("Good again 🌅");
 });

@@ -4,6 +4,7 @@ import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import { onDesk, step } from "./photo-page";
 import type { RunningServer } from "./server";
+import { type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -48,7 +49,7 @@ test("the demo's pages are found by words, kind and colour; two stand side by si
   await openBook();
   const pages = page.getByRole("list", { name: "Pages" }).getByRole("listitem");
   await expect(pages).toHaveCount(5);
-  await page.getByRole("searchbox", { name: "Search the logbook" }).fill("pb29 quiet");
+  await type(page.getByRole("searchbox", { name: "Search the logbook" }), "pb29 quiet");
   await expect(pages).toHaveCount(1);
   await page.getByRole("button", { name: "Show all" }).click();
   await page.getByRole("combobox", { name: "Kind" }).selectOption({ label: "ring of a palette" });
@@ -77,12 +78,12 @@ test("a swatch is noted, its colour read from a photo off the paper beside it, a
   await page.getByRole("tab", { name: "What it has taught" }).click();
   await expect(page.getByText("Nothing counts in the book yet.")).toBeVisible();
   await page.getByRole("button", { name: "Note a swatch" }).click();
-  await sheet().getByLabel("Title").fill("Wet brick");
+  await type(sheet().getByLabel("Title"), "Wet brick");
   await pickPaint("Swatch 1", /^Ultramarine/);
   await pickPaint("Swatch 1", /^Burnt sienna/);
-  await sheet().getByLabel("Parts of Burnt sienna").fill("0");
+  await type(sheet().getByLabel("Parts of Burnt sienna"), "0");
   await expect(sheet().getByText("Every part is above 0.")).toBeVisible();
-  await sheet().getByLabel("Parts of Burnt sienna").fill("2");
+  await type(sheet().getByLabel("Parts of Burnt sienna"), "2");
   await sheet()
     .getByLabel("Photos of this entry")
     .setInputFiles({ name: "swatch.jpg", mimeType: "image/jpeg", buffer: await photo() });
@@ -130,7 +131,7 @@ test("what is set aside teaches nothing, undo lets it count again; a bad L* a* b
   await expect(sheet().getByRole("checkbox", { name: "learn from it" })).toBeChecked();
   await expect(page.getByText("Learned from one swatch")).toBeVisible({ timeout: 15_000 });
   await sheet().getByRole("button", { name: "L* a* b*" }).click();
-  await sheet().getByLabel("L*", { exact: true }).fill("140");
+  await type(sheet().getByLabel("L*", { exact: true }), "140");
   await sheet().getByRole("button", { name: "Keep it" }).click();
   await expect(sheet().getByRole("alert").filter({ hasText: "L* lies between 0 and 100." })).toBeVisible();
   await judged(page, "a page of the book, with what can't be right");
@@ -182,7 +183,7 @@ test("on the desk predictions stand on the book, and a mix is kept in it by one 
 test("a ring noted by hand names its paints, and is held against another ring by what it adds", async () => {
   await openBook();
   await page.getByRole("combobox", { name: "Note something else" }).selectOption({ label: "ring of a palette" });
-  await sheet().getByLabel("Title").fill("Three and a violet");
+  await type(sheet().getByLabel("Title"), "Three and a violet");
   await sheet().getByRole("button", { name: "Note paints" }).click();
   const dialog = page.getByRole("dialog", { name: "Which paints were laid out" });
   for (const name of [/^Ultramarine/, /^Burnt sienna/, /^Dioxazine violet/])
@@ -315,7 +316,7 @@ test("two windows on one page of the book: other fields come together, the same 
 }) => {
   await openBook();
   await page.getByRole("button", { name: "Note a swatch" }).click();
-  await sheet().getByLabel("Title").fill("Two windows");
+  await type(sheet().getByLabel("Title"), "Two windows");
   await saved();
   const second = await profile.newPage();
   await second.goto(`${server.url}/logbook`);
@@ -324,15 +325,15 @@ test("two windows on one page of the book: other fields come together, the same 
     .getByRole("button", { name: /Two windows/ })
     .click();
   const other = second.getByRole("complementary", { name: "One page of the book" });
-  await other.getByLabel("Notes").fill("from the second");
+  await type(other.getByLabel("Notes"), "from the second");
   await expect(other.getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });
   await sheet().getByRole("button", { name: "2 stars" }).click();
   await saved();
   await expect(sheet().getByLabel("Notes")).toHaveValue("from the second", { timeout: 15_000 });
-  await other.getByLabel("Title").fill("Its own title");
+  await type(other.getByLabel("Title"), "Its own title");
   await expect(other.getByText("Saved", { exact: true })).toBeVisible({ timeout: 15_000 });
   await expect(other.getByRole("button", { name: "2 stars" })).toHaveAttribute("aria-pressed", "true");
-  await sheet().getByLabel("Title").fill("Another title");
+  await type(sheet().getByLabel("Title"), "Another title");
   await expect(page.getByText("Changed in another window too")).toBeVisible({ timeout: 15_000 });
   await page.getByRole("button", { name: "Let mine go, load the other" }).click();
   await expect(page.getByRole("article", { name: "Its own title" })).toBeVisible({ timeout: 20_000 });

@@ -4,6 +4,7 @@ import sharp from "sharp";
 import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
+import { type } from "./typing";
 
 let server: RunningServer;
 test.beforeAll(async ({ demoServer }) => {
@@ -36,7 +37,7 @@ test("a card is made for chosen paints, and its PDF and the frame's are served; 
   await page.getByRole("button", { name: "Take Lemon yellow off the card" }).click();
   await page.getByRole("button", { name: "a paint", exact: true }).click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByRole("searchbox").fill("burnt umber");
+  await type(dialog.getByRole("searchbox"), "burnt umber");
   await dialog.getByRole("button", { name: /Burnt umber/ }).click();
   await expect(list).toContainText("Burnt umber");
   await page.getByRole("combobox", { name: /^Sheet/ }).selectOption("letter");
@@ -199,14 +200,14 @@ test("a card whose paints are named wrongly is doubted; a grey card in the pictu
   await expect(paint(page, "Viridian")).toBeVisible({ timeout: 30_000 });
   await page.getByRole("list", { name: "Rows" }).getByRole("button", { name: /^3/ }).click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByRole("searchbox").fill("phthalo green");
+  await type(dialog.getByRole("searchbox"), "phthalo green");
   await dialog.getByRole("button", { name: /Phthalo green/ }).click();
   await expect(paint(page, "Phthalo green, blue shade")).toContainText(/far from what such pigments|can't come from/);
   await page.getByRole("button", { name: "a grey card or chart patch in the picture" }).click();
   const lightness = page.getByRole("textbox", { name: "Reference 1, L*" });
   await expect(lightness).toHaveValue("49.5");
   await judged(page, "a card read, with a grey card in the picture");
-  await lightness.fill("dark");
+  await type(lightness, "dark");
   await lightness.press("Enter");
   await expect(lightness).toHaveValue("49.5");
   await page.getByRole("button", { name: "Reference 1", exact: true }).focus();
@@ -273,13 +274,13 @@ test("typed colours and files: wrong numbers are told at their line, a CGATS fil
   await page.getByRole("tab", { name: "By numbers" }).click();
   const cell = (row: string, axis: string) => page.getByRole("textbox", { name: `${row}, ${axis}*` });
   const neat = "1  neat, no water";
-  await cell(neat, "L").fill("140");
+  await type(cell(neat, "L"), "140");
   await expect(page.getByRole("main").getByRole("alert")).toContainText("between 0 and 100");
   await judged(page, "colours typed");
-  await cell(neat, "L").fill("88,5");
+  await type(cell(neat, "L"), "88,5");
   await expect(page.getByRole("main").getByRole("alert")).toContainText("all needed");
-  await cell(neat, "a").fill("-4");
-  await cell(neat, "b").fill("95");
+  await type(cell(neat, "a"), "-4");
+  await type(cell(neat, "b"), "95");
   const result = page.getByRole("region", { name: "What the fit makes of it" });
   await expect(result).toContainText("At least two washes");
   const pale = "4  pale, 1 paint : 20 water";
@@ -288,7 +289,7 @@ test("typed colours and files: wrong numbers are told at their line, a CGATS fil
     ["a", "-7"],
     ["b", "24"],
   ])
-    await cell(pale, axis!).fill(value!);
+    await type(cell(pale, axis!), value!);
   await expect(result.getByRole("button", { name: "Keep for Lemon yellow" })).toBeVisible();
   await page
     .getByLabel("File of measured colours")

@@ -4,6 +4,7 @@ import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import { onDesk } from "./photo-page";
 import type { RunningServer } from "./server";
+import { set, type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 let server: RunningServer;
@@ -18,7 +19,7 @@ const sheet = (page: Page) => page.getByRole("complementary", { name: "One paint
 async function openBox(page: Page): Promise<void> {
   if (page.url().startsWith(`${server.url}/paintbox`)) {
     await page.getByRole("tab", { name: "Paints" }).click();
-    await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("");
+    await type(page.getByRole("searchbox", { name: "Search the paintbox" }), "");
     await page.getByRole("combobox", { name: "Which paints" }).selectOption("all");
   } else await walkTo(page, server.url, "/paintbox");
   await paints(page).first().waitFor();
@@ -30,13 +31,13 @@ test("a paint is added from the keyboard alone: code, Enter, and the handbook fi
   await openBox(page);
   await expect(paints(page)).toHaveCount(28);
   const add = page.getByRole("combobox", { name: "Add a paint" });
-  await add.fill("no such pigment");
+  await type(add, "no such pigment");
   await add.press("Enter");
   await expect(page.getByRole("alert").filter({ hasText: "knows no pigment" })).toBeVisible();
-  await add.fill("umber");
+  await type(add, "umber");
   await add.press("ArrowDown");
   await add.press("Enter");
-  await add.fill("pv29");
+  await type(add, "pv29");
   await add.press("Enter");
   await expect(paints(page)).toHaveCount(30);
   await expect(field(page, "Name")).toHaveValue("Perylene violet");
@@ -48,23 +49,23 @@ test("a paint is added from the keyboard alone: code, Enter, and the handbook fi
 test("its facts are kept; what can't be right gets a word at the field and is not kept", async ({ page }) => {
   await openBox(page);
   await paints(page).filter({ hasText: "Perylene violet" }).click();
-  await field(page, "Maker").fill("Ottermoor");
-  await field(page, "Size, ml").fill("15");
-  await field(page, "Price").fill("9.75");
-  await field(page, "Currency").fill("EUR");
+  await type(field(page, "Maker"), "Ottermoor");
+  await type(field(page, "Size, ml"), "15");
+  await type(field(page, "Price"), "9.75");
+  await type(field(page, "Currency"), "EUR");
   await field(page, "Currency").press("Enter");
   await expect(sheet(page)).toContainText("0.65 EUR a ml");
 
-  await field(page, "Price").fill("-4");
+  await type(field(page, "Price"), "-4");
   await field(page, "Price").press("Enter");
   await expect(sheet(page).getByRole("alert")).toHaveText("The price can't be negative.");
-  await field(page, "Price").fill("9.5");
+  await type(field(page, "Price"), "9.5");
   await field(page, "Price").press("Enter");
   await expect(sheet(page).getByRole("alert")).toHaveCount(0);
-  await field(page, "Bought on").fill("2099-01-01");
+  await set(field(page, "Bought on"), "2099-01-01");
   await field(page, "Bought on").press("Enter");
   await expect(sheet(page).getByRole("alert")).toHaveText("That day is still to come.");
-  await field(page, "Name").fill(" ");
+  await type(field(page, "Name"), " ");
   await field(page, "Name").press("Enter");
   await expect(sheet(page).getByRole("alert").first()).toHaveText("A paint needs a name.");
   await judged(page, "a paint, with what can't be right");
@@ -85,7 +86,7 @@ test("twins and friends are found, a paint is found by pigment and status", asyn
   await expect(page.getByRole("list", { name: /make a grey/ }).getByRole("listitem")).not.toHaveCount(0);
   await judged(page, "a paint measured twice, and its friends");
   const add = page.getByRole("combobox", { name: "Add a paint" });
-  await add.fill("PB29");
+  await type(add, "PB29");
   await add.press("Enter");
   const twins = page.getByRole("region", { name: "Twins" });
   await expect(twins).toContainText("Ultramarine blue");
@@ -102,7 +103,7 @@ test("twins and friends are found, a paint is found by pigment and status", asyn
   await page.getByRole("combobox", { name: "Which paints" }).selectOption("used up");
   await expect(paints(page)).toHaveCount(1);
   await page.getByRole("combobox", { name: "Which paints" }).selectOption("all");
-  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("PBr7");
+  await type(page.getByRole("searchbox", { name: "Search the paintbox" }), "PBr7");
   await expect(paints(page).first()).toContainText("PBr7");
   await saved(page);
 });
@@ -130,7 +131,7 @@ test("the desk mixes only from what is at hand; a painting whose recipe uses a r
   await saved(page);
   const desk = await page.context().newPage();
   await onDesk(desk, server.url);
-  await desk.getByRole("textbox", { name: "Title of the painting" }).fill("Without viridian");
+  await type(desk.getByRole("textbox", { name: "Title of the painting" }), "Without viridian");
   await desk.keyboard.press("Enter");
   await saved(desk);
   // Of 31 one is used up, one removed.
@@ -214,10 +215,10 @@ test("a thousand paints are imported in a few seconds, the box stays quick and t
   );
   await expect(desk.getByText(/the 60 most different of \d+/)).toBeVisible();
   await desk.close();
-  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("777");
+  await type(page.getByRole("searchbox", { name: "Search the paintbox" }), "777");
   await expect(paints(page)).toHaveCount(1);
   await page.getByRole("button", { name: "Undo" }).click();
-  await page.getByRole("searchbox", { name: "Search the paintbox" }).fill("");
+  await type(page.getByRole("searchbox", { name: "Search the paintbox" }), "");
   await expect(paints(page)).toHaveCount(before);
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 30_000 });
 });
@@ -228,11 +229,11 @@ test("shopping lists come from where the paints stand; another year is an entry 
   await openBox(page);
   await paints(page).filter({ hasText: "Cobalt blue" }).click();
   await sheet(page).getByRole("combobox", { name: "It is" }).selectOption("wished for");
-  await field(page, "transparency").fill("opaque");
-  await field(page, "granulation").fill("non-granulating");
+  await type(field(page, "transparency"), "opaque");
+  await type(field(page, "granulation"), "non-granulating");
   await field(page, "granulation").press("Enter");
   await sheet(page).getByRole("button", { name: "another year" }).click();
-  await field(page, "Batch or year").fill("2026");
+  await type(field(page, "Batch or year"), "2026");
   await field(page, "Batch or year").press("Enter");
   await sheet(page).getByRole("region", { name: "Other years" }).getByRole("button", { name: "Cobalt blue" }).click();
   await expect(
@@ -244,7 +245,7 @@ test("shopping lists come from where the paints stand; another year is an entry 
   await expect(lists).toContainText(/To buy.*Cobalt blue · PB28/s);
   await expect(lists).toContainText(/Not to buy.*Payne's grey/s);
   await paints(page).filter({ hasText: "Ultramarine" }).first().click();
-  await field(page, "transparency").fill("opaque");
+  await type(field(page, "transparency"), "opaque");
   await field(page, "transparency").press("Enter");
   await expect(sheet(page)).toContainText("the handbook has it as transparent");
   await saved(page);
@@ -290,10 +291,10 @@ test("a box is arranged by keys and by drag, ordered with its empty wells kept, 
   expect([...ordered].sort()).toEqual([...before].sort());
   await well(0).getByRole("button").click();
   const picker = page.getByRole("dialog", { name: /A paint for row 1, well 1/ });
-  await picker.getByRole("searchbox").fill("PY3");
+  await type(picker.getByRole("searchbox"), "PY3");
   await picker.getByRole("button", { name: /Lemon yellow/ }).click();
   expect((await names())[0]).toBe("Lemon yellow");
-  await box.getByLabel("Columns").fill("5");
+  await type(box.getByLabel("Columns"), "5");
   expect((await names()).filter((name) => name !== "empty")).toHaveLength(9);
   await saved(page);
   await page.reload();

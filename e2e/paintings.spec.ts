@@ -2,6 +2,7 @@ import { expect, type Page } from "@playwright/test";
 import { test, unlocked, walkTo } from "./house";
 import { judged, staysInside } from "./judged";
 import type { RunningServer } from "./server";
+import { type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -32,11 +33,11 @@ test("a painting on the shelf: how far it is, doubled, renamed, opened", async (
 
   await again.getByRole("button", { name: "Rename" }).click();
   const field = again.getByRole("textbox", { name: /^New title/ });
-  await field.fill("  ");
+  await type(field, "  ");
   await expect(again.getByText("A painting needs a title.")).toBeVisible();
   await expect(again.getByRole("button", { name: "Rename", exact: true }).first()).toBeDisabled();
   await judged(page, "a painting to be renamed");
-  await field.fill("The same in rain");
+  await type(field, "The same in rain");
   await field.press("Enter");
   const rain = page.getByRole("article", { name: "The same in rain" });
   await rain.getByRole("link", { name: "Open", exact: true }).click();
@@ -123,11 +124,11 @@ test("one box is packed for two paintings, changed by rules and by words, and li
   await expect(packed.getByText(first, { exact: true })).toHaveCount(0);
 
   const only = page.getByRole("searchbox", { name: "Only areas with this in their name" });
-  await only.fill("a whale");
+  await type(only, "a whale");
   await expect(page.getByRole("status").filter({ hasText: "has “a whale” in its name" })).toBeVisible();
-  await only.fill("sky");
+  await type(only, "sky");
   await expect(page.getByText(/wells? stays? free/)).toBeVisible();
-  await only.fill("");
+  await type(only, "");
   await expect(packed).toHaveCount(count);
 
   await page.getByRole("button", { name: "Lay it among my boxes" }).click();

@@ -3,6 +3,7 @@ import { test } from "./house";
 import { judged, staysInside } from "./judged";
 import { openDesk, step } from "./photo-page";
 import type { RunningServer } from "./server";
+import { set, type } from "./typing";
 
 // What one test keeps with the painting the next ones find again.
 test.describe.configure({ mode: "serial" });
@@ -137,13 +138,13 @@ test("a paint is tried in thought, put in by a click, by dragging and by swappin
 test("palettes are kept under names, doubled, compared side by side and laid out again", async ({ page }) => {
   await openStep(page);
   await look(page, "Side by side");
-  await panel(page).getByLabel("Name for the tray's palette").fill("As it was");
+  await type(panel(page).getByLabel("Name for the tray's palette"), "As it was");
   await panel(page).getByRole("button", { name: "Keep the tray's palette" }).click();
   const kept = panel(page).getByRole("list", { name: "Kept palettes" });
   await expect(kept.getByRole("listitem")).toHaveCount(3);
   await kept.getByRole("button", { name: "Duplicate One blue, one brown" }).click();
   await expect(kept.getByLabel("Name of One blue, one brown 2")).toBeVisible();
-  await kept.getByLabel("Name of One blue, one brown 2").fill("Couple");
+  await type(kept.getByLabel("Name of One blue, one brown 2"), "Couple");
   await page.keyboard.press("Enter");
   const table = panel(page).getByRole("table", { name: "Palettes side by side" });
   await expect(table.getByRole("columnheader")).toHaveCount(4);
@@ -166,7 +167,7 @@ test("the reach at a value, the ring test and the chart of pairs", async ({ page
   await look(page, "Reach");
   const plane = panel(page).getByRole("img", { name: /^Reach at value/ });
   await expect(plane).toHaveAttribute("aria-label", /Areas of this value/, { timeout: 30_000 });
-  await panel(page).getByLabel("Value looked at").fill("1");
+  await set(panel(page).getByLabel("Value looked at"), "1");
   await expect(panel(page)).toContainText("Nothing is so dark here.");
   await panel(page)
     .getByRole("button", { name: /Wet bank: look at value/ })
@@ -232,9 +233,9 @@ test("the photo through the palette: split with the original, out of reach marke
   // Another surface is drawn each time: what is seen is read from a screenshot of it.
   const shot = async (): Promise<Buffer> => canvas.screenshot();
   const line = page.getByLabel("Line between the photo and its repainting");
-  await line.fill("1");
+  await set(line, "1");
   const photo = await shot();
-  await line.fill("0");
+  await set(line, "0");
   const painted = await shot();
   expect(painted.equals(photo)).toBe(false);
   await page.keyboard.press("b");

@@ -25,6 +25,7 @@ import {
   undo,
 } from "./photo-page";
 import type { RunningServer } from "./server";
+import { set, type } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -167,9 +168,9 @@ test("in paint: each patch shows the nearest colour that the tray makes, as the 
   };
   const working = await workingColours(page);
   const line = page.getByLabel("Line between the photo and its repainting");
-  await line.fill("0");
+  await set(line, "0");
   await expectPatches(page, ALL_PATCHES, (i) => through(working[i]!.map((byte) => byte / 255)), 5, "in paint");
-  await line.fill("1");
+  await set(line, "1");
   await expectPatches(page, [1, 4], (i) => seenAs(working[i]!, "plain"), 4, "beside it");
 });
 
@@ -223,10 +224,10 @@ test("the sheet: format, unit, wrong sizes, straightening and placing by mouse a
   let box = (await photo(page).boundingBox())!;
   expect(box.width / box.height).toBeCloseTo(1, 1);
   await expect(sheet).toContainText("67 % of the photo");
-  await sheet.getByLabel("Width, cm").fill("0,5");
+  await type(sheet.getByLabel("Width, cm"), "0,5");
   await sheet.getByLabel("Width, cm").press("Enter");
   await expect(sheet.getByRole("alert")).toContainText("between 2 and 300 cm");
-  await sheet.getByLabel("Width, cm").fill("30,5");
+  await type(sheet.getByLabel("Width, cm"), "30,5");
   await sheet.getByLabel("Width, cm").press("Enter");
   box = (await photo(page).boundingBox())!;
   expect(box.width / box.height).toBeCloseTo(30.5 / 20, 1);

@@ -11,6 +11,7 @@ import { leavePage, test } from "./house";
 import { judged, staysInside } from "./judged";
 import { chart, onDesk, saved, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
+import { type } from "./typing";
 
 /** The last step: washes in their order, how much, what to take along, and the view to paint by. */
 
@@ -93,12 +94,12 @@ test("the order is proposed, dragged by keys, told where it breaks a rule, timed
   const conditions = page.getByRole("region", { name: "Conditions" });
   await conditions.getByRole("button").first().click();
   const humidity = conditions.getByRole("textbox", { name: "Humidity" });
-  await humidity.fill("damp");
+  await type(humidity, "damp");
   await expect(conditions.getByRole("alert")).toHaveText("The humidity is a number.");
-  await humidity.fill("130");
+  await type(humidity, "130");
   await expect(conditions.getByRole("alert")).toHaveText("At most 100 %.");
   await judged(page, "its order under its conditions");
-  await humidity.fill("80");
+  await type(humidity, "80");
   await humidity.blur();
   await expect.poll(() => minutesOf(page)).toBeGreaterThan(1.3 * proposed);
   await conditions.getByRole("radio", { name: "drying" }).click();
@@ -152,13 +153,13 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
   const first = tests.first();
   const [, meant] = /meant at value (\d+\.\d)/.exec(await first.innerText())!;
   const field = first.getByRole("textbox", { name: "Came out" });
-  await field.fill("light");
+  await type(field, "light");
   await expect(first.getByRole("alert")).toHaveText("A value is a number from 0 to 10.");
   await judged(page, "what to take along");
   await staysInside(page);
-  await field.fill(meant!);
+  await type(field, meant!);
   await expect(first).toContainText("As predicted: nothing to change.");
-  await field.fill((Number(meant) + 0.5).toFixed(1));
+  await type(field, (Number(meant) + 0.5).toFixed(1));
   await expect(first).toContainText(/It came out 0\.\d lighter: take .* more paint/);
   const before = await first.innerText();
   await first.getByRole("button", { name: /^Correct the mix of/ }).click();

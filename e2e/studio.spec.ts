@@ -6,6 +6,7 @@ import { expect, type APIRequestContext, type Page } from "@playwright/test";
 import { postgresPrograms, startPostgres, type TestPostgres } from "../src/testing/postgres";
 import { testAlone as test, unlocked } from "./house";
 import { freePort, freshFolder, launch, onServer, startServer, type RunningServer } from "./server";
+import { type } from "./typing";
 
 /** Several painters on one PostgreSQL server, two processes on one database. */
 
@@ -49,8 +50,8 @@ const shelfOf = async (request: APIRequestContext, at = url()): Promise<Shelf["s
 async function enter(page: Page, name: string, phrase: string): Promise<void> {
   await page.goto(url());
   await expect(page).toHaveURL(/\/sign-in$/);
-  await page.getByLabel("Name").fill(name);
-  await page.getByLabel("Pass phrase").fill(phrase);
+  await type(page.getByLabel("Name"), name);
+  await type(page.getByLabel("Pass phrase"), phrase);
   await page.getByRole("button", { name: "Sign in" }).click();
 }
 
@@ -59,17 +60,17 @@ test("a wrong pass phrase is refused without saying what was wrong; the right on
 }) => {
   await enter(page, "Ben", PHRASES.Anna);
   await expect(page.getByText("Name or pass phrase is not right.")).toBeVisible();
-  await page.getByLabel("Name").fill("Nobody");
+  await type(page.getByLabel("Name"), "Nobody");
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByText("Name or pass phrase is not right.")).toBeVisible();
-  await page.getByLabel("Name").fill("Ben");
-  await page.getByLabel("Pass phrase").fill(PHRASES.Ben);
+  await type(page.getByLabel("Name"), "Ben");
+  await type(page.getByLabel("Pass phrase"), PHRASES.Ben);
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.locator("canvas[data-drawn]").first()).toBeVisible({ timeout: 60_000 });
   const cookie = (await page.context().cookies()).find(({ name }) => name === "abendrot")!;
   expect(cookie).toMatchObject({ httpOnly: true, sameSite: "Lax" });
   await unlocked(page);
-  await page.getByRole("textbox", { name: "Title of the painting" }).fill("Ben's evening");
+  await type(page.getByRole("textbox", { name: "Title of the painting" }), "Ben's evening");
   await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
   // The other process shows what this one saved.
   await page.goto(`${servers[1]!.url}/paintings`);

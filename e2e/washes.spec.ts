@@ -3,6 +3,7 @@ import sharp from "sharp";
 import { test } from "./house";
 import { bring, click, photo, saved, screenAt, shapes, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
+import { set } from "./typing";
 
 test.describe.configure({ mode: "serial" });
 
@@ -36,7 +37,7 @@ async function twoAreas(page: Page): Promise<void> {
   const areas = page.getByRole("region", { name: "Areas step" });
   const slider = areas.getByRole("slider", { name: "How many shapes" });
   await expect(areas.getByRole("status")).toContainText(/\d+ shapes/);
-  await slider.fill("0");
+  await set(slider, "0");
   await areas.getByRole("button", { name: "Take all 2 as areas" }).click();
   await expect(shapes(page)).toHaveCount(2);
 }

@@ -11,7 +11,10 @@ const root = fileURLToPath(new URL("..", import.meta.url));
 function complaints(files: readonly (readonly [path: string, code: string])[]): number[] {
   const house = mkdtempSync(join(tmpdir(), "abendrot-rule-"));
   try {
-    copyFileSync(join(root, "oxlint.config.mjs"), join(house, "oxlint.config.mjs"));
+    for (const file of ["oxlint.config.mjs", "scripts/typing-rule.mjs"]) {
+      mkdirSync(dirname(join(house, file)), { recursive: true });
+      copyFileSync(join(root, file), join(house, file));
+    }
     symlinkSync(join(root, "node_modules"), join(house, "node_modules"));
     const placed = files.map(([path, code], i) => {
       const file = join(dirname(path), `file-${i}-${path.split("/").at(-1)}`);
