@@ -17,7 +17,7 @@ test.beforeAll(async () => {
 test.afterAll(() => server.stop("SIGTERM"));
 
 /** Pauses between keys: held down, a quick hand, one that looks for its keys while each letter is saved. */
-const PAUSES = [0, 30, 250];
+const PAUSES = [0, 30, 250, 0, 30, 0, 0];
 
 /** Fields that one types into, by their roles; a list that drops down has such a role too, and is none. */
 async function fieldsOf(scope: Locator): Promise<Locator[]> {
@@ -71,7 +71,8 @@ async function typeEverywhere(scope: Locator): Promise<Typed[]> {
       await field.page().keyboard.type(letter);
       await field.page().waitForTimeout(PAUSES[i % PAUSES.length]!);
       await expect(field, `${words} after “${text.slice(0, i + 1)}”`).toBeFocused();
-      await expect(field, words).toHaveValue(text.slice(0, i + 1));
+      // A number's own field tells nothing of a point that no figure follows yet.
+      if (letter !== ".") await expect(field, words).toHaveValue(text.slice(0, i + 1));
     }
     const search = await field.evaluate(
       (element) =>
@@ -143,6 +144,8 @@ test("on the desk: the painting, its sheet, an area, its colours, palettes, a da
 
   await step(page, "Check");
   await page.getByRole("region", { name: "Check step" }).getByRole("radio", { name: "Darks" }).click();
+  const all = page.getByRole("button", { name: "All areas" });
+  if (await all.isVisible()) await all.click();
   await page.getByRole("list", { name: "Darks" }).getByRole("button").first().click();
   await page.getByRole("button", { name: "Did it come out too light?" }).click();
   await keeps(page, async () => page.getByRole("region", { name: "Ways to this dark" }), { least: 1, stored: false });

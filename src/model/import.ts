@@ -5,9 +5,14 @@ const numberOr = (text: string | undefined): number | null => (text ? Number(tex
 const withoutMl = (text: string | undefined): string | undefined =>
   text && /ml$/i.test(text) ? text.slice(0, -2).trimEnd() : text;
 
+/** A share of what was bought: "0.4" or "40 %". */
+const shareOf = (text: string): number | null =>
+  text.endsWith("%") ? numberOr(text.slice(0, -1).trim())! / 100 : numberOr(text);
+
 /** A paint of a table as an entry of the box, or why it can't be one. */
 export function entryOfRow(row: PaintRow, today: string): PaintEntry | { readonly reason: string } {
   const { name, pigments, maker = "", line = "", currency = "", batch = "", notes = "", boughtOn, openedOn } = row;
+  const { transparency = "", staining = "", granulation = "", lightfastness = "" } = row;
   const entry = newPaint({
     id: crypto.randomUUID(),
     name,
@@ -23,6 +28,10 @@ export function entryOfRow(row: PaintRow, today: string): PaintEntry | { readonl
     price: numberOr(row.price),
     boughtOn: boughtOn ?? null,
     openedOn: openedOn ?? null,
+    left: row.left ? shareOf(row.left) : null,
+    tintingStrength: numberOr(row.tintingStrength) ?? 1,
+    label: { transparency, staining, granulation, lightfastness },
+    favourite: /^(true|yes|1|x)$/i.test(row.favourite ?? ""),
   });
   const [fault] = Object.values(paintFaults(entry, today));
   return fault ? { reason: `${name}: ${fault}` } : entry;

@@ -1,7 +1,8 @@
 import { searchPigments } from "../pigments/search";
 import { FileError } from "./file-problem";
 import type { RawTable } from "./paint-table";
-import { writePigments } from "./pigment-words";
+import type { PigmentShare } from "../pigments/share";
+import { readPigments, writePigments } from "./pigment-words";
 
 /** One colour of a palette file: encoded sRGB bytes and a name. */
 export interface PaletteColour {
@@ -24,6 +25,23 @@ export function writeGimpPalette(name: string, colours: readonly PaletteColour[]
 
 const isGimpPalette = (text: string): boolean => /^\uFEFF?GIMP Palette\s*$/m.test(text.split("\n", 1)[0]!);
 
+/** A paint's name in a palette file, with what is in it behind it. */
+export const paletteName = ({
+  name,
+  pigments,
+}: {
+  readonly name: string;
+  readonly pigments: readonly PigmentShare[];
+}) => `${oneLine(name)} [${writePigments(pigments)}]`;
+
+/** A paint's name and its pigments, where {@link paletteName} wrote them or something like it; else as it stands. */
+function partsOfName(text: string): readonly [name: string, pigments: string] {
+  const [, name, pigments] = /^(.*\S)\s+\[([^[\]]+)\]$/.exec(text) ?? [];
+  return name && pigments && "pigments" in readPigments(pigments, name)
+    ? [name, pigments]
+    : [text, pigmentsNamed(text)];
+}
+
 /** Pigments of the best answer to a colour's name, as text; none when the handbook knows nothing by it. */
 function pigmentsNamed(name: string): string {
   const [best] = searchPigments(name, 1);
@@ -45,10 +63,10 @@ export function readGimpPalette(text: string): RawTable | null {
     if (!colour || [colour[1], colour[2], colour[3]].some((byte) => Number(byte) > 255)) {
       throw new FileError({ code: "no palette colour", line: i + 2 });
     }
-    const name = (colour[4] ?? "").trim();
+    const [name, pigments] = partsOfName((colour[4] ?? "").trim());
     return [
       name && name !== "Untitled" ? name : `Colour of line ${i + 2}`,
-      pigmentsNamed(name),
+      pigments,
       `From a palette file, there ${colour[1]} ${colour[2]} ${colour[3]}.`,
     ];
   });

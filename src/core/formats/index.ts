@@ -12,7 +12,7 @@ export {
   type PaintRow,
   type RawTable,
 } from "./paint-table";
-export { readGimpPalette, writeGimpPalette } from "./gimp-palette";
+export { paletteName, readGimpPalette, writeGimpPalette } from "./gimp-palette";
 export { readMeasuredColours } from "./spectra-table";
 export { writeCgats } from "./cgats";
 export { LAB_WHITES, labUnderD65, type LabWhite, type MeasuredColours } from "./measured-colours";

@@ -19,6 +19,13 @@ export const PAINT_COLUMNS = [
   "openedOn",
   "batch",
   "notes",
+  "left",
+  "tintingStrength",
+  "transparency",
+  "staining",
+  "granulation",
+  "lightfastness",
+  "favourite",
 ] as const;
 export type PaintColumn = (typeof PAINT_COLUMNS)[number];
 
@@ -54,6 +61,13 @@ const GUESSES: Readonly<Record<PaintColumn, RegExp>> = {
   openedOn: /opened/i,
   batch: /batch|year|lot/i,
   notes: /note|remark|comment/i,
+  left: /^(left|remaining|rest)$/i,
+  tintingStrength: /^tint/i,
+  transparency: /transparen|opacity/i,
+  staining: /stain/i,
+  granulation: /granul/i,
+  lightfastness: /light ?fast|permanence/i,
+  favourite: /favou?rite/i,
 };
 
 /** Longest cell that is looked at; notes have at most 2000 letters. */

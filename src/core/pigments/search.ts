@@ -1,6 +1,7 @@
-import { HANDBOOK } from "./handbook";
+import { HANDBOOK, type Pigment } from "./handbook";
 import { CONVENIENCE_MIXES } from "./handbook/convenience";
 import type { PigmentShare } from "./share";
+import { wholeWords } from "./short-forms";
 
 /** What a painter may mean by a few letters of a code or a name. */
 export interface FoundPigment {
@@ -27,12 +28,22 @@ const ALL: readonly (FoundPigment & { readonly words: string })[] = [
   }),
 ];
 
+/** The words of a search as the handbook writes them: short forms are known everywhere. */
+const searchedWords = (search: string): string[] =>
+  search.toLowerCase().trim().split(/\s+/).filter(Boolean).flatMap(wholeWords);
+
+/** Whether a pigment's code or one of its names holds every word of a search; an empty one finds all. */
+export function answersTo({ name, code, also = [] }: Pick<Pigment, "name" | "code" | "also">, search: string): boolean {
+  const text = [code, name, ...also].join(" ").toLowerCase();
+  return searchedWords(search).every((word) => text.includes(word));
+}
+
 /**
  * Pigments and convenience mixes whose code or names hold every word, best first: the exact code,
  * then codes and names that begin so, then the rest. An empty search finds nothing.
  */
 export function searchPigments(search: string, most: number): readonly FoundPigment[] {
-  const words = search.toLowerCase().trim().split(/\s+/).filter(Boolean);
+  const words = searchedWords(search);
   if (words.length === 0) return [];
   const rank = ({ codes, name, words: text }: (typeof ALL)[number]): number => {
     const whole = words.join(" ");

@@ -5,18 +5,25 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { readPaintList, type FoundPigment } from "@/core/pigments";
 import { LETTERS, LIMITS } from "@/model/limits";
 import { MIXABLE, newPaint, type PaintEntry } from "@/model/paintbox";
-import { capital } from "@/model/text";
+import { capital, counted, cutText } from "@/model/text";
 import { usePaintbox } from "./paintbox-store";
 import { PastedList } from "./pasted-list";
 import { GROUPS, TickList } from "./tick-list";
 import { ViewChoice } from "@/ui/view-choice";
 import { CloseButton, ModalBackdrop } from "@/ui/close-button";
 
-const entryOf = ({ name, pigments }: Pick<FoundPigment, "name" | "pigments">): PaintEntry =>
+/** A paint to be added: what it is called and made of. */
+interface ToAdd extends Pick<FoundPigment, "pigments"> {
+  readonly name: string;
+  readonly maker?: string;
+}
+
+const entryOf = ({ name, maker = "", pigments }: ToAdd): PaintEntry =>
   newPaint({
     id: crypto.randomUUID(),
-    name: capital(name).slice(0, LETTERS.paintName),
-    pigments: [...pigments],
+    name: cutText(name, LETTERS.paintName),
+    maker: cutText(maker, LETTERS.paintName),
+    pigments: pigments.slice(0, LIMITS.pigments),
   });
 
 const WAYS = [
@@ -40,16 +47,19 @@ export function AddMany({ begin }: { begin: boolean }) {
   const demo = paints.filter((paint) => paint.demo && MIXABLE.has(paint.status));
   const room = LIMITS.paints - paints.length;
 
-  const entries = useMemo(() => {
+  const all = useMemo((): readonly ToAdd[] => {
     if (way === "tick")
       return GROUPS.flatMap(({ pigments }) => pigments)
         .filter(({ id }) => ticked.has(id))
-        .map(({ id, name }) => ({ name, pigments: [{ pigmentId: id, share: 1 }] }));
-    return readPaintList(text).flatMap(({ candidates, sure }, line) => {
+        .map(({ id, name }) => ({ name: capital(name), pigments: [{ pigmentId: id, share: 1 }] }));
+    return readPaintList(text).paints.flatMap(({ name, maker, candidates, sure }, line) => {
       const taken = candidates[chosen.get(line) ?? (sure ? 0 : -1)];
-      return taken ? [taken] : [];
+      // What it is called in the list is what it is called in the box.
+      return taken ? [{ name: capital(name || taken.name), maker, pigments: taken.pigments }] : [];
     });
   }, [way, ticked, text, chosen]);
+  const entries = all.slice(0, room);
+  const beyond = all.slice(room);
   const open = (): void => {
     setTicked(new Set());
     setText("");
@@ -100,9 +110,10 @@ export function AddMany({ begin }: { begin: boolean }) {
               onChoose={(line, candidate) => setChosen((now) => new Map(now).set(line, candidate))}
             />
           )}
-          {entries.length > room && (
+          {beyond.length > 0 && (
             <p role="alert" className="text-error">
-              A paintbox holds {LIMITS.paints} paints; there is room for {room} more.
+              A paintbox holds {LIMITS.paints} paints; there is room for {room} more. Left out:{" "}
+              {counted(beyond.length, "paint")}, from {beyond[0]!.name} on.
             </p>
           )}
           <div className="modal-action items-center">
@@ -120,12 +131,7 @@ export function AddMany({ begin }: { begin: boolean }) {
             <button type="button" className="btn" onClick={() => dialog.current?.close()}>
               Leave it
             </button>
-            <button
-              type="button"
-              className="btn btn-primary"
-              disabled={entries.length === 0 || entries.length > room}
-              onClick={add}
-            >
+            <button type="button" className="btn btn-primary" disabled={entries.length === 0} onClick={add}>
               Add {entries.length === 1 ? "1 paint" : `${entries.length} paints`}
             </button>
           </div>

@@ -3,13 +3,37 @@
 import { useId, useMemo, useState, type KeyboardEvent } from "react";
 import { paintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { searchPigments, type FoundPigment } from "@/core/pigments";
+import { readPaintList, searchPigments, type FoundPigment } from "@/core/pigments";
 import { newPaint } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
 import { usePaintbox } from "./paintbox-store";
-import { capital } from "@/model/text";
+import { LETTERS, LIMITS } from "@/model/limits";
+import { capital, cutText } from "@/model/text";
 
 const SHOWN = 7;
+
+/** A paint that may be meant, under the name that it would have. */
+interface Offer extends FoundPigment {
+  readonly called: string;
+  readonly maker: string;
+}
+
+/**
+ * What may be meant by a line: a tube with a name or several codes as it is written, each way to read codes that mean
+ * several pigments; then what the handbook has of it.
+ */
+function offersFor(words: string): readonly Offer[] {
+  const read = readPaintList(words).paints;
+  const [one] = read;
+  const asWritten =
+    read.length === 1 && one && /\d/.test(words)
+      ? one.candidates.map((found) => ({ ...found, called: capital(one.name || found.name), maker: one.maker }))
+      : [];
+  const known = searchPigments(words, SHOWN)
+    .filter(({ id }) => asWritten.every((offer) => offer.id !== id))
+    .map((found) => ({ ...found, called: capital(found.name), maker: "" }));
+  return [...asWritten, ...known].slice(0, SHOWN);
+}
 
 /** Adds a paint in seconds: a code or a name, Enter, and the handbook fills in the rest. */
 export function AddPaintLine() {
@@ -18,10 +42,17 @@ export function AddPaintLine() {
   const [at, setAt] = useState(0);
   const [word, setWord] = useState<string | null>(null);
   const list = useId();
-  const found = useMemo(() => searchPigments(words, SHOWN), [words]);
+  const found = useMemo(() => offersFor(words), [words]);
 
-  const pick = (pigment: FoundPigment): void => {
-    add(newPaint({ id: crypto.randomUUID(), name: capital(pigment.name), pigments: [...pigment.pigments] }));
+  const pick = ({ called, maker, pigments }: Offer): void => {
+    add(
+      newPaint({
+        id: crypto.randomUUID(),
+        name: cutText(called, LETTERS.paintName),
+        maker: cutText(maker, LETTERS.paintName),
+        pigments: pigments.slice(0, LIMITS.pigments),
+      }),
+    );
     setWords("");
     setAt(0);
     setWord(null);
@@ -33,7 +64,11 @@ export function AddPaintLine() {
     else if (event.key === "Enter") {
       if (found[at]) pick(found[at]);
       else if (words.trim())
-        setWord(`The handbook knows no pigment called “${words.trim()}”. Try its Colour Index name, like PB29.`);
+        setWord(
+          readPaintList(words).paints.length > 1
+            ? "These are several paints. “Many at once” takes whole lists."
+            : `The handbook knows no pigment called “${words.trim()}”. Try its Colour Index name, like PB29.`,
+        );
     } else return;
     event.preventDefault();
   };
@@ -84,7 +119,12 @@ export function AddPaintLine() {
               height={22}
               label={pigment.name}
             />
-            <span className="name-face min-w-0 flex-1 truncate first-letter:uppercase">{pigment.name}</span>
+            <span className="min-w-0 flex-1 truncate">
+              <span className="name-face">{pigment.called}</span>
+              {pigment.called.toLowerCase() !== pigment.name.toLowerCase() && (
+                <span className="label-line"> {pigment.name}</span>
+              )}
+            </span>
             <span className="label-line max-w-28 truncate">{pigment.codes}</span>
           </li>
         ))}

@@ -27,6 +27,13 @@ const COLUMN_WORDS: Readonly<Record<PaintColumn, string>> = {
   openedOn: "opened on",
   batch: "batch",
   notes: "notes",
+  left: "what is left",
+  tintingStrength: "tinting strength",
+  transparency: "transparency",
+  staining: "staining",
+  granulation: "granulation",
+  lightfastness: "lightfastness",
+  favourite: "favourite",
 };
 
 type Step =

@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { readPaintList } from "@/core/pigments";
-import { capital } from "@/model/text";
+import { capital, counted } from "@/model/text";
 
 /** What has been read of a pasted list, line by line; what is not sure is asked. */
 export function PastedList({
@@ -17,7 +17,7 @@ export function PastedList({
   onText: (text: string) => void;
   onChoose: (line: number, candidate: number) => void;
 }) {
-  const read = useMemo(() => readPaintList(text), [text]);
+  const { paints: read, unread } = useMemo(() => readPaintList(text), [text]);
   return (
     <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] gap-4">
       <textarea
@@ -28,11 +28,14 @@ export function PastedList({
         onChange={(event) => onText(event.target.value)}
       />
       <ol aria-label="What was read" className="max-h-[46vh] space-y-1 overflow-y-auto">
-        {read.map(({ words, candidates, sure }, line) => {
+        {read.map(({ words, name, maker, candidates, sure }, line) => {
           const at = chosen.get(line) ?? (sure ? 0 : -1);
           return (
             <li key={`${line} ${words}`} className="flex items-center gap-2">
-              <span className="min-w-0 flex-1 truncate">{words}</span>
+              <span className="min-w-0 flex-1 truncate" title={words}>
+                {name ? <span className="name-face">{name}</span> : words}
+                {maker && <span className="quiet"> by {maker}</span>}
+              </span>
               {candidates.length === 0 ? (
                 <span className="text-warning">the handbook knows nothing like it</span>
               ) : (
@@ -53,6 +56,15 @@ export function PastedList({
             </li>
           );
         })}
+        {(unread.paints > 0 || unread.letters > 0) && (
+          <li role="status" className="text-warning">
+            The list goes on:{" "}
+            {unread.paints > 0
+              ? `${counted(unread.paints, "line")} more than a box holds`
+              : `${counted(unread.letters, "letter")} more than are read at once`}{" "}
+            were not looked at. Paste them in a second list.
+          </li>
+        )}
       </ol>
     </div>
   );

@@ -3,7 +3,7 @@
 import { useMemo, useRef, useState } from "react";
 import { paintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { COMMON, HANDBOOK } from "@/core/pigments";
+import { answersTo, COMMON, HANDBOOK } from "@/core/pigments";
 import { capital } from "@/model/text";
 import { MIXABLE } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
@@ -55,7 +55,6 @@ export function TickList({ ticked, onTick }: { ticked: ReadonlySet<string>; onTi
       ),
     [paints],
   );
-  const wanted = search.toLowerCase().split(/\s+/).filter(Boolean);
   return (
     <div className="space-y-3">
       <input
@@ -77,9 +76,7 @@ export function TickList({ ticked, onTick }: { ticked: ReadonlySet<string>; onTi
         }}
       >
         {GROUPS.map(({ name, pigments }) => {
-          const shown = pigments.filter((pigment) =>
-            wanted.every((word) => `${pigment.code} ${pigment.name}`.toLowerCase().includes(word)),
-          );
+          const shown = pigments.filter((pigment) => answersTo(pigment, search));
           if (shown.length === 0) return null;
           return (
             <section key={name} aria-label={name}>
