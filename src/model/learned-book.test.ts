@@ -1,11 +1,12 @@
 import { describe, expect, test } from "vitest";
+import { drained } from "@/core/learning";
 import { deltaE00 } from "@/core/colour";
 import { CARD_WATER, patchOfSpectrum } from "@/core/calibration";
 import { paintModel, predict } from "@/core/mixing";
 import { loadOfWater, paperById, PAPERS } from "@/core/optics";
 import { madeUpSwatches } from "@/core/simulation";
 import { asLaid, handChosen } from "./as-laid";
-import { learnedBookOf, type BookSources } from "./learned-book";
+import { fittingBook, learnedBookOf, type BookSources } from "./learned-book";
 import { logEntry, newLogEntry, newLoggedMix, type LoggedMix } from "./logbook";
 import { nextForBox, nextForPainting } from "./next-swatches";
 import { newPaint } from "./paintbox";
@@ -64,6 +65,8 @@ const sources = (list: readonly LoggedMix[] = mixes, more: Partial<BookSources> 
   measurements: [],
   ...more,
 });
+/** The book as it is fitted to be asked what to paint next. */
+const fitted = () => drained(fittingBook(sources(), paints));
 
 describe("what a book teaches", () => {
   test("an empty book, one in the bin, one that is set aside and one without colours teach nothing", () => {
@@ -173,7 +176,7 @@ describe("what to paint next", () => {
   };
 
   test("for a painting: of its own paints, what counts most first, and what each makes surer", () => {
-    const { now, mixes: asked, swatches } = nextForPainting(sources(), painting, paints);
+    const { now, mixes: asked, swatches } = drained(nextForPainting(fitted(), painting, paints));
     expect(asked).toBe(2);
     expect(swatches.length).toBeGreaterThan(0);
     expect(swatches[0]!.parts.map(({ paintId }) => paintId)).toContain(red.id);
@@ -183,7 +186,7 @@ describe("what to paint next", () => {
   });
 
   test("without a mix there is nothing to ask", () => {
-    expect(nextForPainting(sources(), newPainting("Empty", paper.id), paints)).toEqual({
+    expect(drained(nextForPainting(fitted(), newPainting("Empty", paper.id), paints))).toEqual({
       now: 0,
       paperId: paper.id,
       mixes: 0,
@@ -192,7 +195,7 @@ describe("what to paint next", () => {
   });
 
   test("for the whole box: a paint that was never painted comes before those that were", () => {
-    const { swatches } = nextForBox(sources(), [], paints, paper.id);
+    const { swatches } = drained(nextForBox(fitted(), [], paints, paper.id));
     expect(swatches[0]!.parts).toEqual([{ paintId: red.id, parts: 1 }]);
   });
 });

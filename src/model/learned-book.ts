@@ -1,5 +1,6 @@
 import { informationOfPatches } from "@/core/calibration";
 import {
+  drained,
   habitFactor,
   learning,
   learnDrying,
@@ -107,21 +108,10 @@ export interface FittedBook extends Gathered {
 }
 
 /**
- * Fits a book: all its swatches and the cards of their paints, together.
+ * Fits a book step by step: all its swatches and the cards of their paints, together.
  * @param asked paints that are asked about beside those of the swatches
  */
-export const fitBook = (sources: BookSources, asked: readonly Label[] = []): FittedBook =>
-  drained(fittingBook(sources, asked));
-
-/** The end of something that is done step by step. */
-function drained<T>(steps: Generator<void, T>): T {
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
-
-function* fittingBook(sources: BookSources, asked: readonly Label[]): Generator<void, FittedBook> {
+export function* fittingBook(sources: BookSources, asked: readonly Label[]): Generator<void, FittedBook> {
   const ids = asked.map(({ id }) => id);
   const first = gather(sources, new Map());
   const posterior = yield* learning(first.evidence, first.cards, ids);

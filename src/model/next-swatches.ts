@@ -1,7 +1,7 @@
-import { MEDIAN_OF_EXPECTED, nextSwatches, type PaintedMix, type WantedMix } from "@/core/learning";
+import { choosingSwatches, MEDIAN_OF_EXPECTED, type PaintedMix, type WantedMix } from "@/core/learning";
 import { paintModel, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById } from "@/core/optics";
-import { fitBook, type BookSources } from "./learned-book";
+import type { FittedBook } from "./learned-book";
 import type { LoggedMix } from "./logbook";
 import { paintsTaken } from "./paint-uses";
 import { isMixable, type PaintEntry } from "./paintbox";
@@ -72,17 +72,15 @@ const partsKey = (parts: SwatchToPaint["parts"]): string =>
 const keyOf = ({ parts, waterParts, over }: Pick<SwatchToPaint, "parts" | "waterParts" | "over">): string =>
   [partsKey(parts), waterParts, over && `${partsKey(over.parts)} ${over.waterParts}`].join("; ");
 
-function answer(
-  sources: BookSources,
+function* answer(
+  { posterior }: FittedBook,
   wanted: readonly Wanted[],
   paints: readonly BoxPaint[],
   paperId: string,
-  tried: readonly BoxPaint[],
-): ToPaintNext {
+): Generator<void, ToPaintNext> {
   const bases = new Map(
     paints.map(({ id, pigments, tintingStrength }) => [id, paintModel(id, pigments, tintingStrength)]),
   );
-  const { posterior } = fitBook(sources, paints);
   const partsOf = (parts: StoredRecipe["parts"]): { paint: PaintModel; parts: number }[] | null => {
     const known = parts.flatMap(({ paintId, parts: amount }) => {
       const paint = bases.get(paintId);
@@ -113,7 +111,7 @@ function answer(
     };
     offered.set(keyOf(swatch), swatch);
   }
-  for (const { id } of tried)
+  for (const { id } of paints)
     for (const waterParts of TRIED_WATER) {
       const swatch = { parts: [{ paintId: id, parts: 1 }], waterParts, over: null };
       offered.set(keyOf(swatch), swatch);
@@ -122,7 +120,7 @@ function answer(
     const mix = painted(swatch, paperId);
     return mix ? [{ swatch, mix }] : [];
   });
-  const { now, eachNow, chosen } = nextSwatches(
+  const { now, eachNow, chosen } = yield* choosingSwatches(
     posterior,
     asked.map(({ mix }) => mix),
     candidates.map(({ mix }) => mix),
@@ -145,31 +143,47 @@ function answer(
   };
 }
 
-/** The swatches that would make a painting's mixes surest. */
-export function nextForPainting(
-  sources: BookSources,
+/** The paints that a painting is asked about: those that it takes and that can be mixed from. */
+export function paintsOfPainting<Paint extends BoxPaint>(
   painting: PaintingDocument,
-  paints: readonly BoxPaint[],
-): ToPaintNext {
-  const wanted = wantedOf(painting);
+  paints: readonly Paint[],
+): readonly Paint[] {
   const used = new Set(paintsTaken(painting));
-  const own = paints.filter(({ id }) => used.has(id));
-  return answer(sources, wanted, own, painting.paperId, own);
+  return paints.filter((paint) => used.has(paint.id) && isMixable(paint));
 }
 
-/** The swatches that would make the whole box surest: the mixes of all paintings, and each paint at hand by itself. */
+/**
+ * The swatches that would make a painting's mixes surest, step by step.
+ * @param book fitted for the paints of {@link paintsOfPainting}
+ */
+export const nextForPainting = (
+  book: FittedBook,
+  painting: PaintingDocument,
+  paints: readonly BoxPaint[],
+): Generator<void, ToPaintNext> =>
+  answer(book, wantedOf(painting), paintsOfPainting(painting, paints), painting.paperId);
+
+/** The paints that a box is asked about: all that can be mixed from. */
+export const paintsOfBox = <Paint extends BoxPaint>(paints: readonly Paint[]): readonly Paint[] =>
+  paints.filter(isMixable);
+
+/**
+ * The swatches that would make the whole box surest: the mixes of all paintings, and each paint at hand by itself; step
+ * by step.
+ * @param book fitted for the paints of {@link paintsOfBox}
+ */
 export function nextForBox(
-  sources: BookSources,
+  book: FittedBook,
   paintings: readonly PaintingDocument[],
   paints: readonly BoxPaint[],
   paperId: string,
-): ToPaintNext {
-  const here = paints.filter(isMixable);
+): Generator<void, ToPaintNext> {
+  const here = paintsOfBox(paints);
   const washes = here.flatMap(({ id, name }) =>
     TRIED_WATER.map((waterParts): Wanted => {
       const recipe = { parts: [{ paintId: id, parts: 1 }], waterParts };
       return { name, weight: OWN_WASH_COUNTS, recipe, over: null, paperId };
     }),
   );
-  return answer(sources, [...paintings.flatMap(wantedOf), ...washes], here, paperId, here);
+  return answer(book, [...paintings.flatMap(wantedOf), ...washes], here, paperId);
 }

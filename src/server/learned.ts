@@ -1,7 +1,10 @@
 import "server-only";
 import { createHash } from "node:crypto";
-import { learningBook, type BookSources } from "@/model/learned-book";
-import { LEARNING_MODEL, type KeptLessons, type LearnedBook } from "@/model/logbook";
+import { fittingBook, learningBook, type BookSources, type FittedBook } from "@/model/learned-book";
+import type { KeptLessons, LearnedBook } from "@/model/logbook";
+import { modelFingerprint } from "@/model/model-fingerprint";
+import type { ToPaintNext } from "@/model/next-swatches";
+import type { PaintEntry } from "@/model/paintbox";
 import { acrossBundles } from "./context/across-bundles";
 import { noteTrouble } from "./http/trouble";
 import type { StockedPaint, Store } from "@/storage/ports";
@@ -11,6 +14,8 @@ interface Lessons {
   last?: KeptLessons;
   /** What the book was stamped with when `last` was found to be of it: it need not be read again. */
   stamp?: string;
+  /** The book as it was fitted for the last questions of what to paint next. */
+  readonly fitted: Map<string, Promise<FittedBook>>;
   underWay?: { readonly from: string; readonly book: Promise<LearnedBook | null> };
 }
 
@@ -18,7 +23,7 @@ interface Lessons {
 const kept = acrossBundles("lessons", () => new Map<string, Lessons>());
 
 function lessonsOf({ photoFiles: { where } }: Store): Lessons {
-  const lessons = kept.get(where) ?? {};
+  const lessons = kept.get(where) ?? { fitted: new Map() };
   kept.set(where, lessons);
   return lessons;
 }
@@ -38,7 +43,7 @@ function keyOf({ entries, paints, measurements }: BookSources): string {
   const hash = createHash("sha256");
   hash.update(
     JSON.stringify([
-      LEARNING_MODEL,
+      modelFingerprint(),
       entries.map(({ document: { on, paperId, mixes, paints: logged }, binned }) => [
         binned,
         on,
@@ -53,19 +58,55 @@ function keyOf({ entries, paints, measurements }: BookSources): string {
   return hash.digest("hex");
 }
 
+/** Fits of a book that are kept: for the box, and for paintings that one goes to and fro between. */
+const FITS_KEPT = 3;
+/** Others are seen to after so long at the latest, where the steps are that short. */
+const TURN_MS = 15;
+
+/** Does something step by step, seeing to other requests in between. */
+async function inTurns<T>(steps: Generator<void, T>): Promise<T> {
+  let since = performance.now();
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return step.value;
+    if (performance.now() - since < TURN_MS) continue;
+    await new Promise((resolve) => setImmediate(resolve));
+    since = performance.now();
+  }
+}
+
+/**
+ * The swatches that would make mixes surest, from the book as it was fitted last: it is fitted anew only when it, its
+ * labels or the paints at hand have changed.
+ */
+export async function nextToPaint(
+  store: Store,
+  question: {
+    /** The paints that it is about. */
+    readonly about: (paints: readonly PaintEntry[]) => readonly PaintEntry[];
+    readonly ask: (book: FittedBook, paints: readonly PaintEntry[]) => Generator<void, ToPaintNext>;
+  },
+): Promise<ToPaintNext> {
+  const [sources, paints] = await Promise.all([bookSources(store), store.paintbox.paints()]);
+  const asked = question.about(paints);
+  const from = `${keyOf(sources)} ${asked.map(({ id }) => id).join(" ")}`;
+  const { fitted } = lessonsOf(store);
+  let book = fitted.get(from);
+  if (!book) {
+    book = inTurns(fittingBook(sources, asked));
+    fitted.set(from, book);
+    // What went wrong is tried again at the next question.
+    book.catch(() => fitted.delete(from));
+    for (const old of [...fitted.keys()].slice(0, -FITS_KEPT)) fitted.delete(old);
+  }
+  return inTurns(question.ask(await book, asked));
+}
+
 /** Learns a book, seeing to other requests between the steps, and keeps what it taught for the next start. */
 async function learnBook(store: Store, sources: BookSources, from: string): Promise<LearnedBook | null> {
   const lessons = lessonsOf(store);
   let book: LearnedBook | null = null;
   try {
-    const steps = learningBook(sources);
-    for (let step = steps.next(); ; step = steps.next()) {
-      if (step.done) {
-        book = step.value;
-        break;
-      }
-      await new Promise((resolve) => setImmediate(resolve));
-    }
+    book = await inTurns(learningBook(sources));
   } catch (error) {
     // No room waits for the book: without its lessons all is predicted by labels and cards.
     noteTrouble("The logbook could not be learned from", error);

@@ -1,3 +1,4 @@
+import { drained, eachInTurn } from "../numeric/in-turn";
 import { inverse3, product3, sum3 } from "../numeric/three";
 import { chromaFactor, readingUnsure, type PaintedMix, type ReadBy } from "./evidence";
 import { coloursTogether } from "./linear";
@@ -76,24 +77,28 @@ const errorsOf = (covariances: readonly Float64Array[], { factors }: Together): 
  * @param candidates swatches that could be painted
  * @param count at most so many are chosen; one that brings nothing is not
  */
-export function nextSwatches(
+export const nextSwatches = (...question: Parameters<typeof choosingSwatches>): NextSwatches =>
+  drained(choosingSwatches(...question));
+
+/** {@link nextSwatches} step by step, so that a server can see to others in between. */
+export function* choosingSwatches(
   { layout, state, covariance, hand, scale }: Posterior,
   wanted: readonly WantedMix[],
   candidates: readonly PaintedMix[],
   count: number,
   by: ReadBy = "sheet",
-): NextSwatches {
+): Generator<void, NextSwatches> {
   const { size } = layout;
   const supposed = { ...hand, parts: hand.parts / scale.parts, pickUp: hand.pickUp / scale.parts };
-  const asked = wanted.map((one) => mixSlopes(one, layout, state));
-  const offered: MixSlopes[] = candidates.map((one) => mixSlopes(one, layout, state));
+  const asked = yield* eachInTurn(wanted, (one) => mixSlopes(one, layout, state));
+  const offered: MixSlopes[] = yield* eachInTurn(candidates, (one) => mixSlopes(one, layout, state));
   const together = (one: MixSlopes, other: MixSlopes) => coloursTogether(covariance, size, one, other);
   const t: Together = {
     wanted,
     factors: asked.map(({ lab }) => chromaFactor(lab)),
     own: asked.map((one) => together(one, one)),
-    cross: asked.map((one) => offered.map((other) => together(one, other))),
-    between: offered.map((one) => offered.map((other) => together(one, other))),
+    cross: yield* eachInTurn(asked, (one) => offered.map((other) => together(one, other))),
+    between: yield* eachInTurn(offered, (one) => offered.map((other) => together(one, other))),
     noises: candidates.map((one, c) => noiseOf(one, offered[c]!, readingUnsure(by, offered[c]!.lab), supposed, scale)),
   };
   const eachNow = errorsOf(t.own, t);
@@ -103,6 +108,7 @@ export function nextSwatches(
   while (chosen.length < count) {
     let best: NextSwatch | null = null;
     for (let c = 0; c < candidates.length; c++) {
+      yield;
       const inverse = inverse3(sum3(t.between[c]![c]!, t.noises[c]!));
       const each = errorsOf(
         wanted.map((_one, m) => left(t, m, c, inverse)),
@@ -114,7 +120,7 @@ export function nextSwatches(
     if (!best || best.after > last - LEAST_FALL) break;
     chosen.push(best);
     last = best.after;
-    learnt(t, best.index);
+    yield* learnt(t, best.index);
   }
   return { now, eachNow, chosen };
 }
@@ -123,17 +129,17 @@ export function nextSwatches(
 const LEAST_FALL = 0.005;
 
 /** Takes a swatch as painted: all covariances are those after it. */
-function learnt(t: Together, c: number): void {
+function* learnt(t: Together, c: number): Generator<void> {
   const inverse = inverse3(sum3(t.between[c]![c]!, t.noises[c]!));
   const own = t.own.map((_o, m) => left(t, m, c, inverse));
-  const cross = t.cross.map((row) => {
+  const cross = yield* eachInTurn(t.cross, (row) => {
     const gain = product3(row[c]!, inverse);
     return row.map((value, d) => {
       const taken = product3(gain, t.between[c]![d]!);
       return value.map((x, i) => x - taken[i]!);
     });
   });
-  const between = t.between.map((row) => {
+  const between = yield* eachInTurn(t.between, (row) => {
     const gain = product3(row[c]!, inverse);
     return row.map((value, d) => {
       const taken = product3(gain, t.between[c]![d]!);
