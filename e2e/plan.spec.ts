@@ -109,12 +109,6 @@ test("the order is proposed, dragged by keys, told where it breaks a rule, timed
   await undo(page);
   expect(await minutesOf(page)).toBe(proposed);
 
-  await page.getByRole("button", { name: "Or begin with pours over the whole sheet" }).click();
-  const pours = page.getByRole("region", { name: "Pours" });
-  await pours.getByRole("radio", { name: "2", exact: true }).click();
-  await expect(pours.getByRole("list", { name: "Pours" }).getByRole("listitem")).toHaveCount(2);
-  await expect(pours).toContainText(/\d+ % of the way from bare paper/);
-
   // The sheet as it will look: after a wash that is pressed, and bare at the slider's beginning.
   await washes(page).filter({ hasText: "Roof" }).getByRole("button", { name: /^Roof/ }).click();
   await expect(page.locator("canvas[data-drawn=planned]")).toBeVisible();

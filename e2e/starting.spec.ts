@@ -1,5 +1,6 @@
 import { spawn } from "node:child_process";
 import {
+  chmodSync,
   existsSync,
   mkdirSync,
   readdirSync,
@@ -12,6 +13,7 @@ import {
 } from "node:fs";
 import { join } from "node:path";
 import { expect } from "@playwright/test";
+import { layPastFolder } from "../src/testing/past-folder";
 import { testAlone as test } from "./house";
 import { demoFolder, freePort, freshFolder, launch, onServer, startServer } from "./server";
 
@@ -59,6 +61,83 @@ test("a folder whose database has been emptied or taken away is refused, its pho
   expect(await refused.ended).toBe(3);
   expect(refused.output()).toContain('Put "postgres" back from a copy');
   writeFileSync(version, "18\n");
+});
+
+test("a folder of the very first program opens in every room; it is its owner's alone, and saves outlive its end", async ({
+  page,
+}) => {
+  const folder = freshFolder();
+  await layPastFolder(folder, "00");
+  // Made under whatever mask; everybody on the machine may read and write it.
+  const open = readdirSync(folder, { recursive: true, encoding: "utf8" });
+  for (const name of open) chmodSync(join(folder, name), statSync(join(folder, name)).isDirectory() ? 0o777 : 0o666);
+  const before = process.umask(0);
+  const server = await startServer(folder).finally(() => process.umask(before));
+  await isReady(server.output);
+  expect(server.output()).toMatch(/Others on this machine could read or write \d+ files of the data folder/);
+
+  const errors: string[] = [];
+  page.on("pageerror", (error) => errors.push(error.message));
+  await page.goto(server.url);
+  await expect(page.getByRole("textbox", { name: "Title of the painting" })).toHaveValue(/pump house/i);
+  await expect(page.getByRole("button", { name: /^Area \d+:/ })).toHaveCount(8);
+  const rooms = ["paintbox", "logbook", "measure", "handbook", "try-a-mix", "paintings", "pack", "keeping", "guide"];
+  for (const room of rooms) {
+    expect((await page.goto(`${server.url}/${room}`))!.status()).toBe(200);
+    await expect(page.getByRole("main")).toBeVisible();
+    await expect(page.getByText("can't be laid out")).toHaveCount(0);
+  }
+  await page.goto(`${server.url}/paintbox`);
+  await expect(page.getByRole("list", { name: "Paints" })).toContainText("Quinacridone gold");
+  expect(errors).toEqual([]);
+  for (const name of readdirSync(folder, { recursive: true, encoding: "utf8" })) {
+    const found = statSync(join(folder, name), { throwIfNoEntry: false });
+    if (found) expect([name, found.mode & 0o077]).toEqual([name, 0]);
+  }
+
+  // Saves go on while it is told to end: each is stored and acknowledged, or refused in words.
+  const answers: { readonly title: string; readonly status: number; readonly words: string }[] = [];
+  const id = /painting\/([0-9a-f-]+)/.exec((await fetch(server.url)).url)![1]!;
+  const rename = async (n: number): Promise<void> => {
+    const title = `Renamed ${n}`;
+    const answer = await fetch(`${server.url}/api/paintings/${id}`, {
+      method: "PATCH",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ title }),
+    }).catch(() => null);
+    if (answer) answers.push({ title, status: answer.status, words: await answer.text() });
+  };
+  let going = true;
+  const saving = (async () => {
+    for (let n = 0; going; n++) await rename(n);
+  })();
+  await expect.poll(() => answers.length).toBeGreaterThan(5);
+  expect(await server.stop("SIGTERM")).toBe(0);
+  going = false;
+  await saving;
+  for (const { status, words } of answers) {
+    expect([200, 503]).toContain(status);
+    if (status === 503) expect(words).toContain("being stopped");
+  }
+  const again = await startServer(folder);
+  await isReady(again.output);
+  expect(again.output()).not.toContain("Others on this machine");
+  const { shelf } = (await (await fetch(`${again.url}/api/paintings`)).json()) as { shelf: { title: string }[] };
+  expect(shelf.map(({ title }) => title)).toContain(answers.findLast(({ status }) => status === 200)!.title);
+
+  // Moved away under it: told as that, not as another process, and nothing is said to be saved.
+  renameSync(folder, `${folder}-moved`);
+  const refused = await fetch(`${again.url}/api/paintings/${id}`, {
+    method: "PATCH",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ title: "Into nothing" }),
+  });
+  expect([refused.status, await refused.text()]).toEqual([503, expect.stringContaining("is no longer there")]);
+  await expect
+    .poll(again.output, { timeout: 30_000 })
+    .toContain("is no longer there: it was moved, renamed or taken away");
+  expect(again.output()).not.toContain("another process");
+  expect(await again.stop("SIGKILL")).not.toBe(0);
 });
 
 test("a damaged database is told on the page, not called safe, and the process can be stopped", async ({ page }) => {

@@ -29,7 +29,15 @@ export const printedPlan = z.object({
   outlines: z.array(z.array(share).min(4).max(40_000)).max(4000),
   marks: z
     .array(
-      z.object({ mark: words(8), name: paintingArea.shape.name, x: share, y: share, value: z.number().gte(0).lte(10) }),
+      z.object({
+        mark: words(8),
+        name: paintingArea.shape.name,
+        x: share,
+        y: share,
+        value: z.number().gte(0).lte(10),
+        /** What value it is: that to which the mix of its main colour dries, or the one wanted while it has none. */
+        of: z.enum(["dry", "wanted"]),
+      }),
     )
     .max(60),
   palette: z.array(z.object({ name: words(200), codes: words(80), measured: z.boolean() })).max(240),

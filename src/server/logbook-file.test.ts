@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
@@ -89,6 +89,22 @@ test("a book written out and read into an empty one is the same, to every byte o
   expect(record.fileName).toBe("swatch ä.jpg");
   expect(readFileSync(await other.photoFiles.original(record.id, record.format))).toEqual(readFileSync(photoPath));
   expect(await takeBookFile(other, laid(whole))).toEqual({ added: 0, same: 2, kept: 0, lost: 0 });
+});
+
+test("a photo whose original is gone keeps nothing else from being written, and is told on both sides", async () => {
+  const other = await newStore();
+  await takeBookFile(other, laid(whole));
+  const [id] = (await other.logbook.find(read))!.document.photos;
+  rmSync(await other.photoFiles.original(id!, "jpeg"));
+  const bytes = await written(other);
+  const files = unzipSync(bytes);
+  expect(strFromU8(files["missing.txt"]!)).toContain("One photo could not be written");
+  expect(Object.keys(files).some((name) => name.startsWith("photos/"))).toBe(false);
+  const third = await newStore();
+  expect(await takeBookFile(third, laid(bytes))).toEqual({ added: 2, same: 0, kept: 0, lost: 1 });
+  const taken = (await third.logbook.find(read))!.document;
+  expect(taken.photos).toEqual([]);
+  expect(taken.mixes[0]!.read).toMatchObject({ lab, photoId: null });
 });
 
 test("an entry that was changed here since stays as it is", async () => {

@@ -9,7 +9,8 @@ const NEAT_CM2 = 25;
 const FALLS = 0.36;
 /** What each further layer, its mixing and its drying cost, dE00. From memory. */
 const LAYER_COST = 2;
-const MOST_LAYERS = 3;
+/** Coats that are laid of one mix at most. */
+export const MOST_LAYERS = 3;
 
 /** Strongest load that can be laid in one layer over so large a wash, 0 for a size that is not known. */
 export const workableLoad = (areaCm2: number): Load => (areaCm2 > NEAT_CM2 ? (NEAT_CM2 / areaCm2) ** FALLS : 1);

@@ -17,7 +17,7 @@ test("a tube that is weaker than its label is set right: painted again as correc
     const tube = [{ paint: paintModel("tube", pigments, strength), parts: 1 }];
     const mended = correctedBy(label, 6, valueOf(tube, 6), paper) as Correction;
     expect(mended.paint).toBeCloseTo(1 / strength, 1);
-    expect(Math.abs(valueOf(tube, mended.waterParts) - valueOf(label, 6))).toBeLessThan(0.1);
+    expect(Math.abs(valueOf(tube, mended.waterParts!) - valueOf(label, 6))).toBeLessThan(0.1);
   }
 });
 
@@ -25,6 +25,10 @@ test("what came out as meant asks for nothing; what no strength explains or mend
   expect(correctedBy(label, 6, valueOf(label, 6), paper)).toBeNull();
   expect(correctedBy(label, 6, 9.9, paper)).toBe("beyond");
   expect(correctedBy(label, 6, 0.3, paper)).toBe("beyond");
-  // Laid neat already, and still too light: there is no more paint to take.
-  expect(correctedBy(label, 0, valueOf(label, 0) + 1, paper)).toBe("beyond");
+  // Laid neat already, and half a value too light: one puddle can't be stronger, a coat more can.
+  const coat = correctedBy(label, 0, valueOf(label, 0) + 0.5, paper) as Correction;
+  expect(coat.waterParts).toBeNull();
+  expect(coat.paint).toBeGreaterThan(1);
+  expect(coat.paint).toBeLessThan(3);
+  expect(correctedBy(label, 0, valueOf(label, 0) + 6, paper)).toBe("beyond");
 });

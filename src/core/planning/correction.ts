@@ -1,6 +1,7 @@
 import { describeColour } from "../colour/describe";
 import type { Lab } from "../colour/colour";
 import { predict, type MixPart } from "../mixing/predict";
+import { MOST_LAYERS } from "../mixing/workable";
 import { loadOfWater, MIN_LOAD, waterOfLoad, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 
@@ -8,7 +9,8 @@ import type { Paper } from "../optics/paper";
 export interface Correction {
   /** How much paint to take for what was taken: 1.33 is a third more. */
   readonly paint: number;
-  readonly waterParts: WaterParts;
+  /** The recipe's water then; null where one puddle can't be that strong: its coats take more, or one coat more. */
+  readonly waterParts: WaterParts | null;
   /** What the corrected mix dries to, if the paint goes on behaving as in the test. */
   readonly dry: Lab;
 }
@@ -48,6 +50,7 @@ export function correctedBy(
   const worked = loadOfValue(mix, cameOut, paper);
   if (worked === null) return "beyond";
   const paint = load / worked;
-  if (load * paint > 1 || load * paint < MIN_LOAD) return "beyond";
-  return { paint, waterParts: waterOfLoad(load * paint), dry: predict(mix, load, paper).dry };
+  if (load * paint > MOST_LAYERS || load * paint < MIN_LOAD) return "beyond";
+  const inOne = load * paint <= 1;
+  return { paint, waterParts: inOne ? waterOfLoad(load * paint) : null, dry: predict(mix, load, paper).dry };
 }

@@ -11,7 +11,9 @@ export { mixWells, type MixedWell } from "./wells";
 export {
   paintOfFullWashMl,
   CRISP_BY,
+  coatsByColour,
   coatsOf,
+  waterOfCoats,
   liesUnder,
   filmOf,
   RESERVES,
@@ -24,12 +26,11 @@ export {
   type WashTask,
   type Wetness,
 } from "./laid-washes";
-export { meetsWet, type RuleWhy } from "./wash-rules";
+export { meetsWet, SHORTEST_MEETING, type RuleWhy } from "./wash-rules";
 export { paintingPlan, type BrokenRule, type PaintingPlan, type TimedWash } from "./painting-plan";
 export { mixingOrder } from "./mixing-order";
 export { sheetFields, sheetPixels, type SheetFields, type SheetWashKind } from "./sheet/sheet-pixels";
 export { sheetLight, washLook, type WashLook } from "./sheet/wash-look";
 export { sittingAt, type Sitting } from "./sitting";
 export { correctedBy } from "./correction";
-export { choosePours, MOST_POURS } from "./pours";
 export { dryingMinutes } from "./drying";

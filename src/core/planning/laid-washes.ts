@@ -157,6 +157,35 @@ function laid(
   };
 }
 
+/** What the coats of a colour hang on. */
+type ColourInCoats = Pick<ColourToPlan, "id" | "areaCm2" | "waterParts" | "drop" | "over">;
+
+/**
+ * In how many coats each colour of an area is laid. The first wash is one piece of paper: where one of its colours
+ * needs coats at that size, all are laid in each of them, so much thinner; one that is nearly water already, in fewer.
+ */
+export function coatsByColour(colours: readonly ColourInCoats[]): ReadonlyMap<string, number> {
+  const together = colours.filter(({ drop, over }) => !drop && !over);
+  const groups = [together, ...colours.filter((colour) => !together.includes(colour)).map((colour) => [colour])];
+  return new Map(
+    groups.flatMap((group) => {
+      const whole = group.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
+      const layers = Math.max(
+        1,
+        ...group.map(({ waterParts, drop }) => (drop ? 1 : layersOf(loadOfWater(waterParts), whole).layers)),
+      );
+      return group.map(({ id, waterParts }) => {
+        const most = Math.floor(loadOfWater(waterParts) / MIN_LOAD + 1e-9);
+        return [id, Math.max(1, Math.min(layers, most))] as const;
+      });
+    }),
+  );
+}
+
+/** The water of each of so many coats of one mix: their films add up to its load. */
+export const waterOfCoats = (waterParts: WaterParts, coats: number): WaterParts =>
+  coats > 1 ? waterOfLoad(loadOfWater(waterParts) / coats) : waterParts;
+
 /** In how many coats a plan lays a colour, and the water of each: films of one mix add up to what its recipe says. */
 export function coatsOf(
   washes: readonly PlannedWash[],
@@ -164,7 +193,7 @@ export function coatsOf(
   waterParts: WaterParts,
 ): { readonly coats: number; readonly waterParts: WaterParts } {
   const coats = Math.max(1, washes.filter(({ colourIds }) => colourIds.includes(colourId)).length);
-  return { coats, waterParts: coats > 1 ? waterOfLoad(loadOfWater(waterParts) / coats) : waterParts };
+  return { coats, waterParts: waterOfCoats(waterParts, coats) };
 }
 
 /**
@@ -213,16 +242,13 @@ export function washesOfArea(area: AreaToPlan, conditions: Conditions): readonly
   const washes: PlannedWash[] = [];
   if (area.reserve === "mask") washes.push(kept("mask", area, conditions), kept("unmask", area, conditions));
   if (area.reserve === "lift") washes.push(kept("lift", area, conditions));
+  const counts = coatsByColour(area.colours);
   const coats = (colours: readonly ColourToPlan[], task: "first" | "second"): void => {
     if (colours.length === 0) return;
-    const whole = colours.reduce((sum, { areaCm2 }) => sum + areaCm2, 0);
-    const layers = Math.max(...colours.map(({ waterParts }) => layersOf(loadOfWater(waterParts), whole).layers));
-    // All colours of a wash are laid in each of its coats, so much thinner; one that is nearly water already, in fewer.
-    const coatsFor = ({ waterParts }: ColourToPlan): number =>
-      Math.max(1, Math.min(layers, Math.floor(loadOfWater(waterParts) / MIN_LOAD + 1e-9)));
+    const layers = Math.max(...colours.map(({ id }) => counts.get(id)!));
     for (let coat = 1; coat <= layers; coat++) {
       const key = coat === 1 ? colours[0]!.id : `${colours[0]!.id} ${coat}`;
-      const inIt = colours.filter((colour) => coatsFor(colour) >= coat);
+      const inIt = colours.filter(({ id }) => counts.get(id)! >= coat);
       washes.push(laid(key, coat === 1 ? task : "coat", area, inIt, conditions));
       if (coat === 1 && task === "first")
         for (const colour of area.colours.filter(({ drop }) => drop))

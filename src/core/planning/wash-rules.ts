@@ -46,7 +46,7 @@ export interface WashRules {
 /** An edge that is softer than this in the photo is laid wet in wet, if nothing else is decided. From memory. */
 const SOFT_BELOW = 0.4;
 /** A border shorter than this share of the sheet's width is no meeting. From memory. */
-const SHORTEST_MEETING = 0.03;
+export const SHORTEST_MEETING = 0.03;
 /** Of an area's whole border so much lies along its ground. From memory. */
 const STANDS_ON = 0.6;
 /** Under this difference in value the purer of two neighbours comes first. From memory. */
@@ -174,8 +174,9 @@ export function washRules(
   for (const { a, b, length } of meetings) {
     const whole = (area: AreaToPlan): number =>
       meetings.reduce((sum, one) => sum + (one.a === area || one.b === area ? one.length : 0), 0);
+    // An edge that is lost in the first washes stays so: no hairline parts what comes over them.
     const softened = lost.some(
-      ({ one, two, kept }) => !kept && [a.id, b.id].includes(one.areaId) && [a.id, b.id].includes(two.areaId),
+      ({ one, two }) => [a.id, b.id].includes(one.areaId) && [a.id, b.id].includes(two.areaId),
     );
     const laid = (area: AreaToPlan) =>
       of(area).filter(({ task }) => task === "first" || task === "second" || task === "coat");

@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import type { AreasMeasured } from "@/core/areas";
+import { coatsByColour } from "@/core/planning";
 import type { PaintingArea, StoredRecipe } from "@/model/painting";
 import { areasByPaint } from "@/model/paint-uses";
 import { coloursOf } from "@/model/washes";
@@ -31,6 +32,25 @@ function sharesOf(area: PaintingArea, measured: AreasMeasured | null) {
     recipe,
     share: whole * (i === 0 && area.wash.kind === "layered" ? 1 : share),
   }));
+}
+
+/** In how many coats each colour is laid whose mix is chosen: the same that the plan lays, by the colours' ids. */
+export function useCoats(): ReadonlyMap<string, number> {
+  const areas = useDesk((s) => s.document.areas);
+  const sizes = useWashSizes();
+  return useMemo(
+    () =>
+      new Map(
+        areas.flatMap((area) => [
+          ...coatsByColour(
+            coloursOf(area).flatMap(({ id, recipe, drop, over }) =>
+              recipe ? [{ id, waterParts: recipe.waterParts, areaCm2: sizes.get(id) ?? 0, drop, over }] : [],
+            ),
+          ),
+        ]),
+      ),
+    [areas, sizes],
+  );
 }
 
 /** A recipe in use, and the share of the sheet that it covers. */

@@ -331,7 +331,7 @@ export function PaintSheet({ paint }: { paint: PaintEntry }) {
           type="number"
           field="left"
           paint={paint}
-          value={paint.left === null ? "" : String(Math.round(paint.left * 100))}
+          value={paint.left === null ? "" : String(Number((paint.left * 100).toFixed(2)))}
           parse={(text) => ({ left: numberOf(text) === null ? null : Number(numberOf(text)) / 100 })}
         />
         <TextField

@@ -17,6 +17,7 @@ import { LiveConflict } from "@/ui/saving/live-conflict";
 import { useGrowing } from "@/ui/growing";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/saving/save-words";
+import { useKeptSteps } from "@/ui/kept-steps";
 import { UndoButtons, useUndoKeys } from "@/ui/undo";
 import { AddMany } from "./add-many";
 import { AddPaintLine } from "./add-paint-line";
@@ -288,7 +289,7 @@ function Paintbox({
   /** Whether the painter comes to begin with their own paints. */
   begin: boolean;
 }) {
-  const [store] = useState(() => createPaintboxStore(stored.document));
+  const store = useKeptSteps(PAINTBOX_URL, () => createPaintboxStore(stored.document));
   return (
     <PaintboxProvider value={store}>
       <MeasuredProvider stored={measurements}>

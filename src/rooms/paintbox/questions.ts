@@ -54,5 +54,8 @@ export function chosenPaints(all: readonly PaintEntry[], choice: string): readon
   const status = paintStatus.safeParse(choice);
   if (status.success) return all.filter((paint) => paint.status === (status.data satisfies PaintStatus));
   const question = QUESTIONS.find(({ words }) => words === choice);
-  return question ? all.filter((paint) => question.answers(paint, all)) : all;
+  if (!question) return all;
+  // What was put away is no part of the box: it is neither asked about nor compared with.
+  const here = all.filter((paint) => paint.status !== "put away");
+  return here.filter((paint) => question.answers(paint, here));
 }

@@ -8,6 +8,7 @@ import { paintModel } from "@/core/mixing";
 import { COUNTABLE_WATER, paperById, waterWords } from "@/core/optics";
 import { CONVENIENCE_MIXES, HANDBOOK, pigmentById, type PigmentShare } from "@/core/pigments";
 import { asLaid } from "@/model/as-laid";
+import { looksKnown } from "@/model/paintbox";
 import type { LearnedBook } from "@/model/logbook";
 import type { StockedPaint } from "@/storage/ports";
 import { PaintPicker, type PickablePaint } from "@/ui/paint-picker";
@@ -31,6 +32,7 @@ function allPaints(
 ): readonly PickablePaint[] {
   return [
     ...owned
+      .filter((paint) => paint.status !== "put away" && looksKnown(paint))
       .map((paint) => asLaid(paint, learned, paperId))
       .map(({ id, name, pigments, tintingStrength, measured }) => ({
         id,

@@ -1,10 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { writeFileSync } from "node:fs";
+import { rmSync, writeFileSync } from "node:fs";
+import { dirname } from "node:path";
 import type { Readable } from "node:stream";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
+import sharp from "sharp";
 import { afterAll, beforeAll, beforeEach, expect, test } from "vitest";
 import { PAPERS } from "@/core/optics";
 import { LIMITS } from "@/model/limits";
+import { DATA_SHAPE } from "@/model/shape";
 import { newPaint, type PaintEntry } from "@/model/paintbox";
 import { newArea, newPainting } from "@/model/painting";
 import { FileRefused } from "@/storage/backup/archive";
@@ -73,6 +76,33 @@ test("a painting goes with its photo and the paints that it names, without what 
   expect(await writePainting(giver!.store, randomUUID())).toBeNull();
 });
 
+test("without its original the measured copy goes in its place, and says so; without either it is refused in words", async () => {
+  const home = await newHome();
+  const photo = await withPhoto(home, "#a08060");
+  const own = await home.store.paintings.create(photo, newPainting("Grey dyke", PAPERS[0].id));
+  const original = await home.store.photoFiles.original(photo, "jpeg");
+  const working = await sharp(original).png().toBuffer();
+  await home.store.photoFiles.keepCopy(photo, "working", working);
+  rmSync(original);
+  const bytes = await bytesOf((await writePainting(home.store, own))!.stream);
+  expect(strFromU8(unzipSync(bytes)["missing.txt"]!)).toContain("measured copy");
+  const brought = await takePainting(friend!.store, await laid(friend!, bytes));
+  expect((await friend!.store.paintings.find(brought.id))!.photo).toMatchObject({ widthPx: 60, format: "png" });
+  rmSync(dirname(original), { recursive: true });
+  await expect(writePainting(home.store, own)).rejects.toThrow(/photo of “Grey dyke” is gone/);
+  await home.close();
+});
+
+test("a file that unpacks to far too much, or holds far too much, is refused at once", async () => {
+  const many = `{"madeBy":"Abendrot","kind":"painting","paints":[${"[],".repeat(400_000)}0]}`;
+  const text = new TextEncoder();
+  for (const manifest of [text.encode(many), text.encode(`"${"x".repeat(3_000_000)}"`)])
+    for (const level of [0, 9] as const)
+      await expect(
+        takePainting(friend!.store, await laid(friend!, zipSync({ "abendrot.json": manifest }, { level }))),
+      ).rejects.toBeInstanceOf(FileRefused);
+});
+
 test("it is opened with the friend's own paints; what is missing is wished for", async () => {
   const own = paint("French blue", "PB29");
   await box(friend!, [own]);
@@ -102,6 +132,7 @@ test("a file that was changed, a backup of everything, or a box without room is 
     [file.subarray(0, file.length - 30), /no painting/],
     [otherwise({ kind: "everything" }), /backup of everything/],
     [otherwise({ version: 9 }), /newer/],
+    [otherwise({ least: DATA_SHAPE + 1 }), /newer/],
     [otherwise({ photo: { id: "a".repeat(64), format: "../../x", fileName: "x" } }), /no painting/],
   ] as const) {
     const error = await takePainting(friend!.store, await laid(friend!, bytes)).catch((thrown: unknown) => thrown);

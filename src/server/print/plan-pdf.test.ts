@@ -46,7 +46,7 @@ const plan: PrintedPlan = printedPlan.parse({
     [0, 0.5, 1, 0.5],
     [0.5, 0, 0.5, 1],
   ],
-  marks: [1, 2, 3, 4].map((i) => ({ mark: String(i), name: `Area ${i}`, x: i / 5, y: 0.3, value: 5 })),
+  marks: [1, 2, 3, 4].map((i) => ({ mark: String(i), name: `Area ${i}`, x: i / 5, y: 0.3, value: 5, of: "dry" })),
   palette: [{ name: "Burnt sienna", codes: "PBr7", measured: true }],
   puddles: Array.from({ length: 8 }, () => ({
     parts,

@@ -104,7 +104,12 @@ export function planPdf(plan: PrintedPlan, photo: PrintedPhoto, page: PrintPage)
   flow.y += 1.5;
   flow.photo(photo, plan);
   flow.para(
-    plan.marks.map(({ mark, name, value }) => `${mark} ${name} (value ${value.toFixed(1)})`).join("   "),
+    plan.marks
+      .map(
+        ({ mark, name, value, of }) =>
+          `${mark} ${name} (${of === "dry" ? "dries to" : "wanted at"} value ${value.toFixed(1)})`,
+      )
+      .join("   "),
     8,
     "sans",
     GREY,

@@ -7,7 +7,7 @@ import { madePdf, PAGES, PdfPage, type Doc } from "./pdf-page";
 const GREY = "#555555";
 const RING_MM = 22;
 const HOW = [
-  "Print at 100 %. Mix each as written, half a brushful, drawn out over its place in one go, on watercolour paper printed",
+  "Print at 100 %. Mix each as written, half a brushful, drawn out over its place, coat on dry coat, on watercolour paper printed",
   "or laid so; leave the paper between bare and let it dry flat. Photograph the whole sheet from above in daylight, all four",
   "marks in view, and read it in Abendrot; or note the value by hand. Colours stand on the screen: printed ones can't be trusted.",
 ];
@@ -58,8 +58,13 @@ function halfSheet(doc: Doc, test: PrintedTest): void {
   y += sheet.lines(`Test sheet: ${test.title}`, margin, y, inner, 14, "serif");
   y += sheet.lines(`${test.on}, ${test.madeFor}`, margin, y, inner, 7.5, "sans", GREY);
   y +=
-    sheet.lines("Print at 100 %. Half a brushful of each, drawn out, dried; note the value.", margin, y, inner, 7.5) +
-    8;
+    sheet.lines(
+      "Print at 100 %. Half a brushful of each, drawn out, coat on dry coat as written; note the value once dry.",
+      margin,
+      y,
+      inner,
+      7.5,
+    ) + 8;
   test.mixes.forEach((mix, i) => {
     const box = { x: margin + (i % 3) * 42, y: y + Math.floor(i / 3) * 48, width: 17.5, height: 23 };
     drawMix(sheet, mix, box, 38);

@@ -14,6 +14,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { DATA_SHAPE } from "@/model/shape";
 import { addPhoto, findPhoto } from "../drizzle/photos";
 import type { NewPhoto } from "../ports";
 import { createPainting } from "../drizzle/paintings";
@@ -90,6 +91,19 @@ describe("a data folder is looked at before it is touched", () => {
     expect(() => inspectFolder(place)).toThrow(DatabaseDamaged);
     writeFileSync(join(place, "abendrot.json"), "{");
     expect(() => inspectFolder(place)).toThrow(/can't be read/);
+  });
+
+  test("a folder that a newer program has written in is refused before anything is touched; an older note has no number", () => {
+    const place = folder(...DATABASE);
+    markFolder(place, { database: "made", demo: true });
+    const mark = JSON.parse(readFileSync(join(place, "abendrot.json"), "utf8")) as object;
+    expect(mark).toMatchObject({ least: DATA_SHAPE });
+    const noted = (part: object): void =>
+      writeFileSync(join(place, "abendrot.json"), JSON.stringify({ ...mark, ...part }));
+    noted({ least: DATA_SHAPE + 1, later: "something new" });
+    expect(() => inspectFolder(place)).toThrow(/brought up to date by a newer Abendrot. Nothing was changed/);
+    noted({ least: undefined });
+    expect(inspectFolder(place)).toEqual({ database: "open", demo: true });
   });
 
   test("what can't be a folder is told by its name", () => {

@@ -227,6 +227,49 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
     await nothingDone();
   });
 
+  test("a process that a newer one has outgrown knows it; saves while something is put back are in the copy or wait", async () => {
+    const space = await registry.add("Emil", "a long enough phrase", false);
+    const place = { schema: space.schema, journal: space.schema };
+    const [mine, others] = [openPools(address, () => {}), openPools(address, () => {})];
+    const one = await openSpace(mine, space.schema, data, "folder", nothing);
+    const two = spaceStore(others.pool, space.schema, data, "folder");
+    expect([await one.keeping.outgrown(), await two.keeping.outgrown()]).toEqual([false, false]);
+    const stored: string[] = [];
+    let going = true;
+    // The other process saves while this one puts something back.
+    const saving = (async () => {
+      for (let n = 0; going; n++) {
+        const { revision } = await two.paintbox.find();
+        const name = `Paint ${n}`;
+        await two.paintbox
+          .save({ revision, writer: randomUUID(), step: 1 }, { paints: [paint(name)], boxes: [] })
+          .then(() => stored.push(name))
+          .catch((error: unknown) => expect(error).toBeInstanceOf(RevisionConflict));
+      }
+    })();
+    await expect.poll(() => stored.length).toBeGreaterThan(5);
+    const path = join(data, "emil.zip");
+    await pipeline((await one.keeping.backup()).stream, createWriteStream(path));
+    await one.keeping.restore(path);
+    going = false;
+    await saving;
+    const now = (await two.paintbox.paints()).map(({ name }) => name);
+    const [copy] = await one.keeping.copies.list();
+    await one.keeping.restore((await one.keeping.copies.pathOf(copy!.name))!);
+    const copied = (await one.paintbox.paints())[0]!.name;
+    // The last one before stands in the copy; if there are later ones, the last of them in the space.
+    const last = stored.indexOf(copied);
+    expect(last).toBeGreaterThan(-1);
+    if (last < stored.length - 1) expect(now).toEqual([stored.at(-1)]);
+    // A newer program on the same server migrates: whoever does not know that migration must not write any more.
+    await two.db.execute(
+      sql`insert into ${sql.identifier(place.journal)}.__drizzle_migrations (hash, created_at) values ('later', 9e15)`,
+    );
+    expect([await one.keeping.outgrown(), await two.keeping.outgrown()]).toEqual([true, true]);
+    await closePools(mine);
+    await closePools(others);
+  });
+
   test("a space that is removed is gone with its tables", async () => {
     await registry.remove("Ben");
     expect(await registry.find("Ben")).toBeNull();

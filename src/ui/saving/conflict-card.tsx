@@ -25,7 +25,7 @@ export function ConflictCard({ title, children, onTake, onCopy, onLetGo, letGoWo
     <section
       role="alertdialog"
       aria-label={title}
-      className="fixed top-16 right-5 z-50 w-[26rem] space-y-3 rounded-box border border-error bg-base-100 p-4 shadow-md"
+      className="fixed right-5 bottom-24 z-50 w-[26rem] max-w-[calc(100vw-2.5rem)] space-y-3 rounded-box border border-error bg-base-100 p-4 shadow-md"
     >
       <h2 className="name-face text-xl">{title}</h2>
       <div className="leading-snug">{children}</div>

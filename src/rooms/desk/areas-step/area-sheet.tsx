@@ -217,7 +217,9 @@ export function AreaSheet({ area }: { area: PaintingArea }) {
             <p className="quiet pl-1">
               {measured
                 ? `${(100 * measured.share).toFixed(1)} % of the sheet, ${(measured.share * sheet.widthCm * sheet.heightCm).toFixed(1)} cm²`
-                : "known by one spot of the photo, without a shape"}
+                : area.region === null
+                  ? "known by one spot of the photo, without a shape"
+                  : "Its shape is being measured …"}
             </p>
             {detail && (
               <p className="quiet pl-1 text-[0.9rem] leading-snug">

@@ -3,7 +3,7 @@ import type { AreasMeasured } from "@/core/areas";
 import { farthestPointSample, workableLoad } from "@/core/mixing";
 import { meetingMud, mixMud, type MeetingMud, type MixMud } from "@/core/mud";
 import { loadOfWater } from "@/core/optics";
-import { meetsWet } from "@/core/planning";
+import { meetsWet, SHORTEST_MEETING } from "@/core/planning";
 import type { PaintModel } from "@/core/mixing";
 import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
@@ -25,8 +25,6 @@ export type Warning = { readonly key: string; readonly lost: number } & (
   | { readonly kind: "water"; readonly clean: MixedColour; readonly dark: MixedColour }
 );
 
-/** A border shorter than this share of the sheet's width is no meeting. From memory. */
-const SHORTEST_MEETING = 0.04;
 /** Paints that hold less than this lift under a second wash (ui/property-words.ts). From memory. */
 const LIFTS_BELOW = 0.4;
 /** A tint so light and pure shows what a dirty well leaves in it: Munsell value, chroma. From memory. */

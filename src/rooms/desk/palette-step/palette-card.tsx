@@ -7,7 +7,7 @@ import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { usePaper, type KnownPaint } from "../paints";
 import { useWeighing } from "./weighing";
-import { FAIR, GOOD, HAND_WORDS } from "./words";
+import { FAIR, HAND_WORDS } from "./words";
 
 /** Width of a paint's strip in the answer and in the lists below it, px. */
 const STRIP_PX = { answer: 118, row: 84 } as const;
@@ -93,7 +93,7 @@ function PaletteFigures({ palette }: { palette: ServedPalette }) {
   const hand = useDesk((s) => s.document.approach.hand);
   const mixed =
     palette.served.reduce((sum, { combination }) => sum + combination.length, 0) / Math.max(1, palette.served.length);
-  const good = palette.served.filter(({ ideal }) => ideal < GOOD).length;
+  const good = palette.served.filter(({ ideal }) => ideal < FAIR).length;
   return (
     <p className="leading-snug">
       <span

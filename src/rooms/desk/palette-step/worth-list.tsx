@@ -11,9 +11,9 @@ import { Strip } from "@/ui/strip";
 import { listed } from "@/model/text";
 import { useDesk } from "../desk-store";
 import { useMeasured } from "../photo-study";
+import { usePaintUses, usesOf } from "../uses";
 import { usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
-import { usesOf } from "../uses";
 import { useWeighing } from "./weighing";
 import { areasWord, FAIR, firstOf, paintsWord } from "./words";
 
@@ -145,6 +145,7 @@ export function Worth({ served }: { served: ServedPalette }) {
   const weighed = useWeighed();
   const amounts = useAmounts();
   const wanted = useWantedColours();
+  const uses = usePaintUses();
   const { wishes, look, busy } = useWishes(served);
   const own = indicesOf(palette).flatMap((p) => paints[p] ?? []);
   const range = useMemo(
@@ -177,6 +178,8 @@ export function Worth({ served }: { served: ServedPalette }) {
           const known = paints[paint]!;
           const amount = amounts.get(known.id) ?? 0;
           const nothing = loss < DOES_NOTHING;
+          // What the chosen mixes take of it is told as the tray tells it, whatever could be mixed without.
+          const inUse = uses.get(known.id)?.length ?? 0;
           return (
             <li
               key={known.id}
@@ -192,7 +195,11 @@ export function Worth({ served }: { served: ServedPalette }) {
                     60,
                   )}
                 >
-                  {targets.length === 0 ? "unused" : areasWord(targets.length)}
+                  {targets.length > 0
+                    ? areasWord(targets.length)
+                    : inUse > 0
+                      ? `in the mixes of ${inUse}, not needed for them`
+                      : "unused"}
                   {amount >= 0.005 && ` · ${Math.round(100 * amount)} % of the paint`}
                   {hanging.length > 0 &&
                     ` · ${firstOf(
@@ -205,10 +212,14 @@ export function Worth({ served }: { served: ServedPalette }) {
                 <button
                   type="button"
                   className="btn btn-outline btn-xs"
-                  title="Without it hardly anything is lost"
+                  title={
+                    inUse > 0
+                      ? "Others at hand mix the same; the mixes that take it are told at the foot of the step"
+                      : "Without it hardly anything is lost"
+                  }
                   onClick={() => removeFromPalette(known.id)}
                 >
-                  {targets.length === 0 ? "does nothing" : "not missed"}: take out
+                  {targets.length === 0 && inUse === 0 ? "does nothing" : "not missed"}: take out
                 </button>
               ) : (
                 <span className="text-[0.9rem]" title="Mean error that its absence adds">

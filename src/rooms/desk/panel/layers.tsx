@@ -1,15 +1,18 @@
 import { layersOf } from "@/core/mixing";
 import { loadOfWater, waterWords, type WaterParts } from "@/core/optics";
+import { waterOfCoats } from "@/core/planning";
 
-/** "in two layers of 1 paint : 3 water", or null where one will do. */
-export function layersWords(waterParts: WaterParts, areaCm2: number): string | null {
-  const each = layersOf(loadOfWater(waterParts), areaCm2);
-  return each.layers > 1 ? `in ${each.layers === 2 ? "two" : "three"} layers of ${waterWords(each.waterParts)}` : null;
-}
+/** "in two layers of 1 paint : 3 water", or null where it is laid in one. */
+export const layersWords = (waterParts: WaterParts, coats: number): string | null =>
+  coats > 1 ? `in ${coats === 2 ? "two" : "three"} layers of ${waterWords(waterOfCoats(waterParts, coats))}` : null;
 
-/** How a mix that is too heavy to be laid in one go over so much paper is laid; nothing where it is not. */
-export function Layers({ waterParts, areaCm2 }: { waterParts: WaterParts; areaCm2: number }) {
-  const words = layersWords(waterParts, areaCm2);
+/** In how many coats a mix would be laid over so much paper by itself: one that is only looked at. */
+export const coatsAlone = (waterParts: WaterParts, areaCm2: number): number =>
+  layersOf(loadOfWater(waterParts), areaCm2).layers;
+
+/** How a mix that is too heavy to be laid in one go is laid; nothing where it is not. */
+export function Layers({ waterParts, areaCm2, coats }: { waterParts: WaterParts; areaCm2: number; coats: number }) {
+  const words = layersWords(waterParts, coats);
   if (!words) return null;
   return (
     <p

@@ -1,5 +1,7 @@
 "use client";
 
+import { useCoats } from "../uses";
+import { layersWords } from "./layers";
 import { Term } from "@/ui/help/term";
 import { compareColours, describeColour, screenColourOfLab } from "@/core/colour";
 import { predict } from "@/core/mixing";
@@ -33,6 +35,7 @@ function ColourRow({
   const paints = usePaints();
   const colour = coloursOf(area)[index]!;
   const { recipe } = colour;
+  const coats = useCoats().get(colour.id) ?? 1;
   const parts = recipe && namedParts(recipe, paints);
   const target = useTargets().get(colour.id) ?? colour.lab;
   const words = describeColour(target);
@@ -71,7 +74,7 @@ function ColourRow({
           </span>
           <span className="quiet line-clamp-2 text-[0.87rem] leading-snug">
             {recipe && parts
-              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${washStrengthOf(recipe.waterParts).word}`
+              ? `${parts.map((part) => `${partsWord(part.parts)} ${part.name}`).join(" + ")}, ${layersWords(recipe.waterParts, coats) ?? washStrengthOf(recipe.waterParts).word}`
               : `value ${words.value.toFixed(1)}, ${words.hueName}, not mixed yet`}
           </span>
         </span>

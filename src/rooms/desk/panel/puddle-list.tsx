@@ -19,6 +19,7 @@ import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { FewerPuddles } from "./fewer-puddles";
+import { useCoats } from "../uses";
 import { layersWords } from "./layers";
 import { groundOf, namedParts, usePaints, usePaper } from "../paints";
 import { useMeasured } from "../photo-study";
@@ -107,7 +108,9 @@ function Use({
   const paints = usePaints();
   const paper = usePaper();
   const areas = useDesk((s) => s.document.areas);
+  const counts = useCoats();
   if (!colour) return null;
+  const coats = counts.get(colour.id) ?? 1;
   const first = areas.find(({ id }) => id === colour.overId)?.recipe ?? null;
   const ground = groundOf(first, paper, paints);
   return (
@@ -131,7 +134,7 @@ function Use({
             {colour.name}
           </span>
           <span className="quiet block text-[0.9rem]">
-            {layersWords(waterParts, areaCm2) ?? strengthWords(waterParts)}
+            {layersWords(waterParts, coats) ?? strengthWords(waterParts)}
             {areaCm2 >= 1 && `, ${Math.round(areaCm2)} cm²`}
             {colour.recipe?.pinned && ", kept"}
           </span>

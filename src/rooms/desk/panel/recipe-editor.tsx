@@ -14,6 +14,7 @@ import { useLogEntries } from "../keep";
 import { useMixedColours } from "../mixed";
 import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, useHand, usePaints } from "../paints";
+import { useCoats } from "../uses";
 import { Layers } from "./layers";
 import { OtherStrengths } from "./other-strengths";
 import { ComesOutWords, DifferenceWords } from "@/ui/prediction-words";
@@ -83,6 +84,7 @@ export function RecipeEditor({
   paper: Paper;
 }) {
   const paints = usePaints();
+  const coats = useCoats().get(colourId) ?? 1;
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const hand = useDesk((s) => s.document.approach.hand);
   const handNumbers = useHand();
@@ -122,7 +124,7 @@ export function RecipeEditor({
       />
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
       <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
-      <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} />
+      <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} coats={coats} />
       <OtherStrengths
         mix={parts}
         waterParts={recipe.waterParts}

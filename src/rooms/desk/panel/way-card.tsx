@@ -8,7 +8,7 @@ import { RecipeBar } from "@/ui/recipe-bar";
 import { useDesk } from "../desk-store";
 import { HAND_WORDS } from "../palette-step/words";
 import { namedParts, usePaints } from "../paints";
-import { Layers } from "./layers";
+import { coatsAlone, Layers } from "./layers";
 import { ComesOutWords, DifferenceWords } from "@/ui/prediction-words";
 import { StrengthStrip } from "@/ui/strength-strip";
 
@@ -59,7 +59,7 @@ export function WayCard({ recipe, target, paper, areaCm2, chosen, onChoose }: Wa
           </p>
           <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
           <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
-          <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} />
+          <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} coats={coatsAlone(recipe.waterParts, areaCm2)} />
           <DifferenceWords difference={recipe.difference} />
           <ComesOutWords
             comesOut={recipe.comesOut}

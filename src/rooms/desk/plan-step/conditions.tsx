@@ -63,7 +63,7 @@ export function ConditionsPanel() {
           <NumberField
             label="Humidity"
             unit="%"
-            value={Math.round(100 * plan.humidity)}
+            value={Number((100 * plan.humidity).toFixed(2))}
             faultOf={(number) => faultIn(storedPlan.shape.humidity, number / 100)}
             onNumber={(percent) => changePlan({ humidity: percent / 100 }, "humidity")}
             onLeave={endTyping}

@@ -18,11 +18,14 @@ export function LightsPanel() {
     <section aria-label="Lights that stay" className="border-t border-(--hairline) pt-3">
       <h3 className="font-semibold">Lights that stay</h3>
       <ul>
-        {lights.map(({ areaId, how }) => {
+        {lights.map(({ areaId, how, bare }) => {
           const name = areas.find(({ id }) => id === areaId)?.name ?? "";
           return (
             <li key={areaId} className="flex flex-wrap items-center gap-x-3 py-1">
-              <span className="name-face min-w-0 flex-1 truncate text-[1.05rem]">{name}</span>
+              <span className="min-w-0 flex-1 truncate">
+                <span className="name-face text-[1.05rem]">{name}</span>
+                {bare && <span className="quiet text-[0.9rem]"> bare paper: no wash is laid there</span>}
+              </span>
               <ViewChoice
                 label={`How ${name} is kept`}
                 views={RESERVES.map((view) => ({ view, ...RESERVE_WORDS[view] }))}

@@ -13,7 +13,6 @@ import { AwayView } from "./away-view";
 import { ConditionsPanel } from "./conditions";
 import { LightsPanel } from "./lights";
 import { OrderList } from "./order-list";
-import { PoursPanel } from "./pours-panel";
 import { usePlan } from "./use-plan";
 import { useWashNames } from "./wash-names";
 import { clockWords, minutesWords, unmixedWords, washesWords } from "./words";
@@ -92,7 +91,6 @@ function OrderView() {
         </p>
       )}
       <LightsPanel />
-      <PoursPanel />
       {saves >= 1 && <Caution of="heat" />}
     </div>
   );

@@ -28,6 +28,7 @@ export function TestRow({ test: { colour, p90, why } }: { test: TestedMix }) {
   const cameOut = tested.find(({ colourId }) => colourId === colour.id)?.value ?? null;
   const meant = describeColour(laid.dry).value;
   const found = cameOut === null ? null : correctedBy(laid.mix, laid.waterParts, cameOut, ground);
+  const water = found === null || found === "beyond" ? null : found.waterParts;
   const steps = cameOut === null ? 0 : cameOut - meant;
   return (
     <li className="border-t border-(--hairline) py-2">
@@ -75,19 +76,22 @@ export function TestRow({ test: { colour, p90, why } }: { test: TestedMix }) {
             <>
               <p className="min-w-0 flex-1 leading-snug">
                 It came out {Math.abs(steps).toFixed(1)} {steps > 0 ? "lighter" : "darker"}: take{" "}
-                {moreWords(found.paint)}.
+                {moreWords(found.paint)}
+                {water === null ? " in its coats, or lay one coat more: one puddle can't be that strong." : "."}
               </p>
-              <button
-                type="button"
-                className="btn btn-outline btn-sm"
-                aria-label={`Correct the mix of ${colour.name}`}
-                onClick={() => {
-                  chooseRecipes(new Map([[colour.id, { ...recipe, waterParts: found.waterParts }]]));
-                  changePlan({ tested: others });
-                }}
-              >
-                Correct it
-              </button>
+              {water !== null && (
+                <button
+                  type="button"
+                  className="btn btn-outline btn-sm"
+                  aria-label={`Correct the mix of ${colour.name}`}
+                  onClick={() => {
+                    chooseRecipes(new Map([[colour.id, { ...recipe, waterParts: water }]]));
+                    changePlan({ tested: others });
+                  }}
+                >
+                  Correct it
+                </button>
+              )}
             </>
           )}
         </div>

@@ -25,7 +25,13 @@ export interface KnownPlan {
   readonly areas: readonly AreaToPlan[];
   readonly unmixed: readonly MixedColour[];
   /** Lights that stay, or might: areas so light, or so small and light among dark ones, that they want a decision. */
-  readonly lights: readonly { readonly areaId: string; readonly how: Reserve; readonly decided: boolean }[];
+  readonly lights: readonly {
+    readonly areaId: string;
+    readonly how: Reserve;
+    readonly decided: boolean;
+    /** It is the paper's own white, and painted around: no wash is laid there. */
+    readonly bare: boolean;
+  }[];
 }
 
 /** As light as this a colour is the paper's own, Munsell value. From memory. */
@@ -83,12 +89,17 @@ export function useComputedPlan(): KnownPlan | null {
     };
     const lights = documentAreas.flatMap(({ id, region }) => {
       const decided = reserved.find(({ areaId }) => areaId === id);
-      if (decided) return [{ areaId: id, how: decided.how, decided: true }];
+      const white = mixed.every(
+        (colour) => colour.areaId !== id || describeColour(colour.laid?.dry ?? colour.lab).value >= PAPER_WHITE,
+      );
+      if (decided) return [{ areaId: id, how: decided.how, decided: true, bare: white && decided.how === "around" }];
       return valueOf.get(id)! >= PAPER_WHITE || standsOut(id, region)
-        ? [{ areaId: id, how: "around" as const, decided: false }]
+        ? [{ areaId: id, how: "around" as const, decided: false, bare: white }]
         : [];
     });
+    const bare = new Set(lights.flatMap((light) => (light.bare ? [light.areaId] : [])));
     const areas = documentAreas.flatMap((area): AreaToPlan[] => {
+      if (bare.has(area.id)) return [];
       const ids = coloursOf(area);
       const colours = mixed.flatMap((colour): ColourToPlan[] => {
         const own = ids.find(({ id }) => id === colour.id);
@@ -124,7 +135,7 @@ export function useComputedPlan(): KnownPlan | null {
     return {
       plan: paintingPlan(areas, borders, conditions, hand, order),
       areas,
-      unmixed: mixed.filter(({ laid }) => laid === null),
+      unmixed: mixed.filter(({ laid, areaId }) => laid === null && !bare.has(areaId)),
       lights,
     };
   }, [asked, documentAreas, mixed, measured, conditions, hand, order, reserved]);

@@ -29,6 +29,12 @@ const strengthWords = (waterParts: number): string => `${washStrengthOf(waterPar
 export const coatsWords = ({ coats, waterParts }: ReturnType<typeof coatsOf>): string =>
   `${strengthWords(waterParts)}${coats > 1 ? `, ${coats} coats` : ""}`;
 
+/** How many of the paints are measured, and what that means. */
+const trustWords = (measured: number, all: number): string =>
+  measured === all
+    ? "All of these paints are measured."
+    : `${measured === 0 ? "None of these paints is measured: only their labels are" : `${measured} of these ${all} paints ${measured === 1 ? "is" : "are"} measured; of the others only the label is`} known, and makers differ by up to twice in strength: test first.`;
+
 /** For which paper, sheet and air it is planned, in words. */
 export function useMadeFor(): string {
   const paper = usePaper();
@@ -62,7 +68,7 @@ export function usePrinted(): PrintedPlan {
       photoId: row.id,
       on: today,
       madeFor,
-      trust: `${measured === 0 ? "None" : measured === taken.length ? "All" : `${measured} of ${taken.length}`} of these paints ${measured === 1 ? "is" : "are"} measured; of the others only the label is known, and makers differ by up to twice in strength: test first. Films, drying and what brushes hold are usual figures from memory.`,
+      trust: `${trustWords(measured, taken.length)} Films, drying and what brushes hold are usual figures from memory.`,
       outlines: outlinesOf(map)
         .filter(({ sides }) => Math.max(...sides) > 0)
         .map(({ points, closed }) => {
@@ -81,6 +87,7 @@ export function usePrinted(): PrintedPlan {
           x: sample.x,
           y: sample.y,
           value: describeColour(main ? colourOf(main) : lab).value,
+          of: main?.laid ? ("dry" as const) : ("wanted" as const),
         };
       }),
       palette: taken.map(({ name, codes, measured: known }) => ({ name, codes, measured: known !== null })),
