@@ -29,7 +29,7 @@ function lessonsOf({ photoFiles: { where } }: Store): Lessons {
 }
 
 /** All that a book is learned from. */
-export async function bookSources(store: Store): Promise<BookSources> {
+async function bookSources(store: Store): Promise<BookSources> {
   const [entries, paints, measurements] = await Promise.all([
     store.logbook.list(),
     store.paintbox.paints(),

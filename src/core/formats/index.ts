@@ -15,6 +15,6 @@ export {
 export { paletteName, readGimpPalette, writeGimpPalette } from "./gimp-palette";
 export { readMeasuredColours } from "./spectra-table";
 export { writeCgats } from "./cgats";
-export { LAB_WHITES, labUnderD65, type LabWhite, type MeasuredColours } from "./measured-colours";
+export { LAB_WHITES, labUnderD65, type LabWhite } from "./measured-colours";
 export { planTable } from "./plan-table";
 export { logTable, type LogRow } from "./log-table";

@@ -6,6 +6,6 @@ export type { Hazard } from "./record";
 export type { PigmentShare } from "./share";
 export { labelContradictions } from "./label-check";
 export { COMMON } from "./common";
-export { readPaintList, type ListedPaint } from "./read-list";
+export { readPaintList } from "./read-list";
 export { answersTo, searchPigments, type FoundPigment } from "./search";
 export { hueOrder, tintingStrengthOf } from "./order";

@@ -2,7 +2,7 @@ import { searchPigments, type FoundPigment } from "./search";
 import { wholeWords } from "./short-forms";
 
 /** One paint of a list that somebody typed or pasted. */
-export interface ListedPaint {
+interface ListedPaint {
   /** As it stood in the list. */
   readonly words: string;
   /** What it is called there; "" where only codes stand. */
@@ -141,8 +141,8 @@ function partedAt(text: string, mark: RegExp): string[] {
 
 /**
  * A line with commas, semicolons or bars is one paint (its name, perhaps its maker, its codes) or several. It is one
- * where a name stands first and everything behind it is codes, or words that are no pigment's; a name that means another
- * pigment than the codes behind it begins a list.
+ * where a name stands first and everything behind it is codes, or words that are no pigment's; a name that means
+ * another pigment than the codes behind it begins a list.
  */
 function readLine(line: string, alone: boolean): readonly ListedPaint[] {
   const fields = partedAt(line, /[,;|\t]/).filter((field) => nameIn(field) !== "" || codesIn(field).length > 0);

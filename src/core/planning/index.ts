@@ -6,7 +6,7 @@ export { CURVE_AT, CURVE_KINDS, curveOf, paintedValue, type CurveKind, type Curv
 export { targetColour, type Wish } from "./target";
 export { planPuddles, type PuddlePlan, type StandingPuddle } from "./puddle-plan";
 export { BRUSHES, brushFor, type WashBrush } from "./brushes";
-export { squeezedCm, type Ml, type PuddleAmount } from "./amounts";
+export { squeezedCm, type Ml } from "./amounts";
 export { mixWells, type MixedWell } from "./wells";
 export {
   paintOfFullWashMl,
@@ -15,7 +15,6 @@ export {
   coatsOf,
   waterOfCoats,
   liesUnder,
-  filmOf,
   RESERVES,
   WETNESSES,
   type AreaToPlan,
@@ -33,4 +32,3 @@ export { sheetFields, sheetPixels, type SheetFields, type SheetWashKind } from "
 export { sheetLight, washLook, type WashLook } from "./sheet/wash-look";
 export { sittingAt, type Sitting } from "./sitting";
 export { correctedBy } from "./correction";
-export { dryingMinutes } from "./drying";

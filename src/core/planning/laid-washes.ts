@@ -107,7 +107,7 @@ export interface Conditions {
 }
 
 /** The film that a colour of a wash leaves. */
-export const filmOf = (task: WashTask, onWet: boolean, wetness: Wetness): Micrometres =>
+const filmOf = (task: WashTask, onWet: boolean, wetness: Wetness): Micrometres =>
   THICKNESS[wetness] * (task === "drop" ? DROPPED_UM : onWet ? ON_WET_UM : ON_DRY_UM);
 
 /** A quarter of a sheet of 22 by 30 inches, cm². */

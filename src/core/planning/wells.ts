@@ -14,7 +14,7 @@ export interface WellToMix {
 }
 
 /** What is taken out of a well and thinned for weaker washes. */
-export interface Thinned {
+interface Thinned {
   readonly waterParts: WaterParts;
   /** Taken from the well, water added to it, and what that comes to. */
   readonly takenMl: Ml;

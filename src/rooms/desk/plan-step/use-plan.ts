@@ -46,7 +46,7 @@ const stainingOf = (mix: readonly MixPart[]): number => {
 };
 
 /** The conditions that a plan is painted under. */
-export function useConditions(): Conditions {
+function useConditions(): Conditions {
   const paper = usePaper();
   const { temperatureC, humidity, weightGsm, wetness, crispBy } = useDesk((s) => s.document.plan);
   return useMemo(
