@@ -1,7 +1,8 @@
 /**
  * Attacks a running Abendrot as life does, and prints what was lost: kills in the middle of
  * writes and uploads, rooms left in every way, masses of paints and paintings, requests that nobody
- * means. Run: npm run attack [kills] [leaving] [masses] [requests]; without names, all of them; a number
+ * means, files made to burst, restores in the middle of saves. Run: npm run attack
+ * [kills] [leaving] [masses] [requests] [bombs] [restores]; without names, all of them; a number
  * sets how many paints the box has when it is left.
  */
 import { randomBytes, randomInt, randomUUID } from "node:crypto";
@@ -15,6 +16,8 @@ import config from "../playwright.config";
 import { newPaint, type PaintboxDocument } from "../src/model/paintbox";
 import { newPainting, type PaintingDocument } from "../src/model/painting";
 import { startServer, type RunningServer } from "../e2e/server";
+import { bombs } from "./bombs";
+import { restores } from "./restores";
 
 const wanted = process.argv.slice(2);
 /** Numbers among the names: how many paints lie in the box when rooms are left. */
@@ -349,6 +352,8 @@ async function requests(count = 1000): Promise<void> {
   await server.stop("SIGTERM");
 }
 
+if (runs("bombs")) await bombs();
+if (runs("restores")) await restores();
 if (runs("requests")) await requests();
 if (runs("kills")) await kills();
 if (runs("masses")) await masses();

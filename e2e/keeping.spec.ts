@@ -5,9 +5,10 @@ import { promisify } from "node:util";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 import { newPaint } from "../src/model/paintbox";
-import { testAlone as test, walkTo } from "./house";
+import { testAlone as test, unlocked, walkTo } from "./house";
 import { bring } from "./photo-page";
 import { freshFolder, onServer, startServer, type RunningServer } from "./server";
+import { type } from "./typing";
 
 /** Everything as one file and back, dated copies as the way back, one painting to give away. */
 
@@ -101,6 +102,37 @@ test("where something of one's own lies, it is said what would be replaced; a co
   await dialog.getByRole("button", { name: "Put it back" }).click();
   await expect(page.getByText("It is all back.")).toBeVisible({ timeout: 30_000 });
   expect(await titles()).toEqual(["The pump house at last light", "second thoughts", "winter dyke"]);
+});
+
+test("a window that was open meets what was put back as a change of somebody else's, and overwrites nothing", async ({
+  page,
+  context,
+}) => {
+  await page.goto(`${server.url}/paintings`);
+  await page.getByRole("link", { name: "Open winter dyke" }).click();
+  const title = page.getByRole("textbox", { name: "Title of the painting" });
+  await expect(title).toHaveValue("winter dyke");
+  await unlocked(page);
+  await type(title, "Thawed dyke");
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  const stored = async (): Promise<boolean> =>
+    (await (await page.request.get(`${server.url}/api/paintings`)).text()).includes("winter dyke");
+  await expect.poll(stored).toBe(false);
+
+  const other = await context.newPage();
+  await keeping(other);
+  const copy = other.getByRole("listitem").filter({ hasText: "before something else was put in its place" }).first();
+  await copy.getByRole("button", { name: /^Put back the copy of today/ }).click();
+  await other.getByRole("dialog", { name: "Put a copy back" }).getByRole("button", { name: "Put it back" }).click();
+  await expect(other.getByText("It is all back.")).toBeVisible({ timeout: 30_000 });
+  expect(await stored()).toBe(true);
+
+  await type(title, "Thawed dyke, again");
+  const card = page.getByRole("alertdialog", { name: "Changed in another window too" });
+  await expect(card).toContainText("Both changed: the title");
+  expect(await stored()).toBe(true);
+  await card.getByRole("button", { name: "Put mine in its place" }).click();
+  await expect.poll(stored).toBe(false);
 });
 
 test("files that are no backup are refused in words, and nothing is left of them", async ({ page }) => {

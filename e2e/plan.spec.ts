@@ -140,6 +140,23 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
   const data = printedPlan.parse(JSON.parse((await download(page, "JSON")).toString("utf8")));
   expect(data.washes).toHaveLength(20);
   expect(data.puddles.length).toBeGreaterThan(5);
+  // The puddles, the order and the mixes say the same of every colour: how strong, and in how many coats.
+  const told = new Map<string, { readonly strength: string; readonly coats: number }>();
+  for (const { serves } of data.puddles)
+    for (const words of serves) {
+      const [, mark, strength, coats] = /^(\S+) .*: ([^:]+ \([^)]*\))(?:, (\d) coats)?$/.exec(words)!;
+      told.set(mark!, { strength: strength!, coats: Number(coats ?? 1) });
+    }
+  for (const [mark, { strength, coats }] of told) {
+    const own = data.washes.filter(({ mixes }) => mixes.some((mix) => mix.strength === strength));
+    expect([mark, own.length >= coats]).toEqual([mark, true]);
+  }
+  await step(page, "Mixes");
+  await page.getByRole("radio", { name: "By puddle" }).click();
+  const layered = page.getByRole("region", { name: "All puddles" }).getByText(/in (two|three) layers of/);
+  await expect(layered).toHaveCount([...told.values()].filter(({ coats }) => coats > 1).length);
+  await step(page, "Plan");
+  await view(page, "To take along");
   const table = Papa.parse<Record<string, string>>((await download(page, "CSV")).toString("utf8"), { header: true });
   expect(table.data.map(({ wash }) => wash)).toEqual(data.washes.map(({ name }) => name));
 

@@ -17,8 +17,9 @@ test.describe.configure({ mode: "serial" });
 const PHRASES = { Anna: "the poplars stand in a row", Ben: "a far dyke under the sky" } as const;
 type Name = keyof typeof PHRASES;
 
-let postgres: TestPostgres;
-let servers: RunningServer[];
+let postgres: TestPostgres | null = null;
+/** Those that have been started: what a beginning that is broken off leaves is ended all the same. */
+const servers: RunningServer[] = [];
 let env: Record<string, string>;
 const data = freshFolder();
 const run = promisify(execFile);
@@ -27,15 +28,18 @@ const space = (words: readonly string[], more: Record<string, string> = {}) =>
 
 test.beforeAll(async () => {
   test.setTimeout(180_000);
-  postgres = (await startPostgres())!;
-  env = { DATABASE_URL: await postgres.database(), ABENDROT_DATA: data };
+  postgres = await startPostgres();
+  env = { DATABASE_URL: await postgres!.database(), ABENDROT_DATA: data };
   await space(["add", "Anna", "--teacher"], { ABENDROT_PHRASE: PHRASES.Anna });
   await space(["add", "Ben"], { ABENDROT_PHRASE: PHRASES.Ben });
-  servers = [await startServer(data, undefined, env), await startServer(data, undefined, env)];
+  for (let n = 0; n < 2; n++) servers.push(await startServer(data, undefined, env));
 });
 test.afterAll(async () => {
-  for (const server of servers) await server.stop("SIGTERM");
-  await postgres.stop();
+  try {
+    for (const server of servers) await server.stop("SIGTERM");
+  } finally {
+    await postgres?.stop();
+  }
 });
 
 const url = (): string => servers[0]!.url;

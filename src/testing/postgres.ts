@@ -17,6 +17,8 @@ export interface TestPostgres {
   readonly stop: () => Promise<void>;
 }
 
+/** A busy machine takes several times as long as an idle one to start it. */
+const START_MS = 60_000;
 const ROOT = "/usr/lib/postgresql";
 
 /** Where Debian puts PostgreSQL's programs, the newest version's; null for none. */
@@ -64,13 +66,16 @@ export async function startPostgres(): Promise<TestPostgres | null> {
       cwd: folder,
       stdio: "ignore",
     });
-    for (let tries = 0; ; tries++) {
+    for (const limit = Date.now() + START_MS; ;) {
       const answers = await ask("select 1").then(
         () => true,
         () => false,
       );
       if (answers) return;
-      if (tries > 200) throw new Error("PostgreSQL did not start.");
+      if (child.exitCode !== null || Date.now() > limit) {
+        child.kill("SIGKILL");
+        throw new Error(`PostgreSQL did not start (${child.exitCode ?? "no answer"}).`);
+      }
       await sleep(50);
     }
   };
