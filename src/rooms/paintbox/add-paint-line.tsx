@@ -119,10 +119,10 @@ export function AddPaintLine() {
               height={22}
               label={pigment.name}
             />
-            <span className="min-w-0 flex-1 truncate">
-              <span className="name-face">{pigment.called}</span>
+            <span className="min-w-0 flex-1 leading-tight">
+              <span className="name-face block truncate">{pigment.called}</span>
               {pigment.called.toLowerCase() !== pigment.name.toLowerCase() && (
-                <span className="label-line"> {pigment.name}</span>
+                <span className="label-line block">{pigment.name}</span>
               )}
             </span>
             <span className="label-line max-w-28 truncate">{pigment.codes}</span>

@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { readPaintList } from "@/core/pigments";
-import { capital, counted } from "@/model/text";
+import { counted } from "@/model/text";
 
 /** What has been read of a pasted list, line by line; what is not sure is asked. */
 export function PastedList({
@@ -40,7 +40,7 @@ export function PastedList({
                 <span className="text-warning">the handbook knows nothing like it</span>
               ) : (
                 <select
-                  className={`select select-sm w-56 ${at < 0 ? "border-warning" : ""}`}
+                  className={`select select-sm w-72 pr-8 ${at < 0 ? "border-warning" : ""}`}
                   aria-label={`What is “${words}”?`}
                   value={at}
                   onChange={(event) => onChoose(line, Number(event.target.value))}
@@ -48,7 +48,7 @@ export function PastedList({
                   <option value={-1}>{sure ? "leave it out" : "which one?"}</option>
                   {candidates.map(({ id, name, codes }, i) => (
                     <option key={id} value={i}>
-                      {capital(name)} ({codes})
+                      {codes}: {name}
                     </option>
                   ))}
                 </select>

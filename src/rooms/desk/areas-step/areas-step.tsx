@@ -48,7 +48,7 @@ function ShapeRow({ area, number, sheetCm2 }: { area: PaintingArea; number: numb
         <span className="min-w-0 flex-1">
           <span className="name-face block truncate text-[1.05rem] leading-tight">{area.name}</span>
           <span className="quiet block truncate text-[0.87rem] leading-tight">
-            value {describeColour(area.lab).value.toFixed(1)} in the photo
+            photo value {describeColour(area.lab).value.toFixed(1)}
             {plain.length > 0 && `, ${plain.join(", ")}`}
           </span>
         </span>

@@ -10,7 +10,6 @@ import { ViewChoice } from "@/ui/view-choice";
 import { useDesk } from "../desk-store";
 import { noteLow } from "@/ui/ask";
 import { usePaper, type KnownPaint } from "../paints";
-import { coatsWords } from "./use-printed";
 import { puddleSteps } from "./puddle-words";
 import { isTube, useAmounts, type PuddleToMixNow } from "./use-amounts";
 import { usePlan } from "./use-plan";
@@ -24,6 +23,10 @@ function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number 
   const paper = usePaper();
   const { parts, well, brush, serves, from } = puddle;
   const { amount, stock } = well;
+  const coats = serves.flatMap(({ colour, coats: count }) =>
+    count > 1 ? [`${colour.name}: ${count === 2 ? "two" : "three"} coats of it, dry between`] : [],
+  );
+  const drinks = amount.laidMl >= DRINKS_ML ? ["This is what a big wash drinks"] : [];
   return (
     <li className={`border-t border-(--hairline) py-2 ${from === null ? "" : "pl-6"}`}>
       <p className="flex items-baseline gap-2">
@@ -41,12 +44,9 @@ function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number 
           <li key={step}>{capital(step)}.</li>
         ))}
       </ol>
-      <p className="quiet text-[0.9rem] leading-snug">
-        {serves
-          .map(({ colour, waterParts, coats }) => `${colour.name}: ${coatsWords({ waterParts, coats })}`)
-          .join("; ")}
-        {amount.laidMl >= DRINKS_ML && ". This is what a big wash drinks"}
-      </p>
+      {coats.length + drinks.length > 0 && (
+        <p className="quiet text-[0.9rem] leading-snug">{[...coats, ...drinks].join(". ")}.</p>
+      )}
     </li>
   );
 }
