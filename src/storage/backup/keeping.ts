@@ -110,6 +110,9 @@ async function markUnknown(files: PhotoFiles, known: ReadonlyMap<string, string>
     if (recorded && !brokenOff && !known.has(id)) await files.setRecorded(id, false);
 }
 
+/** Tables in which rows stand before anybody has kept anything. */
+const BEGINS_WITH = new Set(["paintbox", "settings"]);
+
 /**
  * A whole store as one file, and back.
  * @param copies folder of the dated copies
@@ -128,9 +131,13 @@ export function keepingOf(db: Database, place: Place, files: PhotoFiles, copies:
     async restore(path) {
       underWay++;
       try {
-        await restoreInto(db, place, files, path, (replaced) =>
-          dated.keep("before something was put back", (now) => zipOfRows(replaced, files, { withPhotos: false, now })),
-        );
+        await restoreInto(db, place, files, path, async (replaced) => {
+          // Of a store that holds nothing yet no copy is needed.
+          if (replaced.tables.every(({ name, lines }) => lines.length === 0 || BEGINS_WITH.has(name))) return;
+          await dated.keep("before something was put back", (now) =>
+            zipOfRows(replaced, files, { withPhotos: false, now }),
+          );
+        });
       } finally {
         underWay--;
       }
