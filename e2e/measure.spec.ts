@@ -13,8 +13,14 @@ test.beforeAll(async ({ demoServer }) => {
 
 const CARD = "public/demo/swatch-card.jpg";
 const room = async (page: Page, query = ""): Promise<void> => {
-  if (query) await page.goto(`${server.url}/measure${query}`);
-  else await walkTo(page, server.url, "/measure");
+  if (!query) await walkTo(page, server.url, "/measure");
+  // What a test before this one left there as a draft.
+  if (page.url().startsWith(server.url))
+    await page.evaluate(() => {
+      for (const key of Object.keys(localStorage))
+        if (key.startsWith("abendrot-measuring")) localStorage.removeItem(key);
+    });
+  await page.goto(`${server.url}/measure${query}`);
   await expect(page.getByRole("heading", { name: "Print a sheet" })).toBeVisible({ timeout: 60_000 });
   await unlocked(page);
 };
@@ -63,6 +69,13 @@ test("the demo's card is read, its paints are known, one is corrected and kept, 
   await page.getByRole("radio", { name: /Four paints/ }).check();
   await page.getByRole("button", { name: /Read the demo's card 1/ }).click();
   await expect(page.getByText("1 of 1 read")).toBeVisible({ timeout: 30_000 });
+  // A draft, as everything else: what was brought and chosen is there again after the page was loaded anew.
+  await page.getByRole("combobox", { name: "Paper" }).selectOption({ index: 2 });
+  const paper = await page.getByRole("combobox", { name: "Paper" }).inputValue();
+  await page.reload();
+  await expect(page.getByText("1 of 1 read")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("combobox", { name: "Paper" })).toHaveValue(paper);
+  await page.getByRole("combobox", { name: "Paper" }).selectOption({ index: 0 });
   for (const name of ["Burnt sienna", "Ultramarine", "Quinacridone rose", "Viridian"])
     await expect(paint(page, name).getByRole("button", { name: `Keep for ${name}` })).toBeVisible();
   const sienna = paint(page, "Burnt sienna");

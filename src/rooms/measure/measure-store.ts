@@ -167,14 +167,20 @@ export function createMeasureStore(): MeasureStore {
         skipHydration: true,
         partialize: ({ way, one, numbers, readings, sheet, document, photos, openKey, kept }): MeasureDraft => ({
           ...{ way, one, numbers, readings, sheet, document, openKey, kept },
-          // What was not whole in the data folder when the page was left is brought anew.
-          photos: photos.flatMap(({ key, fileName, stored }) => (stored ? [{ key, fileName, stored }] : [])),
+          // What was not whole in the data folder when the page was left is brought anew; a sheet all of whose paints
+          // are kept is done with.
+          photos: photos.flatMap(({ key, fileName, stored }) => {
+            const named = (document.edits[key]?.paints ?? []).flatMap((paint, row) => (paint ? [row] : []));
+            const done = named.length > 0 && named.every((row) => kept[`${key} ${row}`]);
+            return stored && !done ? [{ key, fileName, stored }] : [];
+          }),
         }),
         merge: (draft, state) => {
           const kept = draft as MeasureDraft;
           return {
             ...state,
             ...kept,
+            openKey: (kept.photos.find(({ key }) => key === kept.openKey) ?? kept.photos[0])?.key ?? null,
             photos: kept.photos.map((photo): CardPhoto => ({ ...photo, state: "reading", share: 1 })),
           };
         },
