@@ -85,18 +85,15 @@ describe("the match worker", () => {
   });
 
   test("what can't be computed is told to whoever asked, and the next question is answered", async () => {
-    const unknown = {
-      ...job(1),
-      paints: [{ id: "x", measured: null, pigments: [{ pigmentId: "PX1", share: 1 }], tintingStrength: 1 }],
-    };
+    const empty = { ...job(1), paints: [{ id: "x", measured: null, pigments: [], tintingStrength: 1 }] };
     await expect(
       worker.ask(
         "match",
         4,
-        unknown,
+        empty,
         heard(() => {}),
       ),
-    ).rejects.toThrow("PX1");
+    ).rejects.toThrow("at least one pigment");
     expect(
       await worker.ask(
         "match",

@@ -226,7 +226,7 @@ describe("orders and ladders", () => {
   test("the strength ladder and the countable waters run from neat to thin", () => {
     for (const list of [WASH_STRENGTHS.map((s) => s.waterParts), [...COUNTABLE_WATER]])
       expect(list).toEqual([...list].sort((a, b) => a - b));
-    expect(() => pigmentById("PB999")).toThrow(RangeError);
+    expect(pigmentById("PB999")).toMatchObject({ id: "PB999", code: "PB999" });
     expect(() => predict([], 0.5, paper)).toThrow(RangeError);
     expect(() => predict([{ paint: paint("PB29"), parts: 0 }], 0.5, paper)).toThrow(RangeError);
     expect(() => predict([{ paint: paint("PB29"), parts: 1 }], Number.NaN, paper)).toThrow(RangeError);
