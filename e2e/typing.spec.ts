@@ -46,6 +46,7 @@ async function textFor(field: Locator): Promise<string> {
     return [label, input.value, input.type === "number" || input.inputMode === "decimal"] as const;
   });
   if (/strength/i.test(words)) return "1.25";
+  if (/Currency/.test(words)) return "EUR";
   if (/value|Came out/i.test(words)) return "6.5";
   if (/Rows|Columns|Parts of/i.test(words)) return "7";
   return number || (/^-?[\d.]+$/.test(value) && !/Code|Batch/.test(words)) || /ml|Price|Left|L\*|a\*|b\*/.test(words)

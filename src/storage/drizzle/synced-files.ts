@@ -6,9 +6,23 @@ import { NodeFS } from "@electric-sql/pglite/nodefs";
 interface NodeStream {
   readonly nfd?: number;
 }
-interface WithNodeFiles {
-  readonly NODEFS: { readonly stream_ops: { fsync?: (stream: NodeStream) => number } };
+/** What is to become of a file; its mode among other things. */
+interface Attributes {
+  readonly mode?: number;
 }
+type SetAttributes = (of: unknown, attributes: Attributes) => void;
+interface WithNodeFiles {
+  readonly NODEFS: {
+    readonly stream_ops: { fsync?: (stream: NodeStream) => number; setattr: SetAttributes };
+    readonly node_ops: { setattr: SetAttributes };
+  };
+}
+
+/** Emscripten sets the mode of a new file by itself, past the process's mask: others may never read or write one. */
+const ownAlone =
+  (set: SetAttributes): SetAttributes =>
+  (of, attributes) =>
+    set(of, attributes.mode === undefined ? attributes : { ...attributes, mode: attributes.mode & ~0o077 });
 
 /** Some systems can't sync a folder that is open for reading; their own file system keeps its names in order. */
 function syncStream({ nfd }: NodeStream): number {
@@ -23,7 +37,7 @@ function syncStream({ nfd }: NodeStream): number {
 }
 
 /**
- * A folder of PGlite's whose files are really synced: Emscripten's file system over Node's knows no fsync, and what
+ * A folder of PGlite's whose files are its owner's alone and really synced: Emscripten's file system over Node's knows no fsync, and what
  * PostgreSQL asks to be synced would lie in the system's memory.
  */
 export class SyncedFiles extends NodeFS {
@@ -34,7 +48,12 @@ export class SyncedFiles extends NodeFS {
         ...emscriptenOpts,
         preRun: [
           ...(emscriptenOpts.preRun ?? []),
-          (module: unknown) => void ((module as WithNodeFiles).NODEFS.stream_ops.fsync = syncStream),
+          (module: unknown) => {
+            const { stream_ops: streams, node_ops: nodes } = (module as WithNodeFiles).NODEFS;
+            streams.fsync = syncStream;
+            streams.setattr = ownAlone(streams.setattr);
+            nodes.setattr = ownAlone(nodes.setattr);
+          },
         ],
       },
     };

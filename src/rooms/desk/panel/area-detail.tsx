@@ -178,7 +178,6 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
             colourId={colour.id}
             recipe={colour.recipe}
             target={target}
-            areaCm2={sizes.get(colour.id) ?? 0}
             paper={ground}
           />
           <MudNote {...common} areaCm2={sizes.get(colour.id) ?? 0} />

@@ -10,16 +10,16 @@ export const layersWords = (waterParts: WaterParts, coats: number): string | nul
 export const coatsAlone = (waterParts: WaterParts, areaCm2: number): number =>
   layersOf(loadOfWater(waterParts), areaCm2).layers;
 
-/** How a mix that is too heavy to be laid in one go is laid; nothing where it is not. */
-export function Layers({ waterParts, areaCm2, coats }: { waterParts: WaterParts; areaCm2: number; coats: number }) {
+/** How a mix is laid that its wash is too large for in one go; nothing where it is not. */
+export function Layers({ waterParts, coats }: { waterParts: WaterParts; coats: number }) {
   const words = layersWords(waterParts, coats);
   if (!words) return null;
   return (
     <p
       className="leading-snug"
-      title="As heavy as this a wash of that size streaks. Two thinner films make the same colour."
+      title="As heavy as this a wash of that size streaks. Thinner films, one over the other, make the same colour."
     >
-      Over {areaCm2} cm² <b>{words}</b>, dry between
+      Laid <b>{words}</b>, dry between
     </p>
   );
 }

@@ -72,14 +72,12 @@ export function RecipeEditor({
   colourId,
   recipe,
   target,
-  areaCm2,
   paper,
 }: {
   colourId: string;
   recipe: StoredRecipe;
   target: Lab;
   /** Size of the wash, 0 where it is not known. */
-  areaCm2: number;
   /** What it is laid on. */
   paper: Paper;
 }) {
@@ -124,7 +122,7 @@ export function RecipeEditor({
       />
       <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
       <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
-      <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} coats={coats} />
+      <Layers waterParts={recipe.waterParts} coats={coats} />
       <OtherStrengths
         mix={parts}
         waterParts={recipe.waterParts}

@@ -59,7 +59,7 @@ export function WayCard({ recipe, target, paper, areaCm2, chosen, onChoose }: Wa
           </p>
           <RecipeBar parts={parts} paper={paper} width={BAR_WIDTH} />
           <StrengthStrip mix={parts} paper={paper} waterParts={recipe.waterParts} width={BAR_WIDTH} />
-          <Layers waterParts={recipe.waterParts} areaCm2={areaCm2} coats={coatsAlone(recipe.waterParts, areaCm2)} />
+          <Layers waterParts={recipe.waterParts} coats={coatsAlone(recipe.waterParts, areaCm2)} />
           <DifferenceWords difference={recipe.difference} />
           <ComesOutWords
             comesOut={recipe.comesOut}

@@ -39,11 +39,11 @@ function PuddleRow({ puddle, number }: { puddle: PuddleToMixNow; number: number 
       </p>
       {from !== null && <p className="text-[0.9rem]">From some of puddle {from}, with a paint more:</p>}
       <RecipeBar parts={parts} paper={paper} width={from === null ? BAR_WIDTH : BAR_WIDTH - 24} />
-      <ol aria-label={`How puddle ${number} is mixed`} className="leading-snug">
+      <div role="group" aria-label={`How puddle ${number} is mixed`} className="leading-snug">
         {puddleSteps(puddle).map((step) => (
-          <li key={step}>{capital(step)}.</li>
+          <p key={step}>{capital(step)}.</p>
         ))}
-      </ol>
+      </div>
       {coats.length + drinks.length > 0 && (
         <p className="quiet text-[0.9rem] leading-snug">{[...coats, ...drinks].join(". ")}.</p>
       )}
