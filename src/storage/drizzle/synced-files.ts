@@ -18,7 +18,7 @@ interface WithNodeFiles {
   };
 }
 
-/** Emscripten sets the mode of a new file by itself, past the process's mask: others may never read or write one. */
+/** Emscripten sets the mode of a new file by itself, past the process's mask. */
 const ownAlone =
   (set: SetAttributes): SetAttributes =>
   (of, attributes) =>
@@ -37,8 +37,8 @@ function syncStream({ nfd }: NodeStream): number {
 }
 
 /**
- * A folder of PGlite's whose files are its owner's alone and really synced: Emscripten's file system over Node's knows no fsync, and what
- * PostgreSQL asks to be synced would lie in the system's memory.
+ * A folder of PGlite's whose files are its owner's alone and really synced: Emscripten's file system over Node's knows
+ * no fsync, and what PostgreSQL asks to be synced would lie in the system's memory.
  */
 export class SyncedFiles extends NodeFS {
   override async init(...args: Parameters<NodeFS["init"]>): ReturnType<NodeFS["init"]> {
