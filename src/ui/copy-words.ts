@@ -4,6 +4,8 @@ import { counted } from "@/model/text";
 
 const two = (n: number): string => String(n).padStart(2, "0");
 const DAY_MS = 86_400_000;
+/** The clocks of a server and of a browser may differ by so much. */
+const CLOCKS_DIFFER_MS = 600_000;
 
 /** When a copy was made, as one says it: "today 18:40", "yesterday 18:40", "3 March 2026, 18:40". */
 export function whenWords(iso: string, now: Date): string {
@@ -21,6 +23,10 @@ export const reasonWords = ({ reason }: Pick<DatedCopy, "reason">): string =>
     "before a new version": "before a new version changed the tables",
     "before something was put back": "before something else was put in its place",
   })[reason];
+
+/** A clock that ran ahead when a copy was made, as its date tells; "" where it did not. */
+export const aheadWords = ({ madeAt }: Pick<DatedCopy, "madeAt">, now: Date): string =>
+  Date.parse(madeAt) > now.getTime() + CLOCKS_DIFFER_MS ? "dated ahead: the clock was wrong when it was made" : "";
 
 /** A size as one says it. */
 export const sizeWords = (bytes: number): string =>

@@ -6,7 +6,7 @@ import { BACKUP_URL, COPIES_URL, WAITING_URL } from "@/model/addresses";
 import { copiesAnswer, isNothing, type DatedCopy, type Holdings, type WaitingFile } from "@/model/backup";
 import { capital } from "@/model/text";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
-import { holdingsWords, reasonWords, sizeWords, whenWords } from "@/ui/copy-words";
+import { aheadWords, holdingsWords, reasonWords, sizeWords, whenWords } from "@/ui/copy-words";
 import { ConfirmDialog } from "@/ui/confirm-dialog";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { RoomHeader } from "@/ui/room-header";
@@ -187,7 +187,7 @@ export function Keeping({ holds: held, copies: known, where }: KeepingProps) {
                     <span className="font-semibold">{capital(whenWords(copy.madeAt, now))}</span>
                     <span className="quiet">
                       {" "}
-                      · {reasonWords(copy)} · {sizeWords(copy.bytes)}
+                      · {[reasonWords(copy), sizeWords(copy.bytes), aheadWords(copy, now)].filter(Boolean).join(" · ")}
                     </span>
                   </span>
                   <button
