@@ -217,9 +217,9 @@ test.describe("with a data folder of one's own", () => {
     const saved = await told("npm", ["run", "-s", "backup", "--", path], server.folder);
     expect(saved).toContain(`Everything is in "${path}"`);
     expect(await run("backup", [path], server.folder)).toContain("is there already");
-    expect(await run("restore", [path], filled)).toContain("It is all back: 2 paintings");
+    expect(await run("restore", [path], filled)).toContain("It is all back: 1 painting,");
     expect(await run("restore", [path], filled)).toContain("Nothing was changed.");
-    expect(await run("restore", [path, "--replace"], filled)).toContain("It is all back: 2 paintings");
+    expect(await run("restore", [path, "--replace"], filled)).toContain("It is all back: 1 painting,");
     expect(await run("restore", [join(files, "none.zip")], filled)).toContain("There is no file");
     expect(readdirSync(filled)).not.toContain("abendrot.in-use");
     expect(readdirSync(join(filled, "copies"))).toHaveLength(1);

@@ -152,6 +152,11 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
     expect([mark, own.length >= coats]).toEqual([mark, true]);
   }
   await step(page, "Mixes");
+  await page
+    .getByRole("button", { name: "All areas" })
+    .or(page.getByRole("radio", { name: "By puddle" }))
+    .first()
+    .click();
   await page.getByRole("radio", { name: "By puddle" }).click();
   const layered = page.getByRole("region", { name: "All puddles" }).getByText(/in (two|three) layers of/);
   await expect(layered).toHaveCount([...told.values()].filter(({ coats }) => coats > 1).length);
