@@ -6,10 +6,11 @@ import { expect, type Download, type Page } from "@playwright/test";
 import Papa from "papaparse";
 import sharp from "sharp";
 import { boxWash, CARD, TEST_PLACES } from "../src/core/calibration";
-import { printedPlan } from "../src/model/printed-plan";
+import { printedPlan, type PrintedPlan } from "../src/model/printed-plan";
+import { photographPath } from "../src/testing/photographs/photographs";
 import { leavePage, test } from "./house";
 import { judged, staysInside } from "./judged";
-import { chart, onDesk, saved, step, undo } from "./photo-page";
+import { bring, chart, onDesk, openPainting, saved, step, undo } from "./photo-page";
 import type { RunningServer } from "./server";
 import { type } from "./typing";
 
@@ -121,6 +122,59 @@ test("the order is proposed, dragged by keys, told where it breaks a rule, timed
   await expect(page.locator("canvas[data-drawn=planned]")).toBeVisible();
 });
 
+/** Holds what the rooms say of every wash against each other: how strong it is, in how many coats, in which puddle. */
+async function saysTheSame(page: Page, data: PrintedPlan): Promise<void> {
+  const told = new Map<string, { readonly strength: string; readonly coats: number }>();
+  for (const { serves } of data.puddles)
+    for (const words of serves) {
+      const [, mark, strength, coats] = /^(\S+) .*: ([^:]+ \([^)]*\))(?:, (\d) coats)?$/.exec(words)!;
+      told.set(mark!, { strength: strength!, coats: Number(coats ?? 1) });
+    }
+  // In the order each coat is a wash of that strength, and no wash has a strength that no puddle is mixed to.
+  for (const [mark, { strength, coats }] of told) {
+    const own = data.washes.filter(({ mixes }) => mixes.some((mix) => mix.strength === strength));
+    expect([mark, own.length >= coats]).toEqual([mark, true]);
+  }
+  const strengths = new Set([...told.values()].map(({ strength }) => strength));
+  for (const { name, mixes } of data.washes)
+    for (const { strength } of mixes) expect([name, strengths.has(strength)]).toEqual([name, true]);
+  // How much: as many puddles, each mixed from its first step on; the mixes: as many, and the same layers.
+  await view(page, "How much");
+  await expect(page.getByRole("list", { name: "Puddles in the order of mixing" }).getByRole("listitem")).toHaveCount(
+    data.puddles.length,
+  );
+  for (const { steps } of data.puddles) await expect(plan(page)).toContainText(steps[0]!.slice(1));
+  await step(page, "Mixes");
+  await page
+    .getByRole("button", { name: "All areas" })
+    .or(page.getByRole("radio", { name: "By puddle" }))
+    .first()
+    .click();
+  await page.getByRole("radio", { name: "By puddle" }).click();
+  const all = page.getByRole("region", { name: "All puddles" });
+  await expect(all.getByText(/in (two|three) layers of/)).toHaveCount(
+    [...told.values()].filter(({ coats }) => coats > 1).length,
+  );
+  await step(page, "Plan");
+}
+
+for (const name of ["dune", "harbour"])
+  test(`on a real photograph the rooms say the same of every wash: ${name}`, async ({ page }) => {
+    await bring(page, server.url, `${name}.jpg`, readFileSync(photographPath(name)));
+    await step(page, "Areas");
+    await page.getByRole("button", { name: /^Take all \d+ as areas/ }).click();
+    await step(page, "Palette");
+    const panel = page.getByRole("region", { name: "Palette step" });
+    await expect(panel.getByText(/^Found in/)).toBeVisible({ timeout: 60_000 });
+    await panel.getByRole("region", { name: "The answer" }).getByRole("button", { name: "Lay it out" }).click();
+    await step(page, "Plan");
+    await view(page, "To take along");
+    const data = printedPlan.parse(JSON.parse((await download(page, "JSON")).toString("utf8")));
+    expect(data.washes.length).toBeGreaterThan(3);
+    await saysTheSame(page, data);
+    await openPainting(page, server.url, "The pump house at last light");
+  });
+
 test("how much is told by puddle and by paint; the plan goes along as PDF and data; a tested swatch corrects its mix", async ({
   page,
 }) => {
@@ -140,26 +194,7 @@ test("how much is told by puddle and by paint; the plan goes along as PDF and da
   const data = printedPlan.parse(JSON.parse((await download(page, "JSON")).toString("utf8")));
   expect(data.washes).toHaveLength(20);
   expect(data.puddles.length).toBeGreaterThan(5);
-  // The puddles, the order and the mixes say the same of every colour: how strong, and in how many coats.
-  const told = new Map<string, { readonly strength: string; readonly coats: number }>();
-  for (const { serves } of data.puddles)
-    for (const words of serves) {
-      const [, mark, strength, coats] = /^(\S+) .*: ([^:]+ \([^)]*\))(?:, (\d) coats)?$/.exec(words)!;
-      told.set(mark!, { strength: strength!, coats: Number(coats ?? 1) });
-    }
-  for (const [mark, { strength, coats }] of told) {
-    const own = data.washes.filter(({ mixes }) => mixes.some((mix) => mix.strength === strength));
-    expect([mark, own.length >= coats]).toEqual([mark, true]);
-  }
-  await step(page, "Mixes");
-  await page
-    .getByRole("button", { name: "All areas" })
-    .or(page.getByRole("radio", { name: "By puddle" }))
-    .first()
-    .click();
-  await page.getByRole("radio", { name: "By puddle" }).click();
-  const layered = page.getByRole("region", { name: "All puddles" }).getByText(/in (two|three) layers of/);
-  await expect(layered).toHaveCount([...told.values()].filter(({ coats }) => coats > 1).length);
+  await saysTheSame(page, data);
   await step(page, "Plan");
   await view(page, "To take along");
   const table = Papa.parse<Record<string, string>>((await download(page, "CSV")).toString("utf8"), { header: true });
