@@ -7,7 +7,6 @@ import Papa from "papaparse";
 import sharp from "sharp";
 import { boxWash, CARD, TEST_PLACES } from "../src/core/calibration";
 import { printedPlan, type PrintedPlan } from "../src/model/printed-plan";
-import { photographPath } from "../src/testing/photographs/photographs";
 import { leavePage, test } from "./house";
 import { judged, staysInside } from "./judged";
 import { bring, chart, onDesk, openPainting, saved, step, undo } from "./photo-page";
@@ -160,7 +159,7 @@ async function saysTheSame(page: Page, data: PrintedPlan): Promise<void> {
 
 for (const name of ["dune", "harbour"])
   test(`on a real photograph the rooms say the same of every wash: ${name}`, async ({ page }) => {
-    await bring(page, server.url, `${name}.jpg`, readFileSync(photographPath(name)));
+    await bring(page, server.url, `${name}.jpg`, readFileSync(join("src", "testing", "photographs", `${name}.jpg`)));
     await step(page, "Areas");
     await page.getByRole("button", { name: /^Take all \d+ as areas/ }).click();
     await step(page, "Palette");
