@@ -133,6 +133,8 @@ test("a window that was open meets what was put back as a change of somebody els
   expect(await stored()).toBe(true);
   await card.getByRole("button", { name: "Put mine in its place" }).click();
   await expect.poll(stored).toBe(false);
+  await type(title, "winter dyke");
+  await expect.poll(stored).toBe(true);
 });
 
 test("files that are no backup are refused in words, and nothing is left of them", async ({ page }) => {
