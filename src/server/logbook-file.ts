@@ -87,13 +87,12 @@ async function bookIn(file: Archive): Promise<OpenBook> {
   const photos: unknown[] = [];
   const all = await file.json(LOG_FILE.json, MOST_JSON_BYTES, ["entries", "photos"], (list, one) => {
     if (list === "photos" && photos.push(one) > LIMITS.photosInFile) throw new Error("too many photos");
-    if (list === "entries") count++;
+    if (list === "entries" && ++count > LIMITS.logEntries)
+      throw new FileRefused(`A logbook holds at most ${LIMITS.logEntries} entries. Nothing was taken.`);
   });
   const said = logFile.safeParse(typeof all === "object" && all !== null ? { ...all, photos } : all);
   if (!said.success)
     throw new FileRefused(`${newerIn(said.error) ?? said.error.issues[0]?.message ?? NO_LOGBOOK} Nothing was taken.`);
-  if (count > LIMITS.logEntries)
-    throw new FileRefused(`A logbook holds at most ${LIMITS.logEntries} entries. Nothing was taken.`);
   return {
     said: said.data,
     entries: async (take) => {

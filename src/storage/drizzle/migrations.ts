@@ -61,6 +61,9 @@ export async function isNewer(db: Database, place: Place): Promise<boolean> {
   return hashes.some(({ hash }) => !known.has(hash));
 }
 
+/** Lets others be answered: the embedded database answers within the turn, and would keep them waiting. */
+export const othersTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
 /**
  * Brings a store's tables up to a migration (all by default), in the transaction that it is given; the search path
  * begins with the store's schema there. Notes them as Drizzle's own migrator does.
@@ -72,7 +75,10 @@ export async function migrateWithin(tx: Database, place: Place, upTo = allMigrat
   );
   const done = await migrationsDone(tx, place);
   for (const { sql: statements, hash, folderMillis } of allMigrations().slice(done, upTo)) {
-    for (const statement of statements) if (statement.trim() !== "") await tx.execute(sql.raw(statement));
+    for (const statement of statements) {
+      if (statement.trim() !== "") await tx.execute(sql.raw(statement));
+      await othersTurn();
+    }
     await tx.execute(sql`insert into ${journalOf(place)} (hash, created_at) values (${hash}, ${folderMillis})`);
   }
 }

@@ -1,7 +1,7 @@
 import { randomInt } from "node:crypto";
 import { sql } from "drizzle-orm";
 import type { Database } from "./database";
-import { migrateWithin, migrationsDone, rowsOf, type Place } from "./migrations";
+import { migrateWithin, migrationsDone, othersTurn, rowsOf, type Place } from "./migrations";
 
 /** A table's rows as open data: a line of JSON for each, as PostgreSQL writes it. */
 export interface TableRows {
@@ -65,7 +65,7 @@ export interface Replaced {
 }
 
 /** Rows that are sent to the database in one piece, in characters. */
-const PIECE_LETTERS = 300_000;
+const PIECE_LETTERS = 200_000;
 
 /** Puts rows into a table of a schema, a piece at a time. */
 export async function insertLines(tx: Database, schema: string, { name, lines }: RowsToRead): Promise<void> {
@@ -79,6 +79,7 @@ export async function insertLines(tx: Database, schema: string, { name, lines }:
           select * from jsonb_populate_recordset(null::${table}, ${`[${piece.join(",")}]`}::jsonb)`,
     );
     [piece, letters] = [[], 0];
+    await othersTurn();
   };
   for await (const line of lines()) {
     piece.push(line);
