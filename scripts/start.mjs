@@ -110,7 +110,7 @@ const STOPPING = "Abendrot is being stopped. What you changed is kept in this br
 
 globalThis.abendrotDrained = async () => {
   stopping = true;
-  for (const end = Date.now() + DRAIN_MS; underWay > 0 && Date.now() < end; )
+  for (const end = Date.now() + DRAIN_MS; underWay > 0 && Date.now() < end;)
     await new Promise((resolve) => setTimeout(resolve, 20));
 };
 

@@ -7,7 +7,11 @@ const byKeys = {
   create: (context) => ({
     CallExpression(node) {
       const { callee } = node;
-      if (callee.type === "MemberExpression" && callee.property.type === "Identifier" && callee.property.name === "fill")
+      if (
+        callee.type === "MemberExpression" &&
+        callee.property.type === "Identifier" &&
+        callee.property.name === "fill"
+      )
         context.report({ node: callee.property, message: "Type with `type`, `paste` or `set` of e2e/typing.ts." });
     },
   }),
