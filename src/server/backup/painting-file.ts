@@ -66,7 +66,7 @@ export async function writePainting(
   const give = await photoToGive(store, file.photo);
   if (!give) throw new FileRefused(`The photo of “${file.document.title}” is gone. Exchange it for a new one first.`);
   const zip = new ZipFile();
-  zip.addBuffer(Buffer.from(JSON.stringify({ ...file, photo: give.photo }, null, 1), "utf8"), BACKUP_FILE.manifest);
+  zip.addBuffer(Buffer.from(JSON.stringify({ ...file, photo: give.photo }), "utf8"), BACKUP_FILE.manifest);
   if (typeof give.bytes === "string") zip.addFile(give.bytes, photoName(give.photo), { compress: false });
   else {
     tellMissing(zip, "The photo as it came (its measured copy stands for it)");

@@ -12,8 +12,8 @@ export class FileRefused extends NamedError {
   static override readonly kind = "FileRefused";
 }
 
-/** A door of ours takes documents up to this: an element of a list in a file is none larger. */
-const PIECE: PieceLimits = { pieceBytes: 2 * 1024 * 1024, pieceValues: 150_000 };
+/** A door of ours takes documents up to a megabyte; with the blanks between its values one is well under this. */
+const PIECE: PieceLimits = { pieceBytes: 4 * 1024 * 1024, pieceValues: 150_000 };
 /** Files in an archive: ten thousand entries of a logbook with twelve photos each, and some beside. */
 const MOST_ENTRIES = 130_000;
 /** Records and lists pack to a tenth or a thirtieth; what unpacks to more than this many times its size is a trap. */
