@@ -225,7 +225,7 @@ test("in the logbook, the measuring room, the handbook, the mixing room and besi
   const picker = page.getByRole("dialog", { name: /paint/i });
   await keeps(page, async () => picker, { least: 1, stored: false });
   await picker
-    .getByRole("button", { name: /^Ultramarine/ })
+    .getByRole("button", { name: /^(Ultramarine|North wall)/ })
     .first()
     .click();
   await page.keyboard.press("Escape");

@@ -1,4 +1,4 @@
-import { beforeEach, expect, test, vi } from "vitest";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { LOGBOOK_URL, PAINTBOX_URL, logEntryUrl, paintingUrl } from "@/model/addresses";
 import { newLogEntry, type LogEntry } from "@/model/logbook";
 import { newPainting } from "@/model/painting";
@@ -35,6 +35,8 @@ beforeEach(() => {
     return answer(save) ?? Response.json({ revision: save.revision + 1 });
   });
 });
+
+afterEach(() => vi.unstubAllGlobals());
 
 const leave = (url: string, base: unknown, document: unknown): string => {
   const writer = crypto.randomUUID();
