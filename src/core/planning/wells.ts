@@ -1,5 +1,5 @@
-import { waterOfLoad, type WaterParts } from "../optics/load";
-import { puddleAmount, type Laid, type Ml, type PuddleAmount } from "./amounts";
+import { loadOfWater, waterOfLoad, type WaterParts } from "../optics/load";
+import { filmMl, puddleAmount, type Laid, type Ml, type PuddleAmount } from "./amounts";
 
 /** One mix to be mixed in one well, and the washes that it serves, in the order in which they are laid. */
 export interface WellToMix {
@@ -8,7 +8,7 @@ export interface WellToMix {
   readonly served: readonly Laid[];
   /**
    * The mix that it is made of with one paint added: its place in the list, before this one, and which of the paints
-   * here are that one's, in that one's order.
+   * here are that one's, in that one's order. That one is made of no other.
    */
   readonly from: { readonly well: number; readonly paints: readonly number[] } | null;
 }
@@ -49,7 +49,7 @@ const ONE_STRENGTH = 0.06;
 
 /** Washes of like strength together, the strongest first; each at the paint's share that they have on the whole. */
 function strengthsOf(served: readonly Laid[]): { readonly at: number; readonly serves: readonly number[] }[] {
-  const share = (i: number): number => 1 / (1 + served[i]!.waterParts);
+  const share = (i: number): number => loadOfWater(served[i]!.waterParts);
   const order = served.map((_, i) => i).sort((a, b) => share(b) - share(a));
   const groups: number[][] = [];
   for (const i of order) {
@@ -61,6 +61,21 @@ function strengthsOf(served: readonly Laid[]): { readonly at: number; readonly s
 }
 
 /**
+ * What is taken out of a stock and thinned for some washes.
+ * @param at share of paint in the stock
+ * @param reserve what is mixed of all that is laid
+ */
+function thinnedFrom(at: number, served: readonly Laid[], serves: readonly number[], reserve: number): Thinned {
+  const films = serves.map((s) => filmMl(served[s]!.areaCm2, served[s]!.filmUm));
+  const film = films.reduce((sum, ml) => sum + ml, 0);
+  const paint = films.reduce((sum, ml, i) => sum + ml * loadOfWater(served[serves[i]!]!.waterParts), 0);
+  const [ml, takenMl] = [film * reserve, (paint * reserve) / at];
+  // Washes that cover nothing as yet are told as strong as the first of them.
+  const waterParts = film > 0 ? waterOfLoad(paint / film) : served[serves[0]!]!.waterParts;
+  return { waterParts, takenMl, waterMl: ml - takenMl, ml, serves };
+}
+
+/**
  * How all wells of a painting are mixed so that every wash can be laid as strong as it is planned: each mix at the
  * strength of its strongest wash, weaker ones thinned from some of it, a mix that comes of another one taken from that
  * one while it is strong enough. Paint and water of all steps add up to what `puddleAmount` says is mixed; where a
@@ -69,7 +84,7 @@ function strengthsOf(served: readonly Laid[]): { readonly at: number; readonly s
 export function mixWells(wells: readonly WellToMix[]): readonly MixedWell[] {
   const amounts = wells.map(({ parts, served }) => puddleAmount(parts, served));
   const passed = wells.map((): Ml => 0);
-  const strongest = wells.map(({ served }) => Math.max(0, ...served.map(({ waterParts }) => 1 / (1 + waterParts))));
+  const strongest = wells.map(({ served }) => Math.max(0, ...served.map(({ waterParts }) => loadOfWater(waterParts))));
   /** Paint that a well takes over with what it is made of. */
   const over = wells.map(({ from }, i): Ml =>
     from ? from.paints.reduce((sum, paint) => sum + amounts[i]!.paintMl[paint]!, 0) : 0,
@@ -99,22 +114,7 @@ export function mixWells(wells: readonly WellToMix[]): readonly MixedWell[] {
     const groups = strengthsOf(served);
     const thinned = groups
       .filter((group) => group.at < at * (1 - ONE_STRENGTH))
-      .map((group): Thinned => {
-        const film = group.serves.reduce((sum, s) => sum + served[s]!.areaCm2 * served[s]!.filmUm * 1e-4, 0);
-        const groupPaint = group.serves.reduce(
-          (sum, s) => sum + (served[s]!.areaCm2 * served[s]!.filmUm * 1e-4) / (1 + served[s]!.waterParts),
-          0,
-        );
-        const ml = laidMl > 0 ? (film * mixedMl) / laidMl : 0;
-        const taken = laidMl > 0 ? (groupPaint * mixedMl) / laidMl / at : 0;
-        return {
-          waterParts: waterOfLoad(film > 0 ? groupPaint / film : group.at),
-          takenMl: taken,
-          waterMl: ml - taken,
-          ml,
-          serves: group.serves,
-        };
-      })
+      .map(({ serves }) => thinnedFrom(at, served, serves, laidMl > 0 ? mixedMl / laidMl : 0))
       .sort((a, b) => a.serves[0]! - b.serves[0]!);
     const stockServes = groups.filter((group) => group.at >= at * (1 - ONE_STRENGTH)).flatMap(({ serves }) => serves);
     return {

@@ -78,7 +78,7 @@ export interface MeasureState extends Pick<MeasureDraft, "way" | "one" | "number
   readonly beginAnew: () => void;
 }
 
-/** Whether numbers or readings lie are there that were not put away. */
+/** Whether there are numbers or readings that were not put away. */
 export const holdsSomething = ({ numbers: { typed, file }, readings }: MeasureState): boolean =>
   file !== null || typed.some(({ L, a, b }) => `${L}${a}${b}` !== "") || readings.some((patch) => patch !== null);
 
@@ -165,16 +165,23 @@ export function createMeasureStore(): MeasureStore {
         name: "measuring",
         storage: inBrowser,
         skipHydration: true,
-        partialize: ({ way, one, numbers, readings, sheet, document, photos, openKey, kept }): MeasureDraft => ({
-          ...{ way, one, numbers, readings, sheet, document, openKey, kept },
-          // What was not whole in the data folder when the page was left is brought anew; a sheet all of whose paints
-          // are kept is done with.
-          photos: photos.flatMap(({ key, fileName, stored }) => {
+        partialize: ({ way, one, numbers, readings, sheet, document, photos, openKey, kept }): MeasureDraft => {
+          const lasting = photos.flatMap(({ key, fileName, stored }) => {
             const named = (document.edits[key]?.paints ?? []).flatMap((paint, row) => (paint ? [row] : []));
             const done = named.length > 0 && named.every((row) => kept[`${key} ${row}`]);
             return stored && !done ? [{ key, fileName, stored }] : [];
-          }),
-        }),
+          });
+          // What was not whole in the data folder when the page was left is brought anew; a sheet all of whose paints
+          // are kept is done with. What was said of a photo goes with it.
+          const stays = (of: string): boolean => lasting.some(({ key }) => of.startsWith(key));
+          const only = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
+            Object.fromEntries(Object.entries(record).filter(([of]) => stays(of)));
+          return {
+            ...{ way, one, numbers, readings, sheet, openKey, photos: lasting },
+            document: { edits: only(document.edits) },
+            kept: only(kept),
+          };
+        },
         merge: (draft, state) => {
           const kept = draft as MeasureDraft;
           return {
