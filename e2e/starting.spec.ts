@@ -126,6 +126,10 @@ test("a folder of the very first program opens in every room; it is its owner's 
   expect(shelf.map(({ title }) => title)).toContain(answers.findLast(({ status }) => status === 200)!.title);
 
   // Moved away under it: told as that, not as another process, and nothing is said to be saved.
+  // Just after the lock was renewed: at its next renewal the program ends, whatever is being asked of it.
+  const renewed = (): number => statSync(join(folder, "abendrot.in-use")).mtimeMs;
+  const then = renewed();
+  await expect.poll(renewed, { intervals: [20] }).not.toBe(then);
   renameSync(folder, `${folder}-moved`);
   const refused = await fetch(`${again.url}/api/paintings/${id}`, {
     method: "PATCH",
