@@ -248,6 +248,7 @@ export default defineConfig({
     ".next/**",
     "data/**",
     "src/core/optics/kernel/assembly/**",
+    "src/core/numeric/blocks/assembly/**",
     "next-env.d.ts",
     "test-results/**",
     "playwright-report/**",

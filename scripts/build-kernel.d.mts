@@ -1,1 +1,2 @@
 export function compileKernel(): Promise<Buffer>;
+export function compileProducts(): Promise<Buffer>;

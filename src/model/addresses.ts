@@ -14,6 +14,8 @@ export const nextSwatchesUrl = (paintingId: string | null): string =>
   paintingId === null ? "/api/logbook/next" : `${paintingUrl(paintingId)}/next-swatches`;
 /** Where the logbook's entries are kept, and each of them. */
 export const LOGBOOK_URL = "/api/logbook";
+/** What the logbook teaches, once all that stands in it is learned. */
+export const TAUGHT_URL = `${LOGBOOK_URL}/taught`;
 export const logEntryUrl = (id: string): string => `${LOGBOOK_URL}/${id}`;
 /** Everything as one file, what waits to be put back, and the dated copies. */
 export const BACKUP_URL = "/api/backup";

@@ -8,7 +8,7 @@ import { madeUpSwatches } from "@/core/simulation";
 import { asLaid, handChosen } from "./as-laid";
 import { fittingBook, learnedBookOf, type BookSources } from "./learned-book";
 import { logEntry, newLogEntry, newLoggedMix, type LoggedMix } from "./logbook";
-import { nextForBox, nextForPainting } from "./next-swatches";
+import { toPaintNext } from "./next-swatches";
 import { newPaint } from "./paintbox";
 import { newArea, newPainting } from "./painting";
 
@@ -66,7 +66,7 @@ const sources = (list: readonly LoggedMix[] = mixes, more: Partial<BookSources> 
   ...more,
 });
 /** The book as it is fitted to be asked what to paint next. */
-const fitted = () => drained(fittingBook(sources(), paints));
+const fitted = () => drained(fittingBook(sources()));
 
 describe("what a book teaches", () => {
   test("an empty book, one in the bin, one that is set aside and one without colours teach nothing", () => {
@@ -176,7 +176,7 @@ describe("what to paint next", () => {
   };
 
   test("for a painting: of its own paints, what counts most first, and what each makes surer", () => {
-    const { now, mixes: asked, swatches } = drained(nextForPainting(fitted(), painting, paints));
+    const { now, mixes: asked, swatches } = drained(toPaintNext(fitted(), { for: "painting", painting, paints }));
     expect(asked).toBe(2);
     expect(swatches.length).toBeGreaterThan(0);
     expect(swatches[0]!.parts.map(({ paintId }) => paintId)).toContain(red.id);
@@ -186,7 +186,9 @@ describe("what to paint next", () => {
   });
 
   test("without a mix there is nothing to ask", () => {
-    expect(drained(nextForPainting(fitted(), newPainting("Empty", paper.id), paints))).toEqual({
+    expect(
+      drained(toPaintNext(fitted(), { for: "painting", painting: newPainting("Empty", paper.id), paints })),
+    ).toEqual({
       now: 0,
       paperId: paper.id,
       mixes: 0,
@@ -195,7 +197,7 @@ describe("what to paint next", () => {
   });
 
   test("for the whole box: a paint that was never painted comes before those that were", () => {
-    const { swatches } = drained(nextForBox(fitted(), [], paints, paper.id));
+    const { swatches } = drained(toPaintNext(fitted(), { for: "box", paintings: [], paints, paperId: paper.id }));
     expect(swatches[0]!.parts).toEqual([{ paintId: red.id, parts: 1 }]);
   });
 });

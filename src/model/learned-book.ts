@@ -5,16 +5,27 @@ import {
   learning,
   learnDrying,
   learnedPaint,
+  leftBy,
+  opticsLeft,
   paperFactor,
   type CardEvidence,
   type DriedWash,
   type Evidence,
+  type LearnedBefore,
   type Posterior,
+  type StateById,
 } from "@/core/learning";
 import { lightnessOfValue } from "@/core/colour";
-import { paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
+import { HANDS, paintModel, type MeasuredOptics, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById, PAPERS } from "@/core/optics";
-import { LEARNING_MODEL, type LearnedBook, type LoggedMix, type LoggedPaint, type StoredLogEntry } from "./logbook";
+import {
+  LEARNING_MODEL,
+  type LearnedBook,
+  type LeftToBeginFrom,
+  type LoggedMix,
+  type LoggedPaint,
+  type StoredLogEntry,
+} from "./logbook";
 import { looksKnown } from "./paintbox";
 import { countingOf, type Measurement, type StoredFit } from "./measurement";
 
@@ -36,6 +47,7 @@ export interface BookSources {
 interface Gathered {
   readonly evidence: readonly Evidence[];
   readonly bases: ReadonlyMap<string, PaintModel>;
+  readonly labels: ReadonlyMap<string, Label>;
   /** The day of each swatch. */
   readonly days: ReadonlyMap<string, string>;
   readonly cards: readonly CardEvidence[];
@@ -99,7 +111,7 @@ function gather({ entries, paints, measurements }: BookSources, models: Readonly
     const information = base && informationOfPatches(base, patches, paperById(paperId));
     return information ? [{ paintId, paperId, ...information }] : [];
   });
-  return { evidence, bases, days, cards, dried };
+  return { evidence, bases, labels, days, cards, dried };
 }
 
 /** The posterior of a book, with what it was learned from. */
@@ -107,32 +119,58 @@ export interface FittedBook extends Gathered {
   readonly posterior: Posterior;
 }
 
+const labelKey = ({ pigments, tintingStrength }: Pick<Label, "pigments" | "tintingStrength">): string =>
+  JSON.stringify([pigments.map(({ pigmentId, share }) => [pigmentId, share]), tintingStrength]);
+
+/** What is left to begin from as far as it still speaks of the same: of these labels, under this model. */
+function stillTrue(left: LeftToBeginFrom | null, labels: Gathered["labels"]): LearnedBefore | null {
+  if (left?.model !== LEARNING_MODEL) return null;
+  const same = Object.entries(left.paints).filter(([id]) => {
+    const label = labels.get(id);
+    return label && labelKey(label) === left.labels[id];
+  });
+  return { ...left, paints: Object.fromEntries(same) };
+}
+
 /**
  * Fits a book step by step: all its swatches and the cards of their paints, together.
- * @param asked paints that are asked about beside those of the swatches
+ * @param left by an earlier fit of it, to begin from
  */
-export function* fittingBook(sources: BookSources, asked: readonly Label[]): Generator<void, FittedBook> {
-  const ids = asked.map(({ id }) => id);
+export function* fittingBook(sources: BookSources, left: LeftToBeginFrom | null = null): Generator<void, FittedBook> {
   const first = gather(sources, new Map());
-  const posterior = yield* learning(first.evidence, first.cards, ids);
-  if (!first.evidence.some(({ over }) => over !== null)) return { ...first, posterior };
-  // What was laid over another wash is looked at again, over that wash as it is now known.
-  const models = new Map(
-    [...first.bases].map(([id, base]) => {
-      const learned = learnedPaint(posterior, base, first.evidence, PAPERS[0]);
-      return [id, learned ? { ...base, optics: learned.optics } : base];
-    }),
-  );
-  const again = gather(sources, models);
-  return { ...again, posterior: yield* learning(again.evidence, again.cards, ids) };
+  const before = stillTrue(left, first.labels);
+  const layered = first.evidence.some(({ over }) => over !== null);
+  /** The evidence with lower washes as they are known by then: what was laid over another wash hangs on it. */
+  const over = (known: StateById): Gathered => {
+    const models = [...first.bases].map(
+      ([id, base]) => [id, { ...base, optics: opticsLeft(known, base) ?? base.optics }] as const,
+    );
+    return gather(sources, new Map(models));
+  };
+  let gathered = before && layered ? over(before) : first;
+  let posterior = yield* learning(gathered.evidence, gathered.cards, [], HANDS.usual, before);
+  if (layered && !before) {
+    const known = leftBy(posterior);
+    gathered = over(known);
+    posterior = yield* learning(gathered.evidence, gathered.cards, [], HANDS.usual, known);
+  }
+  return { ...gathered, posterior };
 }
 
 /** What a book has taught, ready to be used; null while it holds no swatch that counts. */
-export const learnedBookOf = (sources: BookSources): LearnedBook | null => drained(learningBook(sources));
+export const learnedBookOf = (sources: BookSources): LearnedBook | null => bookOf(drained(fittingBook(sources))).book;
 
-/** {@link learnedBookOf} step by step, so that a server can see to others in between. */
-export function* learningBook(sources: BookSources): Generator<void, LearnedBook | null> {
-  const { evidence, bases, days, posterior, dried } = yield* fittingBook(sources, []);
+/** What a fitted book has taught, null while it holds no swatch that counts; and what the next fit begins from. */
+export function bookOf(fitted: FittedBook): {
+  readonly book: LearnedBook | null;
+  readonly left: LeftToBeginFrom;
+} {
+  const before = leftBy(fitted.posterior);
+  const labels = Object.keys(before.paints).map((id) => [id, labelKey(fitted.labels.get(id)!)] as const);
+  return { book: taughtBy(fitted), left: { ...before, model: LEARNING_MODEL, labels: Object.fromEntries(labels) } };
+}
+
+function taughtBy({ evidence, bases, days, posterior, dried }: FittedBook): LearnedBook | null {
   if (evidence.length === 0) return null;
   const newest = [...days.values()].sort().at(-1) ?? null;
   const paints: Record<string, MeasuredOptics> = {};
@@ -168,7 +206,7 @@ export function* learningBook(sources: BookSources): Generator<void, LearnedBook
     newest,
     paints,
     habit: habitFactor(posterior),
-    habitUnsure: Math.sqrt(covariance[layout.habit * layout.size + layout.habit]!),
+    habitUnsure: Math.sqrt(covariance.at(layout.habit, layout.habit)),
     papers: Object.fromEntries([...layout.papers.keys()].map((id) => [id, paperFactor(posterior, id)])),
     hand: posterior.hand,
     agreements: Object.fromEntries(posterior.agreements),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { READ_BY, type Agreement } from "@/core/learning";
+import { READ_BY, type Agreement, type LearnedBefore } from "@/core/learning";
 import { type Hand, type MeasuredOptics } from "@/core/mixing";
 import { day } from "./day";
 import { LETTERS, LIMITS } from "./limits";
@@ -176,6 +176,15 @@ export interface KeptLessons {
   /** Names all that the learning hangs on: a digest of the book, the labels and the model. */
   readonly from: string;
   readonly book: LearnedBook | null;
+  /** What the next learning begins from; none in what was kept by an earlier version. */
+  readonly left?: LeftToBeginFrom;
+}
+
+/** What was known when a book was learned, and of which labels: a few pages more leave most of it as it was. */
+export interface LeftToBeginFrom extends LearnedBefore {
+  readonly model: number;
+  /** Of each paint its pigments and strength, as a key. */
+  readonly labels: Readonly<Record<string, string>>;
 }
 
 /** What the book has taught, ready to be used. */
@@ -195,4 +204,10 @@ export interface LearnedBook {
   readonly hand: Hand;
   /** How each swatch agrees with all others, by its id. */
   readonly agreements: Readonly<Record<string, Agreement>>;
+}
+
+/** What all paints of the box are mixed from once a book is learned: measured ones by id, and habit, hand and papers. */
+export interface TaughtAnswer {
+  readonly measured: Readonly<Record<string, MeasuredOptics>>;
+  readonly learned: LearnedBook | null;
 }

@@ -1,4 +1,4 @@
-import { choosingSwatches, MEDIAN_OF_EXPECTED, type PaintedMix, type WantedMix } from "@/core/learning";
+import { askedAbout, choosingSwatches, MEDIAN_OF_EXPECTED, type PaintedMix, type WantedMix } from "@/core/learning";
 import { paintModel, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById } from "@/core/optics";
 import type { FittedBook } from "./learned-book";
@@ -73,11 +73,15 @@ const keyOf = ({ parts, waterParts, over }: Pick<SwatchToPaint, "parts" | "water
   [partsKey(parts), waterParts, over && `${partsKey(over.parts)} ${over.waterParts}`].join("; ");
 
 function* answer(
-  { posterior }: FittedBook,
+  { posterior: fitted }: FittedBook,
   wanted: readonly Wanted[],
   paints: readonly BoxPaint[],
   paperId: string,
 ): Generator<void, ToPaintNext> {
+  const posterior = askedAbout(
+    fitted,
+    paints.map(({ id }) => id),
+  );
   const bases = new Map(
     paints.map(({ id, pigments, tintingStrength }) => [id, paintModel(id, pigments, tintingStrength)]),
   );
@@ -111,7 +115,9 @@ function* answer(
     };
     offered.set(keyOf(swatch), swatch);
   }
-  for (const { id } of paints)
+  // A paint that stands in none of these mixes makes none of them surer.
+  const standing = new Set(asked.flatMap(({ mix: { mix } }) => mix.map(({ paint }) => paint.id)));
+  for (const { id } of paints.filter(({ id: own }) => standing.has(own)))
     for (const waterParts of TRIED_WATER) {
       const swatch = { parts: [{ paintId: id, parts: 1 }], waterParts, over: null };
       offered.set(keyOf(swatch), swatch);
@@ -144,7 +150,7 @@ function* answer(
 }
 
 /** The paints that a painting is asked about: those that it takes and that can be mixed from. */
-export function paintsOfPainting<Paint extends BoxPaint>(
+function paintsOfPainting<Paint extends BoxPaint>(
   painting: PaintingDocument,
   paints: readonly Paint[],
 ): readonly Paint[] {
@@ -152,33 +158,30 @@ export function paintsOfPainting<Paint extends BoxPaint>(
   return paints.filter((paint) => used.has(paint.id) && isMixable(paint));
 }
 
-/**
- * The swatches that would make a painting's mixes surest, step by step.
- * @param book fitted for the paints of {@link paintsOfPainting}
- */
-export const nextForPainting = (
-  book: FittedBook,
-  painting: PaintingDocument,
-  paints: readonly BoxPaint[],
-): Generator<void, ToPaintNext> =>
-  answer(book, wantedOf(painting), paintsOfPainting(painting, paints), painting.paperId);
-
 /** The paints that a box is asked about: all that can be mixed from. */
-export const paintsOfBox = <Paint extends BoxPaint>(paints: readonly Paint[]): readonly Paint[] =>
-  paints.filter(isMixable);
+const paintsOfBox = <Paint extends BoxPaint>(paints: readonly Paint[]): readonly Paint[] => paints.filter(isMixable);
+
+/** For what swatches are to be named: one painting, or the whole box, over all paintings that lie here. */
+export type NextQuestion =
+  | { readonly for: "painting"; readonly painting: PaintingDocument; readonly paints: readonly BoxPaint[] }
+  | {
+      readonly for: "box";
+      readonly paintings: readonly PaintingDocument[];
+      readonly paints: readonly BoxPaint[];
+      readonly paperId: string;
+    };
 
 /**
- * The swatches that would make the whole box surest: the mixes of all paintings, and each paint at hand by itself; step
- * by step.
- * @param book fitted for the paints of {@link paintsOfBox}
+ * The swatches that would make mixes surest, step by step: those of a painting, or all paintings' and each paint at hand
+ * by itself.
  */
-export function nextForBox(
-  book: FittedBook,
-  paintings: readonly PaintingDocument[],
-  paints: readonly BoxPaint[],
-  paperId: string,
-): Generator<void, ToPaintNext> {
-  const here = paintsOfBox(paints);
+export function toPaintNext(book: FittedBook, question: NextQuestion): Generator<void, ToPaintNext> {
+  if (question.for === "painting") {
+    const { painting, paints } = question;
+    return answer(book, wantedOf(painting), paintsOfPainting(painting, paints), painting.paperId);
+  }
+  const { paintings, paperId } = question;
+  const here = paintsOfBox(question.paints);
   const washes = here.flatMap(({ id, name }) =>
     TRIED_WATER.map((waterParts): Wanted => {
       const recipe = { parts: [{ paintId: id, parts: 1 }], waterParts };

@@ -1,29 +1,29 @@
 import "server-only";
 import { createHash } from "node:crypto";
-import { fittingBook, learningBook, type BookSources, type FittedBook } from "@/model/learned-book";
+import type { BookSources } from "@/model/learned-book";
 import type { KeptLessons, LearnedBook } from "@/model/logbook";
 import { modelFingerprint } from "@/model/model-fingerprint";
-import type { ToPaintNext } from "@/model/next-swatches";
-import type { PaintEntry } from "@/model/paintbox";
+import type { NextQuestion, ToPaintNext } from "@/model/next-swatches";
 import { acrossBundles } from "./context/across-bundles";
 import { noteTrouble } from "./http/trouble";
+import { LearnerLink } from "./learner/link";
+import type { Lesson } from "./learner/learner";
 import type { StockedPaint, Store } from "@/storage/ports";
 
-/** What was learned last, and what is being learned: a book is fitted once for all rooms, and anew when it changes. */
+/** What was learned last, and what is being learned: a book is learned once for all rooms, and anew when it changes. */
 interface Lessons {
+  readonly learner: LearnerLink;
   last?: KeptLessons;
   /** What the book was stamped with when `last` was found to be of it: it need not be read again. */
   stamp?: string;
-  /** The book as it was fitted for the last questions of what to paint next. */
-  readonly fitted: Map<string, Promise<FittedBook>>;
-  underWay?: { readonly from: string; readonly book: Promise<LearnedBook | null> };
+  underWay?: Promise<void>;
 }
 
 /** Each store's lessons. */
 const kept = acrossBundles("lessons", () => new Map<string, Lessons>());
 
 function lessonsOf({ photoFiles: { where } }: Store): Lessons {
-  const lessons = kept.get(where) ?? { fitted: new Map() };
+  const lessons = kept.get(where) ?? { learner: new LearnerLink() };
   kept.set(where, lessons);
   return lessons;
 }
@@ -58,113 +58,118 @@ function keyOf({ entries, paints, measurements }: BookSources): string {
   return hash.digest("hex");
 }
 
-/** Fits of a book that are kept: for the box, and for paintings that one goes to and fro between. */
-const FITS_KEPT = 3;
-/** Others are seen to after so long at the latest, where the steps are that short. */
-const TURN_MS = 15;
+async function lessonOf(store: Store): Promise<Lesson> {
+  const sources = await bookSources(store);
+  return { from: keyOf(sources), sources, before: lessonsOf(store).last?.left ?? null };
+}
 
-/** Does something step by step, seeing to other requests in between. */
-async function inTurns<T>(steps: Generator<void, T>): Promise<T> {
-  let since = performance.now();
-  for (let step = steps.next(); ; step = steps.next()) {
-    if (step.done) return step.value;
-    if (performance.now() - since < TURN_MS) continue;
-    await new Promise((resolve) => setImmediate(resolve));
-    since = performance.now();
-  }
+/** The swatches that would make mixes surest, by the book as it stands. */
+export async function nextToPaint(store: Store, about: NextQuestion): Promise<ToPaintNext> {
+  return lessonsOf(store).learner.next(await lessonOf(store), about);
 }
 
 /**
- * The swatches that would make mixes surest, from the book as it was fitted last: it is fitted anew only when it, its
- * labels or the paints at hand have changed.
+ * Learns the book as it stands, and what was written into it meanwhile after that; keeps what it taught for the next
+ * start.
  */
-export async function nextToPaint(
-  store: Store,
-  question: {
-    /** The paints that it is about. */
-    readonly about: (paints: readonly PaintEntry[]) => readonly PaintEntry[];
-    readonly ask: (book: FittedBook, paints: readonly PaintEntry[]) => Generator<void, ToPaintNext>;
-  },
-): Promise<ToPaintNext> {
-  const [sources, paints] = await Promise.all([bookSources(store), store.paintbox.paints()]);
-  const asked = question.about(paints);
-  const from = `${keyOf(sources)} ${asked.map(({ id }) => id).join(" ")}`;
-  const { fitted } = lessonsOf(store);
-  let book = fitted.get(from);
-  if (!book) {
-    book = inTurns(fittingBook(sources, asked));
-    fitted.set(from, book);
-    // What went wrong is tried again at the next question.
-    book.catch(() => fitted.delete(from));
-    for (const old of [...fitted.keys()].slice(0, -FITS_KEPT)) fitted.delete(old);
-  }
-  return inTurns(question.ask(await book, asked));
-}
-
-/** Learns a book, seeing to other requests between the steps, and keeps what it taught for the next start. */
-async function learnBook(store: Store, sources: BookSources, from: string): Promise<LearnedBook | null> {
+async function learnBook(store: Store): Promise<void> {
   const lessons = lessonsOf(store);
-  let book: LearnedBook | null = null;
-  try {
-    book = await inTurns(learningBook(sources));
-  } catch (error) {
-    // No room waits for the book: without its lessons all is predicted by labels and cards.
-    noteTrouble("The logbook could not be learned from", error);
+  for (;;) {
+    const stamp = await store.logbook.stamp();
+    const lesson = await lessonOf(store);
+    if (lessons.last?.from === lesson.from) return void (lessons.stamp = stamp);
+    let learned: Pick<KeptLessons, "book" | "left">;
+    try {
+      learned = await lessons.learner.learn(lesson);
+    } catch (error) {
+      // No room waits for the book: without its lessons all is predicted by labels and cards.
+      noteTrouble("The logbook could not be learned from", error);
+      learned = { book: null };
+    }
+    lessons.last = { from: lesson.from, ...learned };
+    // A disk without room: it is learned anew at the next start.
+    await store.settings.keepLessons(lessons.last).catch((error: unknown) => noteTrouble("Lessons not kept", error));
   }
-  lessons.last = { from, book };
-  delete lessons.stamp;
-  // A disk without room: it is learned anew at the next start.
-  await store.settings.keepLessons(lessons.last).catch((error: unknown) => noteTrouble("Lessons not kept", error));
-  return book;
 }
 
-/** What the logbook has taught; null while nothing counts in it. */
-export async function learnedBook(store: Store): Promise<LearnedBook | null> {
+/** Waits for something, but no longer than so many milliseconds. */
+async function atMost(what: Promise<void>, ms: number): Promise<void> {
+  let timer: NodeJS.Timeout | undefined;
+  await Promise.race([what, new Promise<void>((resolve) => (timer = setTimeout(resolve, ms)))]);
+  clearTimeout(timer);
+}
+
+/** A book of a few pages is learned while a room is laid out; for a longer one no room waits. */
+const WAITED_MS = 250;
+/** Where nothing was ever learned, a little longer: a first start, a logbook put back. */
+const WAITED_FIRST_MS = 1500;
+
+/** What a book has taught. */
+interface Taught {
+  /** Null while nothing counts in it. */
+  readonly book: LearnedBook | null;
+  /** Names what it was learned from. */
+  readonly from: string;
+  /** What has changed since is being learned: `lessonsAfter` answers when it is there. */
+  readonly following: boolean;
+}
+
+async function taught(store: Store, waitMs: (known: boolean) => number): Promise<Taught> {
   const lessons = lessonsOf(store);
   const stamp = await store.logbook.stamp();
-  if (lessons.last && lessons.stamp === stamp) return lessons.last.book;
-  const sources = await bookSources(store);
-  const from = keyOf(sources);
   lessons.last ??= (await store.settings.lessons()) ?? undefined;
-  if (lessons.last?.from === from) {
-    lessons.stamp = stamp;
-    return lessons.last.book;
+  if (lessons.stamp !== stamp) {
+    lessons.underWay ??= learnBook(store).finally(() => (lessons.underWay = undefined));
+    await atMost(lessons.underWay, waitMs(lessons.last !== undefined));
   }
-  if (lessons.underWay?.from !== from) lessons.underWay = { from, book: learnBook(store, sources, from) };
-  return lessons.underWay.book;
+  const { book = null, from = "" } = lessons.last ?? {};
+  return { book, from, following: lessons.underWay !== undefined };
+}
+
+/** What the logbook has taught as far as it is known: last lessons are answered at once while new ones are learned. */
+export const learnedBook = (store: Store): Promise<Taught> =>
+  taught(store, (known) => (known ? WAITED_MS : WAITED_FIRST_MS));
+
+/** What the logbook has taught with all that stands in it, once that is learned. */
+export async function allLearned(store: Store): Promise<Taught> {
+  for (;;) {
+    const known = await taught(store, () => 0);
+    const { underWay } = lessonsOf(store);
+    if (!known.following || !underWay) return known;
+    await underWay;
+  }
 }
 
 interface AsLearned {
   readonly paints: StockedPaint[];
   readonly learned: LearnedBook | null;
+  /** More is being learned: a room asks for it once it is laid out. */
+  readonly following: boolean;
 }
 
-/** What was read last of each store, and its stamp then: two thousand paints are not read for each page. */
+/** What was read last of each store, and its stamp and lessons then: two thousand paints are not read for each page. */
 const readLast = acrossBundles(
   "paints",
-  () => new Map<string, { readonly stamp: string; readonly answer: AsLearned }>(),
+  () => new Map<string, { readonly key: string; readonly answer: Omit<AsLearned, "following"> }>(),
 );
 
 /**
  * The paints as they are mixed from, by all that is known: the logbook, cards, labels; and what the book taught of the
  * painter's habit, hand and papers.
+ * @param whole waits until all that stands in the logbook is learned
  */
-export async function paintsAsLearned(store: Store): Promise<AsLearned> {
+export async function paintsAsLearned(store: Store, whole = false): Promise<AsLearned> {
   const stamp = await store.logbook.stamp();
+  const { book, from, following } = await (whole ? allLearned(store) : learnedBook(store));
+  const key = `${stamp} ${from}`;
   const known = readLast.get(store.photoFiles.where);
-  if (known?.stamp === stamp) return known.answer;
-  const answer = await readAsLearned(store);
-  readLast.set(store.photoFiles.where, { stamp, answer });
-  return answer;
-}
-
-async function readAsLearned(store: Store): Promise<AsLearned> {
-  const [stocked, learned] = await Promise.all([store.paintbox.stockedPaints(), learnedBook(store)]);
-  return {
-    paints: learned
-      ? stocked.map((paint) => ({ ...paint, measured: learned.paints[paint.id] ?? paint.measured }))
-      : stocked,
+  if (known?.key === key) return { ...known.answer, following };
+  const stocked = await store.paintbox.stockedPaints();
+  const answer = {
+    paints: book ? stocked.map((paint) => ({ ...paint, measured: book.paints[paint.id] ?? paint.measured })) : stocked,
     // The paints have it already, and how each swatch agrees is told in the logbook alone.
-    learned: learned && { ...learned, paints: {}, agreements: {} },
+    learned: book && { ...book, paints: {}, agreements: {} },
   };
+  readLast.set(store.photoFiles.where, { key, answer });
+  return { ...answer, following };
 }

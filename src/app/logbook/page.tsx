@@ -17,7 +17,7 @@ const query = z.object({
 
 async function OpenedLogbook({ start, next }: { start: string | null; next: boolean }) {
   return opened(async (store) => {
-    const [entries, paints, learned, titles, eye] = await Promise.all([
+    const [entries, paints, taught, titles, eye] = await Promise.all([
       entriesHere(store),
       // As their labels and cards have them: what the book teaches changes while it is open.
       store.paintbox.stockedPaints(),
@@ -26,7 +26,20 @@ async function OpenedLogbook({ start, next }: { start: string | null; next: bool
       store.eye.list(),
     ]);
     return {
-      room: <PackedLogbook props={pack({ stored: entries, paints, learned, titles, eye, start, next })} />,
+      room: (
+        <PackedLogbook
+          props={pack({
+            stored: entries,
+            paints,
+            learned: taught.book,
+            following: taught.following,
+            titles,
+            eye,
+            start,
+            next,
+          })}
+        />
+      ),
       revisions: Object.fromEntries(entries.map(({ id, revision }) => [logEntryUrl(id), revision])),
       own: LOGBOOK_URL,
     };

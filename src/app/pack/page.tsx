@@ -8,8 +8,11 @@ import { opened } from "../opened";
 
 async function OpenedPack() {
   return opened(async (store) => {
-    const [shelf, { paints, learned }] = await Promise.all([store.paintings.shelf(), paintsAsLearned(store)]);
-    return { room: <PackedPack props={pack({ shelf, paints, learned })} />, revisions: {} };
+    const [shelf, { paints, learned, following }] = await Promise.all([
+      store.paintings.shelf(),
+      paintsAsLearned(store),
+    ]);
+    return { room: <PackedPack props={pack({ shelf, paints, learned, following })} />, revisions: {} };
   });
 }
 

@@ -12,9 +12,12 @@ const query = z.object({ paint: z.string().max(60).optional().catch(undefined) }
 
 async function OpenedTrial({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [{ paints, learned }, boxRevision] = await Promise.all([paintsAsLearned(store), store.paintbox.revision()]);
+    const [{ paints, learned, following }, boxRevision] = await Promise.all([
+      paintsAsLearned(store),
+      store.paintbox.revision(),
+    ]);
     return {
-      room: <PackedTryMix props={pack({ owned: paints, learned, start })} />,
+      room: <PackedTryMix props={pack({ owned: paints, learned, following, start })} />,
       revisions: { [PAINTBOX_URL]: boxRevision },
     };
   });

@@ -5,7 +5,6 @@ import { inverse3, quadratic3, sum3 } from "../numeric/three";
 import { PAPERS } from "../optics/paper";
 import { distanceFromOthers } from "./assess";
 import { chromaFactor, READ_BY, readingUnsure, type Evidence } from "./evidence";
-import { coloursTogether } from "./linear";
 import { noiseOf, slipsOf } from "./noise";
 import { learn } from "./posterior";
 import { mixSlopes } from "./slopes";
@@ -45,7 +44,7 @@ describe("a swatch without its own say", () => {
     const there = mixSlopes(own, others.layout, others.state);
     const unsure = readingUnsure(own.by, own.lab);
     const noise = noiseOf(own, there, unsure, HANDS.usual, others.scale);
-    const spread = sum3(noise, coloursTogether(others.covariance, others.layout.size, there, there));
+    const spread = sum3(noise, others.covariance.of(there));
     const off = [own.lab.L - there.lab.L, own.lab.a - there.lab.a, own.lab.b - there.lab.b];
     const direct = quadratic3(inverse3(spread), off);
     expect(Math.abs(all.agreements.get("2")!.distance2 - direct)).toBeLessThan(0.1 + 0.25 * direct);

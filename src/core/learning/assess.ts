@@ -65,3 +65,31 @@ export function handAfter(swatches: readonly Beside[], supposed: Hand, before: H
   }
   return scale;
 }
+
+/** Of the last steps towards the hand no more than this is taken for what one step leaves of the one before. */
+const LEFT_AT_MOST = 0.7;
+
+/**
+ * Expectation and maximisation come nearer by the same share each time: from two steps the end is told (Aitken's
+ * delta-squared, Proceedings of the Royal Society of Edinburgh 46, 1926), on the logarithm of each deviation.
+ */
+export class HandTowards {
+  private readonly steps: { readonly parts: number[]; readonly water: number[] } = { parts: [], water: [] };
+
+  constructor(private at: HandScale) {}
+
+  /** Where the steps lead to, from the next of them. */
+  of(next: HandScale): HandScale {
+    const led = (of: "parts" | "water"): number => {
+      const step = Math.log(next[of] / this.at[of]);
+      const before = this.steps[of].at(-1);
+      this.steps[of].push(step);
+      const left = !before ? 0 : Math.max(0, Math.min(LEFT_AT_MOST, step / before));
+      // After such a leap the steps tell nothing of each other.
+      if (left > 0) this.steps[of].length = 0;
+      return next[of] * Math.exp((step * left) / (1 - left));
+    };
+    this.at = { parts: led("parts"), water: led("water") };
+    return this.at;
+  }
+}

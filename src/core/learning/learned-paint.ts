@@ -4,9 +4,9 @@ import type { Paper } from "../optics/paper";
 import type { PaintModel } from "../mixing/paint";
 import type { Optics } from "../pigments/optics";
 import { chromaFactor, type Evidence } from "./evidence";
-import { coloursTogether } from "./linear";
 import type { Posterior } from "./posterior";
 import { mixSlopes, opticsAt } from "./slopes";
+import type { StateById } from "./state";
 
 /** A paint as a painter's swatches have it, the habit with water in it: predictions take washes as they are meant. */
 export interface LearnedPaint {
@@ -27,6 +27,17 @@ export const habitFactor = ({ layout, state }: Pick<Posterior, "layout" | "state
 export function paperFactor({ layout, state }: Pick<Posterior, "layout" | "state">, paperId: string): number {
   const at = layout.papers.get(paperId);
   return at === undefined ? 1 : Math.exp(state[at]!);
+}
+
+/** A paint's optics as an earlier learning left them, the habit in them; null where it knew nothing of it. */
+export function opticsLeft(
+  { paints, habit }: StateById,
+  { id, optics }: Pick<PaintModel, "id" | "optics">,
+): Optics | null {
+  const corrections = paints[id];
+  if (!corrections) return null;
+  const { K, S } = opticsAt(optics, Float64Array.from(corrections), 0);
+  return { K: K.map((k) => Math.exp(habit) * k), S: S.map((s) => Math.exp(habit) * s) };
 }
 
 /**
@@ -51,7 +62,7 @@ export function learnedPaint(
   const squares = ASKED_LOADS.map((load) => {
     const wash = { mix: [{ paint: base, parts: 1 }], waterParts: waterOfLoad(load), paper, over: null };
     const seen = mixSlopes(wash, layout, state);
-    const spread = coloursTogether(covariance, layout.size, seen, seen);
+    const spread = covariance.of(seen);
     return spread[0]! + (spread[4]! + spread[8]!) / chromaFactor(seen.lab) ** 2;
   });
   const factor = habitFactor(posterior);

@@ -12,13 +12,13 @@ import { PAPERS } from "../optics/paper";
 import { CORRECTIONS, correctedOptics, LIKELY } from "../pigments/maker-variation";
 import { TUBE } from "../mixing/likely-error";
 import { readingUnsure, type Evidence, type PaintedMix } from "./evidence";
-import { coloursTogether } from "./linear";
 import { habitFactor, learnedPaint, paperFactor } from "./learned-paint";
 import { nextSwatches } from "./next-swatch";
 import { noiseOf } from "./noise";
 import { learn } from "./posterior";
 import { mixSlopes } from "./slopes";
-import { addPrior, FIRST_S, PRIOR, stateLayout } from "./state";
+import { coloursTogether, densePrior } from "@/testing/dense";
+import { FIRST_S, PRIOR, stateLayout } from "./state";
 
 const paper = PAPERS[0];
 const paint = (id: string) => paintModel(id, [{ pigmentId: id, share: 1 }]);
@@ -130,8 +130,7 @@ describe("against closed forms", () => {
     // By hand: x = (corrections, habit, paper), own = M x, with a habit and a paper that move K and S.
     const n = CORRECTIONS + 2;
     const M = (i: number, j: number): number => (j < CORRECTIONS ? Number(i === j) : Number(i === 0 || i === FIRST_S));
-    const prior = new Float64Array(n * n);
-    addPrior(prior, layout, new Map());
+    const prior = densePrior(layout);
     const A = Array.from({ length: n }, (_, i) =>
       Array.from({ length: n }, (_c, j) => {
         let sum = prior[i * n + j]!;
@@ -146,15 +145,19 @@ describe("against closed forms", () => {
       A,
       Array.from({ length: n }, (_, i) => Number(i === CORRECTIONS)),
     )!;
-    column.forEach((value, i) => expect(covariance[i * n + CORRECTIONS]).toBeCloseTo(value, 6));
+    column.forEach((value, i) => expect(covariance.at(i, CORRECTIONS)).toBeCloseTo(value, 6));
   });
 
   test("before any swatch: the prior of tubes, strength moving scattering with it", () => {
     const { covariance, layout } = learn([], [], [blue.id]);
-    const at = (i: number, j: number): number => covariance[i * layout.size + j]!;
-    expect(Math.sqrt(at(0, 0))).toBeCloseTo(TUBE.strength, 9);
-    expect(at(0, FIRST_S)).toBeCloseTo(TUBE.strength ** 2, 9);
-    expect(at(FIRST_S, FIRST_S)).toBeCloseTo(TUBE.strength ** 2 + (TUBE.scattering * LIKELY[FIRST_S]!) ** 2, 9);
+    const at = (i: number, j: number): number => covariance.at(i, j);
+    const first = layout.paints.get(blue.id)!;
+    expect(Math.sqrt(at(first, first))).toBeCloseTo(TUBE.strength, 9);
+    expect(at(first, first + FIRST_S)).toBeCloseTo(TUBE.strength ** 2, 9);
+    expect(at(first + FIRST_S, first + FIRST_S)).toBeCloseTo(
+      TUBE.strength ** 2 + (TUBE.scattering * LIKELY[FIRST_S]!) ** 2,
+      9,
+    );
     expect(Math.sqrt(at(layout.habit, layout.habit))).toBeCloseTo(PRIOR.habit, 9);
   });
 
@@ -166,8 +169,7 @@ describe("against closed forms", () => {
     const lab = { ...before.lab, L: before.lab.L + 0.5 };
     const { state, hand } = learn([swatch("1", painted, lab)]);
     expect(hand.water).toBeCloseTo(HANDS.usual.water, 2);
-    const prior = new Float64Array(layout.size ** 2);
-    addPrior(prior, layout, new Map());
+    const prior = densePrior(layout);
     const { size } = layout;
     const P = Array.from({ length: size }, (_, i) => Array.from({ length: size }, (_c, j) => prior[i * size + j]!));
     const covariance = new Float64Array(size * size);
@@ -204,10 +206,9 @@ describe("against closed forms", () => {
     const { layout, state, covariance, scale } = learn(evidence);
     const asked = mixOf([[blue, 1]], 5);
     const seen = mixSlopes(asked, layout, state);
-    const spread = Math.sqrt(coloursTogether(covariance, layout.size, seen, seen)[0]!);
+    const spread = Math.sqrt(covariance.of(seen)[0]!);
 
-    const prior = new Float64Array(layout.size ** 2);
-    addPrior(prior, layout, new Map());
+    const prior = densePrior(layout);
     const logDensity = (x: Float64Array): number => {
       let sum = 0;
       for (let i = 0; i < layout.size; i++)
@@ -236,10 +237,7 @@ describe("against closed forms", () => {
     };
     // Steps along the Gaussian approximation's own axes would be quicker; these are taken from the prior's.
     const [normal, uniform] = [normalFrom(seededRandom(77)), seededRandom(31)];
-    const steps = Float64Array.from(
-      { length: layout.size },
-      (_, i) => 0.16 * Math.sqrt(covariance[i * layout.size + i]!),
-    );
+    const steps = Float64Array.from({ length: layout.size }, (_, i) => 0.16 * Math.sqrt(covariance.at(i, i)));
     let at = state.slice();
     let here = logDensity(at);
     const drawn: number[] = [];

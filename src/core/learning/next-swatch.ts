@@ -1,7 +1,6 @@
 import { drained, eachInTurn } from "../numeric/in-turn";
 import { inverse3, product3, sum3 } from "../numeric/three";
 import { chromaFactor, readingUnsure, type PaintedMix, type ReadBy } from "./evidence";
-import { coloursTogether } from "./linear";
 import { noiseOf } from "./noise";
 import { REMAINS } from "../mixing/likely-error";
 import { mixSlopes, type MixSlopes } from "./slopes";
@@ -88,17 +87,20 @@ export function* choosingSwatches(
   count: number,
   by: ReadBy = "sheet",
 ): Generator<void, NextSwatches> {
-  const { size } = layout;
   const supposed = { ...hand, parts: hand.parts / scale.parts, pickUp: hand.pickUp / scale.parts };
   const asked = yield* eachInTurn(wanted, (one) => mixSlopes(one, layout, state));
   const offered: MixSlopes[] = yield* eachInTurn(candidates, (one) => mixSlopes(one, layout, state));
-  const together = (one: MixSlopes, other: MixSlopes) => coloursTogether(covariance, size, one, other);
+  // Of each candidate how it varies together with the wanted mixes, then with all candidates.
+  const beside = yield* eachInTurn(offered, (one) => {
+    const together = covariance.beside(one);
+    return [asked.map((other) => transposed(together(other))), offered.map((other) => together(other))] as const;
+  });
   const t: Together = {
     wanted,
     factors: asked.map(({ lab }) => chromaFactor(lab)),
-    own: asked.map((one) => together(one, one)),
-    cross: yield* eachInTurn(asked, (one) => offered.map((other) => together(one, other))),
-    between: yield* eachInTurn(offered, (one) => offered.map((other) => together(one, other))),
+    own: yield* eachInTurn(asked, (one) => covariance.of(one)),
+    cross: asked.map((_one, m) => beside.map(([wantedBeside]) => wantedBeside[m]!)),
+    between: beside.map(([, offeredBeside]) => offeredBeside),
     noises: candidates.map((one, c) => noiseOf(one, offered[c]!, readingUnsure(by, offered[c]!.lab), supposed, scale)),
   };
   const eachNow = errorsOf(t.own, t);

@@ -1,24 +1,14 @@
 import { HANDS, type Hand } from "../mixing/hand";
-import { inverseOfSymmetric, solveSymmetric } from "../numeric/inverse";
+import { drained } from "../numeric/in-turn";
 import { inverse3, times3 } from "../numeric/three";
-import { CORRECTIONS } from "../pigments/maker-variation";
-import { distanceFromOthers, handAfter } from "./assess";
+import { distanceFromOthers, handAfter, HandTowards, type Beside } from "./assess";
+import { Covariance } from "./covariance";
 import { readingUnsure, type Evidence } from "./evidence";
-import { addInformation, addPulled, coloursTogether, timesVector } from "./linear";
+import { addInformation, addPulled, spreadWithin, takeMoved } from "./linear";
+import { addCard, addPrior, roomFor, type CardEvidence } from "./normal";
 import { noiseOf, type HandScale } from "./noise";
 import { mixSlopes } from "./slopes";
-import { addPrior, FIRST_S, PRIOR, priorCovariance, stateLayout, withPaints, type StateLayout } from "./state";
-
-/**
- * What a swatch card or a box sheet says of a paint: precision and pull of its corrections as laid by this painter on
- * that paper (CORRECTIONS squared, and CORRECTIONS).
- */
-export interface CardEvidence {
-  readonly paintId: string;
-  readonly paperId: string;
-  readonly precision: Float64Array;
-  readonly pull: Float64Array;
-}
+import { stateById, stateFrom, stateLayout, withPaints, PRIOR, type StateLayout, type StateById } from "./state";
 
 /** How a swatch agrees with what all others say of its paints. */
 export interface Agreement {
@@ -34,12 +24,18 @@ export interface Agreement {
 export interface Posterior {
   readonly layout: StateLayout;
   readonly state: Float64Array;
-  /** Covariance of the state, size by size. */
-  readonly covariance: Float64Array;
+  readonly covariance: Covariance;
   readonly hand: Hand;
   readonly scale: HandScale;
   /** By the evidence's id. */
   readonly agreements: ReadonlyMap<string, Agreement>;
+}
+
+/** What was learned before, to begin from: a page more in a book leaves most of it as it was. */
+export interface LearnedBefore extends StateById {
+  readonly scale: HandScale;
+  /** Of each swatch what it counted for, by its id. */
+  readonly weights: Readonly<Record<string, number>>;
 }
 
 /**
@@ -47,10 +43,12 @@ export interface Posterior {
  * freedom: Abramowitz and Stegun, table 26.8); beyond, it counts less by as much (Huber 1964).
  */
 const FULL_WITHIN = 7.81;
-/** Gauss-Newton steps before single swatches and the hand are looked at, between such looks, and such looks. */
-const STEPS = { first: 4, between: 2, looks: 3 } as const;
-/** A state that moves by less is settled. */
-const SETTLED = 1e-3;
+/** Gauss-Newton steps at most before single swatches and the hand are looked at, and such looks at most. */
+const STEPS = { betweenLooks: 4, looks: 12 } as const;
+/** A state that moves by less in a step is settled: the next one would move it by the square of that. */
+const SETTLED = 0.01;
+/** Looks end when no swatch counts otherwise than before by more, and the hand scatters as before within this share. */
+const LOOKED_ENOUGH = { weight: 0.02, hand: 0.01 } as const;
 /** No correction moves by more than this in one step, so that a film far from its swatch does not overshoot. */
 const LONGEST_STEP = 0.7;
 
@@ -63,56 +61,15 @@ function sharedPhotos(evidence: readonly Evidence[]): Set<string> {
   return new Set([...counts].filter(([, count]) => count > 1).map(([id]) => id));
 }
 
-function addCard(
-  { paintId, paperId, precision, pull }: CardEvidence,
-  layout: StateLayout,
-  state: Float64Array,
-  matrix: Float64Array,
-  vector: Float64Array,
-): void {
-  const at = layout.paints.get(paintId);
-  if (at === undefined) return;
-  const { size } = layout;
-  const paper = layout.papers.get(paperId);
-  const shifts = paper === undefined ? [layout.habit] : [layout.habit, paper];
-  const shift = shifts.reduce((sum, place) => sum + state[place]!, 0);
-  // As laid, a wash has the habit's and the paper's factor on K and on S.
-  const own = Float64Array.from(
-    { length: CORRECTIONS },
-    (_, i) => state[at + i]! + (i === 0 || i === FIRST_S ? shift : 0),
-  );
-  const strength = (row: number): number => precision[row * CORRECTIONS]! + precision[row * CORRECTIONS + FIRST_S]!;
-  for (let i = 0; i < CORRECTIONS; i++) {
-    let left = pull[i]!;
-    for (let j = 0; j < CORRECTIONS; j++) {
-      left -= precision[i * CORRECTIONS + j]! * own[j]!;
-      matrix[(at + i) * size + at + j]! += precision[i * CORRECTIONS + j]!;
-    }
-    vector[at + i]! += left;
-    for (const place of shifts) {
-      matrix[(at + i) * size + place]! += strength(i);
-      matrix[place * size + at + i]! += strength(i);
-      if (i === 0 || i === FIRST_S) vector[place]! += left;
-    }
-  }
-  const both = strength(0) + strength(FIRST_S);
-  for (const one of shifts) for (const other of shifts) matrix[one * size + other]! += both;
-}
-
 /**
  * Learns from painted swatches: the most probable state, swatches that lie far off counting less (Huber 1964), by
  * Gauss-Newton steps, with the covariance of its Gaussian approximation (Laplace), and the hand's scatter by
  * expectation and maximisation (Dempster, Laird and Rubin 1977). Formulas: docs/learning.md.
  * @param paintIds paints that are asked about beside those of the evidence
  * @param supposed the hand that is supposed while little is known
+ * @param before what was learned of nearly the same: the end is the same, and is there sooner
  */
-export function learn(...of: Parameters<typeof learning>): Posterior {
-  const steps = learning(...of);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
+export const learn = (...of: Parameters<typeof learning>): Posterior => drained(learning(...of));
 
 /** {@link learn} step by step, so that a server can see to others in between. */
 export function* learning(
@@ -120,113 +77,117 @@ export function* learning(
   cards: readonly CardEvidence[] = [],
   paintIds: Iterable<string> = [],
   supposed: Hand = HANDS.usual,
+  before: LearnedBefore | null = null,
 ): Generator<void, Posterior> {
   const layout = stateLayout(
     new Set([...evidence.flatMap(({ mix }) => mix.map(({ paint }) => paint.id)), ...cards.map((c) => c.paintId)]),
     new Set([...evidence.map(({ paper }) => paper.id), ...cards.map((c) => c.paperId)]),
     sharedPhotos(evidence),
   );
-  const { size } = layout;
-  const state = new Float64Array(size);
-  let scale: HandScale = { parts: 1, water: supposed.water };
-  const weights = evidence.map(() => 1);
+  const state = before ? stateFrom(before, layout) : new Float64Array(layout.size);
+  const matrix = roomFor(layout, evidence, cards);
+  let scale: HandScale = before?.scale ?? { parts: 1, water: supposed.water };
+  const weights = evidence.map(({ id }) => before?.weights[id] ?? 1);
   const distances = evidence.map(() => 0);
   const photoWeights = new Map([...layout.photos.keys()].map((id) => [id, 1]));
+  weighPhotos();
 
-  /** The precision around the present state, and what pulls at it; each swatch as it is seen there. */
-  const linearised = () => {
-    const swatches = evidence.map((one) => {
+  function weighPhotos(): void {
+    for (const [id, at] of layout.photos)
+      photoWeights.set(id, counted([0, 1, 2].reduce((sum, k) => sum + state[at + k]! ** 2, 0) / PRIOR.photo ** 2));
+  }
+  /** Fills and factors the precision around the present state; what pulls at it, and each swatch as it is seen there. */
+  function* linearising() {
+    const pull = new Float64Array(layout.size);
+    matrix.clear();
+    addPrior(matrix, pull, layout, state, photoWeights);
+    const swatches = [];
+    for (const [i, one] of evidence.entries()) {
       const seen = mixSlopes(one, layout, state, one.photo);
       const { L, a, b } = seen.lab;
       const residual = Float64Array.of(one.lab.L - L, one.lab.a - a, one.lab.b - b);
-      return { seen, residual, unsure: readingUnsure(one.by, one.lab) };
-    });
-    const matrix = new Float64Array(size * size);
-    addPrior(matrix, layout, photoWeights);
-    const pull = timesVector(matrix, size, state).map((value) => -value);
-    swatches.forEach(({ seen, residual, unsure }, i) => {
-      const noise = noiseOf(evidence[i]!, seen, unsure, supposed, scale);
+      const unsure = readingUnsure(one.by, one.lab);
+      const noise = noiseOf(one, seen, unsure, supposed, scale);
       const precision = inverse3(noise).map((value) => value * weights[i]!);
-      addInformation(matrix, size, seen, precision);
+      addInformation(matrix, seen, precision);
       addPulled(pull, seen, times3(precision, residual));
-    });
-    for (const card of cards) addCard(card, layout, state, matrix, pull);
-    return { swatches, matrix, pull };
-  };
-  const settle = function* (steps: number): Generator<void, void> {
-    for (let n = 0; n < steps; n++) {
+      swatches.push({ swatch: one, seen, residual, unsure });
       yield;
-      const { matrix, pull } = linearised();
-      let longest = 0;
-      solveSymmetric(matrix, size, pull).forEach((by, i) => {
-        const held = i <= layout.habit ? Math.max(-LONGEST_STEP, Math.min(LONGEST_STEP, by)) : by;
-        state[i]! += held;
-        longest = Math.max(longest, Math.abs(held));
-      });
-      if (longest < SETTLED) break;
     }
-  };
-  /** Covariance of the state; how each swatch agrees with the others, and what the hand is, are noted on the way. */
-  const look = (): Float64Array => {
-    const { swatches, matrix } = linearised();
-    const covariance = inverseOfSymmetric(matrix, size);
-    const beside = swatches.map((one, i) => ({
-      ...one,
-      swatch: evidence[i]!,
-      within: coloursTogether(covariance, size, one.seen, one.seen),
-      weight: weights[i]!,
-    }));
+    for (const card of cards) addCard(card, layout, state, matrix, pull);
+    yield* matrix.factoring();
+    return { swatches, pull };
+  }
+  /** A Gauss-Newton step; how far the number that moved most did, and what the swatches are off by after it. */
+  function* step() {
+    const { swatches, pull } = yield* linearising();
+    let longest = 0;
+    const by = matrix.solved(pull).map((value, i) => {
+      const held = i <= layout.habit ? Math.max(-LONGEST_STEP, Math.min(LONGEST_STEP, value)) : value;
+      longest = Math.max(longest, Math.abs(held));
+      state[i]! += held;
+      return held;
+    });
+    for (const { seen, residual } of swatches) takeMoved(residual, seen, by);
+    return { swatches, longest };
+  }
+  /** Notes how each swatch agrees with the others, and what the hand is. Whether both are as they were before. */
+  function* look(swatches: readonly Omit<Beside, "within" | "weight">[]): Generator<void, boolean> {
+    yield* matrix.inverting();
+    const beside = swatches.map((one, i) => ({ ...one, within: spreadWithin(matrix, one.seen)!, weight: weights[i]! }));
+    let most = 0;
     beside.forEach((one, i) => {
       distances[i] = distanceFromOthers(one, noiseOf(one.swatch, one.seen, one.unsure, supposed, scale));
       weights[i] = counted(distances[i]);
+      most = Math.max(most, Math.abs(weights[i] - one.weight));
     });
-    for (const [id, at] of layout.photos)
-      photoWeights.set(id, counted([0, 1, 2].reduce((sum, k) => sum + state[at + k]! ** 2, 0) / PRIOR.photo ** 2));
-    scale = handAfter(beside, supposed, scale);
-    return covariance;
-  };
-  yield* settle(STEPS.first);
-  let covariance = look();
-  for (let n = 1; n < STEPS.looks && evidence.length > 0; n++) {
-    yield* settle(STEPS.between);
-    covariance = look();
+    weighPhotos();
+    const last = scale;
+    scale = towards.of(handAfter(beside, supposed, scale));
+    const moved = Math.max(Math.abs(scale.water / last.water - 1), Math.abs(scale.parts / last.parts - 1));
+    return most < LOOKED_ENOUGH.weight && moved < LOOKED_ENOUGH.hand;
   }
-  const known = { layout, state, covariance };
-  return {
-    ...withUnpainted(known, paintIds),
+  const towards = new HandTowards(scale);
+  for (let steps = 0, looks = 0; looks < STEPS.looks;) {
+    const { swatches, longest } = yield* step();
+    steps++;
+    if (longest > SETTLED && steps < STEPS.betweenLooks) continue;
+    [steps, looks] = [0, looks + 1];
+    if ((yield* look(swatches)) && longest <= SETTLED) break;
+  }
+  const others = sharingOf(evidence);
+  const posterior = {
+    layout,
+    state,
+    covariance: new Covariance(matrix, layout.size),
     scale,
     hand: { parts: supposed.parts * scale.parts, pickUp: supposed.pickUp * scale.parts, water: scale.water },
     agreements: new Map(
-      evidence.map((one, i) => [
-        one.id,
-        { distance2: distances[i]!, others: sharing(one, evidence), weight: weights[i]! },
-      ]),
+      evidence.map((one, i) => [one.id, { distance2: distances[i]!, others: others(one), weight: weights[i]! }]),
     ),
+  };
+  return askedAbout(posterior, paintIds);
+}
+
+/** A posterior with paints that nothing is known of in it, as the prior has them. */
+export function askedAbout(posterior: Posterior, paintIds: Iterable<string>): Posterior {
+  const layout = withPaints(posterior.layout, paintIds);
+  const state = Float64Array.from({ length: layout.size }, (_, i) => posterior.state[i] ?? 0);
+  return { ...posterior, layout, state };
+}
+
+/** What a posterior leaves to begin from. */
+export function leftBy({ layout, state, scale, agreements }: Posterior): LearnedBefore {
+  return {
+    ...stateById(state, layout),
+    scale,
+    weights: Object.fromEntries([...agreements].map(([id, { weight }]) => [id, weight])),
   };
 }
 
-/** A posterior with paints that nothing is known of: they are as the prior has them, and hang on nothing else. */
-function withUnpainted(
-  known: Pick<Posterior, "layout" | "state" | "covariance">,
-  paintIds: Iterable<string>,
-): Pick<Posterior, "layout" | "state" | "covariance"> {
-  const { layout, from } = withPaints(known.layout, paintIds);
-  if (layout.size === known.layout.size) return known;
-  const { size } = layout;
-  const covariance = new Float64Array(size * size);
-  const block = (i: number): number => Math.floor(i / CORRECTIONS);
-  for (let i = 0; i < size; i++)
-    for (let j = 0; j < size; j++) {
-      const [one, other] = [from[i]!, from[j]!];
-      if (one >= 0 && other >= 0) covariance[i * size + j] = known.covariance[one * known.layout.size + other]!;
-      else if (one < 0 && other < 0 && block(i) === block(j))
-        covariance[i * size + j] = priorCovariance(i % CORRECTIONS, j % CORRECTIONS);
-    }
-  return { layout, covariance, state: Float64Array.from(from, (place) => (place < 0 ? 0 : known.state[place]!)) };
-}
-
-/** Swatches other than this one that have a paint in common with it. */
-function sharing(one: Evidence, all: readonly Evidence[]): number {
-  const paints = new Set(one.mix.map(({ paint }) => paint.id));
-  return all.filter(({ id, mix }) => id !== one.id && mix.some(({ paint }) => paints.has(paint.id))).length;
+/** Of a swatch: how many others have a paint in common with it. */
+function sharingOf(all: readonly Evidence[]): (one: Evidence) => number {
+  const by = new Map<string, Evidence[]>();
+  for (const one of all) for (const { paint } of one.mix) by.set(paint.id, [...(by.get(paint.id) ?? []), one]);
+  return (one) => new Set(one.mix.flatMap(({ paint }) => by.get(paint.id)!.map(({ id }) => id))).size - 1;
 }

@@ -40,20 +40,22 @@ export function stateLayout(
 }
 
 /**
- * Adds the prior's precision to a matrix (size by size, row by row): for each paint a strength that moves K and S
- * alike, as unsure as makers' tubes are (mixing/likely-error.ts), then hue and scattering.
- * @param photoWeights how much each photo's light is believed to be ordinary, in the layout's order
+ * The prior's precision, number by number: for each paint a strength that moves K and S alike, as unsure as makers'
+ * tubes are (mixing/likely-error.ts), then hue and scattering.
+ * @param photoWeights how much each photo's light is believed to be ordinary
+ * @param put is given a row, a column and what stands there; both halves
  */
-export function addPrior(matrix: Float64Array, layout: StateLayout, photoWeights: ReadonlyMap<string, number>): void {
-  const { size } = layout;
-  const put = (i: number, j: number, value: number): void => void (matrix[i * size + j]! += value);
+export function eachOfPrior(
+  layout: StateLayout,
+  photoWeights: ReadonlyMap<string, number>,
+  put: (i: number, j: number, value: number) => void,
+): void {
+  // The scattering's own deviation is that of S beyond the strength.
+  const own = 1 / (TUBE.scattering * LIKELY[FIRST_S]!) ** 2;
   for (const at of layout.paints.values()) {
-    put(at, at, 1 / TUBE.strength ** 2);
+    put(at, at, 1 / TUBE.strength ** 2 + own);
     for (let i = 1; i < K_CORRECTIONS; i++) put(at + i, at + i, 1 / (TUBE.hue * LIKELY[i]!) ** 2);
     for (let i = FIRST_S; i < CORRECTIONS; i++) put(at + i, at + i, 1 / (TUBE.scattering * LIKELY[i]!) ** 2);
-    // The scattering's own deviation is that of S beyond the strength.
-    const own = 1 / (TUBE.scattering * LIKELY[FIRST_S]!) ** 2;
-    put(at, at, own);
     put(at, at + FIRST_S, -own);
     put(at + FIRST_S, at, -own);
   }
@@ -63,22 +65,16 @@ export function addPrior(matrix: Float64Array, layout: StateLayout, photoWeights
     for (let k = 0; k < 3; k++) put(at + k, at + k, (photoWeights.get(id) ?? 1) / PRIOR.photo ** 2);
 }
 
-/** A layout with more paints in it, and where its numbers stood before; -1 for those that are new. */
-export function withPaints(
-  layout: StateLayout,
-  paintIds: Iterable<string>,
-): { readonly layout: StateLayout; readonly from: Int32Array } {
-  const wider = stateLayout(
-    new Set([...layout.paints.keys(), ...paintIds]),
-    layout.papers.keys(),
-    layout.photos.keys(),
-  );
-  const before = CORRECTIONS * layout.paints.size;
-  const moved = CORRECTIONS * (wider.paints.size - layout.paints.size);
-  const from = Int32Array.from({ length: wider.size }, (_, i) =>
-    i < before ? i : i < before + moved ? -1 : i - moved,
-  );
-  return { layout: wider, from };
+/** A layout with more paints in it, behind all that was in it before. */
+export function withPaints(layout: StateLayout, paintIds: Iterable<string>): StateLayout {
+  const paints = new Map(layout.paints);
+  let { size } = layout;
+  for (const id of paintIds) {
+    if (paints.has(id)) continue;
+    paints.set(id, size);
+    size += CORRECTIONS;
+  }
+  return { ...layout, paints, size };
 }
 
 /** Covariance of one number of a paint with another, as the prior has it; places within the paint. */
@@ -88,4 +84,33 @@ export function priorCovariance(i: number, j: number): number {
   if (i !== j || i === 0) return shared;
   const own = (i < K_CORRECTIONS ? TUBE.hue : TUBE.scattering) * LIKELY[i]!;
   return shared + own ** 2;
+}
+
+/** A state by names, which outlasts a layout. */
+export interface StateById {
+  readonly paints: Readonly<Record<string, readonly number[]>>;
+  readonly habit: number;
+  readonly papers: Readonly<Record<string, number>>;
+  readonly photos: Readonly<Record<string, readonly number[]>>;
+}
+
+/** A state in a layout; what is not named in it is as nothing is known of it. */
+export function stateFrom({ paints, habit, papers, photos }: StateById, layout: StateLayout): Float64Array {
+  const state = new Float64Array(layout.size);
+  for (const [id, at] of layout.paints) state.set(paints[id] ?? [], at);
+  state[layout.habit] = habit;
+  for (const [id, at] of layout.papers) state[at] = papers[id] ?? 0;
+  for (const [id, at] of layout.photos) state.set(photos[id] ?? [], at);
+  return state;
+}
+
+/** A layout's state by names. */
+export function stateById(state: Float64Array, layout: StateLayout): StateById {
+  const numbers = (at: number, count: number): number[] => [...state.subarray(at, at + count)];
+  return {
+    paints: Object.fromEntries([...layout.paints].map(([id, at]) => [id, numbers(at, CORRECTIONS)])),
+    habit: state[layout.habit]!,
+    papers: Object.fromEntries([...layout.papers].map(([id, at]) => [id, state[at]!])),
+    photos: Object.fromEntries([...layout.photos].map(([id, at]) => [id, numbers(at, 3)])),
+  };
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { useFollowedLessons } from "@/ui/followed-lessons";
 import { unpacked } from "@/ui/unpacked";
 import { useContext, useEffect, useMemo, type ReactNode } from "react";
 import { useStore } from "zustand";
@@ -57,6 +58,8 @@ interface DeskProps {
   readonly boxes: readonly KnownBox[];
   readonly titles: readonly PaintingTitle[];
   readonly learned: LearnedBook | null;
+  /** What was written into the logbook last is still being learned. */
+  readonly following: boolean;
   /** Abendrot was started for a second screen. */
   readonly shared: boolean;
 }
@@ -132,7 +135,7 @@ function OpenDesk({
   titles,
   store,
   shared,
-}: Omit<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore }) {
+}: Omit<DeskProps, "paints" | "boxes" | "learned" | "following"> & { store: DeskStore }) {
   const saving = useAutosave<PaintingDocument>({
     url: paintingUrl(painting.id),
     revision: painting.revision,
@@ -186,7 +189,8 @@ function OpenDesk({
 }
 
 /** The desk: photo left, present step right, tray along the bottom. */
-function Desk({ painting, paints, boxes, titles, learned, shared }: DeskProps) {
+function Desk({ painting, boxes, titles, shared, following, ...lessons }: DeskProps) {
+  const { paints, learned } = useFollowedLessons(lessons, following);
   const store = useDeskAtAddress(painting.document);
   return (
     <OnDesk store={store} paints={paints} boxes={boxes} learned={learned}>

@@ -125,6 +125,7 @@ function Logbook({
   paints: stocked,
   titles,
   learned: known,
+  following,
   eye,
   start,
   next,
@@ -133,6 +134,8 @@ function Logbook({
   paints: readonly StockedPaint[];
   titles: readonly PaintingTitle[];
   learned: LearnedBook | null;
+  /** What was written last is still being learned. */
+  following: boolean;
   /** Answers that trained the eye. */
   eye: readonly EyeAnswer[];
   /** The entry that is asked for by the address. */
@@ -166,6 +169,10 @@ function Logbook({
     const { learned: now } = (await answer.json()) as { learned: LearnedBook | null };
     setLessons((last) => (isEqual(last.learned, now) ? last : { learned: now, before: last.learned }));
   }, []);
+
+  useEffect(() => {
+    if (following) void learnAnew();
+  }, [following, learnAnew]);
 
   const readAnew = async (): Promise<void> => {
     const answer = await answerOf(`${LOGBOOK_URL}/entries`, { cache: "no-store" });

@@ -1,5 +1,6 @@
 "use client";
 
+import { useFollowedLessons } from "@/ui/followed-lessons";
 import { unpacked } from "@/ui/unpacked";
 import { Minus, Plus } from "lucide-react";
 import { useMemo, useState } from "react";
@@ -26,13 +27,16 @@ const GRAIN_CHOICES = [
 /** One box for several paintings: which paints serve all, which one alone needs, what stays at home. */
 function Pack({
   shelf,
-  paints: stocked,
-  learned,
+  following,
+  ...lessons
 }: {
   shelf: readonly ShelvedPainting[];
   paints: readonly StockedPaint[];
   learned: LearnedBook | null;
+  /** What was written into the logbook last is still being learned. */
+  following: boolean;
 }) {
+  const { paints: stocked, learned } = useFollowedLessons(lessons, following);
   const here = useMemo(() => shelf.filter(({ binnedAt, away }) => binnedAt === null && !away), [shelf]);
   const [packing, setPacking] = useState<Packing>(() => ({
     ...NEW_PACKING,

@@ -1,5 +1,6 @@
 "use client";
 
+import { useFollowedLessons } from "@/ui/followed-lessons";
 import { unpacked } from "@/ui/unpacked";
 import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
@@ -86,14 +87,17 @@ function WaterSlider({
 
 /** Up to three paints, moved part by part: what they make wet and dry, settling, as a glaze. */
 function TryMix({
-  owned,
-  learned,
+  following,
   start,
+  ...laid
 }: {
   owned: readonly StockedPaint[];
   learned: LearnedBook | null;
+  /** What was written into the logbook last is still being learned. */
+  following: boolean;
   start: string | null;
 }) {
+  const { paints: owned, learned } = useFollowedLessons({ paints: laid.owned, learned: laid.learned }, following);
   const [store] = useState(() =>
     createTrialStore(
       start && (owned.some(({ id }) => id === start) || isInHandbook(start))

@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import { newestDay } from "@/model/day";
 import { newLogEntryRequest } from "@/model/logbook";
-import { learnedBook } from "@/server/learned";
+import { allLearned } from "@/server/learned";
 import { openStore, storeToWrite } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 import { UnknownLogged } from "@/storage/ports";
@@ -9,7 +9,7 @@ import { UnknownLogged } from "@/storage/ports";
 /** What the logbook has taught: asked for anew after an entry has changed. */
 export async function GET(): Promise<NextResponse> {
   try {
-    return NextResponse.json({ learned: await learnedBook(await openStore()) });
+    return NextResponse.json({ learned: (await allLearned(await openStore())).book });
   } catch (error) {
     return refuseTrouble("The logbook could not be learned from", error, "The logbook could not be read.");
   }

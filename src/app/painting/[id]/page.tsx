@@ -13,7 +13,7 @@ import { opened, type OpenedRoom } from "../../opened";
 
 async function OpenedDesk({ id }: { id: string }) {
   return opened(async (store): Promise<OpenedRoom> => {
-    const [painting, { paints, learned }, titles, boxRevision, boxes] = await Promise.all([
+    const [painting, { paints, learned, following }, titles, boxRevision, boxes] = await Promise.all([
       store.paintings.find(id),
       paintsAsLearned(store),
       store.paintings.list(),
@@ -29,7 +29,7 @@ async function OpenedDesk({ id }: { id: string }) {
       room: (
         <PackedDesk
           key={painting.id}
-          props={pack({ painting, paints, boxes, titles, learned, shared: shareAddresses().length > 0 })}
+          props={pack({ painting, paints, boxes, titles, learned, following, shared: shareAddresses().length > 0 })}
         />
       ),
       revisions: { [paintingUrl(id)]: painting.revision, [PAINTBOX_URL]: boxRevision },

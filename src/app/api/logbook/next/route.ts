@@ -1,6 +1,5 @@
 import { NextResponse } from "next/server";
 import { PAPERS } from "@/core/optics";
-import { nextForBox, paintsOfBox } from "@/model/next-swatches";
 import { openStore } from "@/server/context/house";
 import { refuseTrouble } from "@/server/http/reply";
 import { nextToPaint } from "@/server/learned";
@@ -13,12 +12,8 @@ export async function GET(): Promise<NextResponse> {
     const found = await Promise.all(titles.map(({ id }) => store.paintings.find(id)));
     const documents = found.flatMap((painting) => (painting ? [painting.document] : []));
     const paperId = documents[0]?.paperId ?? PAPERS[0].id;
-    return NextResponse.json(
-      await nextToPaint(store, {
-        about: paintsOfBox,
-        ask: (book, paints) => nextForBox(book, documents, paints, paperId),
-      }),
-    );
+    const paints = await store.paintbox.paints();
+    return NextResponse.json(await nextToPaint(store, { for: "box", paintings: documents, paints, paperId }));
   } catch (error) {
     return refuseTrouble("Swatches could not be proposed", error, "What to paint next could not be worked out.");
   }

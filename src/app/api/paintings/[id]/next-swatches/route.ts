@@ -1,6 +1,5 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
-import { nextForPainting, paintsOfPainting } from "@/model/next-swatches";
 import { openStore } from "@/server/context/house";
 import { refuse, refuseTrouble } from "@/server/http/reply";
 import { nextToPaint } from "@/server/learned";
@@ -13,13 +12,8 @@ export async function GET(_: Request, context: { params: Promise<{ id: string }>
     const store = await openStore();
     const painting = await store.paintings.find(id.data);
     if (!painting) return refuse(404, "This painting is no longer there.");
-    const { document } = painting;
-    return NextResponse.json(
-      await nextToPaint(store, {
-        about: (paints) => paintsOfPainting(document, paints),
-        ask: (book, paints) => nextForPainting(book, document, paints),
-      }),
-    );
+    const paints = await store.paintbox.paints();
+    return NextResponse.json(await nextToPaint(store, { for: "painting", painting: painting.document, paints }));
   } catch (error) {
     return refuseTrouble("Swatches could not be proposed", error, "What to paint next could not be worked out.");
   }

@@ -1,0 +1,3 @@
+/** Sparse symmetric matrices of small dense blocks. */
+export { BlockMatrix } from "./cholesky";
+export { eliminationOf } from "./elimination";
