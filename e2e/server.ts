@@ -69,7 +69,7 @@ export { freePort };
  * The database is WebAssembly: compiled once and quickly, since a server here lives a minute. It takes half the work
  * off its first answers.
  */
-const SHORT_LIVED = ["--liftoff-only"];
+const SHORT_LIVED = process.env.ABENDROT_BENCH ? [] : ["--liftoff-only"];
 
 /** Starts scripts/start.mjs as `npm start` does, without waiting. */
 export function launch(

@@ -197,7 +197,7 @@ describe("what to paint next", () => {
   });
 
   test("for the whole box: a paint that was never painted comes before those that were", () => {
-    const { swatches } = drained(toPaintNext(fitted(), { for: "box", paintings: [], paints, paperId: paper.id }));
+    const { swatches } = drained(toPaintNext(fitted(), { for: "box", areas: [], paints, paperId: paper.id }));
     expect(swatches[0]!.parts).toEqual([{ paintId: red.id, parts: 1 }]);
   });
 });

@@ -22,6 +22,7 @@ import {
   LEARNING_MODEL,
   type LearnedBook,
   type LeftToBeginFrom,
+  type LogEntry,
   type LoggedMix,
   type LoggedPaint,
   type StoredLogEntry,
@@ -32,9 +33,14 @@ import { countingOf, type Measurement, type StoredFit } from "./measurement";
 /** A paint's label facts: what the handbook makes of it. */
 type Label = Pick<LoggedPaint, "id" | "pigments" | "tintingStrength">;
 
+/** What is learned from a page. */
+export interface BookPage extends Pick<StoredLogEntry, "binned"> {
+  readonly document: Pick<LogEntry, "on" | "paperId" | "mixes" | "paints">;
+}
+
 /** What a book is learned from. */
 export interface BookSources {
-  readonly entries: readonly Pick<StoredLogEntry, "document" | "binned">[];
+  readonly entries: readonly BookPage[];
   /** The paintbox: its labels go before those that entries remember. */
   readonly paints: readonly Label[];
   /** Newest first. */

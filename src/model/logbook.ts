@@ -206,7 +206,7 @@ export interface LearnedBook {
   readonly agreements: Readonly<Record<string, Agreement>>;
 }
 
-/** What all paints of the box are mixed from once a book is learned: measured ones by id, and habit, hand and papers. */
+/** What the paints of the box are mixed from once a book is learned: those measured, by id; habit, hand and papers. */
 export interface TaughtAnswer {
   readonly measured: Readonly<Record<string, MeasuredOptics>>;
   readonly learned: LearnedBook | null;

@@ -5,7 +5,7 @@ import type { FittedBook } from "./learned-book";
 import type { LoggedMix } from "./logbook";
 import { paintsTaken } from "./paint-uses";
 import { isMixable, type PaintEntry } from "./paintbox";
-import type { PaintingDocument, StoredRecipe } from "./painting";
+import type { PaintingArea, PaintingDocument, StoredRecipe } from "./painting";
 
 /** A swatch that is worth painting next. */
 interface SwatchToPaint {
@@ -50,9 +50,17 @@ interface Wanted {
   readonly paperId: string;
 }
 
-/** The mixes of a painting, each with the colour it is for, what it lies on, and how much it counts. */
-function wantedOf({ areas, paperId }: PaintingDocument): Wanted[] {
-  return areas.flatMap(({ name, recipe, weight, wash }) => {
+/** An area of a painting as far as its mixes go. */
+export interface MixedArea extends Pick<PaintingArea, "name" | "recipe" | "weight" | "wash"> {
+  readonly paperId: string;
+}
+
+/** More areas than mixes are asked about: some count for less than their area. */
+export const MOST_AREAS = 4 * MOST_MIXES;
+
+/** The mixes of areas, each with the colour it is for, what it lies on, and how much it counts. */
+function wantedOf(areas: readonly MixedArea[]): Wanted[] {
+  return areas.flatMap(({ name, recipe, weight, wash, paperId }) => {
     const own = recipe ? [{ name, weight: weight * wash.share, recipe, over: null, paperId }] : [];
     const more = wash.more.flatMap((colour, i) => {
       if (!colour.recipe) return [];
@@ -99,15 +107,13 @@ function* answer(
     const over = one.over && under && { mix: under, load: loadOfWater(one.over.waterParts) };
     return { mix, waterParts: one.waterParts, paper: paperById(on), over };
   };
-  const asked = [...wanted]
-    .sort((a, b) => b.weight - a.weight)
-    .slice(0, MOST_MIXES)
-    .flatMap((one) => {
-      const mix = painted({ ...one.recipe, over: one.over }, one.paperId);
-      return mix ? [{ name: one.name, mix: { ...mix, weight: one.weight } satisfies WantedMix }] : [];
-    });
+  const counting = [...wanted].sort((a, b) => b.weight - a.weight).slice(0, MOST_MIXES);
+  const asked = counting.flatMap((one) => {
+    const mix = painted({ ...one.recipe, over: one.over }, one.paperId);
+    return mix ? [{ name: one.name, mix: { ...mix, weight: one.weight } satisfies WantedMix }] : [];
+  });
   const offered = new Map<string, Pick<SwatchToPaint, "parts" | "waterParts" | "over">>();
-  for (const { recipe, over } of wanted) {
+  for (const { recipe, over } of counting) {
     const swatch = {
       parts: recipe.parts,
       waterParts: recipe.waterParts,
@@ -166,21 +172,23 @@ export type NextQuestion =
   | { readonly for: "painting"; readonly painting: PaintingDocument; readonly paints: readonly BoxPaint[] }
   | {
       readonly for: "box";
-      readonly paintings: readonly PaintingDocument[];
+      /** Of all paintings those areas that count most. */
+      readonly areas: readonly MixedArea[];
       readonly paints: readonly BoxPaint[];
       readonly paperId: string;
     };
 
 /**
- * The swatches that would make mixes surest, step by step: those of a painting, or all paintings' and each paint at hand
- * by itself.
+ * The swatches that would make mixes surest, step by step: those of a painting, or those of all paintings and each
+ * paint at hand by itself.
  */
 export function toPaintNext(book: FittedBook, question: NextQuestion): Generator<void, ToPaintNext> {
   if (question.for === "painting") {
     const { painting, paints } = question;
-    return answer(book, wantedOf(painting), paintsOfPainting(painting, paints), painting.paperId);
+    const areas = painting.areas.map((area) => ({ ...area, paperId: painting.paperId }));
+    return answer(book, wantedOf(areas), paintsOfPainting(painting, paints), painting.paperId);
   }
-  const { paintings, paperId } = question;
+  const { areas, paperId } = question;
   const here = paintsOfBox(question.paints);
   const washes = here.flatMap(({ id, name }) =>
     TRIED_WATER.map((waterParts): Wanted => {
@@ -188,5 +196,5 @@ export function toPaintNext(book: FittedBook, question: NextQuestion): Generator
       return { name, weight: OWN_WASH_COUNTS, recipe, over: null, paperId };
     }),
   );
-  return answer(book, [...paintings.flatMap(wantedOf), ...washes], here, paperId);
+  return answer(book, [...wantedOf(areas), ...washes], here, paperId);
 }

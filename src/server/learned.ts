@@ -1,17 +1,15 @@
 import "server-only";
-import { createHash } from "node:crypto";
-import type { BookSources } from "@/model/learned-book";
 import type { KeptLessons, LearnedBook } from "@/model/logbook";
-import { modelFingerprint } from "@/model/model-fingerprint";
 import type { NextQuestion, ToPaintNext } from "@/model/next-swatches";
 import { acrossBundles } from "./context/across-bundles";
 import { noteTrouble } from "./http/trouble";
 import { LearnerLink } from "./learner/link";
-import type { Lesson } from "./learner/learner";
-import type { StockedPaint, Store } from "@/storage/ports";
+import { BookReading } from "./learner/reading";
+import type { BookStamp, StockedPaint, Store } from "@/storage/ports";
 
 /** What was learned last, and what is being learned: a book is learned once for all rooms, and anew when it changes. */
 interface Lessons {
+  readonly reading: BookReading;
   readonly learner: LearnerLink;
   last?: KeptLessons;
   /** What the book was stamped with when `last` was found to be of it: it need not be read again. */
@@ -23,49 +21,17 @@ interface Lessons {
 const kept = acrossBundles("lessons", () => new Map<string, Lessons>());
 
 function lessonsOf({ photoFiles: { where } }: Store): Lessons {
-  const lessons = kept.get(where) ?? { learner: new LearnerLink() };
+  const lessons = kept.get(where) ?? { reading: new BookReading(), learner: new LearnerLink() };
   kept.set(where, lessons);
   return lessons;
 }
 
-/** All that a book is learned from. */
-async function bookSources(store: Store): Promise<BookSources> {
-  const [entries, paints, measurements] = await Promise.all([
-    store.logbook.list(),
-    store.paintbox.paints(),
-    store.measurements.list(),
-  ]);
-  return { entries, paints, measurements };
-}
-
-/** What stands in a book that its learning hangs on. */
-function keyOf({ entries, paints, measurements }: BookSources): string {
-  const hash = createHash("sha256");
-  hash.update(
-    JSON.stringify([
-      modelFingerprint(),
-      entries.map(({ document: { on, paperId, mixes, paints: logged }, binned }) => [
-        binned,
-        on,
-        paperId,
-        mixes,
-        logged,
-      ]),
-      paints.map(({ id, pigments, tintingStrength }) => [id, pigments, tintingStrength]),
-      measurements.map(({ id, counts }) => [id, counts]),
-    ]),
-  );
-  return hash.digest("hex");
-}
-
-async function lessonOf(store: Store): Promise<Lesson> {
-  const sources = await bookSources(store);
-  return { from: keyOf(sources), sources, before: lessonsOf(store).last?.left ?? null };
-}
+const stampKey = ({ pages, paints }: BookStamp): string => `${pages} | ${paints}`;
 
 /** The swatches that would make mixes surest, by the book as it stands. */
 export async function nextToPaint(store: Store, about: NextQuestion): Promise<ToPaintNext> {
-  return lessonsOf(store).learner.next(await lessonOf(store), about);
+  const { reading, learner, last } = lessonsOf(store);
+  return learner.next(await reading.read(store), last?.left ?? null, about);
 }
 
 /**
@@ -75,18 +41,17 @@ export async function nextToPaint(store: Store, about: NextQuestion): Promise<To
 async function learnBook(store: Store): Promise<void> {
   const lessons = lessonsOf(store);
   for (;;) {
-    const stamp = await store.logbook.stamp();
-    const lesson = await lessonOf(store);
-    if (lessons.last?.from === lesson.from) return void (lessons.stamp = stamp);
+    const read = await lessons.reading.read(store);
+    if (lessons.last?.from === read.from) return void (lessons.stamp = stampKey(read.stamp));
     let learned: Pick<KeptLessons, "book" | "left">;
     try {
-      learned = await lessons.learner.learn(lesson);
+      learned = await lessons.learner.learn(read, lessons.last?.left ?? null);
     } catch (error) {
       // No room waits for the book: without its lessons all is predicted by labels and cards.
       noteTrouble("The logbook could not be learned from", error);
       learned = { book: null };
     }
-    lessons.last = { from: lesson.from, ...learned };
+    lessons.last = { from: read.from, ...learned };
     // A disk without room: it is learned anew at the next start.
     await store.settings.keepLessons(lessons.last).catch((error: unknown) => noteTrouble("Lessons not kept", error));
   }
@@ -116,7 +81,7 @@ interface Taught {
 
 async function taught(store: Store, waitMs: (known: boolean) => number): Promise<Taught> {
   const lessons = lessonsOf(store);
-  const stamp = await store.logbook.stamp();
+  const stamp = stampKey(await store.logbook.stamp());
   lessons.last ??= (await store.settings.lessons()) ?? undefined;
   if (lessons.stamp !== stamp) {
     lessons.underWay ??= learnBook(store).finally(() => (lessons.underWay = undefined));
@@ -147,7 +112,7 @@ interface AsLearned {
   readonly following: boolean;
 }
 
-/** What was read last of each store, and its stamp and lessons then: two thousand paints are not read for each page. */
+/** What was read last of each store, of which paints and lessons: two thousand paints are not read for each page. */
 const readLast = acrossBundles(
   "paints",
   () => new Map<string, { readonly key: string; readonly answer: Omit<AsLearned, "following"> }>(),
@@ -161,7 +126,7 @@ const readLast = acrossBundles(
 export async function paintsAsLearned(store: Store, whole = false): Promise<AsLearned> {
   const stamp = await store.logbook.stamp();
   const { book, from, following } = await (whole ? allLearned(store) : learnedBook(store));
-  const key = `${stamp} ${from}`;
+  const key = `${stamp.paints} ${from}`;
   const known = readLast.get(store.photoFiles.where);
   if (known?.key === key) return { ...known.answer, following };
   const stocked = await store.paintbox.stockedPaints();

@@ -9,6 +9,7 @@ import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
 import type { PaintingDocument, StoredRecipe } from "@/model/painting";
 import type { SaveStamp } from "@/model/revision";
+import type { MixedArea } from "@/model/next-swatches";
 import type { ShelvedPainting } from "@/model/shelf";
 import { NamedError } from "./named-error";
 
@@ -75,6 +76,8 @@ interface Paintings {
   remove(id: string): Promise<void>;
   /** The recipes of all paintings, last changed painting first. */
   recipes(): Promise<PaintingRecipe[]>;
+  /** Mixed areas of all paintings that lie here, those that count most, at most so many. */
+  weightiestAreas(most: number): Promise<MixedArea[]>;
 }
 
 /** The paintbox as it is stored. */
@@ -136,9 +139,19 @@ interface Measurements {
   setCounts(id: string, counts: boolean): Promise<boolean>;
 }
 
+/** Other words whenever something has changed that the logbook teaches by: its pages; paints and their measurements. */
+export interface BookStamp {
+  readonly pages: string;
+  readonly paints: string;
+}
+
 interface Logbook {
   /** All entries, newest day first, those in the bin too. */
   list(): Promise<StoredLogEntry[]>;
+  /** Which entries there are, in that order, each with a word that is another one once it has changed. */
+  versions(): Promise<readonly { readonly id: string; readonly version: string }[]>;
+  /** Some of them, in any order; those that are gone are missing. */
+  some(ids: readonly string[]): Promise<StoredLogEntry[]>;
   find(id: string): Promise<StoredLogEntry | null>;
   /** Keeps a new entry; the same one sent again is kept once. Throws UnknownLogged when a photo of it is not there. */
   create(id: string, document: LogEntry, demo?: boolean): Promise<void>;
@@ -148,8 +161,7 @@ interface Logbook {
   bin(id: string, binned: boolean): Promise<void>;
   /** Removes an entry for good; its photos stay. */
   remove(id: string): Promise<void>;
-  /** Another word whenever something has changed that the book teaches by: entries, paints, measurements. */
-  stamp(): Promise<string>;
+  stamp(): Promise<BookStamp>;
 }
 
 interface Eye {

@@ -10,6 +10,8 @@ import {
   listLogEntries,
   removeLogEntry,
   saveLogEntry,
+  logEntryVersions,
+  someLogEntries,
 } from "./drizzle/logbook";
 import { addCard, addMeasurement, findCard, listCards, listMeasurements, setCounts } from "./drizzle/measurements";
 import {
@@ -26,6 +28,7 @@ import {
   findPainting,
   listPaintings,
   listRecipes,
+  weightiestAreas,
   removePainting,
   renamePainting,
   savePainting,
@@ -50,6 +53,7 @@ function repositoriesOn(db: Database): Repositories {
       bin: (id, binned) => binPainting(db, id, binned),
       remove: (id) => removePainting(db, id),
       recipes: () => listRecipes(db),
+      weightiestAreas: (most) => weightiestAreas(db, most),
     },
     paintbox: {
       find: () => findPaintbox(db),
@@ -77,6 +81,8 @@ function repositoriesOn(db: Database): Repositories {
     },
     logbook: {
       list: () => listLogEntries(db),
+      versions: () => logEntryVersions(db),
+      some: (ids) => someLogEntries(db, ids),
       find: (id) => findLogEntry(db, id),
       create: (id, document, demo) => createLogEntry(db, id, document, demo),
       save: (id, stamp, document) => saveLogEntry(db, id, stamp, document),

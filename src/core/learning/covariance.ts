@@ -38,7 +38,7 @@ export class Covariance {
     return (known && spreadWithin(this.precision, colour)) || this.beside(colour)(colour);
   }
 
-  /** How a colour varies together with others, C₁₂ = J₁ C J₂ᵀ, nine numbers each: solved for once, then asked of each. */
+  /** How a colour varies together with others, C₁₂ = J₁ C J₂ᵀ, nine numbers each: solved once, then asked of each. */
   beside({ places, slopes }: Moves): (other: Moves) => Float64Array {
     const columns = [0, 1, 2].map((k) => {
       const row = new Float64Array(this.known);

@@ -96,7 +96,7 @@ export function* learning(
     for (const [id, at] of layout.photos)
       photoWeights.set(id, counted([0, 1, 2].reduce((sum, k) => sum + state[at + k]! ** 2, 0) / PRIOR.photo ** 2));
   }
-  /** Fills and factors the precision around the present state; what pulls at it, and each swatch as it is seen there. */
+  /** Fills and factors the precision around the state; what pulls at it, and each swatch as it is seen there. */
   function* linearising() {
     const pull = new Float64Array(layout.size);
     matrix.clear();

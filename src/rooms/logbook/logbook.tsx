@@ -171,7 +171,9 @@ function Logbook({
   }, []);
 
   useEffect(() => {
-    if (following) void learnAnew();
+    if (!following) return;
+    const soon = setTimeout(() => void learnAnew(), 0);
+    return () => clearTimeout(soon);
   }, [following, learnAnew]);
 
   const readAnew = async (): Promise<void> => {

@@ -1,14 +1,9 @@
 import { parentPort } from "node:worker_threads";
-import { learner } from "./learner";
-import type { Asked, Answered } from "./link";
+import { Learner, type Sent } from "./learner";
 
-/** The learner's own thread: answers one question after the other. */
-parentPort!.on("message", ({ id, question }: Asked) => {
-  let answer: Answered;
-  try {
-    answer = { id, value: learner(question) };
-  } catch (error) {
-    answer = { id, error: error instanceof Error ? (error.stack ?? error.message) : String(error) };
-  }
-  parentPort!.postMessage(answer);
+const learner = new Learner();
+
+parentPort!.on("message", (sent: Sent) => {
+  const answered = learner.heard(sent);
+  if (answered) parentPort!.postMessage(answered);
 });

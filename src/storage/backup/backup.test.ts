@@ -186,9 +186,9 @@ describe("everything as one file", () => {
     const again = await home();
     await again.store.keeping.restore(file);
     const before = await again.store.logbook.stamp();
-    expect(await again.store.logbook.stamp()).toBe(before);
+    expect(await again.store.logbook.stamp()).toEqual(before);
     await again.store.keeping.restore(file);
-    expect(await again.store.logbook.stamp()).not.toBe(before);
+    expect(await again.store.logbook.stamp()).not.toEqual(before);
   });
 
   test("replaces all that is there, whole; photos that nothing knows of any more are swept later", async () => {

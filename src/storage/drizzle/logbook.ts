@@ -2,7 +2,7 @@ import { desc, eq, inArray, sql } from "drizzle-orm";
 import type { LogEntry, StoredLogEntry } from "@/model/logbook";
 import { newLogEntry, newLoggedMix } from "@/model/logbook";
 import type { SaveStamp } from "@/model/revision";
-import { LogEntryNotFound, UnknownLogged } from "../ports";
+import { LogEntryNotFound, UnknownLogged, type BookStamp } from "../ports";
 import type { Database } from "./database";
 import { judgeSave } from "./revision";
 import { logEntries, logPhotos, measurements, paintbox, photos } from "./schema";
@@ -36,6 +36,25 @@ const read = ({
 export async function listLogEntries(db: Database): Promise<StoredLogEntry[]> {
   const rows = await db.select(fields).from(logEntries).orderBy(desc(logEntries.on), desc(logEntries.createdAt));
   return rows.map(read);
+}
+
+/** Which entries there are, in the order of {@link listLogEntries}, each with a word that changes with it. */
+export async function logEntryVersions(db: Database): Promise<{ id: string; version: string }[]> {
+  return db
+    .select({ id: logEntries.id, version: sql<string>`concat_ws(' ', ${logEntries.revision}, ${logEntries}.xmin)` })
+    .from(logEntries)
+    .orderBy(desc(logEntries.on), desc(logEntries.createdAt));
+}
+
+/** Some entries, in any order; those that are gone are missing. */
+export async function someLogEntries(db: Database, ids: readonly string[]): Promise<StoredLogEntry[]> {
+  if (ids.length === 0) return [];
+  return (
+    await db
+      .select(fields)
+      .from(logEntries)
+      .where(inArray(logEntries.id, [...ids]))
+  ).map(read);
 }
 
 export async function findLogEntry(db: Database, id: string): Promise<StoredLogEntry | null> {
@@ -101,11 +120,12 @@ export async function binLogEntry(db: Database, id: string, binned: boolean): Pr
 }
 
 /**
- * Another word whenever something has changed that the book teaches by. Every change of an entry or of the paintbox
+ * Other words whenever something has changed that the book teaches by: pages; paints with what was measured of them.
+ * Every change of an entry or of the paintbox
  * raises a revision, and what is put in the bin or set aside is counted. Revisions come again when a backup is put
  * back; the transactions that wrote the rows do not (PostgreSQL manual, system columns: xmin).
  */
-export async function bookStamp(db: Database): Promise<string> {
+export async function bookStamp(db: Database): Promise<BookStamp> {
   const [row] = await db
     .select({
       entries: sql<string>`(select concat_ws(' ', count(*), sum(${logEntries.revision}), count(${logEntries.binnedAt}),
@@ -117,7 +137,7 @@ export async function bookStamp(db: Database): Promise<string> {
         ${measurements.counts})) from ${measurements})`,
     })
     .from(sql`(values (1)) as one(n)`);
-  return `${row!.entries} | ${row!.paints} | ${row!.measured}`;
+  return { pages: row!.entries, paints: `${row!.paints} | ${row!.measured}` };
 }
 
 /** Removes an entry for good; its photos stay. */

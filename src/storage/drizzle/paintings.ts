@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, not, sql, type SQLWrapper } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, not, sql, type SQLWrapper } from "drizzle-orm";
 import { PaintingNotFound, type PaintingRecipe, type PaintingTitle, type StoredPainting } from "../ports";
 import type { Database } from "./database";
 import { mendedPainting } from "@/model/mended";
@@ -7,6 +7,7 @@ import { NEW_PLAN } from "@/model/plan";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import { areas, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
+import type { MixedArea } from "@/model/next-swatches";
 import type { ShelvedPainting } from "@/model/shelf";
 import { judgeSave } from "./revision";
 
@@ -224,6 +225,23 @@ export async function savePainting(
 /** Removes a painting with its areas and palette; the photo's file stays in the data folder. */
 export async function removePainting(db: Database, id: string): Promise<void> {
   await db.delete(paintings).where(eq(paintings.id, id));
+}
+
+/** The mixed areas that count most over all paintings that lie here, those changed last before others. */
+export async function weightiestAreas(db: Database, most: number): Promise<MixedArea[]> {
+  return db
+    .select({
+      paperId: paintings.paperId,
+      name: areas.name,
+      recipe: areas.recipe,
+      wash: areas.wash,
+      weight: areas.weight,
+    })
+    .from(areas)
+    .innerJoin(paintings, eq(paintings.id, areas.paintingId))
+    .where(and(isNull(paintings.binnedAt), not(isAway), isNotNull(areas.recipe)))
+    .orderBy(desc(areas.weight), desc(paintings.updatedAt), asc(areas.position))
+    .limit(most);
 }
 
 /** The recipes of all paintings that are not in the bin, last changed painting first. */

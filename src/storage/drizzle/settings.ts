@@ -1,3 +1,5 @@
+import { promisify } from "node:util";
+import zlib from "node:zlib";
 import { eq } from "drizzle-orm";
 import { z } from "zod";
 import type { SheetKind } from "@/core/calibration";
@@ -9,6 +11,8 @@ import { settings } from "./schema";
 
 const OWN_APPROACH = "approach";
 const LESSONS = "lessons";
+const packedLessons = z.object({ gzip: z.base64() });
+const [gzip, gunzip] = [promisify(zlib.gzip), promisify(zlib.gunzip)];
 const DEMO_SHEETS = { card: "demo-card", box: "demo-box-sheet" } as const;
 
 /**
@@ -40,10 +44,13 @@ export async function keepDemoSheet(db: Database, kind: SheetKind, id: number): 
 /** What the logbook taught when it was last learned; null for never. */
 export async function keptLessons(db: Database): Promise<KeptLessons | null> {
   const [row] = await db.select({ value: settings.value }).from(settings).where(eq(settings.key, LESSONS));
-  return (row?.value as KeptLessons | undefined) ?? null;
+  const packed = packedLessons.safeParse(row?.value).data?.gzip;
+  return packed ? (JSON.parse((await gunzip(Buffer.from(packed, "base64"))).toString()) as KeptLessons) : null;
 }
 
-export async function keepLessons(db: Database, value: KeptLessons): Promise<void> {
+/** Keeps them packed: the database takes one long text in a tenth of the time that it takes thousands of numbers. */
+export async function keepLessons(db: Database, lessons: KeptLessons): Promise<void> {
+  const value: z.infer<typeof packedLessons> = { gzip: (await gzip(JSON.stringify(lessons))).toString("base64") };
   await db
     .insert(settings)
     .values({ key: LESSONS, value })

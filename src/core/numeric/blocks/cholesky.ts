@@ -1,6 +1,6 @@
 import type { Elimination } from "./elimination";
 import { blocksOf, type Blocks } from "./products";
-import { factorHere, invertTriangle, timesInverseTransposed, transpose } from "./small";
+import { factorHere, invertTriangle, timesInverseTransposed } from "./small";
 
 /**
  * A sparse symmetric positive definite matrix, of which the blocks that are not zero are kept: filled through `place`,
@@ -20,7 +20,7 @@ export class BlockMatrix {
     const deepest = below.reduce((most, rows) => Math.max(most, rows.length), 0);
     this.out = stored;
     this.desk = 2 * stored;
-    this.blocks = blocksOf(2 * stored + this.widest ** 2 * (2 * deepest + 3));
+    this.blocks = blocksOf(2 * stored + this.widest ** 2 * (2 * deepest + 4));
   }
 
   /** The matrix, or once it is factored its factor: blocks of the lower half, row by row. */
@@ -46,7 +46,7 @@ export class BlockMatrix {
     this.values[at + (i - starts[row]!) * sizes[column]! + j - starts[column]!]! += value;
   }
 
-  /** Where the block of a row and a column of blocks stands, the row being the later one; undefined for a zero block. */
+  /** Where the block of a row and an earlier column of blocks stands; undefined for a block of zeros. */
   place(row: number, column: number): number | undefined {
     return this.shape.placeOf.get(column * this.shape.sizes.length + row);
   }
@@ -131,24 +131,21 @@ export class BlockMatrix {
     const deepest = below.reduce((most, rows) => Math.max(most, rows.length), 0);
     const sums = this.desk + square * deepest;
     const turned = sums + square * deepest;
-    const [inverse, spare] = [turned + square, turned + 2 * square];
+    const [inverse, spare, less] = [turned + square, turned + 2 * square, turned + 3 * square];
     const nthOf = new Int32Array(sizes.length).fill(-1);
     for (let k = sizes.length - 1; k >= 0; k--) {
       const [n, rows, at] = [sizes[k]!, below[k]!, places[k]!];
       invertTriangle(values, own[k]!, n, spare);
-      transpose(values, spare, n, n, inverse);
+      this.blocks.transpose(spare, n, n, inverse);
+      for (let x = 0; x < n * n; x++) values[less + x] = -values[inverse + x]!;
       // W_i = L_ik L_kk⁻¹, kept transposed (n by the rows of i).
       for (let nth = 0; nth < rows.length; nth++) {
         const m = sizes[rows[nth]!]!;
         const w = this.desk + square * nth;
         values.fill(0, sums + square * nth, sums + square * nth + m * n);
         nthOf[rows[nth]!] = nth;
-        for (let r = 0; r < m; r++)
-          for (let c = 0; c < n; c++) {
-            let sum = 0;
-            for (let x = c; x < n; x++) sum += values[at[nth]! + r * n + x]! * values[inverse + c * n + x]!;
-            values[w + c * m + r] = sum;
-          }
+        values.fill(0, w, w + n * m);
+        this.blocks.lessProduct(w, less, at[nth]!, n, m, n);
       }
       // Z_ik = - sum over j of Z_ij W_j: each stored block serves both its halves.
       for (let nth = 0; nth < rows.length; nth++) {
@@ -162,7 +159,7 @@ export class BlockMatrix {
           if (other < 0) continue;
           const rowsOf = sizes[under[u]!]!;
           this.blocks.lessProduct(sums + square * other, out + where[u]!, w, rowsOf, n, m);
-          transpose(values, out + where[u]!, rowsOf, m, turned);
+          this.blocks.transpose(out + where[u]!, rowsOf, m, turned);
           this.blocks.lessProduct(sums + square * nth, turned, this.desk + square * other, m, n, rowsOf);
         }
       }

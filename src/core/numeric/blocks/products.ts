@@ -8,6 +8,8 @@ export interface Blocks {
    * @param c where C begins, then where A and B do
    */
   lessProduct(c: number, a: number, b: number, m: number, n: number, p: number): void;
+  /** The transpose of a block (m by n) into another place. */
+  transpose(from: number, m: number, n: number, to: number): void;
 }
 
 const BYTES = 8;
@@ -21,11 +23,12 @@ export function blocksOf(length: number): Blocks {
   const memory = new WebAssembly.Memory({ initial: Math.ceil((length * BYTES) / PAGE_BYTES) + 1 });
   const kernel = new WebAssembly.Instance(compiled, { env: { memory, abort: () => {} } }).exports as unknown as Pick<
     Blocks,
-    "lessProduct"
+    "lessProduct" | "transpose"
   >;
-  const { lessProduct } = kernel;
+  const { lessProduct, transpose } = kernel;
   return {
     values: new Float64Array(memory.buffer, 0, length),
     lessProduct: (c, a, b, m, n, p) => lessProduct(BYTES * c, BYTES * a, BYTES * b, m, n, p),
+    transpose: (from, m, n, to) => transpose(BYTES * from, m, n, BYTES * to),
   };
 }

@@ -1,10 +1,5 @@
 /** Small dense blocks, which lie in a flat array row by row, each from a place of its own. */
 
-/** The transpose of a block (m by n) into another place. */
-export function transpose(values: Float64Array, at: number, m: number, n: number, to: number): void {
-  for (let i = 0; i < m; i++) for (let j = 0; j < n; j++) values[to + j * m + i] = values[at + i * n + j]!;
-}
-
 /**
  * Cholesky's factor of a block (n by n) in its own place, the upper half cleared.
  * Throws a RangeError unless it is positive definite.

@@ -1,5 +1,6 @@
 import { NextResponse } from "next/server";
 import { PAPERS } from "@/core/optics";
+import { MOST_AREAS } from "@/model/next-swatches";
 import { openStore } from "@/server/context/house";
 import { refuseTrouble } from "@/server/http/reply";
 import { nextToPaint } from "@/server/learned";
@@ -8,12 +9,9 @@ import { nextToPaint } from "@/server/learned";
 export async function GET(): Promise<NextResponse> {
   try {
     const store = await openStore();
-    const titles = await store.paintings.list();
-    const found = await Promise.all(titles.map(({ id }) => store.paintings.find(id)));
-    const documents = found.flatMap((painting) => (painting ? [painting.document] : []));
-    const paperId = documents[0]?.paperId ?? PAPERS[0].id;
-    const paints = await store.paintbox.paints();
-    return NextResponse.json(await nextToPaint(store, { for: "box", paintings: documents, paints, paperId }));
+    const [areas, paints] = await Promise.all([store.paintings.weightiestAreas(MOST_AREAS), store.paintbox.paints()]);
+    const paperId = areas[0]?.paperId ?? PAPERS[0].id;
+    return NextResponse.json(await nextToPaint(store, { for: "box", areas, paints, paperId }));
   } catch (error) {
     return refuseTrouble("Swatches could not be proposed", error, "What to paint next could not be worked out.");
   }

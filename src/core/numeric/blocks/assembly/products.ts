@@ -1,4 +1,4 @@
-// AssemblyScript: C -= A Bᵀ on small blocks of doubles, two at a time. Compiled by `npm run kernel`;
+// AssemblyScript: C -= A Bᵀ on small blocks of doubles, two at a time, and transposing. Compiled by `npm run kernel`;
 // src/core/numeric/blocks/cholesky.test.ts holds it to plain loops.
 
 // @ts-ignore: decorator
@@ -69,6 +69,19 @@ export function lessProduct(c: usize, a: usize, b: usize, m: i32, n: i32, p: i32
       let s = f64x2.splat(0);
       for (let k: usize = 0; k < even; k += 16) s = f64x2.add(s, f64x2.mul(v128.load(a0 + k), v128.load(b0 + k)));
       less(c0 + (<usize>j << 3), s, odd ? z0 * load<f64>(b0 + even) : 0);
+    }
+  }
+}
+
+/** The transpose of a block (m by n) into another place. */
+export function transpose(from: usize, m: i32, n: i32, to: usize): void {
+  const row: usize = <usize>m << 3;
+  for (let i: i32 = 0; i < m; i++) {
+    let at: usize = to + (<usize>i << 3);
+    for (let j: i32 = 0; j < n; j++) {
+      store<f64>(at, load<f64>(from));
+      from += 8;
+      at += row;
     }
   }
 }
