@@ -1,9 +1,9 @@
 /// <reference lib="webworker" />
 import { expose } from "comlink";
 import { matchOver, paperUnder, prepareMatch } from "@/core/mixing";
-import { planPuddles } from "@/core/planning";
-import { loadOfWater, paperById, type Paper } from "@/core/optics";
-import type { MatchApi, MatchJob, OverWash } from "./match-api";
+import { paperById, type Paper } from "@/core/optics";
+import type { MatchApi, MatchJob } from "./match-api";
+import { layerOfWash } from "./over-wash";
 import { modelOf } from "./paint-message";
 
 type Table = ReturnType<typeof prepareMatch>;
@@ -11,12 +11,6 @@ type Table = ReturnType<typeof prepareMatch>;
 /** Tables lately used, newest last: the paintbox's and the tray's are asked for in turn. */
 const tables = new Map<string, Table>();
 const KEPT_TABLES = 4;
-
-/** A wash that lies there already, as the film model sees it. */
-const layerOfWash = ({ parts: laid, waterParts }: OverWash) => ({
-  mix: laid.map(({ paint, parts }) => ({ paint: modelOf(paint), parts })),
-  load: loadOfWater(waterParts),
-});
 
 /** The sheet that a job's mixes are laid on. */
 const groundOf = ({ paperId, over }: MatchJob): Paper =>
@@ -63,15 +57,5 @@ expose({
       live.delete(number);
     }
   },
-  puddles: ({ paperId, paints, targets, ...how }) =>
-    planPuddles(
-      targets.map(({ over, ...target }) => ({
-        ...target,
-        over: over === null || typeof over === "number" ? over : layerOfWash(over),
-      })),
-      paints.map(modelOf),
-      paperById(paperId),
-      how,
-    ),
   cancel: (number) => void live.delete(number),
 } satisfies MatchApi);

@@ -61,7 +61,8 @@ type Palette = readonly number[];
 /** What the palette worker offers; `open` comes first, and again whenever what is weighed has changed. */
 export interface PaletteApi {
   open(opening: Opening, progress: OnProgress): Promise<void>;
-  choose(choice: PaletteChoice, progress: OnProgress): readonly FoundSize[];
+  /** Rejected as superseded when another choice or opening is asked for meanwhile; so is `open`. */
+  choose(choice: PaletteChoice, progress: OnProgress): Promise<readonly FoundSize[]>;
   serve(palettes: readonly Palette[]): readonly ServedPalette[];
   /** Palettes of a palette's size that are plainly better than it in something, and its own figures. */
   others(palette: Palette, choice: PaletteChoice, mood: Palette): OtherPalettes;

@@ -31,24 +31,28 @@ const WORTH_SHARING_MIXES = 2_000;
 /** Targets that a helper has in hand: the next one lies ready while the answer to the last is on its way. */
 const IN_HAND = 2;
 
-/** Lets answers of helpers in between two targets. */
-const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+/** Lets answers of helpers, and other questions, in between two steps. */
+export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** Nobody waits for an answer any more: another question was asked. */
+export class Superseded extends Error {}
 
 /**
  * Weighs every mix on every target as posePalette does, and to the same numbers, with helpers: each takes its share of
  * the mixes, then one target after the other. Small questions are answered alone.
+ * @param wanted asked between two targets; throws Superseded once it is false
  */
 export async function poseTogether(
   opening: Opening,
   before: PaletteProblem | null,
   helpers: readonly Helper[],
   onProgress: OnProgress,
+  wanted: () => boolean = () => true,
 ): Promise<PaletteProblem> {
   const question = questionOf(opening);
   const { paints, targets, metric } = question;
   const combinations = combinationsOf(paints, question);
-  if (helpers.length === 0 || combinations.length * targets.length < WORTH_SHARING)
-    return posePalette(question, before, onProgress);
+  if (combinations.length * targets.length < WORTH_SHARING) return posePalette(question, before, onProgress);
   onProgress("mixes", 0);
   await Promise.all(helpers.map((helper) => helper.begin(opening)));
   const table = await tableTogether(question, combinations, before, helpers);
@@ -57,6 +61,7 @@ export async function poseTogether(
   const open = [...targets.keys()].reverse();
   let done = 0;
   const put = (target: number, row: TargetCosts): void => {
+    if (!wanted()) throw new Superseded();
     rows[target] = row;
     onProgress("costs", costsShare(++done, targets.length));
   };

@@ -39,6 +39,22 @@ describe("the palette worker", () => {
     }
   });
 
+  test("a choice that nobody waits for any more is left for the next one, and so is a weighing", async () => {
+    const many = plainOpening(
+      HANDBOOK.slice(0, 24).map(({ id }) => id),
+      Array.from({ length: 12 }, (_, i) => ({ lab: { L: 20 + 6 * i, a: 30 - 5 * i, b: 4 * i - 20 }, weight: 1 })),
+    );
+    const left = open(many);
+    const wanted = open({ ...many, targets: many.targets.slice(0, 8) });
+    await expect(left).rejects.toThrow();
+    await wanted;
+    const long = worker.ask("choose", { ...choice, sizes: [6, 7, 8, 9] }, progress);
+    const short = worker.ask("choose", { ...choice, sizes: [2] }, progress);
+    await expect(long).rejects.toThrow();
+    expect((await short).map(({ size }) => size)).toEqual([2]);
+    expect(await worker.ask("serve", [[0, 1, 2]])).toMatchObject([{ paints: [0, 1, 2] }]);
+  });
+
   test("after a change of rules it chooses from what it knows: no mixing again", async () => {
     await open();
     await worker.ask("choose", choice, progress);

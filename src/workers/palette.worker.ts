@@ -7,6 +7,7 @@ import {
   savedMixing,
   servedPalette,
   solvePalette,
+  solvingPalette,
   startingPoints,
   traitsOf,
   untastedPalette,
@@ -15,7 +16,7 @@ import {
   type BoxProblem,
   type PaletteProblem,
 } from "@/core/palette";
-import { packTogether, poseTogether, reweighed, type HelpersArrive } from "./palette-crew";
+import { breathe, packTogether, poseTogether, reweighed, Superseded, type HelpersArrive } from "./palette-crew";
 import type { PaletteHelperApi } from "./palette-helper-api";
 import type { Opening, PaletteApi } from "./palette-api";
 
@@ -35,6 +36,24 @@ function queued<T>(work: () => Promise<T>): Promise<T> {
   return mine;
 }
 
+/** Counts what was asked that ends what was asked before: openings and choices. */
+let asked = 0;
+/** So long a choice is worked on before other questions are let in. */
+const TURN_MS = 40;
+
+/** Works step by step until it is done, or something else is asked. */
+async function inTurns<T>(steps: Generator<void, T>, wanted: () => boolean): Promise<T> {
+  for (let since = -TURN_MS; ;) {
+    if (performance.now() - since > TURN_MS) {
+      await breathe();
+      if (!wanted()) throw new Superseded();
+      since = performance.now();
+    }
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
 /** The last paintings that a box was packed for, so that another size asks for no weighing again. */
 let packedFor = "";
 let lastPacked: Promise<BoxProblem> | null = null;
@@ -46,9 +65,12 @@ function problem(): PaletteProblem {
 
 expose({
   open(opening, progress) {
+    const mine = ++asked;
+    const wanted = (): boolean => mine === asked;
     return queued(async () => {
+      if (!wanted()) throw new Superseded();
       const problem =
-        reweighed(opening, opened) ?? (await poseTogether(opening, opened?.problem ?? null, helpers, progress));
+        reweighed(opening, opened) ?? (await poseTogether(opening, opened?.problem ?? null, helpers, progress, wanted));
       opened = { opening, problem };
     });
   },
@@ -60,7 +82,10 @@ expose({
     box.catch(() => (packedFor = ""));
     return box.then((problem) => packBox(problem, size, must, never));
   },
-  choose: (choice, progress) => solvePalette(problem(), choice, progress),
+  choose(choice, progress) {
+    const mine = ++asked;
+    return inTurns(solvingPalette(problem(), choice, progress), () => mine === asked);
+  },
   serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),
   others(paints, choice, mood) {
     const best = servedPalette(problem().costs, paints);

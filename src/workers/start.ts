@@ -4,6 +4,7 @@ import type { MatchApi } from "./match-api";
 import type { PaletteApi } from "./palette-api";
 import type { HelpersArrive } from "./palette-crew";
 import type { PhotoApi } from "./photo-api";
+import type { PuddleApi } from "./puddle-api";
 import type { ReachApi } from "./reach-api";
 import { WorkerLink } from "./worker-link";
 
@@ -34,5 +35,7 @@ export const paletteWorker = (): WorkerLink<PaletteApi> =>
   });
 export const photoWorker = (): WorkerLink<PhotoApi> =>
   new WorkerLink(() => new Worker(new URL("./photo.worker.ts", import.meta.url), { type: "module" }));
+export const puddleWorker = (): WorkerLink<PuddleApi> =>
+  new WorkerLink(() => new Worker(new URL("./puddle.worker.ts", import.meta.url), { type: "module" }));
 export const reachWorker = (): WorkerLink<ReachApi> =>
   new WorkerLink(() => new Worker(new URL("./reach.worker.ts", import.meta.url), { type: "module" }));

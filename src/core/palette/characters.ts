@@ -117,7 +117,7 @@ export function otherPalettes(problem: PaletteProblem, choice: PaletteChoice, be
   for (const character of CHARACTERS) {
     for (const pull of PULLS) {
       const ready = prepareChoice(pulled(problem, costs, character, pull));
-      const [size] = choosePrepared(ready, [best.paints.length], choice, 1, () => false, [best.paints]);
+      const [size] = choosePrepared(ready, [best.paints.length], choice, 1, [best.paints]);
       const paints = size?.best[0]?.paints;
       if (!paints) break;
       const palette = servedPalette(costs, paints);

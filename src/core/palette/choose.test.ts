@@ -7,7 +7,7 @@ import { predict } from "../mixing/predict";
 import { valueRange } from "../mixing/range";
 import { seededRandom } from "../numeric/random";
 import { MAX_PAINTS } from "./search/paint-set";
-import { choosePalettes, choosePrepared, prepareChoice, Stopped, type SizeChoice } from "./choose";
+import { choosePalettes, choosePrepared, choosingPrepared, prepareChoice, type SizeChoice } from "./choose";
 import { HARDLY_HELPS, recommendedSize, servedBy, whatOneMoreBuys } from "./gain";
 import { withinDemand } from "./demands";
 import { mixCosts, type MixCosts } from "./mix-costs";
@@ -142,8 +142,18 @@ describe("the best palettes of all, against trying every one", () => {
     expect(() => choosePalettes({ ...costs, paints: MAX_PAINTS + 1 }, [1])).toThrow(RangeError);
   });
 
-  test("can be stopped", () => {
-    expect(() => choosePalettes(madeUp(30, 12, 6), [6], undefined, 5, () => true)).toThrow(Stopped);
+  test("can be left at every step, and taken step by step finds the same", () => {
+    const prepared = prepareChoice(madeUp(30, 12, 6));
+    const steps = choosingPrepared(prepared, [3, 4, 5, 6]);
+    let count = 0;
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) {
+        expect(step.value).toEqual(choosePrepared(prepared, [3, 4, 5, 6]));
+        break;
+      }
+      count++;
+    }
+    expect(count).toBeGreaterThan(5);
   });
 
   test("more paints never make the best error worse, and the recommended size is where one more hardly helps", () => {
@@ -195,7 +205,7 @@ describe("larger choices, where only the search's own bounds help", () => {
     const prepared = prepareChoice(madeUp(15, 8, 31));
     const [, , , five] = choosePrepared(prepared, [2, 3, 4, 5]);
     const [alone] = choosePrepared(prepared, [5]);
-    const [begun] = choosePrepared(prepared, [5], undefined, 5, undefined, [[14, 13, 12], [0]]);
+    const [begun] = choosePrepared(prepared, [5], undefined, 5, [[14, 13, 12], [0]]);
     for (const other of [alone, begun])
       expect(other!.best.map(({ error }) => error)).toEqual(five!.best.map(({ error }) => expect.closeTo(error, 9)));
   });

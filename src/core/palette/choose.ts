@@ -2,10 +2,9 @@ import { Incumbents } from "./search/incumbents";
 import { localSearch } from "./search/local-search";
 import { satisfiesConstraints, countPalettes, type CardinalityConstraint } from "./search/cardinality-constraints";
 import { OUT_OF_REACH, rankAll, type Ranked } from "./search/ranking";
-import { branchAndBound, Stopped, type OnNode } from "./search/branch-and-bound";
+import { drained } from "../numeric/in-turn";
+import { branchAndBound } from "./search/branch-and-bound";
 import type { MixCosts } from "./mix-costs";
-
-export { Stopped };
 
 /** A palette and how well it serves the targets. */
 interface ChosenPalette {
@@ -46,43 +45,46 @@ export const prepareChoice = (costs: MixCosts): PreparedChoice => ({ costs, rank
 /**
  * For each size the best palettes of all that the rules allow, by the weighted mean of the targets'
  * errors; the optimum is exact for the given costs. Sizes that the rules can't fill are left out.
- * Throws Stopped when `onNode` answers true.
  * @param most how many palettes to give for each size
  * @param first palettes to begin looking from, such as the best of a size less
  */
-export function choosePrepared(
+export const choosePrepared = (...of: Parameters<typeof choosingPrepared>): readonly SizeChoice[] =>
+  drained(choosingPrepared(...of));
+
+/** {@link choosePrepared} step by step: it can be left between two of them. */
+export function* choosingPrepared(
   { costs, ranked }: PreparedChoice,
   sizes: readonly number[],
   rules: PaletteRules = { must: [], never: [] },
   most = 5,
-  onNode: OnNode = () => false,
   first: readonly (readonly number[])[] = [],
-): readonly SizeChoice[] {
+): Generator<void, readonly SizeChoice[]> {
   const never = new Set(rules.never);
   const must = rules.must.filter((p) => !never.has(p));
   const free = Array.from({ length: costs.paints }, (_, p) => p).filter((p) => !never.has(p) && !must.includes(p));
   const total = costs.weights.reduce((sum, weight) => sum + weight, 0);
   const kinds = rules.kinds ?? [];
   let starts = first;
-  return [...sizes]
-    .sort((a, b) => a - b)
-    .flatMap((size) => {
-      if (size < Math.max(1, must.length) || size > must.length + free.length) return [];
-      const best = new Incumbents(most, satisfiesConstraints(kinds));
-      const search = { all: ranked, must, free, kinds, size, paints: costs.paints };
-      for (const start of [...starts, []]) localSearch(search, best, start);
-      const nodes = branchAndBound(search, best, onNode);
-      starts = best.kept.map(({ paints }) => paints);
-      const found = best.kept.filter(({ error }) => error < OUT_OF_REACH / 2);
-      return [
-        {
-          size,
-          outOf: countPalettes(must, free, size, kinds),
-          nodes,
-          best: found.map(({ paints, error }) => ({ paints, error: error / total })),
-        },
-      ];
+  const choices: SizeChoice[] = [];
+  for (const size of [...sizes].sort((a, b) => a - b)) {
+    if (size < Math.max(1, must.length) || size > must.length + free.length) continue;
+    const best = new Incumbents(most, satisfiesConstraints(kinds));
+    const search = { all: ranked, must, free, kinds, size, paints: costs.paints };
+    for (const start of [...starts, []]) {
+      localSearch(search, best, start);
+      yield;
+    }
+    const nodes = yield* branchAndBound(search, best);
+    starts = best.kept.map(({ paints }) => paints);
+    const found = best.kept.filter(({ error }) => error < OUT_OF_REACH / 2);
+    choices.push({
+      size,
+      outOf: countPalettes(must, free, size, kinds),
+      nodes,
+      best: found.map(({ paints, error }) => ({ paints, error: error / total })),
     });
+  }
+  return choices;
 }
 
 /** {@link choosePrepared} from nothing. */
@@ -91,5 +93,4 @@ export const choosePalettes = (
   sizes: readonly number[],
   rules?: PaletteRules,
   most?: number,
-  onNode?: OnNode,
-): readonly SizeChoice[] => choosePrepared(prepareChoice(costs), sizes, rules, most, onNode);
+): readonly SizeChoice[] => choosePrepared(prepareChoice(costs), sizes, rules, most);

@@ -7,6 +7,7 @@ export {
   problemOf,
   servedPalette,
   solvePalette,
+  solvingPalette,
   untastedPalette,
   type FoundSize,
   type OnProgress,

@@ -1,9 +1,17 @@
+import { drained } from "../numeric/in-turn";
 import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
 import type { MixMetric } from "../mixing/metric";
 import type { PaintModel } from "../mixing/paint";
 import type { ReachTable } from "../mixing/reach-table";
 import type { Paper } from "../optics/paper";
-import { choosePrepared, prepareChoice, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
+import {
+  choosePrepared,
+  choosingPrepared,
+  prepareChoice,
+  type PaletteRules,
+  type PreparedChoice,
+  type SizeChoice,
+} from "./choose";
 import { darkDemand, withinDemand } from "./demands";
 import { servedBy, type ServedTarget } from "./gain";
 import { mixCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
@@ -113,7 +121,14 @@ export function boundCosts({ costs, table }: PaletteProblem, { darkest, within }
 }
 
 /** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
-export function solvePalette(problem: PaletteProblem, choice: PaletteChoice, onProgress: OnProgress): FoundSize[] {
+export const solvePalette = (...of: Parameters<typeof solvingPalette>): FoundSize[] => drained(solvingPalette(...of));
+
+/** {@link solvePalette} step by step: it can be left between two of them. */
+export function* solvingPalette(
+  problem: PaletteProblem,
+  choice: PaletteChoice,
+  onProgress: OnProgress,
+): Generator<void, FoundSize[]> {
   const { sizes, must, never, kinds, darkest, within } = choice;
   const bound = boundCosts(problem, choice);
   const ready = within.length === 0 && darkest === null ? problem.prepared : prepareChoice(bound);
@@ -121,7 +136,7 @@ export function solvePalette(problem: PaletteProblem, choice: PaletteChoice, onP
   let starts: readonly (readonly number[])[] = [];
   for (const [i, size] of sizes.entries()) {
     onProgress(size, i / sizes.length);
-    const [chosen] = choosePrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, () => false, starts);
+    const [chosen] = yield* choosingPrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, starts);
     if (!chosen) continue;
     starts = chosen.best.map(({ paints }) => paints);
     found.push({ ...chosen, best: starts.map((paints) => servedPalette(bound, paints)) });
@@ -144,7 +159,7 @@ export function untastedPalette(
     ...boundCosts(problem, choice),
     costs: costs.map((cost, t) => cost.map((value, c) => value - taste[t]![c]!)),
   };
-  const [size] = choosePrepared(prepareChoice(plain), [best.paints.length], choice, 1, () => false, [best.paints]);
+  const [size] = choosePrepared(prepareChoice(plain), [best.paints.length], choice, 1, [best.paints]);
   const paints = size?.best[0]?.paints;
   return paints && paints.join() !== best.paints.join() ? servedPalette(plain, paints) : null;
 }

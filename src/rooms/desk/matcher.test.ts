@@ -23,7 +23,7 @@ test("all of the desk's askers share one worker; an asker's new question takes i
             return 1;
           },
           cancel: (number) => void posted.push(["cancel", number]),
-        } satisfies Omit<MatchApi, "puddles">,
+        } satisfies MatchApi,
         port1 as never,
       );
       started.push(workerOver(port2));
@@ -75,7 +75,7 @@ test("first washes are mixed before what is laid over them, each over the recipe
             return 5;
           },
           cancel: () => {},
-        } satisfies Omit<MatchApi, "puddles">,
+        } satisfies MatchApi,
         port1 as never,
       );
       return workerOver(port2);

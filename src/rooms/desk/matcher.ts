@@ -5,8 +5,7 @@ import { type Lab } from "@/core/colour";
 import { DEFAULT_MATCH, paintKey, type Laying, type MatchOptions, type Recipe } from "@/core/mixing";
 import { EFFORT_COUNTS, paintsInMix } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
-import type { PuddlePlan } from "@/core/planning";
-import type { MatchApi, PuddleJob } from "@/workers/match-api";
+import type { MatchApi } from "@/workers/match-api";
 import { matchWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
@@ -81,11 +80,6 @@ export class MatchDesk {
 
   cancel(job: number): void {
     if (this.open.delete(job)) void this.worker.ask("cancel", job).catch(() => {});
-  }
-
-  /** Plans from few to many puddles. */
-  puddles(job: PuddleJob): Promise<readonly PuddlePlan[]> {
-    return this.worker.ask("puddles", job);
   }
 
   close(): void {

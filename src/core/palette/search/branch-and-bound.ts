@@ -5,12 +5,8 @@ import { emptySplit, PairBound, splitRankings } from "./pair-bound";
 import { CLOSED, lacking, NONE, OPEN, statesOf, TAKEN, type States } from "./paint-set";
 import { emptyRanked, errorOf, errorWithEach, OUT_OF_REACH, shorten, type Ranked } from "./ranking";
 
-/** Hears of progress and may stop the search by answering true. */
-export type OnNode = (nodes: number) => boolean;
-const ASK_EVERY = 64;
-
-/** The choice was stopped. */
-export class Stopped extends Error {}
+/** A step for so many parts of the tree: some milliseconds. */
+const NODES_A_STEP = 16;
 
 const SLACK = 1e-9;
 
@@ -45,13 +41,13 @@ function mostNeeded(ranked: readonly Ranked[], states: States, open: readonly nu
  * one that the targets with the fewest mixes left depend on most ("fail first", Haralick and
  * Elliott 1980); a part of the tree is cut when even each target's best mix among what may still be
  * in, with no more new paints than there are wells left, costs too much; and the last two wells are
- * filled by weighing all pairs at once. Returns how many parts of the tree were looked at.
+ * filled by weighing all pairs at once. Returns how many parts of the tree were looked at; in steps, so that whoever
+ * waits for something else can leave it.
  */
-export function branchAndBound(
+export function* branchAndBound(
   { all, must, free, kinds, size, paints }: SizeSearch,
   best: Incumbents,
-  onNode: OnNode,
-): number {
+): Generator<void, number> {
   const states = statesOf(must, free);
   const targets = all.length;
   const totals = new Float64Array(paints);
@@ -74,13 +70,13 @@ export function branchAndBound(
     return sum;
   };
 
-  const branch = (taken: readonly number[], level: number): void => {
+  function* branch(taken: readonly number[], level: number): Generator<void, void> {
     const wellsLeft = size - taken.length;
     const own = lists[level]!;
     const closed: number[] = [];
     const places = new Int32Array(targets);
     for (let first = true; ; first = false) {
-      if (++nodes % ASK_EVERY === 1 && onNode(nodes)) throw new Stopped();
+      if (++nodes % NODES_A_STEP === 0) yield;
       const keeps = propagate(kinds, states, wellsLeft, paints, (p) => {
         states[p] = CLOSED;
         closed.push(p);
@@ -125,15 +121,15 @@ export function branchAndBound(
       } else {
         const to = (lists[level + 1] ??= all.map((target) => emptyRanked(target.length)));
         own.forEach((target, t) => shorten(target, to[t]!, states, wellsLeft - 1, best.limit - (least - firsts[t]!)));
-        branch([...taken, paint], level + 1);
+        yield* branch([...taken, paint], level + 1);
       }
       states[paint] = CLOSED;
       closed.push(paint);
     }
     for (const p of closed) states[p] = OPEN;
-  };
+  }
 
   all.forEach((target, t) => shorten(target, lists[0]![t]!, states, size - must.length, Infinity));
-  branch(must, 0);
+  yield* branch(must, 0);
   return nodes;
 }

@@ -279,7 +279,8 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
         if (!stale) setFound((now) => ({ ...now, state: "done", words: `${seconds} s`, sizes, sizesOf }));
       };
       run().catch((error: unknown) => {
-        openedWith.current = "";
+        // A choice that was left leaves what is opened as it is; a worker that was stopped has forgotten it.
+        if (!stale || error instanceof WorkerStopped) openedWith.current = "";
         if (stale) return;
         if (error instanceof WorkerStopped)
           setFound((now) => ({

@@ -9,9 +9,10 @@ import { staysFor } from "@/model/washes";
 import { Disclosure } from "@/ui/disclosure";
 import { troubleWith } from "@/ui/trouble";
 import { messageOf } from "@/workers/paint-message";
-import type { PuddleJob } from "@/workers/match-api";
+import type { PuddleJob } from "@/workers/puddle-api";
+import { puddleWorker } from "@/workers/start";
+import { WorkerStopped } from "@/workers/worker-link";
 import { useDesk } from "../desk-store";
-import { useMatchDesk } from "../matcher";
 import { laidWash, useHand, usePaints, usePaper } from "../paints";
 import { paintsInMix } from "@/core/palette";
 import { useTargets, useWantedColours } from "../targets";
@@ -32,7 +33,7 @@ interface Plans {
 
 /** Plans of the tray's paints for all colours, what is laid over first washes among them. */
 function usePlans(): Plans {
-  const desk = useMatchDesk();
+  const [worker] = useState(puddleWorker);
   const paints = usePaints();
   const paper = usePaper();
   const palette = useDesk((s) => s.document.palette);
@@ -81,17 +82,14 @@ function usePlans(): Plans {
   }, [wanted, palette, paints, paper, targets, approach, hand]);
   const [found, setFound] = useState<{ key: string; plans: readonly PuddlePlan[] } | null>(null);
   useEffect(() => {
-    let stale = false;
-    desk
-      .puddles(JSON.parse(asked.key) as PuddleJob)
-      .then(
-        (plans) => !stale && setFound({ key: asked.key, plans }),
-        troubleWith("Fewer puddles could not be worked out"),
-      );
-    return () => {
-      stale = true;
-    };
-  }, [desk, asked.key]);
+    const tell = troubleWith("Fewer puddles could not be worked out");
+    worker.ask("puddles", JSON.parse(asked.key) as PuddleJob).then(
+      (plans) => setFound({ key: asked.key, plans }),
+      (error: unknown) => !(error instanceof WorkerStopped) && tell(error),
+    );
+    // Another question, or none any more: nobody waits for this one.
+    return () => worker.stop();
+  }, [worker, asked.key]);
   return { plans: found?.key === asked.key ? found.plans : null, ids: asked.ids, paintIds: asked.paintIds };
 }
 
