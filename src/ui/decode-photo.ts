@@ -26,7 +26,8 @@ export async function decodeWorkingCopy(
   const blob = await load("default").catch(() => load("no-store"));
   // The working copy's bytes are Display P3 and say nothing of it: they are taken as they are.
   const bitmap = await createImageBitmap(blob, { colorSpaceConversion: "none" });
-  const context = new OffscreenCanvas(bitmap.width, bitmap.height).getContext("2d", { willReadFrequently: true });
+  const canvas = Object.assign(document.createElement("canvas"), { width: bitmap.width, height: bitmap.height });
+  const context = canvas.getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("photo: no canvas");
   context.drawImage(bitmap, 0, 0);
   const { data, width, height } = context.getImageData(0, 0, bitmap.width, bitmap.height);

@@ -1,8 +1,9 @@
 "use client";
 
+import { useFocusFollows } from "@/ui/focus-follows";
 import { useFollowedLessons } from "@/ui/followed-lessons";
 import { unpacked } from "@/ui/unpacked";
-import { useContext, useEffect, useMemo, type ReactNode } from "react";
+import { useContext, useEffect, useMemo, useRef, type ReactNode } from "react";
 import { useStore } from "zustand";
 import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
 import { isForField, useUndoKeys } from "@/ui/undo";
@@ -76,6 +77,39 @@ function Panel() {
   if (step === "check") return <CheckStep area={area} />;
   if (step === "plan") return <PlanStep />;
   return area ? <AreaDetail key={`${area.id} ${colourId}`} area={area} /> : <MixesStep />;
+}
+
+const PANEL = "present-step";
+
+/** Ways by keys past the head and the ways of seeing. */
+function WaysPast() {
+  const past =
+    "btn btn-sm sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-50 focus:bg-base-100";
+  const to = (selector: string) => (): void => document.querySelector<HTMLElement>(selector)?.focus();
+  return (
+    <>
+      <button type="button" className={past} onClick={to(`#${PANEL}`)}>
+        To the step
+      </button>
+      <button type="button" className={past} onClick={to("[role=application]")}>
+        To the photo
+      </button>
+    </>
+  );
+}
+
+/** What scrolls of the present step; by keys the focus goes to the area that is opened in it. */
+function PanelFrame() {
+  const panel = useRef<HTMLDivElement>(null);
+  useFocusFollows(
+    panel,
+    useDesk((s) => s.selectedId),
+  );
+  return (
+    <div ref={panel} id={PANEL} data-panel tabIndex={-1} className="room-side flex-1 overflow-x-hidden outline-none">
+      <Panel />
+    </div>
+  );
 }
 
 /** The view to paint by, while it is asked for and something is planned. */
@@ -158,24 +192,23 @@ function OpenDesk({
           </p>
           <div
             data-desk
-            className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden"
+            className="room-frame grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden small:overflow-visible"
           >
+            <WaysPast />
             <Header id={painting.id} titles={titles} save={saving.state} shared={shared} />
             <LiveConflict
               saving={saving}
               painting={{ photoId: painting.photo.id, copyOf: () => store.getState().document }}
             />
-            <main className="grid min-h-0 grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)] portrait:grid-cols-[minmax(0,1fr)] portrait:grid-rows-[minmax(0,9fr)_minmax(0,11fr)]">
+            <main className="room-sides grid-cols-[minmax(0,1fr)_430px] grid-rows-[minmax(0,1fr)] portrait:grid-cols-[minmax(0,1fr)] portrait:grid-rows-[minmax(0,9fr)_minmax(0,11fr)]">
               <h1 className="sr-only">{painting.document.title}</h1>
               <PhotoPane />
               <aside
                 aria-label="Present step"
-                className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100 portrait:border-t portrait:border-l-0"
+                className="flex min-h-0 flex-col border-l border-(--hairline) bg-base-100 portrait:border-t portrait:border-l-0 small:border-t small:border-l-0"
               >
                 <StepBar />
-                <div data-panel className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
-                  <Panel />
-                </div>
+                <PanelFrame />
                 <NextThing />
               </aside>
             </main>

@@ -1,6 +1,6 @@
 "use client";
 
-import { ChevronDown, LayoutGrid, SunMoon, Trash2 } from "lucide-react";
+import { LayoutGrid, SunMoon, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useState, type ReactNode } from "react";
 import type { PaintingTitle } from "@/storage/ports";
@@ -13,6 +13,9 @@ import { paintingDocument } from "@/model/painting";
 import { SaveWords } from "@/ui/saving/save-words";
 import type { SaveState } from "@/ui/saving/autosave-queue";
 import { Help } from "@/ui/help/help";
+import { Menu } from "@/ui/menu";
+import { RoomWays } from "@/ui/room-ways";
+import { ROOMS } from "@/ui/rooms";
 import { TypedText } from "@/ui/typed-text";
 import { UndoButtons } from "@/ui/undo";
 import { Wordmark } from "@/ui/wordmark";
@@ -80,64 +83,55 @@ function PaintingLink({
 function PaintingsMenu({ id, titles }: { id: string; titles: readonly PaintingTitle[] }) {
   const title = useDesk((s) => s.document.title);
   const [fault, setFault] = useState<string | null>(null);
-  // Two hundred paintings have two hundred pictures: none is fetched before the menu is wanted.
-  const [wanted, setWanted] = useState(false);
   const bin = async (): Promise<void> => {
     const wrong = await changePainting(id, { binned: true });
     setFault(wrong);
     if (wrong === null) window.location.assign("/");
   };
   return (
-    <div className="dropdown dropdown-end" onFocus={() => setWanted(true)} onPointerEnter={() => setWanted(true)}>
-      <button type="button" tabIndex={0} className="btn btn-ghost btn-sm" aria-haspopup="true">
-        Paintings <ChevronDown size={14} />
-      </button>
-      <ul
-        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- keeps the menu open while it is used
-        tabIndex={0}
-        className="dropdown-content menu z-40 mt-1 max-h-96 w-80 flex-nowrap overflow-y-auto rounded-box border border-(--hairline) bg-base-100 p-2 shadow-md"
-        aria-label="Paintings"
-      >
-        {titles.map((painting) => (
-          <li key={painting.id}>
-            <PaintingLink
-              id={painting.id}
-              here={painting.id === id}
-              className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
-            >
-              {wanted ? (
+    <Menu label="Paintings" wide>
+      {() => (
+        <>
+          {titles.map((painting) => (
+            <li key={painting.id}>
+              <PaintingLink
+                id={painting.id}
+                here={painting.id === id}
+                className={`name-face text-[1.05rem] ${painting.id === id ? "font-semibold" : ""}`}
+              >
                 <img
                   src={`/api/photos/${painting.photoId}?copy=small`}
                   alt=""
                   loading="lazy"
                   className="h-9 w-14 object-cover"
                 />
-              ) : (
-                <span className="h-9 w-14" />
-              )}
-              <span className="truncate">{painting.id === id ? title : painting.title}</span>
-            </PaintingLink>
+                <span className="truncate">{painting.id === id ? title : painting.title}</span>
+              </PaintingLink>
+            </li>
+          ))}
+          <li className="mt-1 border-t border-(--hairline) pt-1">
+            <Link prefetch={false} href="/paintings">
+              <LayoutGrid size={14} /> All paintings and the bin
+            </Link>
           </li>
-        ))}
-        <li className="mt-1 border-t border-(--hairline) pt-1">
-          <Link prefetch={false} href="/paintings">
-            <LayoutGrid size={14} /> All paintings and the bin
-          </Link>
-        </li>
-        <li>
-          <button type="button" onClick={() => void bin()}>
-            <Trash2 size={14} /> Put this painting in the bin
-          </button>
-        </li>
-        {fault !== null && (
-          <li role="alert" className="p-2 text-error">
-            {fault}
+          <li>
+            <button type="button" onClick={() => void bin()}>
+              <Trash2 size={14} /> Put this painting in the bin
+            </button>
           </li>
-        )}
-      </ul>
-    </div>
+          {fault !== null && (
+            <li role="alert" className="p-2 text-error">
+              {fault}
+            </li>
+          )}
+        </>
+      )}
+    </Menu>
   );
 }
+
+/** Paintings have a menu of their own. */
+const WAYS = ROOMS.filter(({ name }) => name !== "Desk" && name !== "Paintings");
 
 /** The desk's head: which painting, how it is saved, undo and redo, other paintings, light or dusk. */
 export function Header({
@@ -155,27 +149,13 @@ export function Header({
   const refused = useDesk((s) => s.refused);
   return (
     <header className="relative z-30 bg-base-100">
-      <div className="flex h-13 items-center gap-4 px-5 portrait:h-auto portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5">
+      <div className="flex h-13 items-center gap-4 px-5 portrait:h-auto portrait:flex-wrap portrait:gap-y-0 portrait:py-1.5 small:h-auto small:flex-wrap small:gap-y-0 small:px-3 small:py-1.5">
         <Wordmark />
         <Title />
-        <div className="ml-auto flex shrink-0 items-center gap-1">
+        <div className="ml-auto flex shrink-0 items-center gap-1 small:shrink small:flex-wrap">
           <SaveWords state={save} refused={refused} />
           <UndoButtons history={temporal} />
-          <Link prefetch={false} href="/paintbox" className="btn btn-ghost btn-sm max-xl:px-2">
-            Paintbox
-          </Link>
-          <Link prefetch={false} href="/logbook" className="btn btn-ghost btn-sm max-xl:px-2">
-            Logbook
-          </Link>
-          <Link prefetch={false} href="/measure" className="btn btn-ghost btn-sm max-xl:px-2">
-            Measure
-          </Link>
-          <Link prefetch={false} href="/handbook" className="btn btn-ghost btn-sm max-xl:px-2">
-            Handbook
-          </Link>
-          <Link prefetch={false} href="/try-a-mix" className="btn btn-ghost btn-sm max-xl:px-2">
-            Try a mix
-          </Link>
+          <RoomWays rooms={WAYS} className="max-xl:px-2" />
           <PaintingsMenu id={id} titles={titles} />
           <NewPainting />
           {shared && <SecondScreen />}

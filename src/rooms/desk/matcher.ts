@@ -186,7 +186,7 @@ export function useMatchOptions(): MatchOptions {
 }
 
 /** The desk's match worker. */
-export function useMatchDesk(): MatchDesk {
+function useMatchDesk(): MatchDesk {
   const desk = useContext(MatchContext);
   if (!desk) throw new Error("Only usable on the desk.");
   return desk;

@@ -17,7 +17,7 @@ export function StepBar() {
   const step = useDesk((s) => s.step);
   const goTo = useDesk((s) => s.goTo);
   return (
-    <nav aria-label="Steps" className="flex border-b border-(--hairline) px-3">
+    <nav aria-label="Steps" className="flex border-b border-(--hairline) px-3 small:flex-wrap">
       {DESK_STEPS.map((one, i) => (
         <button
           key={one}

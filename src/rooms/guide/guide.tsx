@@ -107,7 +107,7 @@ export function Guide() {
             </li>
           ))}
         </ol>
-        <div className="mt-10 flex gap-3">
+        <div className="mt-10 flex flex-wrap gap-3">
           <Link className="btn btn-primary" href="/">
             To the desk
           </Link>

@@ -5,6 +5,7 @@ import { paintModel } from "@/core/mixing";
 import { PAPERS, paperById } from "@/core/optics";
 import { CONVENIENCE_MIXES, pigmentById } from "@/core/pigments";
 import { propertyWords } from "@/ui/property-words";
+import { SideSheet } from "@/ui/side-sheet";
 import { RoomHeader } from "@/ui/room-header";
 import { Strip } from "@/ui/strip";
 import { PaperOptions } from "@/ui/paper-options";
@@ -43,12 +44,12 @@ export function Handbook({ opened }: { opened: string | null }) {
     setProperties((now) => new Set(now.has(id) ? [...now].filter((p) => p !== id) : [...now, id]));
 
   return (
-    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+    <div className="room-frame">
       <RoomHeader room="Handbook">
         <p className="quiet">{ENTRIES.length} pigments, typical values</p>
       </RoomHeader>
-      <div className={`grid min-h-0 ${entry ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
-        <main className="min-h-0 overflow-y-auto px-6 py-5">
+      <div className={`room-sides ${entry ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
+        <main className={`room-side px-6 py-5 small:px-4 ${entry ? "small:hidden" : ""}`}>
           <search className="mb-5 flex flex-wrap items-center gap-x-5 gap-y-2">
             <input
               type="search"
@@ -144,9 +145,9 @@ export function Handbook({ opened }: { opened: string | null }) {
           )}
         </main>
         {entry && (
-          <aside className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100">
+          <SideSheet label="One pigment" of={entry.pigment.id} onClose={() => open(null)}>
             <PigmentSheet key={entry.pigment.id} entry={entry} paper={paper} onClose={() => open(null)} />
-          </aside>
+          </SideSheet>
         )}
       </div>
     </div>

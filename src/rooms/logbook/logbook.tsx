@@ -23,6 +23,7 @@ import type { ToPaintNext } from "@/model/next-swatches";
 import type { PaintingTitle, StockedPaint } from "@/storage/ports";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
 import { useGrowing } from "@/ui/growing";
+import { SideSheet } from "@/ui/side-sheet";
 import { RoomHeader } from "@/ui/room-header";
 import { sentByOthers } from "@/ui/saving/autosave-queues";
 import { useAutosave } from "@/ui/saving/autosave";
@@ -277,12 +278,12 @@ function Logbook({
   const pair = compared.flatMap((id) => here.find((entry) => entry.id === id) ?? []);
   return (
     <BookProvider value={book}>
-      <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+      <div className="room-frame">
         <RoomHeader room="Logbook" />
         <div
-          className={`grid min-h-0 ${opened ? "grid-cols-[minmax(0,1fr)_460px] max-lg:grid-cols-[minmax(0,1fr)]" : ""}`}
+          className={`room-sides ${opened ? "grid-cols-[minmax(0,1fr)_460px] max-lg:grid-cols-[minmax(0,1fr)]" : ""}`}
         >
-          <main className={`min-h-0 overflow-y-auto px-6 py-5 ${opened ? "max-lg:hidden" : ""}`}>
+          <main className={`room-side px-6 py-5 small:px-4 ${opened ? "max-lg:hidden small:hidden" : ""}`}>
             <div className="mb-4 flex flex-wrap items-center gap-x-5 gap-y-2">
               <div role="tablist" aria-label="The logbook" className="flex gap-5">
                 {VIEWS.map(([name, words]) => (
@@ -385,10 +386,7 @@ function Logbook({
             )}
           </main>
           {opened && (
-            <aside
-              aria-label="One page of the book"
-              className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100"
-            >
+            <SideSheet label="One page of the book" of={opened.entry.id} onClose={close}>
               <OpenEntry
                 key={`${opened.entry.id} ${opened.entry.revision}`}
                 entry={opened.entry}
@@ -397,7 +395,7 @@ function Logbook({
                 onBin={() => void bin(opened.entry.id, true)}
                 onStored={() => void learnAnew()}
               />
-            </aside>
+            </SideSheet>
           )}
         </div>
       </div>

@@ -51,11 +51,11 @@ export function ByPhoto({ start }: { start: string | null }) {
   return (
     <div className="h-full min-h-0">
       {photos.length === 0 ? (
-        <div className="h-full overflow-y-auto">
+        <div className="room-side h-full">
           <Guide start={start} />
         </div>
       ) : (
-        <div className="grid h-full min-h-0 grid-cols-[210px_minmax(0,1fr)_470px]">
+        <div className="room-sides h-full grid-cols-[210px_minmax(0,1fr)_470px]">
           <aside className="min-h-0 border-r border-(--hairline) bg-base-100">
             <PhotoQueue />
           </aside>
@@ -71,10 +71,7 @@ export function ByPhoto({ start }: { start: string | null }) {
           ) : (
             <div className="bg-(--photo-ground)" />
           )}
-          <section
-            aria-label="The open card"
-            className="min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100"
-          >
+          <section aria-label="The open card" className="room-side border-l border-(--hairline) bg-base-100">
             {photo && <CardPanel key={photo.key} photo={photo} edits={edits} onToggle={onToggle} />}
           </section>
         </div>

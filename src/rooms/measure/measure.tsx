@@ -59,7 +59,7 @@ function Measure({ paints: stored, cards: printed, recipes, boxes, demoSheets, s
   return (
     <RoomProvider value={room}>
       <MeasureProvider value={store}>
-        <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)]">
+        <div className="room-frame">
           <RoomHeader room="Measure">
             <div role="tablist" aria-label="Ways to measure" className="flex gap-4">
               {WAYS.map((name) => (
@@ -81,7 +81,7 @@ function Measure({ paints: stored, cards: printed, recipes, boxes, demoSheets, s
               </span>
             )}
           </RoomHeader>
-          <main className="min-h-0 overflow-y-auto">
+          <main className="room-side">
             {way === "By photo" && <ByPhoto start={start} />}
             {way === "By meter" && <ByMeter start={start} />}
             {way === "By numbers" && <ByNumbers start={start} />}

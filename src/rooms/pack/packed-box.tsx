@@ -162,40 +162,43 @@ export function PackedBoxView({ packed: { box, question }, name, onRule, onSize 
           {counted(box.free, "well")} {box.free === 1 ? "stays" : "stay"} free: nothing more would be mixed with.
         </p>
       )}
-      <table className="table text-[0.95rem]">
-        <thead className="text-base-content">
-          <tr>
-            <th>Painting</th>
-            <th>off by with this box</th>
-            <th>with everything at home</th>
-            <th>out of reach</th>
-          </tr>
-        </thead>
-        <tbody>
-          {question.asked.map(({ id, title, colours }, i) => {
-            const { error, atHome, ideal } = box.paintings[i]!;
-            const short = [...new Set(colours.flatMap(({ area }, t) => (ideal[t]! >= OUT_OF_REACH ? [area] : [])))];
-            return (
-              <tr key={id}>
-                <td>
-                  <a className="link inline-flex min-h-[2.2rem] items-center" href={paintingPage(id)}>
-                    {title}
-                  </a>{" "}
-                  <span className="quiet">{counted(colours.length, "colour")}</span>
-                </td>
-                <td>{error.toFixed(1)}</td>
-                <td>{atHome.toFixed(1)}</td>
-                <td>
-                  {short.length === 0
-                    ? "nothing"
-                    : listed(short.slice(0, MOST_NAMED)) +
-                      (short.length > MOST_NAMED ? ` and ${short.length - MOST_NAMED} more` : "")}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      {/* A table of figures may be wider than a small window: it is moved by itself. */}
+      <div className="overflow-x-auto">
+        <table className="table text-[0.95rem]">
+          <thead className="text-base-content">
+            <tr>
+              <th>Painting</th>
+              <th>off by with this box</th>
+              <th>with everything at home</th>
+              <th>out of reach</th>
+            </tr>
+          </thead>
+          <tbody>
+            {question.asked.map(({ id, title, colours }, i) => {
+              const { error, atHome, ideal } = box.paintings[i]!;
+              const short = [...new Set(colours.flatMap(({ area }, t) => (ideal[t]! >= OUT_OF_REACH ? [area] : [])))];
+              return (
+                <tr key={id}>
+                  <td>
+                    <a className="link inline-flex min-h-[2.2rem] items-center" href={paintingPage(id)}>
+                      {title}
+                    </a>{" "}
+                    <span className="quiet">{counted(colours.length, "colour")}</span>
+                  </td>
+                  <td>{error.toFixed(1)}</td>
+                  <td>{atHome.toFixed(1)}</td>
+                  <td>
+                    {short.length === 0
+                      ? "nothing"
+                      : listed(short.slice(0, MOST_NAMED)) +
+                        (short.length > MOST_NAMED ? ` and ${short.length - MOST_NAMED} more` : "")}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
       <p className="leading-snug">
         <b>Left at home:</b> {home.length === 0 ? "nothing" : listed(home.map((paint) => paint.name))}.
       </p>

@@ -15,6 +15,7 @@ import { useAutosave } from "@/ui/saving/autosave";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { LiveConflict } from "@/ui/saving/live-conflict";
 import { useGrowing } from "@/ui/growing";
+import { SideSheet } from "@/ui/side-sheet";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/saving/save-words";
 import { useKeptSteps } from "@/ui/kept-steps";
@@ -136,7 +137,7 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
   );
 
   return (
-    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+    <div className="room-frame">
       <RoomHeader room="Paintbox">
         <AddPaintLine />
         <AddMany begin={begin} />
@@ -146,8 +147,8 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
         </span>
       </RoomHeader>
       <LiveConflict saving={saving} />
-      <div className={`grid min-h-0 ${opened ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
-        <main className="min-h-0 overflow-y-auto px-6 py-5">
+      <div className={`room-sides ${opened ? "grid-cols-[minmax(0,1fr)_430px]" : ""}`}>
+        <main className={`room-side px-6 py-5 small:px-4 ${opened ? "small:hidden" : ""}`}>
           <div role="tablist" aria-label="Paints or boxes" className="mb-4 flex gap-5 print:hidden">
             {(["paints", "boxes"] as const).map((name) => (
               <button
@@ -266,12 +267,9 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
           </div>
         </main>
         {opened && (
-          <aside
-            aria-label="One paint"
-            className="print:hidden min-h-0 overflow-y-auto border-l border-(--hairline) bg-base-100"
-          >
+          <SideSheet label="One paint" of={opened.id} onClose={() => open(null)}>
             <PaintSheet key={opened.id} paint={opened} />
-          </aside>
+          </SideSheet>
         )}
       </div>
     </div>

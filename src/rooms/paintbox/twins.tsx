@@ -48,11 +48,11 @@ export function Twins({ list }: { list: readonly Shown[] }) {
                 <button
                   key={id}
                   type="button"
-                  className="flex shrink-0 cursor-pointer items-center gap-2 rounded-field p-1 text-left hover:bg-base-300"
+                  className="flex shrink-0 cursor-pointer items-center gap-2 small:max-w-full small:flex-wrap rounded-field p-1 text-left hover:bg-base-300"
                   onClick={() => open(paint.id)}
                 >
                   <Strip mix={[{ paint: model, parts: 1 }]} paper={paper} width={110} height={24} label={paint.name} />
-                  <span className="name-face w-52 truncate">
+                  <span className="name-face w-52 min-w-0 truncate">
                     {paint.name} <span className="label-line">{codes}</span>
                   </span>
                 </button>

@@ -176,7 +176,7 @@ function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
           <BringPainting />
           {painter && <SignedIn painter={painter} />}
         </div>
-        <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-6">
+        <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-6">
           {grown.map((painting) => (
             <li key={painting.id} className="grid">
               <PaintingCard

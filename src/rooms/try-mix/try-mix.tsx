@@ -123,17 +123,14 @@ function TryMix({
   const rowless = trial.parts.map(({ id }) => id);
 
   return (
-    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+    <div className="room-frame">
       <RoomHeader room="Try a mix">
         <span className="flex gap-1">
           <UndoButtons history={store.temporal} />
         </span>
       </RoomHeader>
-      <main className="grid min-h-0 grid-cols-[430px_minmax(0,1fr)]">
-        <section
-          aria-label="The mix"
-          className="min-h-0 space-y-6 overflow-y-auto border-r border-(--hairline) bg-base-100 p-6"
-        >
+      <main className="room-sides grid-cols-[430px_minmax(0,1fr)]">
+        <section aria-label="The mix" className="room-side space-y-6 border-r border-(--hairline) bg-base-100 p-6">
           <ul className="space-y-4">
             {trial.parts.map(({ id, parts: amount }, i) => {
               const paint = byId.get(id);
@@ -212,7 +209,7 @@ function TryMix({
             )}
           </section>
         </section>
-        <div className="min-h-0 overflow-y-auto bg-(--photo-ground)">
+        <div className="room-side bg-(--photo-ground)">
           <MixResult
             parts={parts}
             waterParts={trial.waterParts}

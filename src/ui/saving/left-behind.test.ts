@@ -114,3 +114,13 @@ test("what is gone is told; a server that is not there, or being put back, leave
   expect([...kept.keys()]).toEqual([first, second]);
   expect(kept.has(third)).toBe(false);
 });
+
+test("a browser without locks sends what has waited for a minute, and leaves what another window may be sending", async () => {
+  vi.stubGlobal("navigator", {});
+  const old = leave(logEntryUrl("1"), entry, { ...entry, notes: "old" });
+  const young = leave(logEntryUrl("2"), entry, { ...entry, notes: "young" });
+  kept.set(young, { ...(kept.get(young) as object), at: Date.now() });
+  expect((await deliverLeftBehind([logEntryUrl("2")])).stored).toEqual([logEntryUrl("1")]);
+  expect(sent.map(({ writer }) => writer)).toEqual([old]);
+  expect(kept.has(young)).toBe(true);
+});

@@ -71,8 +71,20 @@ export interface Delivered {
 /** A page that has just been left may hold its lock for a moment longer. */
 const LEAVING_MS = 1500;
 
+/** A browser may have no locks, over plain http above all: then nobody tells which windows are still there. */
+const locks = (): LockManager | undefined => navigator.locks;
+/** There a save that has waited for so long is taken for one that was left. */
+const LEFT_AFTER_MS = 60_000;
+
+/** Which of those who left something behind may still be there. */
+async function mayBeThere(): Promise<(unsent: Unsent) => boolean> {
+  const held = locks() && new Set((await navigator.locks.query()).held?.map(({ name }) => name));
+  return held ? ({ writer }) => held.has(lockOf(writer)) : ({ at }) => Date.now() - Number(at) < LEFT_AFTER_MS;
+}
+
 /** Whether a writer's window is there no more; one that may just be closing is waited for. */
 async function isGone(writer: string): Promise<boolean> {
+  if (!locks()) return false;
   return navigator.locks
     .request(lockOf(writer), { signal: AbortSignal.timeout(LEAVING_MS) }, () => true)
     .catch(() => false);
@@ -86,11 +98,10 @@ async function isGone(writer: string): Promise<boolean> {
 export async function deliverLeftBehind(concerned: readonly string[]): Promise<Delivered> {
   const stored: string[] = [];
   const left: LeftBehind[] = [];
-  await navigator.locks.request("abendrot-outbox", async () => {
-    const held = new Set((await navigator.locks.query()).held?.map(({ name }) => name));
+  const deliver = async (): Promise<void> => {
+    const isThere = await mayBeThere();
     for (const unsent of await outbox.all()) {
-      if (held.has(lockOf(unsent.writer)) && !(concerned.includes(unsent.url) && (await isGone(unsent.writer))))
-        continue;
+      if (isThere(unsent) && !(concerned.includes(unsent.url) && (await isGone(unsent.writer)))) continue;
       // What can't be sent now stays where it is for the next chance.
       const found = await sendUnsent(unsent).catch((error: unknown) => {
         // A server that does not answer is nothing new; anything else is a fault of ours, and told.
@@ -101,7 +112,8 @@ export async function deliverLeftBehind(concerned: readonly string[]): Promise<D
       if (found === null) stored.push(unsent.url);
       else if (found) left.push(found);
     }
-  });
+  };
+  await (locks()?.request("abendrot-outbox", deliver) ?? deliver());
   return { stored, left };
 }
 

@@ -47,6 +47,7 @@ export function AreaMarker({
     <button
       type="button"
       aria-label={`Area ${number}: ${area.name}`}
+      data-opens={area.id}
       aria-pressed={selected}
       title={`${area.name}: click to open, drag to sample elsewhere`}
       className={`group absolute z-10 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none ${idle ? "pointer-events-none opacity-60" : ""}`}

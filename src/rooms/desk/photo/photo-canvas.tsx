@@ -107,6 +107,7 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
       element.removeEventListener("webglcontextlost", onLost);
       element.removeEventListener("webglcontextrestored", onRestored);
       drawn.current?.painter.release();
+      if (!element.isConnected) drawn.current?.painter.giveBack();
       drawn.current = null;
     };
   }, []);

@@ -66,7 +66,7 @@ export function ViewBar({
 
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-2.5 text-[0.87rem] text-(--photo-ink)">
-      <div role="radiogroup" aria-label="Way of seeing" className="flex items-center gap-0.5">
+      <div role="radiogroup" aria-label="Way of seeing" className="flex items-center gap-0.5 small:flex-wrap">
         {WAYS.map((way, i) => (
           <button
             key={way.seeing}

@@ -114,6 +114,11 @@ export class ViewPainter {
       this.gl.deleteTexture(texture);
   }
 
+  /** Gives the drawing context itself back: a browser has some sixteen, and takes the oldest when they run out. */
+  giveBack(): void {
+    this.gl.getExtension("WEBGL_lose_context")?.loseContext();
+  }
+
   /** Longest side that a texture may have here, px. */
   get maxSide(): number {
     return this.gl.getParameter(this.gl.MAX_TEXTURE_SIZE) as number;

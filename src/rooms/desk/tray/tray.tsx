@@ -134,7 +134,7 @@ export function Tray() {
   return (
     <section aria-label="Tray" className="border-t border-(--hairline) bg-base-100 px-5 py-3">
       <TrayNews />
-      <div className="flex items-center gap-5">
+      <div className="flex items-center gap-5 small:flex-wrap small:gap-2">
         <div className="w-24 shrink-0">
           <h2 className="name-face text-xl leading-tight">Palette</h2>
           <p className="label-line leading-snug">{wells.length === 1 ? "1 paint" : `${wells.length} paints`}</p>
@@ -144,8 +144,11 @@ export function Tray() {
             </p>
           )}
         </div>
-        <div className="-my-2 flex min-w-0 flex-1 overflow-x-auto overflow-y-hidden py-2 pr-2" style={{ gap: GAP_PX }}>
-          <ul className="flex" style={{ gap: GAP_PX }}>
+        <div
+          className="-my-2 flex min-w-0 flex-1 overflow-x-auto small:basis-full small:flex-wrap overflow-y-hidden py-2 pr-2"
+          style={{ gap: GAP_PX }}
+        >
+          <ul className="flex small:flex-wrap" style={{ gap: GAP_PX }}>
             {wells.map((paint) => (
               <Well key={paint.id} paint={paint} paper={paper} uses={uses.get(paint.id) ?? []} width={width} />
             ))}
