@@ -1,101 +1,15 @@
 /**
- * Years of painting in one folder: what pages weigh and take beside the demo's, and what the program weighs at rest.
+ * Years of painting in folders of 200, 1,000 and 2,000 paints beside the demo: what pages weigh and take, how soon a
+ * page more of the logbook is learned and what else waits for it, what the program weighs at rest; and the law of each.
  * Run: npm run bench load
  */
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { chromium, type Browser } from "@playwright/test";
-import sharp from "sharp";
-import { HANDBOOK } from "@/core/pigments";
-import { newLogEntry, newLoggedMix } from "@/model/logbook";
-import { newPaint } from "@/model/paintbox";
-import { newArea, type PaintingDocument } from "@/model/painting";
-import { openDatabase } from "@/storage/drizzle/open";
-import { storeIn } from "@/storage/store";
+import type { LoggedPaint, StoredLogEntry } from "@/model/logbook";
 import config from "../playwright.config";
 import { freshFolder, startServer, type RunningServer } from "../e2e/server";
-import { readPhoto } from "@/server/photo-import/read-photo";
-import { storePhoto } from "@/server/photo-import/photo-store";
-import { seedDemo } from "@/server/demo/seed";
-import { markFolder } from "@/storage/folder/data-folder";
-
-const [PAINTS, PAINTINGS, AREAS, ENTRIES, LOG_PHOTOS] = [2000, 200, 60, 500, 60];
-
-/** Lays out a folder with the demo, and with years of painting beside it. */
-async function layOut(folder: string, years: boolean): Promise<void> {
-  const { db, close } = await openDatabase(folder);
-  const store = storeIn(db, folder);
-  await seedDemo(store);
-  if (years) {
-    const { revision, document } = await store.paintbox.find();
-    const paints = Array.from({ length: PAINTS - document.paints.length }, (_, i) => {
-      const pigment = HANDBOOK[i % HANDBOOK.length]!;
-      return newPaint({
-        id: randomUUID(),
-        name: `${pigment.name} ${i}`,
-        maker: `Maker ${i % 17}`,
-        line: "Studio",
-        tintingStrength: 0.6 + (i % 9) / 10,
-        notes: i % 5 === 0 ? "Bought on a rainy day and never regretted, but for its cap." : "",
-        pigments: [{ pigmentId: pigment.id, share: 1 }],
-      });
-    });
-    await store.paintbox.save(
-      { revision, writer: randomUUID(), step: 1 },
-      { ...document, paints: [...document.paints, ...paints] },
-    );
-    const [demo] = await store.paintings.list();
-    const whole = (await store.paintings.find(demo!.id))!;
-    for (let n = 0; n < PAINTINGS; n++) {
-      const areas = Array.from({ length: AREAS }, (_, i) => ({
-        ...newArea({ ...whole.document.areas[i % whole.document.areas.length]!, region: null }),
-        wash: { kind: "flat" as const, share: 1, more: [], run: null },
-        id: randomUUID(),
-        name: `Area ${i}`,
-      }));
-      const made: PaintingDocument = { ...whole.document, title: `Painting ${n}`, areas };
-      await store.paintings.create(whole.photo.id, made);
-    }
-    const photos: string[] = [];
-    for (let n = 0; n < LOG_PHOTOS; n++) {
-      const path = join(folder, `.photo-${n}.jpg`);
-      await sharp({ create: { width: 900, height: 600, channels: 3, background: { r: n, g: 2 * n, b: 90 } } })
-        .jpeg()
-        .toFile(path);
-      const photo = await readPhoto(path);
-      await storePhoto(store, photo, path, `swatch ${n}.jpg`);
-      photos.push(photo.id);
-    }
-    for (let n = 0; n < ENTRIES; n++) {
-      const mixes = Array.from({ length: 3 }, (_, i) =>
-        newLoggedMix({
-          id: randomUUID(),
-          name: `Swatch ${i}`,
-          parts: [
-            { paintId: paints[(7 * n + i) % paints.length]!.id, parts: 2 },
-            { paintId: paints[(11 * n + 3 * i + 1) % paints.length]!.id, parts: 1 },
-          ],
-          counts: false,
-        }),
-      );
-      await store.logbook.create(
-        randomUUID(),
-        newLogEntry({
-          kind: "swatch",
-          on: `20${10 + (n % 16)}-0${1 + (n % 9)}-1${n % 9}`,
-          paperId: "cotton-rough",
-          title: `Page ${n}`,
-          notes: "Wet paper, a second touch, and then the telephone rang. ".repeat(3),
-          photos: [photos[n % photos.length]!],
-          mixes,
-        }),
-      );
-    }
-  }
-  await close();
-  markFolder(folder, { database: "made", demo: true });
-}
+import { FOLDERS, layOut, pageOf } from "./years";
 
 const PAGES = ["/paintings", "/paintbox", "/logbook", "/measure", "/handbook", "/try-a-mix", "/pack", "/keeping"];
 
@@ -145,35 +59,91 @@ async function openedMs(browser: Browser, url: string, there: string): Promise<n
   return times.slice(1).sort((a, b) => a - b)[2]!;
 }
 
-/** Weighs the pages of a folder of years beside the demo's. */
+/** A page more of the logbook: until it is learned, the desk meanwhile, and the longest that another request waits. */
+async function pageMore(url: string, desk: string): Promise<{ learned: number; desk: number; other: number }> {
+  const json = async (path: string): Promise<unknown> => (await fetch(`${url}${path}`)).json();
+  await json("/api/logbook");
+  const { entries } = (await json("/api/logbook/entries")) as { entries: readonly StoredLogEntry[] };
+  const known = new Map<string, LoggedPaint>();
+  for (const { document } of entries)
+    for (const paint of document.paints) if (paint.maker.startsWith("Maker")) known.set(paint.id, paint);
+  const tubes = [...known.values()];
+  if (tubes.length < 3) return { learned: 0, desk: 0, other: 0 };
+  const rounds: { learned: number; desk: number; other: number }[] = [];
+  for (let n = 0; n < 4; n++) {
+    let [other, done] = [0, false];
+    const others = (async () => {
+      while (!done) {
+        const start = performance.now();
+        await fetch(`${url}/api/photos/none`).then((answer) => answer.text());
+        other = Math.max(other, performance.now() - start);
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      }
+    })();
+    const start = performance.now();
+    const body = JSON.stringify({ id: randomUUID(), document: pageOf(90_000 + n, tubes, 3, null) });
+    await fetch(`${url}/api/logbook`, { method: "POST", headers: { "content-type": "application/json" }, body });
+    await json("/api/logbook");
+    const learned = performance.now() - start;
+    done = true;
+    await others;
+    rounds.push({ learned, desk: (await weigh(`${url}${desk}`)).ms, other });
+  }
+  const middle = (of: "learned" | "desk" | "other"): number =>
+    rounds.map((round) => round[of]).sort((a, b) => a - b)[Math.floor(rounds.length / 2)]!;
+  return { learned: middle("learned"), desk: middle("desk"), other: middle("other") };
+}
+
+/** How a figure grows with what lies in a folder, from the smallest folder of years to the largest. */
+function lawOf(from: number, to: number, times: number): string {
+  const power = Math.log(Math.max(to, 1) / Math.max(from, 1)) / Math.log(times);
+  return power < 0.25 ? "constant" : power < 1.15 ? "linear at most" : `power ${power.toFixed(1)}`;
+}
+
+/** Weighs folders of years beside the demo's. */
 export async function benchLoad(row: (name: string, text: string) => void): Promise<void> {
-  const folders = { demo: freshFolder(), years: freshFolder() };
-  await layOut(folders.demo, false);
-  await layOut(folders.years, true);
-  const seen: Record<string, Weighed[]> = {};
-  for (const folder of [folders.demo, folders.years]) {
+  // Servers of tests compile WebAssembly quickly; those that are measured, well.
+  process.env.ABENDROT_BENCH = "yes";
+  const seen = new Map<string, { readonly unit: string; readonly figures: number[] }>();
+  const note = (name: string, unit: string, figure: number): void => {
+    if (!seen.has(name)) seen.set(name, { unit, figures: [] });
+    seen.get(name)!.figures.push(figure);
+  };
+  for (const years of Object.values(FOLDERS)) {
+    const folder = freshFolder();
+    await layOut(folder, years);
     const { server, ms } = await started(folder);
-    (seen["start"] ??= []).push({ kb: 0, ms });
+    note("start", "ms", ms);
     const shelf = (await (await fetch(`${server.url}/api/paintings`)).json()) as { shelf: { id: string }[] };
-    for (const page of [`/painting/${shelf.shelf[0]!.id}`, ...PAGES])
-      (seen[page.replace(/[0-9a-f-]{36}/, "…")] ??= []).push(await weigh(`${server.url}${page}`));
+    const desk = `/painting/${shelf.shelf[0]!.id}`;
+    for (const page of [desk, ...PAGES]) {
+      const { kb, ms: took } = await weigh(`${server.url}${page}`);
+      note(`${page.replace(/[0-9a-f-]{36}/, "…")}, size`, "KB", kb);
+      note(`${page.replace(/[0-9a-f-]{36}/, "…")}, time`, "ms", took);
+    }
+    const more = await pageMore(server.url, desk);
+    note("a page more, until it is learned", "ms", more.learned);
+    note("a page more, the longest that another request waits", "ms", more.other);
+    note("a page more, the desk right after it", "ms", more.desk);
     const browser = await chromium.launch(config.use!.launchOptions);
-    const desk = `${server.url}/painting/${shelf.shelf[0]!.id}`;
-    (seen["desk drawn in the browser"] ??= []).push({ kb: 0, ms: await openedMs(browser, desk, "canvas[data-drawn]") });
-    const box = await openedMs(browser, `${server.url}/paintbox`, 'ul[aria-label="Paints"] canvas');
-    (seen["paintbox drawn in the browser"] ??= []).push({ kb: 0, ms: box });
+    note("desk drawn in the browser", "ms", await openedMs(browser, `${server.url}${desk}`, "canvas[data-drawn]"));
+    const box = 'ul[aria-label="Paints"] canvas';
+    note("paintbox drawn in the browser", "ms", await openedMs(browser, `${server.url}/paintbox`, box));
     await browser.close();
     await new Promise((resolve) => setTimeout(resolve, 14_000));
-    (seen["memory at rest"] ??= []).push({ kb: 1024 * memoryMb(server.pid), ms: 0 });
+    note("memory at rest", "MB", memoryMb(server.pid));
     await server.stop("SIGTERM");
   }
-  for (const [name, [demo, years]] of Object.entries(seen))
+  const times = FOLDERS["2000 paints"].paints / FOLDERS["200 paints"].paints;
+  for (const [name, { unit, figures }] of seen) {
+    const [demo, ...rest] = figures;
     row(
       name,
-      name === "start"
-        ? `${Math.round(years!.ms)} ms beside the demo's ${Math.round(demo!.ms)}`
-        : name === "memory at rest"
-          ? `${Math.round(years!.kb / 1024)} MB beside ${Math.round(demo!.kb / 1024)}`
-          : `${Math.round(years!.kb)} KB beside ${Math.round(demo!.kb)}, ${years!.ms.toFixed(0)} ms beside ${demo!.ms.toFixed(0)} (${(years!.ms / demo!.ms).toFixed(1)} times)`,
+      `${Object.keys(FOLDERS)
+        .map((folder, i) => `${folder} ${Math.round(figures[i]!)}`)
+        .join(
+          ", ",
+        )} ${unit}; ${lawOf(rest[0]!, rest.at(-1)!, times)}${demo! > 0 ? `, ${(rest.at(-1)! / demo!).toFixed(1)} times the demo` : ""}`,
     );
+  }
 }

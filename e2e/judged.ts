@@ -76,6 +76,7 @@ export async function staysInside(page: Page): Promise<void> {
         (room) => room.clientHeight === innerHeight && document.documentElement.scrollHeight > innerHeight,
       ),
       outside: [...document.querySelectorAll("header button, header a, aside, main")]
+        .filter((element) => !element.closest("dialog:not([open])"))
         .filter((element) => element.checkVisibility() && element.getBoundingClientRect().right > innerWidth + 1)
         .map((element) => element.outerHTML.slice(0, 90)),
     }));

@@ -22,8 +22,8 @@ import { mergeLogEntries } from "@/model/merge";
 import type { ToPaintNext } from "@/model/next-swatches";
 import type { PaintingTitle, StockedPaint } from "@/storage/ports";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
-import { useGrowing } from "@/ui/growing";
 import { SideSheet } from "@/ui/side-sheet";
+import { WindowedGrid } from "@/ui/windowed-grid";
 import { RoomHeader } from "@/ui/room-header";
 import { sentByOthers } from "@/ui/saving/autosave-queues";
 import { useAutosave } from "@/ui/saving/autosave";
@@ -268,7 +268,6 @@ function Logbook({
   );
   const asked = useDeferredValue(query);
   const shown = useMemo(() => found(here, asked, (entry) => colours.get(entry.id) ?? []), [here, asked, colours]);
-  const grown = useGrowing(shown);
   const inBook = useMemo(
     () => [
       ...new Map(here.flatMap(({ document }) => document.paints.map((paint) => [paint.id, paint] as const))).values(),
@@ -358,28 +357,30 @@ function Logbook({
                 {here.length > 0 && shown.length === 0 && (
                   <p className="name-face py-8 text-xl">No page answers to that.</p>
                 )}
-                <ul
-                  aria-label="Pages"
-                  className="grid grid-cols-[repeat(auto-fill,minmax(15.5rem,1fr))] gap-x-4 gap-y-5"
+                <WindowedGrid
+                  label="Pages"
+                  items={shown}
+                  keyOf={({ id }) => id}
+                  leastPx={248}
+                  gapPx={[16, 20]}
+                  rowPx={210}
                 >
-                  {grown.map((entry) => (
-                    <li key={entry.id} className="[contain-intrinsic-size:auto_190px] [content-visibility:auto]">
-                      <EntryCard
-                        entry={entry}
-                        colours={colours.get(entry.id) ?? []}
-                        open={opened?.entry.id === entry.id}
-                        onOpen={() => void openById(entry.id)}
-                        onLike={(like) => setQuery({ ...NO_QUERY, like })}
-                        compared={compared.includes(entry.id)}
-                        onCompare={() =>
-                          setCompared((ids) =>
-                            ids.includes(entry.id) ? ids.filter((id) => id !== entry.id) : [...ids, entry.id].slice(-2),
-                          )
-                        }
-                      />
-                    </li>
-                  ))}
-                </ul>
+                  {(entry) => (
+                    <EntryCard
+                      entry={entry}
+                      colours={colours.get(entry.id) ?? []}
+                      open={opened?.entry.id === entry.id}
+                      onOpen={() => void openById(entry.id)}
+                      onLike={(like) => setQuery({ ...NO_QUERY, like })}
+                      compared={compared.includes(entry.id)}
+                      onCompare={() =>
+                        setCompared((ids) =>
+                          ids.includes(entry.id) ? ids.filter((id) => id !== entry.id) : [...ids, entry.id].slice(-2),
+                        )
+                      }
+                    />
+                  )}
+                </WindowedGrid>
                 <FileBar entries={here} onTaken={() => void readAnew()} />
                 <Bin binned={entries.filter(({ binned }) => binned)} onTakeOut={(id) => void bin(id, false)} />
               </>

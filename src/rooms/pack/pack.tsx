@@ -76,7 +76,7 @@ function Pack({
   return (
     <div className="min-h-dvh">
       <RoomHeader room="Pack a box" />
-      <main className="mx-auto grid max-w-7xl gap-8 px-6 py-6 lg:grid-cols-[21rem_minmax(0,1fr)]">
+      <main className="mx-auto grid max-w-7xl grid-cols-[minmax(0,1fr)] gap-8 px-6 py-6 lg:grid-cols-[21rem_minmax(0,1fr)]">
         <section aria-label="What it is packed for" className="space-y-4">
           <p className="quiet leading-snug">
             One box for several paintings: the few paints that serve all of them best, and whom each is for.

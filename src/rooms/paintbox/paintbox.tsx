@@ -15,6 +15,7 @@ import { useAutosave } from "@/ui/saving/autosave";
 import { PAINTBOX_URL } from "@/model/addresses";
 import { LiveConflict } from "@/ui/saving/live-conflict";
 import { useGrowing } from "@/ui/growing";
+import { WindowedGrid } from "@/ui/windowed-grid";
 import { SideSheet } from "@/ui/side-sheet";
 import { RoomHeader } from "@/ui/room-header";
 import { SaveWords } from "@/ui/saving/save-words";
@@ -248,19 +249,23 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
             {(mine.length > 0 || choice !== "all") && shown.length === 0 && (
               <p className="name-face py-8 text-xl">No paint in the box answers to that.</p>
             )}
-            <ul
-              aria-label="Paints"
-              className="print:hidden grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] gap-x-5 gap-y-5"
+            <WindowedGrid
+              label="Paints"
+              items={shown}
+              keyOf={({ paint }) => paint.id}
+              leastPx={236}
+              gapPx={[20, 20]}
+              rowPx={104}
+              className="print:hidden"
             >
-              {shown.map((one) => (
+              {(one) => (
                 <PaintRow
-                  key={one.paint.id}
                   {...one}
                   pressed={selected ? selected.has(one.paint.id) : one.paint.id === openId}
                   onPress={onPress}
                 />
-              ))}
-            </ul>
+              )}
+            </WindowedGrid>
             <Twins list={all} />
             <Gaps models={atHand} />
             <Lists paints={document.paints} />

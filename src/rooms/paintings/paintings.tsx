@@ -13,15 +13,12 @@ import type { ShelvedPainting } from "@/model/shelf";
 import type { StockedPaint } from "@/storage/ports";
 import { answerOf } from "@/ui/ask";
 import { ConfirmDialog } from "@/ui/confirm-dialog";
-import { useGrowing } from "@/ui/growing";
+import { WindowedGrid } from "@/ui/windowed-grid";
 import { RoomHeader } from "@/ui/room-header";
 import { changePainting, readShelf, removePainting } from "@/ui/shelf";
 import { BringPainting } from "./bring-painting";
 import { SignedIn } from "@/ui/signed-in";
 import { PaintingCard, type DrawnPaint } from "./painting-card";
-
-/** Cards on the page as it comes: what a window shows. */
-const FIRST_CARDS = 12;
 
 const handedOut = z.object({ given: z.int(), failed: z.int() });
 
@@ -47,7 +44,7 @@ function Bin({ binned, act }: { binned: readonly ShelvedPainting[]; act: Act }) 
             key={painting.id}
             id={`painting-${painting.id}`}
             tabIndex={-1}
-            className="flex items-center gap-3 border-b border-(--hairline) py-2"
+            className="flex items-center gap-3 border-b border-(--hairline) py-2 small:flex-wrap"
           >
             <img
               src={`/api/photos/${painting.photoId}?copy=small`}
@@ -138,7 +135,6 @@ function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
     setHanded(`It lies with ${counted(given, "painter")} now${failed > 0 ? `; ${failed} could not be reached` : ""}.`);
   };
   const here = shelf.filter(({ binnedAt, away }) => binnedAt === null && !away);
-  const grown = useGrowing(here, FIRST_CARDS);
   const away = shelf.filter((painting) => painting.binnedAt === null && painting.away);
   const binned = shelf.filter(({ binnedAt }) => binnedAt !== null);
   return (
@@ -176,18 +172,16 @@ function Paintings({ shelf: read, paints, painter }: PaintingsProps) {
           <BringPainting />
           {painter && <SignedIn painter={painter} />}
         </div>
-        <ul aria-label="Paintings" className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-6">
-          {grown.map((painting) => (
-            <li key={painting.id} className="grid">
-              <PaintingCard
-                painting={painting}
-                paints={painting.paintIds.flatMap((id) => drawn.get(id) ?? [])}
-                act={act}
-                onHandOut={painter?.teacher ? (id) => void handOut(id) : null}
-              />
-            </li>
-          ))}
-        </ul>
+        <WindowedGrid label="Paintings" items={here} keyOf={({ id }) => id} leastPx={320} gapPx={[24, 24]} rowPx={420}>
+          {(painting) => (
+            <PaintingCard
+              painting={painting}
+              paints={painting.paintIds.flatMap((id) => drawn.get(id) ?? [])}
+              act={act}
+              onHandOut={painter?.teacher ? (id) => void handOut(id) : null}
+            />
+          )}
+        </WindowedGrid>
         {away.map(({ id, title }) => (
           <p key={id} role="note" className="quiet mt-6">
             The demo is put away with its paints:{" "}

@@ -32,7 +32,7 @@ export function Help() {
       </button>
       <dialog ref={dialog} className="modal" aria-label="Keys and words">
         <div className="modal-box max-w-4xl">
-          <div className="mb-3 flex items-center">
+          <div className="mb-3 flex flex-wrap items-center gap-y-2">
             <h2 className="name-face text-2xl">Keys and words</h2>
             <Link prefetch={false} href="/guide" className="btn btn-outline btn-sm ml-5">
               Guide: from photo to first wash
