@@ -48,6 +48,7 @@ export const KEYS = [
       ["Ctrl Z", "undo"],
       ["Ctrl Shift Z", "do it again"],
       ["Tab", "to the next thing that can be pressed"],
+      ["Esc", "closes a menu or a sheet, back to what opened it"],
       ["?", "this page"],
     ],
   },
