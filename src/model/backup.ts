@@ -28,6 +28,12 @@ const holdings = z.object({
 });
 export type Holdings = z.infer<typeof holdings>;
 
+/** What photos weigh as they came, and what of it would go with what lies in the bin. */
+export interface PhotoSpace {
+  readonly bytes: number;
+  readonly binnedBytes: number;
+}
+
 /** A photo whose original is in a file. */
 export const photoInBackup = z.object({ id: photoId, format: photoFormat, bytes: z.int().gte(0) });
 

@@ -3,7 +3,7 @@ import type { MeasuredOptics } from "@/core/mixing";
 import type { Approach } from "@/core/palette";
 import type { SheetKind } from "@/core/calibration";
 import type { EyeAnswer } from "@/core/training";
-import type { BackupManifest, CopyReason, DatedCopy, Holdings } from "@/model/backup";
+import type { BackupManifest, CopyReason, DatedCopy, Holdings, PhotoSpace } from "@/model/backup";
 import type { KeptLessons, LogEntry, StoredLogEntry } from "@/model/logbook";
 import type { Measurement, NewCard, NewMeasurement, StoredFit, SwatchCard } from "@/model/measurement";
 import type { PaintboxDocument, PaintEntry, TravelBox } from "@/model/paintbox";
@@ -232,6 +232,8 @@ export interface PhotoFiles {
 export interface Keeping {
   /** What is the painter's own here: not the demo's. */
   holdings(): Promise<Holdings>;
+  /** What photos weigh, and what of it would go with what lies in the bin. */
+  photoSpace(): Promise<PhotoSpace>;
   /** Everything as one file. */
   backup(): Promise<BackupFile>;
   /** Reads a file through, to its last photo. Throws FileRefused. */

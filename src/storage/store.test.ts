@@ -48,6 +48,10 @@ describe("a store asked through its ports alone", () => {
     await expect(store.paintings.save(id, stamp(revision), renamed)).rejects.toBeInstanceOf(RevisionConflict);
     expect(await store.paintings.recipes()).toEqual([]);
     expect(await store.photos.unused(new Date(Date.now() + 1e6))).toEqual([]);
+    expect(await store.keeping.photoSpace()).toEqual({ bytes: 3, binnedBytes: 0 });
+    await store.paintings.bin(id, true);
+    expect(await store.keeping.photoSpace()).toEqual({ bytes: 3, binnedBytes: 3 });
+    await store.paintings.bin(id, false);
     await store.paintings.remove(id);
     expect(await store.paintings.find(id)).toBeNull();
     await expect(store.paintings.save(id, stamp(1), renamed)).rejects.toBeInstanceOf(PaintingNotFound);

@@ -1,4 +1,4 @@
-import type { DatedCopy, Holdings } from "@/model/backup";
+import type { DatedCopy, Holdings, PhotoSpace } from "@/model/backup";
 import { localDay } from "@/model/day";
 import { counted } from "@/model/text";
 
@@ -31,6 +31,14 @@ export const aheadWords = ({ madeAt }: Pick<DatedCopy, "madeAt">, now: Date): st
 /** A size as one says it. */
 export const sizeWords = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} KB` : `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+
+/** What the photos take, and what of it may go. */
+export const spaceWords = ({ bytes, binnedBytes }: PhotoSpace): string =>
+  `All photos as they came take ${sizeWords(bytes)}.${
+    binnedBytes > 0
+      ? ` ${sizeWords(binnedBytes)} of it only the bin shows: that goes at the next start once the bin is emptied.`
+      : ""
+  }`;
 
 /** What a store holds of one's own. */
 export const holdingsWords = ({ paintings, paints, entries, photos }: Holdings): string =>

@@ -7,8 +7,8 @@ import { opened } from "../opened";
 
 async function OpenedKeeping() {
   return opened(async ({ keeping }) => {
-    const [holds, copies] = await Promise.all([keeping.holdings(), datedCopies()]);
-    return { room: <Keeping holds={holds} copies={copies} where={whereKept()} />, revisions: {} };
+    const [holds, space, copies] = await Promise.all([keeping.holdings(), keeping.photoSpace(), datedCopies()]);
+    return { room: <Keeping holds={holds} space={space} copies={copies} where={whereKept()} />, revisions: {} };
   });
 }
 

@@ -3,10 +3,17 @@
 import { FileDown, FileUp, FolderArchive } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
 import { BACKUP_URL, COPIES_URL, WAITING_URL } from "@/model/addresses";
-import { copiesAnswer, isNothing, type DatedCopy, type Holdings, type WaitingFile } from "@/model/backup";
+import {
+  copiesAnswer,
+  isNothing,
+  type DatedCopy,
+  type Holdings,
+  type PhotoSpace,
+  type WaitingFile,
+} from "@/model/backup";
 import { capital } from "@/model/text";
 import { answerOf, askFor, jsonOf } from "@/ui/ask";
-import { aheadWords, holdingsWords, reasonWords, sizeWords, whenWords } from "@/ui/copy-words";
+import { aheadWords, holdingsWords, reasonWords, sizeWords, spaceWords, whenWords } from "@/ui/copy-words";
 import { ConfirmDialog } from "@/ui/confirm-dialog";
 import { useDroppedFiles } from "@/ui/dropped-files";
 import { RoomHeader } from "@/ui/room-header";
@@ -22,6 +29,7 @@ type Bringing =
 
 interface KeepingProps {
   readonly holds: Holdings;
+  readonly space: PhotoSpace;
   readonly copies: readonly DatedCopy[];
   /** Where the data lie, in words. */
   readonly where: string;
@@ -30,7 +38,7 @@ interface KeepingProps {
 const DONE = "It is all back.";
 
 /** Everything as one file and back, and the copies that are made by themselves. */
-export function Keeping({ holds: held, copies: known, where }: KeepingProps) {
+export function Keeping({ holds: held, space, copies: known, where }: KeepingProps) {
   const [{ holds, copies }, setKept] = useState({ holds: held, copies: known });
   const input = useRef<HTMLInputElement>(null);
   const confirm = useRef<HTMLDialogElement>(null);
@@ -88,7 +96,8 @@ export function Keeping({ holds: held, copies: known, where }: KeepingProps) {
               what burns or is stolen takes a copy in the same room with it.
             </p>
             <p className="quiet mt-2">
-              {isNothing(holds) ? "So far only the demo lies here." : `Your own here: ${holdingsWords(holds)}.`}
+              {isNothing(holds) ? "So far only the demo lies here." : `Your own here: ${holdingsWords(holds)}.`}{" "}
+              {spaceWords(space)}
             </p>
             <a className="btn btn-primary mt-4" href={BACKUP_URL} download>
               <FileDown size={16} aria-hidden /> Save everything

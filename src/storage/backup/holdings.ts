@@ -1,6 +1,6 @@
-import type { Holdings } from "@/model/backup";
+import type { Holdings, PhotoSpace } from "@/model/backup";
 import { sql } from "drizzle-orm";
-import { logEntries, paintings, paints, photos } from "../drizzle/schema";
+import { logEntries, logPhotos, measurements, paintings, paints, photos } from "../drizzle/schema";
 import type { Database } from "../drizzle/database";
 import type { TableRows } from "../drizzle/rows";
 import { rowsOf } from "../drizzle/migrations";
@@ -41,4 +41,19 @@ export async function countHoldings(db: Database): Promise<Holdings> {
         ${photos.id} and not ${paintings.demo})) as photos`,
   );
   return row!;
+}
+
+/** What the photos of a store weigh as they came; what the bin alone still shows goes once it is emptied. */
+export async function photoSpace(db: Database): Promise<PhotoSpace> {
+  const shown = sql`exists (select from ${paintings} where ${paintings.photoId} = ${photos.id}
+      and ${paintings.binnedAt} is null)
+    or exists (select from ${logPhotos} join ${logEntries} on ${logEntries.id} = ${logPhotos.entryId}
+      where ${logPhotos.photoId} = ${photos.id} and ${logEntries.binnedAt} is null)
+    or exists (select from ${measurements} where ${measurements.photoId} = ${photos.id})`;
+  const [row] = await rowsOf<{ bytes: string; binned: string }>(
+    db,
+    sql`select coalesce(sum(${photos.bytes}::bigint), 0) as bytes,
+      coalesce(sum(${photos.bytes}::bigint) filter (where not (${shown})), 0) as binned from ${photos}`,
+  );
+  return { bytes: Number(row!.bytes), binnedBytes: Number(row!.binned) };
 }

@@ -8,7 +8,7 @@ import { isNewer, type Place } from "../drizzle/migrations";
 import { hasCode, replaceAllRows, RowsUnfit, type Replaced, type RowsToRead } from "../drizzle/rows";
 import type { Keeping, PhotoFiles } from "../ports";
 import { copiesIn } from "./copies";
-import { countHoldings } from "./holdings";
+import { countHoldings, photoSpace } from "./holdings";
 import { FileRefused } from "./archive";
 import { JsonUnfit } from "./json-pieces";
 import { openBackup, type OpenBackup } from "./read";
@@ -122,6 +122,7 @@ export function keepingOf(db: Database, place: Place, files: PhotoFiles, copies:
   let underWay = 0;
   return {
     holdings: () => countHoldings(db),
+    photoSpace: () => photoSpace(db),
     backup: () => writeBackup(db, place, files, { withPhotos: true, now: new Date() }),
     check: (path) =>
       open(path, async (file) => {
