@@ -114,7 +114,7 @@ export function WindowedGrid<Item>({
         ...(whole
           ? {}
           : {
-              paddingTop: (first?.start ?? 0) - (laid.top ?? 0),
+              paddingTop: Math.max(0, (first?.start ?? 0) - laid.top),
               paddingBottom: Math.max(0, virtualizer.getTotalSize() - ((last?.end ?? 0) - laid.top)),
             }),
       }}

@@ -188,6 +188,11 @@ export function leftBy({ layout, state, scale, agreements }: Posterior): Learned
 /** Of a swatch: how many others have a paint in common with it. */
 function sharingOf(all: readonly Evidence[]): (one: Evidence) => number {
   const by = new Map<string, Evidence[]>();
-  for (const one of all) for (const { paint } of one.mix) by.set(paint.id, [...(by.get(paint.id) ?? []), one]);
+  for (const one of all)
+    for (const { paint } of one.mix) {
+      const sharing = by.get(paint.id);
+      if (sharing) sharing.push(one);
+      else by.set(paint.id, [one]);
+    }
   return (one) => new Set(one.mix.flatMap(({ paint }) => by.get(paint.id)!.map(({ id }) => id))).size - 1;
 }

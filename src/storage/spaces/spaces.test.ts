@@ -248,7 +248,7 @@ describe.skipIf(postgresPrograms() === null)("spaces on a PostgreSQL server", ()
           .catch(() => {});
       }
     })();
-    await expect.poll(() => stored.length).toBeGreaterThan(5);
+    await expect.poll(() => stored.length, { timeout: 60_000 }).toBeGreaterThan(5);
     const path = join(data, "emil.zip");
     await pipeline((await one.keeping.backup()).stream, createWriteStream(path));
     await one.keeping.restore(path);
