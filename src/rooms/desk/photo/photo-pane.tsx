@@ -207,7 +207,10 @@ export function PhotoPane() {
   const cross = cursor && !measures && tool !== "crop" ? at(cursor) : null;
 
   return (
-    <section aria-label="Photo" className="flex min-w-0 flex-col bg-(--photo-ground) small:h-[23rem] small:overflow-x-clip">
+    <section
+      aria-label="Photo"
+      className="flex min-w-0 flex-col bg-(--photo-ground) small:h-[23rem] small:overflow-x-clip"
+    >
       <ViewBar zoom={viewport.zoom} zoomAt={zoomAt} showAll={showAll} />
       <div className="flex min-h-0 flex-1 items-center justify-center gap-2 py-2.5 pr-1 pl-4">
         <div ref={box} className="relative flex h-full min-w-0 flex-1 items-center justify-center">
