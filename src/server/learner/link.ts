@@ -52,6 +52,8 @@ export class LearnerLink {
       thread.postMessage({ pages: some.map(([id, { page }]) => [id, page]) } satisfies Sent);
       for (const [id, page] of some) sent.set(id, page);
       await new Promise((resolve) => setImmediate(resolve));
+      // What is posted to a thread that broke meanwhile is answered by nobody.
+      if (this.running?.thread !== thread) throw new Error("The learning broke off.");
     }
     const id = ++this.asked;
     return new Promise((answer, fail) => {
