@@ -6,16 +6,15 @@ import type { MatchApi, MatchJob } from "./match-api";
 import { heard } from "./worker-link";
 import { workerUnderTest } from "@/testing/worker.test-helper";
 
-const paints = HANDBOOK.slice(0, 6).map(({ id }) => ({
-  id,
-  pigments: [{ pigmentId: id, share: 1 }],
-  tintingStrength: 1,
-  measured: null,
-}));
-const job = (targets: number): MatchJob => ({
+const job = (targets: number, paints = 6): MatchJob => ({
   paperId: "cotton-rough",
   over: null,
-  paints,
+  paints: HANDBOOK.slice(0, paints).map(({ id }) => ({
+    id,
+    pigments: [{ pigmentId: id, share: 1 }],
+    tintingStrength: 1,
+    measured: null,
+  })),
   options: { ...DEFAULT_MATCH },
   targets: Array.from({ length: targets }, (_, i) => ({
     id: `t${i}`,
@@ -62,6 +61,29 @@ describe("the match worker", () => {
     expect(done).toBeLessThan(5);
     await long;
     expect(done).toBe(30);
+  });
+
+  test("while the table of many paints is being made a short job is answered; two jobs share it, and it goes on for either", async () => {
+    const told: string[] = [];
+    const ask = (number: number, paints: number): Promise<number | null> =>
+      worker.ask(
+        "match",
+        number,
+        job(1, paints),
+        heard(() => void told.push(`${paints} paints`)),
+      );
+    const [left, other] = [ask(11, 26), ask(12, 26)];
+    await ask(13, 5);
+    expect(told).toEqual(["5 paints"]);
+    await worker.ask("cancel", 11);
+    expect(await left).toBeNull();
+    expect(await other).toBeGreaterThan(0);
+    expect(told).toEqual(["5 paints", "26 paints"]);
+    // Nobody waits for this one any more; asked again it is made anew.
+    const dropped = ask(14, 27);
+    await worker.ask("cancel", 14);
+    expect(await dropped).toBeNull();
+    expect(await ask(15, 27)).toBeGreaterThan(0);
   });
 
   test("cancel stops the one job that it names", async () => {

@@ -36,6 +36,8 @@ export interface Opening {
     readonly taste: Taste;
   })[];
   readonly targets: readonly PaletteTarget[];
+  /** Paints that are mixed in any case, by their places; named only where so much is asked that not all are. */
+  readonly always?: readonly number[];
 }
 
 /** A palette's figure in each character, and the palettes that are better in one. */
@@ -64,8 +66,11 @@ export interface PaletteApi {
   /** Rejected as superseded when another choice or opening is asked for meanwhile; so is `open`. */
   choose(choice: PaletteChoice, progress: OnProgress): Promise<readonly FoundSize[]>;
   serve(palettes: readonly Palette[]): readonly ServedPalette[];
-  /** Palettes of a palette's size that are plainly better than it in something, and its own figures. */
-  others(palette: Palette, choice: PaletteChoice, mood: Palette): OtherPalettes;
+  /**
+   * Palettes of a palette's size that are plainly better than it in something, and its own figures; rejected as
+   * superseded when it is asked of another palette, or something else is opened.
+   */
+  others(palette: Palette, choice: PaletteChoice, mood: Palette): Promise<OtherPalettes>;
   /**
    * The box of so many paints that serves several paintings best, all opened on the same paints; null where there is
    * none. What was opened before is forgotten.

@@ -38,10 +38,10 @@ const quiet = (): void => {};
 function helperHere(asked: string[]): Remote<PaletteHelperApi> {
   const own = paletteHelper();
   const noted =
-    <A extends unknown[], R>(name: string, act: (...args: A) => R) =>
-    (...args: A): Promise<R> => {
+    <A extends unknown[], R>(name: string, act: (...args: A) => R | Promise<R>) =>
+    async (...args: A): Promise<R> => {
       asked.push(name);
-      return Promise.resolve(structuredClone(act(...args)));
+      return structuredClone(await act(...args));
     };
   return {
     begin: noted("begin", own.begin),

@@ -1,17 +1,21 @@
 import type { Remote } from "comlink";
-import { combinationsOf, joinedTable, pigmentCount, reachTableOf, type GridColours } from "@/core/mixing";
+import { combinationsOf, joinedTable, makingReachTable, pigmentCount, type GridColours } from "@/core/mixing";
 import {
   costsShare,
   boxProblemOf,
-  costsOf,
   posePalette,
   problemOf,
-  weigherOf,
+  findingWeighed,
+  weighedTogether,
+  weighingOf,
+  withWeights,
   type BoxProblem,
   type OnProgress,
   type PaletteProblem,
   type TargetCosts,
+  type Weighed,
 } from "@/core/palette";
+import { inTurns, Superseded } from "./in-turns";
 import type { Opening } from "./palette-api";
 import type { PaletteHelperApi } from "./palette-helper-api";
 import { questionOf } from "./palette-question";
@@ -31,16 +35,10 @@ const WORTH_SHARING_MIXES = 2_000;
 /** Targets that a helper has in hand: the next one lies ready while the answer to the last is on its way. */
 const IN_HAND = 2;
 
-/** Lets answers of helpers, and other questions, in between two steps. */
-export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
-
-/** Nobody waits for an answer any more: another question was asked. */
-export class Superseded extends Error {}
-
 /**
  * Weighs every mix on every target as posePalette does, and to the same numbers, with helpers: each takes its share of
  * the mixes, then one target after the other. Small questions are answered alone.
- * @param wanted asked between two targets; throws Superseded once it is false
+ * @param wanted asked every some ten milliseconds; throws Superseded once it is false
  */
 export async function poseTogether(
   opening: Opening,
@@ -48,14 +46,17 @@ export async function poseTogether(
   helpers: readonly Helper[],
   onProgress: OnProgress,
   wanted: () => boolean = () => true,
+  weighing?: Weighed,
 ): Promise<PaletteProblem> {
   const question = questionOf(opening);
-  const { paints, targets, metric } = question;
-  const combinations = combinationsOf(paints, question);
-  if (combinations.length * targets.length < WORTH_SHARING) return posePalette(question, before, onProgress);
+  const { paints, metric } = question;
   onProgress("mixes", 0);
-  await Promise.all(helpers.map((helper) => helper.begin(opening)));
-  const table = await tableTogether(question, combinations, before, helpers);
+  const weighed = weighing ?? (await inTurns(findingWeighed(question), wanted));
+  const { standing: targets, among } = weighed;
+  const combinations = combinationsOf(paints, { ...question, ...(among && { among }) });
+  if (combinations.length * targets.length < WORTH_SHARING) return posePalette(question, before, onProgress, weighed);
+  await Promise.all(helpers.map((helper) => helper.begin(opening, weighed)));
+  const table = await tableTogether(question, combinations, before, helpers, wanted);
   const { L, a, b } = table;
   const rows = new Array<TargetCosts>(targets.length);
   const open = [...targets.keys()].reverse();
@@ -65,21 +66,17 @@ export async function poseTogether(
     rows[target] = row;
     onProgress("costs", costsShare(++done, targets.length));
   };
-  const work = async (weigh: (target: number) => TargetCosts | Promise<TargetCosts>): Promise<void> => {
+  const work = async (weigh: (target: number) => Promise<TargetCosts>): Promise<void> => {
     for (let target = open.pop(); target !== undefined; target = open.pop()) put(target, await weigh(target));
   };
   const theirs = helpers.map(async (helper) => {
     const taken = helper.take({ L, a, b });
     await Promise.all([taken, ...Array.from({ length: IN_HAND }, () => work((target) => helper.weigh(target)))]);
   });
-  const weigh = weigherOf(table, metric);
-  const mine = work(async (target) => {
-    const row = weigh(targets[target]!);
-    await breathe();
-    return row;
-  });
+  const weigh = weighingOf(table, metric);
+  const mine = work((target) => inTurns(weigh(targets[target]!), wanted));
   await Promise.all([mine, ...theirs]);
-  return problemOf(question, table, costsOf(rows, table, targets));
+  return problemOf(question, table, rows, weighed);
 }
 
 const unweighted = (opening: Opening): string =>
@@ -91,9 +88,7 @@ export function reweighed(
   before: { readonly opening: Opening; readonly problem: PaletteProblem } | null,
 ): PaletteProblem | null {
   if (!before || unweighted(opening) !== unweighted(before.opening)) return null;
-  const { table, costs } = before.problem;
-  const weights = opening.targets.map(({ weight }) => weight);
-  return problemOf(questionOf(opening), table, { ...costs, weights });
+  return withWeights(before.problem, questionOf(opening));
 }
 
 /**
@@ -109,14 +104,13 @@ export async function packTogether(
     maxPaints: openings.some(({ maxPaints }) => maxPaints === 3) ? (3 as const) : (2 as const),
     maxPigments: Math.max(...openings.map(({ maxPigments }) => maxPigments)),
   };
+  const wide = openings.map((opening) => ({ ...opening, ...widest }));
+  const weighed = weighedTogether(wide.map(questionOf));
   const problems: PaletteProblem[] = [];
-  for (const [i, opening] of openings.entries()) {
+  for (const [i, opening] of wide.entries()) {
     const before = problems.find(({ question }) => question.paper.id === opening.paperId) ?? null;
-    problems.push(
-      await poseTogether({ ...opening, ...widest }, before, helpers, (_, share) =>
-        onProgress((i + share) / openings.length),
-      ),
-    );
+    const progress: OnProgress = (_, share) => onProgress((i + share) / openings.length);
+    problems.push(await poseTogether(opening, before, helpers, progress, undefined, weighed[i]));
   }
   return boxProblemOf(
     problems,
@@ -135,13 +129,14 @@ async function tableTogether(
   combinations: readonly (readonly number[])[],
   before: PaletteProblem | null,
   helpers: readonly Helper[],
+  wanted: () => boolean,
 ): Promise<PaletteProblem["table"]> {
   const known = before?.table;
   if (combinations.length < WORTH_SHARING_MIXES || (known && known.combinations.length > combinations.length / 2))
-    return reachTableOf(combinations, paints, paper, known);
+    return inTurns(makingReachTable(combinations, paints, paper, known), wanted);
   const crew = helpers.length + 1;
   const bounds = Array.from({ length: crew + 1 }, (_, i) => Math.round((i * combinations.length) / crew));
   const theirs = helpers.map((helper, i): Promise<GridColours> => helper.mixes(bounds[i + 1]!, bounds[i + 2]!));
-  const mine = reachTableOf(combinations.slice(0, bounds[1]), paints, paper);
-  return joinedTable(combinations, paints, paper, [mine, ...(await Promise.all(theirs))]);
+  const mine = inTurns(makingReachTable(combinations.slice(0, bounds[1]), paints, paper), wanted);
+  return joinedTable(combinations, paints, paper, await Promise.all([mine, ...theirs]));
 }

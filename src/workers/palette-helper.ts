@@ -1,6 +1,7 @@
 import { transfer } from "comlink";
-import { combinationsOf, joinedTable, reachTableOf } from "@/core/mixing";
-import { weigherOf, type PaletteQuestion } from "@/core/palette";
+import { combinationsOf, joinedTable, makingReachTable } from "@/core/mixing";
+import { weighingOf, type PaletteQuestion, type Weighed } from "@/core/palette";
+import { inTurns } from "./in-turns";
 import type { PaletteHelperApi } from "./palette-helper-api";
 import { questionOf } from "./palette-question";
 
@@ -16,29 +17,33 @@ const handedOver = <T extends object>(answer: T): T =>
 
 /** A helper, in whatever thread it lives. */
 export function paletteHelper(): PaletteHelperApi {
-  let asked: PaletteQuestion | null = null;
-  let weigher: ReturnType<typeof weigherOf> | null = null;
-  const question = (): PaletteQuestion => {
+  let asked: (PaletteQuestion & Pick<Weighed, "standing"> & { readonly mixes: readonly (readonly number[])[] }) | null =
+    null;
+  let weigh: ReturnType<typeof weighingOf> | null = null;
+  const question = (): NonNullable<typeof asked> => {
     if (!asked) throw new Error("Nothing is being weighed yet.");
     return asked;
   };
   return {
-    begin(opening) {
-      asked = questionOf(opening);
-      weigher = null;
+    begin(opening, { standing, among }) {
+      const own = questionOf(opening);
+      asked = { ...own, standing, mixes: combinationsOf(own.paints, { ...own, ...(among && { among }) }) };
+      weigh = null;
     },
-    mixes(from, to) {
-      const { paints, paper } = question();
-      const { L, a, b } = reachTableOf(combinationsOf(paints, question()).slice(from, to), paints, paper);
+    async mixes(from, to) {
+      const mine = question();
+      const { paints, paper, mixes } = mine;
+      const { L, a, b } = await inTurns(makingReachTable(mixes.slice(from, to), paints, paper), () => asked === mine);
       return handedOver({ L, a, b });
     },
     take(grid) {
-      const { paints, paper, metric } = question();
-      weigher = weigherOf(joinedTable(combinationsOf(paints, question()), paints, paper, [grid]), metric);
+      const { paints, paper, metric, mixes } = question();
+      weigh = weighingOf(joinedTable(mixes, paints, paper, [grid]), metric);
     },
-    weigh(target) {
-      if (!weigher) throw new Error("There is no grid to weigh by yet.");
-      return handedOver(weigher(question().targets[target]!));
+    async weigh(target) {
+      if (!weigh) throw new Error("There is no grid to weigh by yet.");
+      const mine = question();
+      return handedOver(await inTurns(weigh(mine.standing[target]!), () => asked === mine));
     },
   };
 }

@@ -46,6 +46,7 @@ export function openingOf(
 /** The question that an opening asks, with its paints' models and the judge of their mixes. */
 export function questionOf(opening: Opening): PaletteQuestion {
   const { paperId, hand, near, effort, valueWeight, freeHue, maxPigments, maxPaints, paints, targets } = opening;
+  const { always = [] } = opening;
   const of = new Map(paints.map((paint) => [paint.id, paint]));
   return {
     paper: paperById(paperId),
@@ -53,6 +54,7 @@ export function questionOf(opening: Opening): PaletteQuestion {
     targets,
     maxPaints,
     maxPigments,
+    always,
     metric: {
       valueWeight,
       freeHue,

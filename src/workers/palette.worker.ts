@@ -1,24 +1,27 @@
 /// <reference lib="webworker" />
 import { expose, wrap, type Remote } from "comlink";
 import {
+  closeUp,
   figuresOf,
-  otherPalettes,
+  findingOthers,
+  findingUntasted,
   packBox,
   savedMixing,
-  servedPalette,
-  solvePalette,
+  servedIn,
   solvingPalette,
   startingPoints,
   traitsOf,
-  untastedPalette,
   wishFor,
   worthOf,
   type BoxProblem,
+  type PaletteChoice,
   type PaletteProblem,
+  type ServedPalette,
 } from "@/core/palette";
-import { breathe, packTogether, poseTogether, reweighed, Superseded, type HelpersArrive } from "./palette-crew";
+import { inTurns, Superseded } from "./in-turns";
+import { packTogether, poseTogether, reweighed, type HelpersArrive } from "./palette-crew";
 import type { PaletteHelperApi } from "./palette-helper-api";
-import type { Opening, PaletteApi } from "./palette-api";
+import type { Opening, OtherPalettes, PaletteApi } from "./palette-api";
 
 /** Others that take their share of the mixing and weighing. */
 let helpers: readonly Remote<PaletteHelperApi>[] = [];
@@ -38,22 +41,7 @@ function queued<T>(work: () => Promise<T>): Promise<T> {
 
 /** Counts what was asked that ends what was asked before: openings and choices. */
 let asked = 0;
-/** So long a choice is worked on before other questions are let in. */
-const TURN_MS = 40;
-
-/** Works step by step until it is done, or something else is asked. */
-async function inTurns<T>(steps: Generator<void, T>, wanted: () => boolean): Promise<T> {
-  for (let since = -TURN_MS; ;) {
-    if (performance.now() - since > TURN_MS) {
-      await breathe();
-      if (!wanted()) throw new Superseded();
-      since = performance.now();
-    }
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
+let othersAsked = 0;
 /** The last paintings that a box was packed for, so that another size asks for no weighing again. */
 let packedFor = "";
 let lastPacked: Promise<BoxProblem> | null = null;
@@ -61,6 +49,25 @@ let lastPacked: Promise<BoxProblem> | null = null;
 function problem(): PaletteProblem {
   if (!opened) throw new Error("Nothing is being weighed yet.");
   return opened.problem;
+}
+
+/** What stands beside a palette, step by step. */
+function* besideIt(
+  problem: PaletteProblem,
+  paints: readonly number[],
+  choice: PaletteChoice,
+  mood: readonly number[],
+): Generator<void, OtherPalettes> {
+  const best = servedIn(problem, paints);
+  const others = yield* findingOthers(problem, choice, best);
+  const withMood: { paint: number; palette: ServedPalette }[] = [];
+  for (const paint of mood.filter((one) => !paints.includes(one))) {
+    const asked = { ...choice, sizes: [paints.length], must: [...choice.must, paint] };
+    const palette = (yield* solvingPalette(problem, asked, () => {}))[0]?.best[0];
+    if (palette) withMood.push({ paint, palette });
+  }
+  const untasted = yield* findingUntasted(problem, choice, best);
+  return { figures: figuresOf(problem, best), others, withMood, untasted };
 }
 
 expose({
@@ -86,25 +93,15 @@ expose({
     const mine = ++asked;
     return inTurns(solvingPalette(problem(), choice, progress), () => mine === asked);
   },
-  serve: (palettes) => palettes.map((paints) => servedPalette(problem().costs, paints)),
+  serve: (palettes) => palettes.map((paints) => servedIn(problem(), paints)),
   others(paints, choice, mood) {
-    const best = servedPalette(problem().costs, paints);
-    return {
-      figures: figuresOf(problem(), best),
-      others: otherPalettes(problem(), choice, best),
-      withMood: mood
-        .filter((paint) => !paints.includes(paint))
-        .flatMap((paint) => {
-          const asked = { ...choice, sizes: [paints.length], must: [...choice.must, paint] };
-          const palette = solvePalette(problem(), asked, () => {})[0]?.best[0];
-          return palette ? [{ paint, palette }] : [];
-        }),
-      untasted: untastedPalette(problem(), choice, best),
-    };
+    const mine = ++othersAsked;
+    const now = problem();
+    return inTurns(besideIt(now, paints, choice, mood), () => mine === othersAsked && opened?.problem === now);
   },
   weigh: (palette, convenience) => ({
-    ...worthOf(problem().costs, palette),
-    savings: savedMixing(problem().costs, palette, convenience),
+    ...worthOf(closeUp(problem(), palette).costs, palette),
+    savings: savedMixing(closeUp(problem(), [...palette, ...convenience]).costs, palette, convenience),
   }),
   wish(atHand, targets, errors) {
     const {

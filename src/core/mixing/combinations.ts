@@ -6,6 +6,8 @@ export interface CombinationRules {
   readonly maxPaints: 1 | 2 | 3;
   /** Distinct pigments in one mix: a convenience mix brings all of its own. */
   readonly maxPigments: number;
+  /** Paints that are mixed at all, by their places; all where it is left out. */
+  readonly among?: readonly number[];
 }
 
 /** Pigments counted once each over several paints. */
@@ -16,9 +18,10 @@ export function pigmentCount(paints: readonly PaintModel[]): number {
 /** All combinations of 1 to `maxPaints` paints within the rules, as ascending indices into `paints`. */
 export function combinationsOf(paints: readonly PaintModel[], rules: CombinationRules): readonly (readonly number[])[] {
   const found: number[][] = [];
+  const among = [...(rules.among ?? paints.keys())].sort((one, two) => one - two);
   const extend = (chosen: number[], from: number): void => {
-    for (let i = from; i < paints.length; i++) {
-      const next = [...chosen, i];
+    for (let i = from; i < among.length; i++) {
+      const next = [...chosen, among[i]!];
       // One paint alone is always allowed: its pigments can't be taken apart.
       if (next.length > 1 && pigmentCount(next.map((j) => paints[j]!)) > rules.maxPigments) continue;
       found.push(next);

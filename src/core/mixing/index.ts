@@ -26,7 +26,7 @@ export { ANY_CHARACTER, GRAINS, type Laying, type WashCharacter } from "./charac
 export { dryingUp, NO_TASTE, tastesOf, type Stock, type Taste } from "./taste";
 export { DEFAULT_MATCH, matchOver, prepareMatch, type MatchOptions, type Recipe } from "./match";
 export { combinationsOf, pigmentCount } from "./combinations";
-export { joinedTable, reachTableOf, type GridColours } from "./reach-table";
+export { joinedTable, makingReachTable, type GridColours, type ReachTable } from "./reach-table";
 export { valueRange, type ValueRange } from "./range";
 export { likelyErrorOf, type LikelyError } from "./likely-error";
 export { type MeasuredOptics } from "./paint";

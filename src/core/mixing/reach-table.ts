@@ -1,6 +1,7 @@
 import { filmComputer, type FilmComputer } from "../optics/kernel/film-kernel";
 import { MIN_LOAD } from "../optics/load";
 import type { Paper } from "../optics/paper";
+import { drained } from "../numeric/in-turn";
 import { combinationsOf, type CombinationRules } from "./combinations";
 import { paintKey, type PaintModel } from "./paint";
 
@@ -89,8 +90,11 @@ const combinationKeys = (
   return combinations.map((combination) => combination.map((i) => names[i]).join("|"));
 };
 
-/** Computes the grid points of some combinations, as many at a time as the computer holds. */
-function fill(table: Omit<ReachTable, "computed">, wanted: readonly number[]): void {
+/** Grid points of a step: some ten milliseconds. */
+const POINTS_A_STEP = 16_384;
+
+/** Computes the grid points of some combinations, some thousands a step. */
+function* filling(table: Omit<ReachTable, "computed">, wanted: readonly number[]): Generator<void, void> {
   const { combinations, firstPoint, L, a, b, computer, loudness: loud } = table;
   let batch: number[] = [];
   let used = 0;
@@ -109,7 +113,10 @@ function fill(table: Omit<ReachTable, "computed">, wanted: readonly number[]): v
   };
   for (const c of wanted) {
     const points = firstPoint[c + 1]! - firstPoint[c]!;
-    if (used + points > computer.capacity) flush();
+    if (used + points > Math.min(computer.capacity, POINTS_A_STEP)) {
+      flush();
+      yield;
+    }
     const [p0, p1 = p0, p2 = p0] = combinations[c]!;
     for (let point = 0; point < points; point++) {
       const { shares, load } = gridMix(combinations[c]!, loud, point);
@@ -180,12 +187,16 @@ export function joinedTable(
 }
 
 /** The table of some combinations alone; else as {@link buildReachTable}. */
-export function reachTableOf(
+export const reachTableOf = (...of: Parameters<typeof makingReachTable>): ReachTable =>
+  drained(makingReachTable(...of));
+
+/** {@link reachTableOf} step by step: it can be left between two of them. */
+export function* makingReachTable(
   combinations: readonly (readonly number[])[],
   paints: readonly PaintModel[],
   paper: Paper,
   before?: ReachTable,
-): ReachTable {
+): Generator<void, ReachTable> {
   const table = emptyTable(combinations, paints, paper);
   const { firstPoint, L, a, b } = table;
   let wanted: number[] = Array.from(combinations.keys());
@@ -202,6 +213,6 @@ export function reachTableOf(
       return false;
     });
   }
-  fill(table, wanted);
+  yield* filling(table, wanted);
   return { ...table, computed: wanted.length };
 }

@@ -1,6 +1,6 @@
 import { choosePrepared, prepareChoice, type PreparedChoice, type SizeChoice } from "./choose";
 import { servedBy } from "./gain";
-import type { MixCosts } from "./mix-costs";
+import { eachRow, type MixCosts } from "./mix-costs";
 import type { PaletteProblem } from "./problem";
 
 /** Several paintings that one box is to serve: each counts alike, however many areas it has. */
@@ -32,7 +32,7 @@ export function boxProblemOf(
     const may = allowed[i];
     if (!may) return costs;
     const out = Uint8Array.from(combinations, (combination) => Number(!may(combination)));
-    return { ...costs, costs: costs.costs.map((row) => row.map((cost, c) => cost + NOT_ALLOWED * out[c]!)) };
+    return { ...costs, costs: eachRow(costs.costs, (row) => row.map((cost, c) => cost + NOT_ALLOWED * out[c]!)) };
   });
   return {
     paintings,

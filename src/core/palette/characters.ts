@@ -1,8 +1,17 @@
+import { drained } from "../numeric/in-turn";
 import { xyzOfLab } from "../colour/lab";
 import { valueOfLuminance } from "../colour/munsell-value";
-import { choosePrepared, prepareChoice } from "./choose";
-import type { MixCosts } from "./mix-costs";
-import { boundCosts, servedPalette, type PaletteChoice, type PaletteProblem, type ServedPalette } from "./problem";
+import { choosingPrepared, prepareChoice } from "./choose";
+import { closeUp, type CloseUp } from "./close-up";
+import { eachRow, type MixCosts } from "./mix-costs";
+import {
+  boundCosts,
+  searchOf,
+  servedPalette,
+  type PaletteChoice,
+  type PaletteProblem,
+  type ServedPalette,
+} from "./problem";
 
 /** In what a palette may be better than the one that serves best over all. */
 export const CHARACTERS = ["closest", "calmest", "simplest", "textured", "darkest"] as const;
@@ -35,7 +44,7 @@ const PULLS = [1, 0.5, 0.25] as const;
 const PULL = { reach: 3, spread: 2, paint: 1.5, grain: 6, lightness: 0.25 } as const;
 
 /** Lightness of each combination's darkest mix on the grid. */
-function darkestOfEach({ table: { combinations, firstPoint, L } }: PaletteProblem): Float64Array {
+function darkestOfEach({ table: { combinations, firstPoint, L } }: CloseUp): Float64Array {
   return Float64Array.from(combinations, (_, c) => {
     let darkest = 100;
     for (let p = firstPoint[c]!; p < firstPoint[c + 1]!; p++) darkest = Math.min(darkest, L[p]!);
@@ -52,7 +61,7 @@ function pulled(problem: PaletteProblem, costs: MixCosts, towards: Character, pu
   const granulation = problem.table.paints.map((paint) => paint.granulation);
   const each = (change: (cost: number, t: number, c: number) => number): MixCosts => ({
     ...costs,
-    costs: costs.costs.map((row, t) => row.map((cost, c) => change(cost, t, c))),
+    costs: eachRow(costs.costs, (row, t) => row.map((cost, c) => change(cost, t, c))),
   });
   switch (towards) {
     case "closest":
@@ -84,8 +93,9 @@ export function figuresOf(problem: PaletteProblem, palette: ServedPalette): Read
   const mean = (of: (target: ServedPalette["served"][number]) => number): number =>
     palette.served.reduce((sum, target, t) => sum + weights[t]! * of(target), 0) / total;
   const own = new Set(palette.paints);
-  const dark = darkestOfEach(problem);
-  const darkest = problem.table.combinations.reduce(
+  const near = closeUp(problem, palette.paints);
+  const dark = darkestOfEach(near);
+  const darkest = near.table.combinations.reduce(
     (least, paints, c) => (dark[c]! < least && paints.every((p) => own.has(p)) ? dark[c]! : least),
     100,
   );
@@ -110,17 +120,26 @@ const gainIn = (character: Character, own: number, best: number): number =>
  * Palettes of the best one's size that are plainly better than it in something, each the best of all by costs pulled
  * that way, and bearably behind it over all. Twice the same palette is told once.
  */
-export function otherPalettes(problem: PaletteProblem, choice: PaletteChoice, best: ServedPalette): OtherPalette[] {
+export const otherPalettes = (...of: Parameters<typeof findingOthers>): OtherPalette[] => drained(findingOthers(...of));
+
+/** {@link otherPalettes} step by step: it can be left between two of them. */
+export function* findingOthers(
+  problem: PaletteProblem,
+  choice: PaletteChoice,
+  best: ServedPalette,
+): Generator<void, OtherPalette[]> {
   const costs = boundCosts(problem, choice);
   const before = figuresOf(problem, best);
   const found = new Map<string, OtherPalette & { readonly betterIn: Character[] }>();
   for (const character of CHARACTERS) {
     for (const pull of PULLS) {
       const ready = prepareChoice(pulled(problem, costs, character, pull));
-      const [size] = choosePrepared(ready, [best.paints.length], choice, 1, [best.paints]);
+      yield;
+      const { rules, mostNodes } = searchOf(problem, choice);
+      const [size] = yield* choosingPrepared(ready, [best.paints.length], rules, 1, [best.paints], mostNodes);
       const paints = size?.best[0]?.paints;
       if (!paints) break;
-      const palette = servedPalette(costs, paints);
+      const palette = servedPalette(boundCosts(closeUp(problem, paints), choice), paints);
       if (palette.error > best.error + MAY_LOSE) continue;
       const figures = figuresOf(problem, palette);
       if (gainIn(character, figures[character], before[character]) < PLAINLY[character]) break;

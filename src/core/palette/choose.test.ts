@@ -173,6 +173,7 @@ describe("a recommended size", () => {
     size,
     outOf: 1,
     nodes: 1,
+    proven: true,
     best: error === null ? [] : [{ paints: [], error }],
   });
   const sizes = [choice(1, 9), choice(2, 4), choice(3, 1.2), choice(4, 1.1), choice(5, 1.05), choice(6, 1.04)];

@@ -27,10 +27,12 @@ export interface SizeChoice {
   readonly size: number;
   /** Best first; none when no palette of this size does what must be reached. */
   readonly best: readonly ChosenPalette[];
-  /** How many palettes of this size there are under the rules: the first of `best` is the best of all of them. */
+  /** How many palettes of this size there are under the rules. */
   readonly outOf: number;
   /** Nodes of the search tree that were looked at. */
   readonly nodes: number;
+  /** Whether none of all that the rules allow is better: else the search was left, and the first of `best` is good. */
+  readonly proven: boolean;
 }
 
 /** Rankings of all mixes for all targets, made once for many choices. */
@@ -44,9 +46,10 @@ export const prepareChoice = (costs: MixCosts): PreparedChoice => ({ costs, rank
 
 /**
  * For each size the best palettes of all that the rules allow, by the weighted mean of the targets'
- * errors; the optimum is exact for the given costs. Sizes that the rules can't fill are left out.
+ * errors; the optimum is exact for the given costs where it is proven. Sizes that the rules can't fill are left out.
  * @param most how many palettes to give for each size
  * @param first palettes to begin looking from, such as the best of a size less
+ * @param mostNodes so far each size is searched; left out, until its best is proven
  */
 export const choosePrepared = (...of: Parameters<typeof choosingPrepared>): readonly SizeChoice[] =>
   drained(choosingPrepared(...of));
@@ -58,6 +61,7 @@ export function* choosingPrepared(
   rules: PaletteRules = { must: [], never: [] },
   most = 5,
   first: readonly (readonly number[])[] = [],
+  mostNodes = Infinity,
 ): Generator<void, readonly SizeChoice[]> {
   const never = new Set(rules.never);
   const must = rules.must.filter((p) => !never.has(p));
@@ -74,13 +78,14 @@ export function* choosingPrepared(
       localSearch(search, best, start);
       yield;
     }
-    const nodes = yield* branchAndBound(search, best);
+    const { nodes, proven } = yield* branchAndBound(search, best, mostNodes);
     starts = best.kept.map(({ paints }) => paints);
     const found = best.kept.filter(({ error }) => error < OUT_OF_REACH / 2);
     choices.push({
       size,
       outOf: countPalettes(must, free, size, kinds),
       nodes,
+      proven,
       best: found.map(({ paints, error }) => ({ paints, error: error / total })),
     });
   }

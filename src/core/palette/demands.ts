@@ -4,7 +4,10 @@ import { OUT_OF_REACH } from "./search/ranking";
 import { UNSEEN, type MixCosts } from "./mix-costs";
 
 /** The demand that a palette can go as dark as a Munsell value: combinations whose darkest mix does. */
-export function darkDemand({ combinations, firstPoint, L }: ReachTable, value: number): Float64Array {
+export function darkDemand(
+  { combinations, firstPoint, L }: Pick<ReachTable, "combinations" | "firstPoint" | "L">,
+  value: number,
+): Float64Array {
   const wanted = lightnessOfValue(value);
   return Float64Array.from(combinations, (_, c) => {
     let darkest = 100;

@@ -1,14 +1,14 @@
 /** Which few paints serve a painting, and what each is worth. What the rest of the program may use of it. */
 export { arrangePaints, BOX_ORDERS, fillWells, resizeWells, type BoxOrder } from "./arrange";
-export { figuresOf, otherPalettes, type Character, type OtherPalette } from "./characters";
+export { figuresOf, findingOthers, type Character, type OtherPalette } from "./characters";
 export {
   costsShare,
+  findingUntasted,
   posePalette,
   problemOf,
-  servedPalette,
-  solvePalette,
+  servedIn,
   solvingPalette,
-  untastedPalette,
+  withWeights,
   type FoundSize,
   type OnProgress,
   type PaletteChoice,
@@ -17,9 +17,11 @@ export {
   type PaletteStage,
   type ServedPalette,
 } from "./problem";
+export { closeUp } from "./close-up";
+export { isLarge, findingWeighed, weighedTogether, type Weighed } from "./weighed";
 export { choosePalettes, choosePrepared, prepareChoice } from "./choose";
 export { HARDLY_HELPS, recommendedSize, servedBy } from "./gain";
-export { costsOf, mixCosts, UNSEEN, weigherOf, type TargetCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
+export { mixCosts, UNSEEN, weighingOf, type TargetCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
 export {
   APPROACH_CHOICES,
   approachRules,

@@ -1,3 +1,4 @@
+import { drained } from "../numeric/in-turn";
 import type { Lab } from "../colour/colour";
 import { ANY_CHARACTER, characterCost, mannerOf, type WashCharacter } from "../mixing/character";
 import { polishMixes, rankOnGrid, gridColour } from "../mixing/closest";
@@ -59,10 +60,13 @@ export const UNSEEN = 0.5;
  * film model. Measured: the grid is off by 10 at most where a mix is right.
  */
 const REFINED = 16;
-/** At most so many for each target, nearest first: reached only by more than about fifty paints. */
-const MOST_REFINED = 12_000;
-/** The best of each target are optimised once more, by another way that minds the edges of what can be mixed. */
-const POLISHED = 48;
+/**
+ * At most so many are refined for each target, nearest first: reached only by more than about fifty paints. The best
+ * are optimised once more, by another way that minds the edges of what can be mixed.
+ */
+const ALL_THAT_COUNT = { refined: 12_000, polished: 48 } as const;
+/** So many are refined in a step: some ten milliseconds. */
+const MIXES_A_STEP = 512;
 
 /** Error squared that a hand is taken to add to a mix too far off to be refined: more than to most. From memory. */
 const HAND_OF_THE_FAR = 36;
@@ -86,6 +90,19 @@ export interface TargetCosts {
   readonly inHand: Float64Array;
   readonly expected: Float64Array;
   readonly made: Float32Array;
+}
+
+/** Rows made of others, one of each: rows that several targets share stay one. */
+export function eachRow(
+  rows: readonly Float64Array[],
+  make: (row: Float64Array, target: number) => Float64Array,
+): readonly Float64Array[] {
+  const made = new Map<Float64Array, Float64Array>();
+  return rows.map((row, t) => {
+    const own = made.get(row) ?? make(row, t);
+    made.set(row, own);
+    return own;
+  });
 }
 
 /** The rows of all targets, in their order, as the costs that palettes are chosen by. */
@@ -112,8 +129,19 @@ export function costsOf(
  * Weighs the best mix of every combination for a target: from the reach table's grid, refined with the full film model
  * wherever the grid comes near.
  * @param metric a value weight for plain CIEDE2000, or another way to judge a mix
+ * @param most how many mixes are weighed to the end for each target
  */
-export function weigherOf(table: ReachTable, metric: number | MixMetric): (target: PaletteTarget) => TargetCosts {
+export function weigherOf(...of: Parameters<typeof weighingOf>): (target: PaletteTarget) => TargetCosts {
+  const weighing = weighingOf(...of);
+  return (target) => drained(weighing(target));
+}
+
+/** {@link weigherOf} step by step: it can be left between two of them. */
+export function weighingOf(
+  table: ReachTable,
+  metric: number | MixMetric,
+  most: { readonly refined: number; readonly polished: number } = ALL_THAT_COUNT,
+): (target: PaletteTarget) => Generator<void, TargetCosts> {
   const judge = typeof metric === "number" ? fullMetric(metric) : metric;
   // What decides between mixes beside what comes out: effort, and paints that are taken unwillingly.
   const reluctance = table.paints.map((paint) => judge.reluctance?.(paint) ?? 0);
@@ -126,23 +154,28 @@ export function weigherOf(table: ReachTable, metric: number | MixMetric): (targe
   const tasted = tastes.some(({ less: disliked, sheet }) => disliked > 0 || sheet > 0);
   const ofMix = <T>(combination: readonly number[], of: readonly T[]): T[] => combination.map((p) => of[p]!);
   const disliked = Float64Array.from(table.combinations, (paints) => dislikeOf(ofMix(paints, tastes)));
-  return ({ lab, areaCm2 = 0, character = ANY_CHARACTER }) => {
+  return function* ({ lab, areaCm2 = 0, character = ANY_CHARACTER }) {
     const ranking = rankOnGrid(lab, table, judge);
     const cost = ranking.cost.map(Math.sqrt);
     const colours = gridColour(table, ranking);
     const near = [...cost.keys()].filter((c) => cost[c]! <= REFINED);
-    const refined = near.length > MOST_REFINED ? near.sort((a, b) => cost[a]! - cost[b]!).slice(0, MOST_REFINED) : near;
+    const refined = near.length > most.refined ? near.sort((a, b) => cost[a]! - cost[b]!).slice(0, most.refined) : near;
     // The grid's cost is by CIE94's weights: what is refined is judged anew.
     for (const c of refined) cost[c] = Infinity;
     const at = new Float64Array(3 * table.combinations.length);
-    refineMixes(lab, table, judge, ranking, refined, cost, colours, at);
-    for (const polished of polishMixes(lab, table, judge, { ...ranking, cost }, POLISHED)) {
+    yield;
+    for (let from = 0; from < refined.length; from += MIXES_A_STEP) {
+      refineMixes(lab, table, judge, ranking, refined.slice(from, from + MIXES_A_STEP), cost, colours, at);
+      yield;
+    }
+    for (const polished of polishMixes(lab, table, judge, { ...ranking, cost }, most.polished)) {
       if (polished.cost >= cost[polished.index]!) continue;
       cost[polished.index] = polished.cost;
       colours.set([polished.made.L, polished.made.a, polished.made.b], 3 * polished.index);
       const [one, ...more] = polished.shares;
       at.set([Math.log(polished.load), ...more.map((share) => Math.log(share / one!))], 3 * polished.index);
     }
+    yield;
     const ideal = cost.map(less);
     if (!judge.hand) return { costs: ideal, taste: null, ideal, inHand: ideal, expected: ideal, made: colours };
     const mixes = refined.map((c) => mixAt(table.combinations[c]!, at, c));

@@ -4,20 +4,21 @@ import type { MixMetric } from "../mixing/metric";
 import type { PaintModel } from "../mixing/paint";
 import type { ReachTable } from "../mixing/reach-table";
 import type { Paper } from "../optics/paper";
-import {
-  choosePrepared,
-  choosingPrepared,
-  prepareChoice,
-  type PaletteRules,
-  type PreparedChoice,
-  type SizeChoice,
-} from "./choose";
+import { choosingPrepared, prepareChoice, type PaletteRules, type PreparedChoice, type SizeChoice } from "./choose";
 import { darkDemand, withinDemand } from "./demands";
 import { servedBy, type ServedTarget } from "./gain";
-import { mixCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
+import { closeUp, type CloseUp } from "./close-up";
+import { costsOf, eachRow, weigherOf, type MixCosts, type PaletteTarget, type TargetCosts } from "./mix-costs";
+import { weighedOf, type Weighed } from "./weighed";
 
 /** Most palettes that are kept of each size. */
 const BEST_OF_A_SIZE = 5;
+
+/**
+ * Parts of the search tree that are looked at for each size of a large question. Measured on 80 paints and 180 targets:
+ * with ten times as many a palette of 6 is better by 0.00 dE00, one of 12 too; proofs would take minutes.
+ */
+const MOST_NODES_OF_LARGE = 200;
 
 /** Paints, areas, and how a mix is judged. */
 export interface PaletteQuestion {
@@ -27,6 +28,8 @@ export interface PaletteQuestion {
   readonly metric: MixMetric;
   readonly maxPaints: 2 | 3;
   readonly maxPigments: number;
+  /** Paints that are mixed in any case, by their places, however much is asked. */
+  readonly always?: readonly number[];
 }
 
 /** A question with every mix weighed on every area, so that a change of rules asks for no mixing again. */
@@ -35,6 +38,10 @@ export interface PaletteProblem {
   readonly table: ReachTable;
   readonly costs: MixCosts;
   readonly prepared: PreparedChoice;
+  /** Whether some paints are not mixed, or targets stand for others that lie near: see weighed.ts. */
+  readonly large: boolean;
+  /** Paints that are mixed, by their places; null: all. */
+  readonly among: Weighed["among"];
 }
 
 /** What is being computed: all mixes, their costs on every target, or the palettes of so many paints. */
@@ -48,29 +55,56 @@ export function posePalette(
   question: PaletteQuestion,
   before: PaletteProblem | null,
   onProgress: OnProgress,
+  weighed: Weighed = weighedOf(question),
 ): PaletteProblem {
-  const { paper, paints, targets, metric, maxPaints, maxPigments } = question;
+  const { paper, paints, metric, maxPaints, maxPigments } = question;
   onProgress("mixes", 0);
   const table = prepareMatch(
     paints,
     paper,
-    { ...DEFAULT_MATCH, maxPaints, maxPigments, valueWeight: metric.valueWeight },
+    {
+      ...DEFAULT_MATCH,
+      maxPaints,
+      maxPigments,
+      ...(weighed.among && { among: weighed.among }),
+      valueWeight: metric.valueWeight,
+    },
     before?.table,
   );
-  const costs = mixCosts(targets, table, metric, (done) => onProgress("costs", costsShare(done, targets.length)));
-  return problemOf(question, table, costs);
+  const weigh = weigherOf(table, metric);
+  const rows = weighed.standing.map((target, i) => {
+    const row = weigh(target);
+    onProgress("costs", costsShare(i + 1, weighed.standing.length));
+    return row;
+  });
+  return problemOf(question, table, rows, weighed);
 }
 
 /** What is done of the whole when so many of the targets are weighed. */
 export const costsShare = (done: number, targets: number): number => 0.4 + (0.5 * done) / targets;
 
-/** A question whose mixes are computed and weighed already, ready for choices. */
-export const problemOf = (question: PaletteQuestion, table: ReachTable, costs: MixCosts): PaletteProblem => ({
-  question,
-  table,
-  costs,
-  prepared: prepareChoice(costs),
-});
+/**
+ * A question whose mixes are computed and weighed already, ready for choices.
+ * @param rows of the targets that were weighed
+ */
+export function problemOf(
+  question: PaletteQuestion,
+  table: ReachTable,
+  rows: readonly TargetCosts[],
+  { by, among, standing }: Weighed,
+): PaletteProblem {
+  const { targets } = question;
+  const all = by.map((place) => rows[place]!);
+  const costs = costsOf(all, table, targets);
+  const large = among !== null || standing.length < targets.length;
+  return { question, table, costs, large, among, prepared: prepareChoice(costs) };
+}
+
+/** The same problem where targets count otherwise. */
+export function withWeights(problem: PaletteProblem, question: PaletteQuestion): PaletteProblem {
+  const costs = { ...problem.costs, weights: question.targets.map(({ weight }) => weight) };
+  return { ...problem, question, costs, prepared: prepareChoice(costs) };
+}
 
 /** A palette and how it serves each target. */
 export interface ServedPalette {
@@ -83,6 +117,10 @@ export interface ServedPalette {
   readonly ideal: number;
   readonly served: readonly ServedTarget[];
 }
+
+/** How a palette of a problem serves its targets, told closely. */
+export const servedIn = (problem: PaletteProblem, paints: readonly number[]): ServedPalette =>
+  servedPalette(closeUp(problem, paints).costs, paints);
 
 /** How a palette, given by its paints' places in the question, serves the targets. */
 export function servedPalette(costs: MixCosts, paints: readonly number[]): ServedPalette {
@@ -106,10 +144,14 @@ export interface PaletteChoice extends PaletteRules {
   readonly within: readonly { readonly target: number; readonly most: number }[];
 }
 
-export type FoundSize = Omit<SizeChoice, "best"> & { readonly best: readonly ServedPalette[] };
+export type FoundSize = Omit<SizeChoice, "best"> & {
+  readonly best: readonly ServedPalette[];
+  /** How many of the paints it was chosen from: of a large question those that promise most. */
+  readonly chosenFrom: number;
+};
 
 /** The costs with what must be reached: a target that must be met is met by a mix that does it, not by a calmer one. */
-export function boundCosts({ costs, table }: PaletteProblem, { darkest, within }: PaletteChoice): MixCosts {
+export function boundCosts({ costs, table }: CloseUp, { darkest, within }: PaletteChoice): MixCosts {
   return {
     ...costs,
     costs: within.reduce<readonly Float64Array[]>((all, { target, most }) => {
@@ -118,6 +160,16 @@ export function boundCosts({ costs, table }: PaletteProblem, { darkest, within }
     }, costs.costs),
     demands: darkest === null ? [] : [darkDemand(table, darkest)],
   };
+}
+
+/** What a choice is searched under: of a large question only paints that are mixed, and not to the end. */
+export function searchOf(
+  { question, among, large }: PaletteProblem,
+  { must, never: ruledOut, kinds }: PaletteRules,
+): { readonly rules: PaletteRules; readonly mostNodes: number } {
+  const mixed = new Set(among ?? question.paints.keys());
+  const never = [...question.paints.keys()].filter((p) => !must.includes(p) && (!mixed.has(p) || ruledOut.includes(p)));
+  return { rules: { must, never, ...(kinds && { kinds }) }, mostNodes: large ? MOST_NODES_OF_LARGE : Infinity };
 }
 
 /** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
@@ -129,37 +181,61 @@ export function* solvingPalette(
   choice: PaletteChoice,
   onProgress: OnProgress,
 ): Generator<void, FoundSize[]> {
-  const { sizes, must, never, kinds, darkest, within } = choice;
+  const { sizes, darkest, within } = choice;
+  const { rules, mostNodes } = searchOf(problem, choice);
   const bound = boundCosts(problem, choice);
+  const told = (paints: readonly number[]): ServedPalette =>
+    servedPalette(boundCosts(closeUp(problem, paints), choice), paints);
   const ready = within.length === 0 && darkest === null ? problem.prepared : prepareChoice(bound);
   const found: FoundSize[] = [];
   let starts: readonly (readonly number[])[] = [];
   for (const [i, size] of sizes.entries()) {
     onProgress(size, i / sizes.length);
-    const [chosen] = yield* choosingPrepared(ready, [size], { must, never, kinds }, BEST_OF_A_SIZE, starts);
+    const [chosen] = yield* choosingPrepared(ready, [size], rules, BEST_OF_A_SIZE, starts, mostNodes);
     if (!chosen) continue;
     starts = chosen.best.map(({ paints }) => paints);
-    found.push({ ...chosen, best: starts.map((paints) => servedPalette(bound, paints)) });
+    const best: ServedPalette[] = [];
+    for (const paints of starts) {
+      best.push(told(paints));
+      yield;
+    }
+    found.push({
+      ...chosen,
+      proven: chosen.proven && !problem.large,
+      best,
+      chosenFrom: problem.question.paints.length - rules.never.length,
+    });
   }
   return found;
 }
+
+/** Costs as they would be if all paints were liked alike and none was dear. */
+const withoutTaste = ({ costs, taste, ...rest }: MixCosts): MixCosts => ({
+  ...rest,
+  costs: taste ? eachRow(costs, (cost, t) => cost.map((value, c) => value - taste[t]![c]!)) : costs,
+});
 
 /**
  * The best palette of a palette's size if all paints were liked alike and none was dear, and how it serves; null where
  * it is the same one, so that taste and stock decided nothing.
  */
-export function untastedPalette(
+export const untastedPalette = (...of: Parameters<typeof findingUntasted>): ServedPalette | null =>
+  drained(findingUntasted(...of));
+
+/** {@link untastedPalette} step by step: it can be left between two of them. */
+export function* findingUntasted(
   problem: PaletteProblem,
   choice: PaletteChoice,
   best: ServedPalette,
-): ServedPalette | null {
-  const { costs, taste } = boundCosts(problem, choice);
-  if (!taste) return null;
-  const plain = {
-    ...boundCosts(problem, choice),
-    costs: costs.map((cost, t) => cost.map((value, c) => value - taste[t]![c]!)),
-  };
-  const [size] = choosePrepared(prepareChoice(plain), [best.paints.length], choice, 1, [best.paints]);
+): Generator<void, ServedPalette | null> {
+  const bound = boundCosts(problem, choice);
+  if (!bound.taste) return null;
+  const ready = prepareChoice(withoutTaste(bound));
+  yield;
+  const { rules, mostNodes } = searchOf(problem, choice);
+  const [size] = yield* choosingPrepared(ready, [best.paints.length], rules, 1, [best.paints], mostNodes);
   const paints = size?.best[0]?.paints;
-  return paints && paints.join() !== best.paints.join() ? servedPalette(plain, paints) : null;
+  return paints && paints.join() !== best.paints.join()
+    ? servedPalette(withoutTaste(boundCosts(closeUp(problem, paints), choice)), paints)
+    : null;
 }

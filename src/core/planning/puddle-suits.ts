@@ -87,14 +87,23 @@ export function suitsOf(
     const { lab, areaCm2 } = targets[t]!;
     const heavy = loads.map((load) => heavyCost(load, areaCm2));
     const [best, at, made] = [rough[t]!, water[t]!, colours[t]!];
+    const metric = { valueWeight, freeHue: false };
+    const byLightness = (c: number, l: number): number =>
+      heavy[l]! + valueWeight * Math.abs(made[3 * (loads.length * c + l)]! - lab.L);
     for (const c of among) {
-      for (let l = 0; l < loads.length; l++) {
+      // The strength whose lightness comes nearest first: by it lightness alone rules most of the others out.
+      let first = 0;
+      for (let l = 1; l < loads.length; l++) if (byLightness(c, l) < byLightness(c, first)) first = l;
+      for (let n = -1; n < loads.length; n++) {
+        const l = n < 0 ? first : n;
+        if (byLightness(c, l) >= best[c]!) continue;
         const p = 3 * (loads.length * c + l);
-        // Lightness alone rules most strengths out.
-        if (heavy[l]! + valueWeight * Math.abs(made[p]! - lab.L) >= best[c]!) continue;
-        residuals(lab, { valueWeight, freeHue: false }, made[p]!, made[p + 1]!, made[p + 2]!, residual, 0);
-        const from = Math.hypot(residual[0]!, residual[1]!, residual[2]!) + heavy[l]!;
-        if (from < best[c]!) [best[c], at[c]] = [from, l];
+        residuals(lab, metric, made[p]!, made[p + 1]!, made[p + 2]!, residual, 0);
+        const from = Math.sqrt(residual[0]! ** 2 + residual[1]! ** 2 + residual[2]! ** 2) + heavy[l]!;
+        if (from < best[c]!) {
+          best[c] = from;
+          at[c] = l;
+        }
       }
     }
     const near = best.slice().sort()[Math.min(NEAREST, best.length) - 1]!;

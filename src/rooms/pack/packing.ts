@@ -1,6 +1,6 @@
 import { farthestPointSample, paintModel, type PaintModel, type WashCharacter } from "@/core/mixing";
 import { paperById } from "@/core/optics";
-import { leftOutBecause, traitsOf, type PackedBox } from "@/core/palette";
+import { isLarge, leftOutBecause, traitsOf, type PackedBox } from "@/core/palette";
 import { asLaid, handChosen } from "@/model/as-laid";
 import type { LearnedBook } from "@/model/logbook";
 import { isMixable, looksKnown, MIXABLE, type TravelBox } from "@/model/paintbox";
@@ -109,6 +109,7 @@ export function packQuestion(
       const opening = openingOf(approach, handChosen(approach.hand, learned), paperId, laid, traits, stocks, colours);
       return {
         ...opening,
+        ...(isLarge(paints.length, colours.length) && { always: places(packing.must) }),
         paints: opening.paints.map((paint, p) =>
           leftOutBecause(approach, traits[p]!) !== null && !packing.must.includes(paint.id)
             ? { ...paint, reluctance: LEFT_OUT }

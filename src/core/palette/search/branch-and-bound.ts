@@ -41,13 +41,15 @@ function mostNeeded(ranked: readonly Ranked[], states: States, open: readonly nu
  * one that the targets with the fewest mixes left depend on most ("fail first", Haralick and
  * Elliott 1980); a part of the tree is cut when even each target's best mix among what may still be
  * in, with no more new paints than there are wells left, costs too much; and the last two wells are
- * filled by weighing all pairs at once. Returns how many parts of the tree were looked at; in steps, so that whoever
- * waits for something else can leave it.
+ * filled by weighing all pairs at once. In steps, so that whoever waits for something else can leave it.
+ * @param mostNodes parts of the tree after which it is left as it is: what was found then is good, but not proven
+ * @returns how many parts of the tree were looked at, and whether they were all
  */
 export function* branchAndBound(
   { all, must, free, kinds, size, paints }: SizeSearch,
   best: Incumbents,
-): Generator<void, number> {
+  mostNodes = Infinity,
+): Generator<void, { readonly nodes: number; readonly proven: boolean }> {
   const states = statesOf(must, free);
   const targets = all.length;
   const totals = new Float64Array(paints);
@@ -56,6 +58,7 @@ export function* branchAndBound(
   const pairBound = new PairBound(paints, targets);
   const split = emptySplit(all.map(({ length }) => length));
   let nodes = 0;
+  let proven = true;
 
   /** Each target's cheapest mix that can still be had, from the places where it stood before. */
   const leastOf = (own: readonly Ranked[], places: Int32Array): number => {
@@ -76,6 +79,10 @@ export function* branchAndBound(
     const closed: number[] = [];
     const places = new Int32Array(targets);
     for (let first = true; ; first = false) {
+      if (nodes >= mostNodes) {
+        proven = false;
+        break;
+      }
       if (++nodes % NODES_A_STEP === 0) yield;
       const keeps = propagate(kinds, states, wellsLeft, paints, (p) => {
         states[p] = CLOSED;
@@ -131,5 +138,5 @@ export function* branchAndBound(
 
   all.forEach((target, t) => shorten(target, lists[0]![t]!, states, size - must.length, Infinity));
   yield* branch(must, 0);
-  return nodes;
+  return { nodes, proven };
 }

@@ -69,8 +69,11 @@ export function rankAll({ paints, combinations, costs, weights, demands = [] }: 
   if (paints > MAX_PAINTS || combinations.length > KEY_INDEX)
     throw new RangeError(`A palette is chosen from at most ${MAX_PAINTS} paints and ${KEY_INDEX} mixes.`);
   const parts = partsOfCombinations(combinations);
+  // Targets that share a row are one target that counts for all of them.
+  const counted = new Map<Float64Array, number>();
+  costs.forEach((row, t) => counted.set(row, (counted.get(row) ?? 0) + weights[t]!));
   return [
-    ...costs.map((cost, t) => rank(combinations, parts, cost, weights[t]!)),
+    ...[...counted].map(([row, weight]) => rank(combinations, parts, row, weight)),
     ...demands.map((demand) => rank(combinations, parts, demand, 1)),
   ];
 }

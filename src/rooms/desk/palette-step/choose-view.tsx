@@ -17,7 +17,7 @@ import { MustReach } from "./must-reach";
 import { TakenAlong } from "./taken-along";
 import { NearCopies, OtherPalettes } from "./other-palettes";
 import { PaletteCard, type PaintRule, type PaletteActs } from "./palette-card";
-import { areasWord, gainWords, HAND_WORDS, paintsWord } from "./words";
+import { areasWord, bestOfWords, gainWords, HAND_WORDS, paintsWord } from "./words";
 
 /** The charts' library is large, and the desk opens without it. */
 const GainChart = dynamic(() => import("./gain-chart").then(({ GainChart: chart }) => chart), {
@@ -232,7 +232,7 @@ export function ChooseView() {
               <OtherPalettes best={shown.best[0]!} {...acts} />
               <NearCopies palettes={shown.best.slice(1)} {...acts} />
               <p className="text-[0.9rem] leading-snug">
-                The best of all {shown.outOf.toLocaleString("en")} palettes of {paintsWord(shown.size)}.{" "}
+                {bestOfWords(shown, choosable.length)}{" "}
                 {gainWords(
                   shown,
                   sizes.find((choice) => choice.size === shown.size + 1),
@@ -245,9 +245,9 @@ export function ChooseView() {
           <GainChart sizes={sizes.filter(({ best }) => best.length > 0)} chosen={shown?.size ?? recommended} />
           <p className="quiet text-[0.87rem] leading-snug">
             Off by: what the mixes come out off by in {HAND_WORDS[hand]}, weighted mean dE00, less the {UNSEEN} that
-            nobody sees. Proven for the mixes tried: every one to three paints, in parts and strengths. Simpler mixes,
-            paints that you have measured, favourites, and tubes that want using stand before others that are hardly
-            nearer; dear ones are spared in large washes.
+            nobody sees. {sizes.every(({ proven }) => proven) ? "Proven for the mixes tried" : "The mixes tried"}: every
+            one to three paints, in parts and strengths. Simpler mixes, paints that you have measured, favourites, and
+            tubes that want using stand before others that are hardly nearer; dear ones are spared in large washes.
           </p>
         </div>
       )}

@@ -24,7 +24,7 @@ function useOthers(best: ServedPalette): Found | null {
     let stale = false;
     ask("others", paints, under, liked).then(
       (others) => !stale && setAnswer({ key, others }),
-      troubleWith("Other palettes could not be weighed"),
+      (error: unknown) => !stale && troubleWith("Other palettes could not be weighed")(error),
     );
     return () => {
       stale = true;

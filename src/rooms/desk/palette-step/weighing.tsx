@@ -5,6 +5,7 @@ import { farthestPointSample, type Stock } from "@/core/mixing";
 import {
   approachRules,
   isKind,
+  isLarge,
   leftOutBecause,
   MOST_WEIGHED,
   SIZE_RANGE,
@@ -143,7 +144,7 @@ function useQuestion() {
     [paints, paper],
   );
   return useMemo(() => {
-    const opening = openingOf(
+    const usual = openingOf(
       approach,
       hand,
       paper.id,
@@ -156,6 +157,7 @@ function useQuestion() {
     // What the painter keeps is mixed in any case: its paints lie in every palette.
     const kept = wanted.flatMap(({ recipe }) => (recipe?.pinned ? recipe.parts.map(({ paintId }) => paintId) : []));
     const must = indices([...rules.must, ...kept]);
+    const opening = isLarge(paints.length, wanted.length) ? { ...usual, always: must } : usual;
     const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
     const never = [...paints.keys()].filter(
       (i) =>

@@ -3,7 +3,7 @@ import type { FoundSize, ServedPalette } from "@/core/palette";
 import { listed } from "@/model/text";
 import type { KnownPaint } from "../paints";
 import { characterWords } from "./character-words";
-import { changeOf, changeWords, firstOf, gainWords } from "./words";
+import { bestOfWords, changeOf, changeWords, firstOf, gainWords } from "./words";
 
 const paints = ["Ochre", "Blue", "Rose"].map((name) => ({ name }) as KnownPaint);
 const areas = ["sky", "brick", "reeds"];
@@ -18,7 +18,20 @@ const size = (own: readonly number[], errors: readonly number[]): FoundSize => (
   size: own.length,
   outOf: 3,
   nodes: 1,
+  proven: true,
+  chosenFrom: 3,
   best: [served(own, errors)],
+});
+
+test("tells what a palette is the best of, and where not all could be weighed", () => {
+  const found = { ...size([0, 1], [9, 1, 5]), outOf: 1225 };
+  expect(bestOfWords(found, 80)).toBe("The best of all 1,225 palettes of 2 paints.");
+  expect(bestOfWords({ ...found, proven: false, chosenFrom: 50 }, 80)).toMatch(
+    /^The best found among 1,225 palettes of 2 paints, of the 50 paints that promise most here\. With so many/,
+  );
+  expect(bestOfWords({ ...found, proven: false, chosenFrom: 80 }, 80)).toMatch(
+    /^The best found among 1,225 palettes of 2 paints\. W/,
+  );
 });
 
 test("lists as a painter reads them", () => {

@@ -42,6 +42,14 @@ const ordinal = (n: number): string =>
 export const firstOf = (names: readonly string[], most: number): string =>
   names.length <= most ? listed(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
 
+/** What a size's palette is the best of, in words. */
+export function bestOfWords({ size, outOf, proven, chosenFrom }: FoundSize, atHand: number): string {
+  const palettes = `${outOf.toLocaleString("en")} palettes of ${paintsWord(size)}`;
+  if (proven) return `The best of all ${palettes}.`;
+  const among = chosenFrom < atHand ? `, of the ${chosenFrom} paints that promise most here` : "";
+  return `The best found among ${palettes}${among}. With so many paints and colours not all are weighed against each other, and colours that lie near each other are mixed as one.`;
+}
+
 /** What one more paint brings, in words. */
 export function gainWords(
   now: FoundSize,
