@@ -1,8 +1,9 @@
+import equal from "fast-deep-equal";
 import { z } from "zod";
 import { isKnownPigment, pigmentById, presentPigmentId } from "@/core/pigments";
 import { day } from "./day";
 import { LETTERS, LIMITS } from "./limits";
-import { saveRequest } from "./revision";
+import { partRequest, saveRequest } from "./revision";
 import { text } from "./text";
 
 const amount = (most: number, words: string) =>
@@ -154,6 +155,26 @@ export const paintboxDocument = z
 export type PaintboxDocument = z.infer<typeof paintboxDocument>;
 
 export const savePaintboxRequest = saveRequest(paintboxDocument);
+
+/** More changed paints than this are sent as a whole paintbox. */
+const MOST_APART = 100;
+
+/** Some paints of the paintbox, changed; all else of it is as it was. */
+export const savePaintsRequest = partRequest({ paints: z.array(paintEntry).min(1).max(MOST_APART) });
+
+/** The paints that have changed where nothing else has, and they are few; null: the whole paintbox is to be sent. */
+export function changedPaints(base: PaintboxDocument, now: PaintboxDocument): readonly PaintEntry[] | null {
+  if (base.paints.length !== now.paints.length || (base.boxes !== now.boxes && !equal(base.boxes, now.boxes)))
+    return null;
+  const changed: PaintEntry[] = [];
+  for (const [i, paint] of now.paints.entries()) {
+    const before = base.paints[i]!;
+    if (before.id !== paint.id) return null;
+    if (before !== paint && !equal(before, paint)) changed.push(paint);
+    if (changed.length > MOST_APART) return null;
+  }
+  return changed.length > 0 ? changed : null;
+}
 
 /** Paints that will run out: they go on the list to buy. */
 export const runningLowRequest = z.object({ low: z.array(z.uuid()).min(1).max(LIMITS.paints) });

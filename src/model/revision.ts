@@ -11,5 +11,8 @@ const count = z.int().gte(0).lte(MAX_COUNT);
 const saveStamp = z.object({ revision: count, writer: z.uuid(), step: count });
 export type SaveStamp = z.infer<typeof saveStamp>;
 
+/** What has changed of a document, with its stamp. */
+export const partRequest = <T extends z.ZodRawShape>(part: T) => saveStamp.extend(part);
+
 /** A document with its stamp. */
 export const saveRequest = <T extends z.ZodType>(document: T) => saveStamp.extend({ document });

@@ -103,6 +103,11 @@ interface Paintbox {
   stockedPaints(): Promise<StockedPaint[]>;
   /** Replaces the paintbox; returns the stored revision. Throws RevisionConflict. */
   save(stamp: SaveStamp, document: PaintboxDocument): Promise<number>;
+  /**
+   * Replaces some of its paints; returns the stored revision. Throws RevisionConflict; WholeNeeded where what is stored
+   * is not what they were changed from, though nobody else has written.
+   */
+  savePaints(stamp: SaveStamp, paints: readonly PaintEntry[]): Promise<number>;
 }
 
 /** What is known of a photo beside its files. Its id is its content: the SHA-256 of the original, in hex. */
@@ -286,6 +291,11 @@ export class LogEntryNotFound extends NamedError {
 /** There is no such painting. */
 export class PaintingNotFound extends NamedError {
   static override readonly kind = "PaintingNotFound";
+}
+
+/** A part can't be stored upon what is there; the whole document can. */
+export class WholeNeeded extends NamedError {
+  static override readonly kind = "WholeNeeded";
 }
 
 /** What was to be saved has been changed elsewhere since it was read. */

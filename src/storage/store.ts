@@ -21,6 +21,7 @@ import {
   listStockedPaints,
   paintboxRevision,
   savePaintbox,
+  savePaints,
 } from "./drizzle/paintbox";
 import {
   binPainting,
@@ -62,6 +63,7 @@ function repositoriesOn(db: Database): Repositories {
       paints: () => listPaints(db),
       stockedPaints: () => listStockedPaints(db),
       save: (stamp, document) => savePaintbox(db, stamp, document),
+      savePaints: (stamp, changed) => savePaints(db, stamp, changed),
     },
     photos: {
       add: (photo) => addPhoto(db, photo),

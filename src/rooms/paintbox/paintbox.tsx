@@ -9,7 +9,7 @@ import { PAPERS } from "@/core/optics";
 import { hueOrder, pigmentById } from "@/core/pigments";
 import type { Measurement } from "@/model/measurement";
 import type { StoredPaintbox } from "@/storage/ports";
-import { isMixable, paintStatus, type PaintboxDocument, type PaintEntry } from "@/model/paintbox";
+import { changedPaints, isMixable, paintStatus, type PaintboxDocument, type PaintEntry } from "@/model/paintbox";
 import { mergePaintboxes } from "@/model/merge";
 import { useAutosave } from "@/ui/saving/autosave";
 import { PAINTBOX_URL } from "@/model/addresses";
@@ -67,6 +67,11 @@ function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
 }
 
 const titleOf = (): string => "the paintbox";
+/** A letter in a note of one of two thousand paints sends that paint. */
+function changedPart(stored: PaintboxDocument, document: PaintboxDocument): object | null {
+  const paints = changedPaints(stored, document);
+  return paints && { paints };
+}
 
 function Room({ revision, begin }: { revision: number; begin: boolean }) {
   const store = usePaintboxStore();
@@ -75,6 +80,7 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
     revision,
     store,
     merge: mergePaintboxes,
+    part: changedPart,
     title: titleOf,
     photoId: null,
   });

@@ -1,13 +1,13 @@
 import { asc, eq, inArray, notInArray, sql } from "drizzle-orm";
 import { presentPigmentId } from "@/core/pigments";
-import type { StockedPaint, StoredPaintbox } from "../ports";
+import { WholeNeeded, type StockedPaint, type StoredPaintbox } from "../ports";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
 import { mendedPaintbox } from "@/model/mended";
 import type { PaintEntry, PaintboxDocument, TravelBox } from "@/model/paintbox";
 import { paintbox, paintPigments, paints } from "./schema";
 import type { SaveStamp } from "@/model/revision";
-import { judgeSave } from "./revision";
+import { judgePart, judgeSave } from "./revision";
 
 /** All paints with their pigments, in paintbox order. */
 export async function listPaints(db: Database): Promise<PaintEntry[]> {
@@ -49,38 +49,46 @@ export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
 
 const CHUNK = 200;
 
+/** Writes some paints, each to its position. */
+async function putPaints(db: Database, list: readonly (PaintEntry & { readonly position: number })[]): Promise<void> {
+  const rows = list.map(({ pigments: _pigments, ...facts }) => facts);
+  // Updated in place where it is there already: palettes and recipes point at it.
+  const set = Object.fromEntries(
+    Object.keys(rows[0]!)
+      .filter((key) => key !== "id")
+      .map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
+  );
+  await db.insert(paints).values(rows).onConflictDoUpdate({ target: paints.id, set });
+  await db.delete(paintPigments).where(
+    inArray(
+      paintPigments.paintId,
+      list.map(({ id }) => id),
+    ),
+  );
+  await db
+    .insert(paintPigments)
+    .values(
+      list.flatMap(({ id, pigments }) => pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i }))),
+    );
+}
+
 async function writePaints(db: Database, list: readonly PaintEntry[]): Promise<void> {
   const ids = list.map(({ id }) => id);
   await db.delete(paints).where(ids.length > 0 ? notInArray(paints.id, ids) : sql`true`);
-  for (let from = 0; from < list.length; from += CHUNK) {
-    const chunk = list.slice(from, from + CHUNK);
-    const rows = chunk.map(({ pigments: _pigments, ...facts }, i) => ({ ...facts, position: from + i }));
-    // Updated in place where it is there already: palettes and recipes point at it.
-    const set = Object.fromEntries(
-      Object.keys(rows[0]!)
-        .filter((key) => key !== "id")
-        .map((key) => [key, sql.raw(`excluded."${paints[key as keyof (typeof rows)[0]].name}"`)]),
+  for (let from = 0; from < list.length; from += CHUNK)
+    await putPaints(
+      db,
+      list.slice(from, from + CHUNK).map((paint, i) => ({ ...paint, position: from + i })),
     );
-    await db.insert(paints).values(rows).onConflictDoUpdate({ target: paints.id, set });
-    await db.delete(paintPigments).where(
-      inArray(
-        paintPigments.paintId,
-        chunk.map(({ id }) => id),
-      ),
-    );
-    await db
-      .insert(paintPigments)
-      .values(
-        chunk.flatMap(({ id, pigments }) => pigments.map((pigment, i) => ({ paintId: id, ...pigment, position: i }))),
-      );
-  }
 }
 
-/**
- * Replaces the paintbox if `stamp` says that it was made from the stored one, or that the stored one
- * is the same writer's, all or nothing; returns the stored revision. Throws RevisionConflict.
- */
-export async function savePaintbox(db: Database, stamp: SaveStamp, document: PaintboxDocument): Promise<number> {
+/** Does in one transaction what a save asks, if it is to be written; returns the stored revision. */
+async function saving(
+  db: Database,
+  stamp: SaveStamp,
+  judge: typeof judgeSave,
+  write: (tx: Database) => Promise<{ readonly boxes?: TravelBox[] }>,
+): Promise<number> {
   const { writer, step } = stamp;
   return db.transaction(async (tx) => {
     await tx.insert(paintbox).values({ id: 1 }).onConflictDoNothing();
@@ -89,10 +97,47 @@ export async function savePaintbox(db: Database, stamp: SaveStamp, document: Pai
       .from(paintbox)
       .where(eq(paintbox.id, 1))
       .for("update");
-    if (judgeSave(stored!, stamp) === "pass") return stored!.revision;
+    if (judge(stored!, stamp) === "pass") return stored!.revision;
     const revision = stored!.revision + 1;
-    await tx.update(paintbox).set({ revision, writer, step, boxes: document.boxes }).where(eq(paintbox.id, 1));
-    await writePaints(tx, document.paints);
+    const rest = await write(tx);
+    await tx
+      .update(paintbox)
+      .set({ revision, writer, step, ...rest })
+      .where(eq(paintbox.id, 1));
     return revision;
   });
 }
+
+/**
+ * Replaces the paintbox if `stamp` says that it was made from the stored one, or that the stored one
+ * is the same writer's, all or nothing; returns the stored revision. Throws RevisionConflict.
+ */
+export const savePaintbox = (db: Database, stamp: SaveStamp, { paints: list, boxes }: PaintboxDocument) =>
+  saving(db, stamp, judgeSave, async (tx) => {
+    await writePaints(tx, list);
+    return { boxes };
+  });
+
+/**
+ * Replaces some paints, and nothing else, if `stamp` says that they were changed in the stored paintbox; returns the
+ * stored revision. Throws RevisionConflict or WholeNeeded.
+ */
+export const savePaints = (db: Database, stamp: SaveStamp, changed: readonly PaintEntry[]) =>
+  saving(db, stamp, judgePart, async (tx) => {
+    const places = await tx
+      .select({ id: paints.id, position: paints.position })
+      .from(paints)
+      .where(
+        inArray(
+          paints.id,
+          changed.map(({ id }) => id),
+        ),
+      );
+    const at = new Map(places.map(({ id, position }) => [id, position]));
+    if (changed.some(({ id }) => !at.has(id))) throw new WholeNeeded();
+    await putPaints(
+      tx,
+      changed.map((paint) => ({ ...paint, position: at.get(paint.id)! })),
+    );
+    return {};
+  });

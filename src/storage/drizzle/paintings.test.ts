@@ -6,9 +6,9 @@ import { packMap } from "@/core/areas";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import type { OpenDatabase } from "./open";
 import { newDatabase } from "@/testing/database";
-import { findPaintbox, listPaints, savePaintbox } from "./paintbox";
+import { findPaintbox, listPaints, savePaintbox, savePaints } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "@/model/paintbox";
-import { PaintingNotFound, RevisionConflict } from "../ports";
+import { PaintingNotFound, RevisionConflict, WholeNeeded } from "../ports";
 import { NEW_PLAN } from "@/model/plan";
 import { newArea, newPainting, paintingDocument, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import {
@@ -133,6 +133,28 @@ describe("the paintbox", () => {
       revision: revision + 2,
       document: { paints: [first, second], boxes: [] },
     });
+  });
+
+  test("some paints alone are saved upon the revision that they were changed in, in their places; nothing else moves", async () => {
+    const { revision, document } = await findPaintbox(open.db);
+    const [first, second] = document.paints;
+    const noted = { ...second!, notes: "Lifts well.", pigments: [{ pigmentId: "PV23", share: 1 }] };
+    const writer = randomUUID();
+    const stamp = { revision, writer, step: 1 };
+    expect(await savePaints(open.db, stamp, [noted])).toBe(revision + 1);
+    const after = { revision: revision + 1, document: { ...document, paints: [first, noted] } };
+    expect(await findPaintbox(open.db)).toEqual(after);
+    // Sent twice it is stored once; a later part upon what was before asks for the whole; a stranger's is a conflict.
+    expect(await savePaints(open.db, stamp, [noted])).toBe(revision + 1);
+    await expect(savePaints(open.db, { ...stamp, step: 2 }, [second!])).rejects.toThrow(WholeNeeded);
+    await expect(savePaints(open.db, from(revision), [second!])).rejects.toThrow(RevisionConflict);
+    // Nor is a paint that isn't there brought in, nor half of what can't be kept.
+    const strange = { ...noted, id: randomUUID() };
+    await expect(savePaints(open.db, from(revision + 1), [strange])).rejects.toThrow(WholeNeeded);
+    const broken = { ...first!, pigments: [{ pigmentId: "PB29", share: -1 }] };
+    await expect(savePaints(open.db, from(revision + 1), [second!, broken])).rejects.toThrow();
+    expect(await findPaintbox(open.db)).toEqual(after);
+    await savePaintbox(open.db, from(revision + 1), document);
   });
 
   test("a palette keeps its paint through a save and loses it with the paint", async () => {

@@ -22,6 +22,7 @@ let kept: Map<string, Unsent>;
 let sent: Sent[];
 let states: SaveState[];
 let answer: (request: Sent) => Promise<Response>;
+let part: (stored: PaintingDocument, now: PaintingDocument) => object | null;
 const outbox: Outbox = {
   put: async (unsent) => void kept.set(unsent.writer, unsent),
   drop: async (writer) => void kept.delete(writer),
@@ -39,6 +40,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   [sent, states, kept] = [[], [], new Map()];
   answer = async ({ revision }) => saved(revision + 1);
+  part = () => null;
   vi.stubGlobal("fetch", (_url: string, init: RequestInit) => {
     const request = JSON.parse(String(init.body)) as Sent;
     sent.push(request);
@@ -56,6 +58,7 @@ beforeEach(() => {
     read: () => store.getState().document,
     replace: (next) => store.setState({ document: next }),
     merge: mergePaintings,
+    part: (stored, now) => part(stored, now),
     report: (state) => states.push(state),
     acknowledged: () => {},
     sending: () => {},
@@ -196,6 +199,54 @@ describe("saving", () => {
     await later(500);
     expect(last()).toEqual({ state: "saved" });
     expect(sent[sent.length - 1]).toMatchObject({ revision: 4, document: { title: "After it" } });
+  });
+});
+
+describe("a part in place of a whole document", () => {
+  type Body = SaveStamp & Partial<Record<"title" | "document", unknown>>;
+  const bodies = (): unknown[] =>
+    (sent as unknown as Body[]).map(({ revision, title, document: d }) => [
+      revision,
+      title ?? (d as PaintingDocument).title,
+      d === undefined ? "part" : "whole",
+    ]);
+  beforeEach(() => {
+    part = (stored, now) => (stored.areas === now.areas ? { title: now.title } : null);
+  });
+
+  test("is sent where little has changed of what is stored, the whole where more has", async () => {
+    setTitle("One");
+    await later(500);
+    setTitle("Two");
+    await later(500);
+    change({ areas: [areaNamed("Bank")] });
+    await later(500);
+    expect(bodies()).toEqual([
+      [4, "One", "part"],
+      [5, "Two", "part"],
+      [6, "Two", "whole"],
+    ]);
+  });
+
+  test("is followed by the whole where it doesn't fit, and never sent while it is not known what is stored", async () => {
+    answer = async (request) =>
+      "title" in request ? Response.json({ message: "Whole." }, { status: 412 }) : saved(request.revision + 1);
+    setTitle("One");
+    await later(500);
+    expect(bodies()).toEqual([
+      [4, "One", "part"],
+      [4, "One", "whole"],
+    ]);
+    expect(last()).toEqual({ state: "saved" });
+    answer = () => Promise.reject(new Error("broken off"));
+    setTitle("Two");
+    await later(500);
+    answer = async ({ revision }) => saved(revision + 1);
+    await later(4000);
+    expect(bodies().slice(2)).toEqual([
+      [5, "Two", "part"],
+      [5, "Two", "whole"],
+    ]);
   });
 });
 

@@ -22,17 +22,22 @@ const refusal = z.object({
 /** Changes within this time are saved together. */
 const SETTLE_MS = 120;
 const RETRY_MS = 3000;
+/** The answer to a part that doesn't fit upon what is stored (RFC 9110: precondition failed). */
+const WHOLE_NEEDED = 412;
 /** A body that a closing page may still send (Fetch standard: 64 KiB for all such requests). */
 const KEEPALIVE_BYTES = 60_000;
 
 /** One way to ask for the storing of a document, used for what is being changed and for what was left unsent. */
-export async function sendSave(
+export const sendSave = (url: string, stamp: SaveStamp, document: unknown, keepalive = false): Promise<Response> =>
+  sendStamped(url, stamp, { document }, keepalive);
+
+async function sendStamped(
   url: string,
   { revision, writer, step }: SaveStamp,
-  document: unknown,
-  keepalive = false,
+  what: object,
+  keepalive: boolean,
 ): Promise<Response> {
-  const body = JSON.stringify({ revision, writer, step, document });
+  const body = JSON.stringify({ revision, writer, step, ...what });
   return fetch(url, {
     method: "PUT",
     keepalive: keepalive && body.length < KEEPALIVE_BYTES,
@@ -51,6 +56,8 @@ export interface AutosaveOptions<Document> {
   /** Puts a document in place of the present one, as a step that can be undone. */
   readonly replace: (document: Document) => void;
   readonly merge: (sides: { base: Document; mine: Document; theirs: Document }) => Merged<Document>;
+  /** What is sent in place of a whole document that differs little from the stored one; null: the whole. */
+  readonly part?: ((stored: Document, document: Document) => object | null) | undefined;
   readonly report: (state: SaveState) => void;
   readonly acknowledged: (url: string, revision: number) => void;
   /** Told when a save is on its way, and when it is no longer. */
@@ -168,15 +175,15 @@ export class AutosaveQueue<Document> {
 
   private async send(leaving: boolean): Promise<void> {
     const document = this.options.read();
+    const { url, part } = this.options;
+    // A part fits upon what is known to be stored alone.
+    const changed = this.unsure ? null : (part?.(this.base, document) ?? null);
     this.unsure = true;
-    this.options.sending(this.options.url, true);
+    this.options.sending(url, true);
     try {
-      const response = await sendSave(
-        this.options.url,
-        { revision: this.revision, writer: this.writer, step: this.step },
-        document,
-        leaving,
-      );
+      const stamp = { revision: this.revision, writer: this.writer, step: this.step };
+      let response = await sendStamped(url, stamp, changed ?? { document }, leaving);
+      if (changed && response.status === WHOLE_NEEDED) response = await sendSave(url, stamp, document, leaving);
       if (response.ok) this.stored(savedReply.parse(await response.json()).revision, document);
       else await this.refusedBy(response, document);
     } catch {

@@ -13,6 +13,8 @@ export interface Saved<Document> {
   readonly revision: number;
   readonly store: StoreApi<{ readonly document: Document; readonly replace: (document: Document) => void }>;
   readonly merge: (sides: { base: Document; mine: Document; theirs: Document }) => Merged<Document>;
+  /** What is sent in place of a whole document that differs little from the stored one; null: the whole. */
+  readonly part?: (stored: Document, document: Document) => object | null;
   readonly title: (document: Document) => string;
   readonly photoId: string | null;
 }
@@ -29,6 +31,7 @@ export function useAutosave<Document>({
   revision,
   store,
   merge,
+  part,
   title,
   photoId,
 }: Saved<Document>): Saving<Document> {
@@ -40,6 +43,7 @@ export function useAutosave<Document>({
       revision,
       read,
       merge,
+      part,
       photoId,
       outbox,
       acknowledged,
@@ -60,6 +64,6 @@ export function useAutosave<Document>({
       void finishQueue(own as unknown as AutosaveQueue<never>);
       window.removeEventListener("beforeunload", leaving);
     };
-  }, [url, revision, store, merge, title, photoId]);
+  }, [url, revision, store, merge, part, title, photoId]);
   return saving;
 }

@@ -7,9 +7,10 @@ import {
   paintFaults,
   runningLowRequest,
   savePaintboxRequest,
+  savePaintsRequest,
   type PaintboxDocument,
 } from "@/model/paintbox";
-import { RevisionConflict } from "@/storage/ports";
+import { RevisionConflict, WholeNeeded } from "@/storage/ports";
 import { openStore, storeToWrite } from "@/server/context/house";
 import { readJson, refuse, refuseTrouble } from "@/server/http/reply";
 
@@ -58,20 +59,30 @@ export async function POST(request: Request): Promise<NextResponse> {
   );
 }
 
-/** Saves the whole paintbox; one that was changed elsewhere since answers with what is stored. */
+/**
+ * Saves the whole paintbox, or those paints of it alone that were changed (412 where these don't fit upon what is
+ * stored: the whole does); one that was changed elsewhere since answers with what is stored.
+ */
 export async function PUT(request: Request): Promise<NextResponse> {
-  const body = savePaintboxRequest.safeParse(await readJson(request, LIMIT));
+  const sent = await readJson(request, LIMIT);
+  const isPart = typeof sent === "object" && sent !== null && "paints" in sent;
+  const body = (isPart ? savePaintsRequest : savePaintboxRequest).safeParse(sent);
   if (!body.success)
     return refuse(400, `This could not be saved: ${body.error.issues[0]?.message ?? "it is not a paintbox"}`);
-  const { document, ...stamp } = body.data;
   const today = newestDay(new Date());
-  for (const paint of document.paints) {
+  for (const paint of "paints" in body.data ? body.data.paints : body.data.document.paints) {
     const [fault] = Object.values(paintFaults(paint, today));
     if (fault) return refuse(400, `${paint.name}: ${fault}`);
   }
   try {
-    return NextResponse.json({ revision: await (await storeToWrite()).paintbox.save(stamp, document) });
+    const { paintbox } = await storeToWrite();
+    const revision =
+      "paints" in body.data
+        ? await paintbox.savePaints(body.data, body.data.paints)
+        : await paintbox.save(body.data, body.data.document);
+    return NextResponse.json({ revision });
   } catch (error) {
+    if (error instanceof WholeNeeded) return refuse(412, "The whole paintbox is needed.");
     if (error instanceof RevisionConflict)
       return NextResponse.json(
         {
