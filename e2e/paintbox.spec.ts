@@ -49,7 +49,13 @@ test("a paint is added from the keyboard alone: code, Enter, and the handbook fi
 test("its facts are kept; what can't be right gets a word at the field and is not kept", async ({ page }) => {
   await openBox(page);
   await paints(page).filter({ hasText: "Perylene violet" }).click();
+  // What is typed of one paint sends that paint, not the box.
+  const sent: { readonly paints?: readonly { readonly name: string }[] }[] = [];
+  page.on("request", (request) => void (request.method() === "PUT" && sent.push(request.postDataJSON() as never)));
   await type(field(page, "Maker"), "Ottermoor");
+  await saved(page);
+  expect(sent.length).toBeGreaterThan(0);
+  for (const { paints: changed } of sent) expect(changed?.map(({ name }) => name)).toEqual(["Perylene violet"]);
   await type(field(page, "Size, ml"), "15");
   await type(field(page, "Price"), "9.75");
   await type(field(page, "Currency"), "EUR");
@@ -348,6 +354,10 @@ test("a paintbox that can't be right is not saved whatever sends it", async () =
   const stamp = { revision: 0, writer: crypto.randomUUID(), step: 1 };
   expect(await put({ ...stamp, document: { paints: [{ id: "x" }] } })).toBe(400);
   expect(await put({ ...stamp, document: { paints: [], boxes: [] } })).toBe(409);
+  expect(await put({ ...stamp, paints: [{ id: "x" }] })).toBe(400);
+  expect(await put({ ...stamp, paints: [] })).toBe(400);
+  const stranger = newPaint({ id: crypto.randomUUID(), name: "Nobody's", pigments: [{ pigmentId: "PY43", share: 1 }] });
+  expect(await put({ ...stamp, paints: [stranger] })).toBe(409);
 });
 
 test("gaps name a lasting pigment, and one press wishes for it", async ({ page }) => {

@@ -3,7 +3,6 @@ import type { Store } from "@/storage/ports";
 
 /** The entries of the book as it lies here: the demo's pages come and go with its paints. */
 export async function entriesHere(store: Store): Promise<readonly StoredLogEntry[]> {
-  const [entries, paints] = await Promise.all([store.logbook.list(), store.paintbox.paints()]);
-  const demoHere = paints.some(({ demo, status }) => demo && status !== "put away");
+  const [entries, demoHere] = await Promise.all([store.logbook.list(), store.paintbox.demoHere()]);
   return entries.filter(({ demo }) => !demo || demoHere);
 }

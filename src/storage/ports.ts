@@ -75,7 +75,7 @@ interface Paintings {
   /** Removes a painting with its areas and palette; its photo stays. */
   remove(id: string): Promise<void>;
   /** The recipes of all paintings, last changed painting first. */
-  recipes(): Promise<PaintingRecipe[]>;
+  recipes(most: number): Promise<PaintingRecipe[]>;
   /** Mixed areas of all paintings that lie here, those that count most, at most so many. */
   weightiestAreas(most: number): Promise<MixedArea[]>;
 }
@@ -97,6 +97,8 @@ interface Paintbox {
   revision(): Promise<number>;
   /** The boxes alone. */
   boxes(): Promise<TravelBox[]>;
+  /** Whether any of the demo's paints lies here. */
+  demoHere(): Promise<boolean>;
   /** All paints in paintbox order. */
   paints(): Promise<PaintEntry[]>;
   /** All paints as they are mixed from: with their own measured optics where there are any. */

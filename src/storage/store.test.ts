@@ -46,7 +46,7 @@ describe("a store asked through its ports alone", () => {
     expect(await store.paintings.save(id, stamp(revision), renamed)).toBe(revision + 1);
     expect((await store.paintings.find(id))!.document.title).toBe("Canal at six");
     await expect(store.paintings.save(id, stamp(revision), renamed)).rejects.toBeInstanceOf(RevisionConflict);
-    expect(await store.paintings.recipes()).toEqual([]);
+    expect(await store.paintings.recipes(10)).toEqual([]);
     expect(await store.photos.unused(new Date(Date.now() + 1e6))).toEqual([]);
     expect(await store.keeping.photoSpace()).toEqual({ bytes: 3, binnedBytes: 0 });
     await store.paintings.bin(id, true);

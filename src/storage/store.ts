@@ -21,6 +21,7 @@ import {
   listStockedPaints,
   paintboxRevision,
   savePaintbox,
+  demoPaintsHere,
   savePaints,
 } from "./drizzle/paintbox";
 import {
@@ -53,7 +54,7 @@ function repositoriesOn(db: Database): Repositories {
       rename: (id, title) => renamePainting(db, id, title),
       bin: (id, binned) => binPainting(db, id, binned),
       remove: (id) => removePainting(db, id),
-      recipes: () => listRecipes(db),
+      recipes: (most) => listRecipes(db, most),
       weightiestAreas: (most) => weightiestAreas(db, most),
     },
     paintbox: {
@@ -63,6 +64,7 @@ function repositoriesOn(db: Database): Repositories {
       paints: () => listPaints(db),
       stockedPaints: () => listStockedPaints(db),
       save: (stamp, document) => savePaintbox(db, stamp, document),
+      demoHere: () => demoPaintsHere(db),
       savePaints: (stamp, changed) => savePaints(db, stamp, changed),
     },
     photos: {

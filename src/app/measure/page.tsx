@@ -9,15 +9,19 @@ import { opened } from "../opened";
 
 const query = z.object({ paint: z.uuid().optional().catch(undefined) });
 
+/** So many mixes of the paintings changed last are looked at when a measured paint moves its mixes. */
+const RECIPES_SEEN = 1000;
+
 async function OpenedMeasure({ start }: { start: string | null }) {
   return opened(async (store) => {
-    const [paints, cards, recipes, card, box, stored] = await Promise.all([
+    const [paints, cards, recipes, card, box, boxes, revision] = await Promise.all([
       store.paintbox.stockedPaints(),
       store.cards.list(),
-      store.paintings.recipes(),
+      store.paintings.recipes(RECIPES_SEEN),
       store.settings.demoSheet("card"),
       store.settings.demoSheet("box"),
-      store.paintbox.find(),
+      store.paintbox.boxes(),
+      store.paintbox.revision(),
     ]);
     // What is put away is not measured: the demo's paints and its painted sheets go and come back together.
     const here = paints.filter(({ status }) => status !== "put away");
@@ -30,13 +34,13 @@ async function OpenedMeasure({ start }: { start: string | null }) {
             paints: here,
             cards: cards.filter((sheet) => sheet.paints.some((id) => ids.has(id))),
             recipes,
-            boxes: stored.document.boxes,
+            boxes,
             demoSheets: demo ? { card, box } : { card: null, box: null },
             start,
           })}
         />
       ),
-      revisions: { [PAINTBOX_URL]: stored.revision },
+      revisions: { [PAINTBOX_URL]: revision },
     };
   });
 }

@@ -17,7 +17,7 @@ export {
   type SharedPuddle,
 } from "./puddles";
 export { farthestPointSample } from "./farthest-point-sample";
-export { findTwins, type TwinTrait } from "./twins";
+export { findingTwins, type TwinTrait } from "./twins";
 export { TOUCH } from "./parts";
 export { fadedMix, HANGS, lastingSubstitute, TEST_MLXH, type Fading, type Hangs } from "./fading";
 export { comesOut, type ComesOut } from "./comes-out";

@@ -1,5 +1,6 @@
 import { BANDS } from "../colour/bands";
 import { deltaE00 } from "../colour/difference";
+import { drained } from "../numeric/in-turn";
 import type { Paper } from "../optics/paper";
 import { looksOf } from "./looks";
 import type { PaintModel } from "./paint";
@@ -29,7 +30,10 @@ const ALIKE = { opacity: 8, texture: 0.3, staining: 0.35, lasting: 1 } as const;
 const HALF_LOAD = 0.5;
 
 /** All pairs of one colour among some paints: those that are alike in all else first, then the closest. */
-export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly Twins[] {
+export const findTwins = (...of: Parameters<typeof findingTwins>): readonly Twins[] => drained(findingTwins(...of));
+
+/** {@link findTwins} a step for each paint: pairs grow with the square. */
+export function* findingTwins(paints: readonly PaintModel[], paper: Paper): Generator<void, readonly Twins[]> {
   const looks = looksOf(paints, COMPARED_LOADS, paper);
   const overBlack = looksOf(paints, [HALF_LOAD], { ...paper, ground: new Float64Array(BANDS) });
   const traits = paints.map((paint, i): Readonly<Record<TwinTrait, number>> => ({
@@ -39,7 +43,8 @@ export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly
     lasting: -paint.lightClass,
   }));
   const found: Twins[] = [];
-  paints.forEach((first, i) => {
+  for (const [i, first] of paints.entries()) {
+    yield;
     for (let j = i + 1; j < paints.length; j++) {
       const second = paints[j]!;
       // Lightness alone rules most pairs out before the full formula is worked.
@@ -52,6 +57,6 @@ export function findTwins(paints: readonly PaintModel[], paper: Paper): readonly
       });
       found.push({ first: first.id, second: second.id, dE00, unlike });
     }
-  });
+  }
   return found.sort((a, b) => Number(a.unlike.length > 0) - Number(b.unlike.length > 0) || a.dE00 - b.dE00);
 }

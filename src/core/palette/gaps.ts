@@ -1,10 +1,12 @@
 import { lchOfLab } from "../colour/lab";
 import { hueWord } from "../colour/describe";
+import { drained } from "../numeric/in-turn";
 import type { Paper } from "../optics/paper";
 import { HANDBOOK } from "../pigments/handbook";
 import { looksOf } from "../mixing/looks";
 import { paintModel, type PaintModel } from "../mixing/paint";
-import { buildReachTable } from "../mixing/reach-table";
+import { combinationsOf } from "../mixing/combinations";
+import { makingReachTable } from "../mixing/reach-table";
 
 /** A region of hue and value that some paints can't reach as purely as one common pigment could. */
 export interface Gap {
@@ -40,9 +42,14 @@ const cellOf = (L: number, a: number, b: number): number => {
  * handbook would open, widest first; a pigment is named once. Mixes of up to two paints are tried:
  * a third hardly ever makes a colour purer.
  */
-export function findGaps(paints: readonly PaintModel[], paper: Paper): readonly Gap[] {
+export const findGaps = (...of: Parameters<typeof findingGaps>): readonly Gap[] => drained(findingGaps(...of));
+
+/** {@link findGaps} step by step. */
+export function* findingGaps(paints: readonly PaintModel[], paper: Paper): Generator<void, readonly Gap[]> {
   const reached = new Float64Array(HUES * BANDS.length);
-  const { L, a, b } = buildReachTable(paints, paper, { maxPaints: 2, maxPigments: 8 });
+  const mixes = combinationsOf(paints, { maxPaints: 2, maxPigments: 8 });
+  const { L, a, b } = yield* makingReachTable(mixes, paints, paper);
+  yield;
   for (let i = 0; i < L.length; i++) {
     const cell = cellOf(L[i]!, a[i]!, b[i]!);
     reached[cell] = Math.max(reached[cell]!, Math.hypot(a[i]!, b[i]!));

@@ -44,6 +44,6 @@ export { wishFor, type Wished } from "./wish-for";
 export { latticeOf, type Lattice } from "./reach/lattice";
 export { darkestOf, PLANE_HALF, sliceAt, withinSlice, type ReachSlice, type SlicePoint } from "./reach/slice";
 export { GAMUT_TABLE_MISS, gamutTable, type GamutTable } from "./reach/gamut-table";
-export { findGaps } from "./gaps";
+export { findingGaps } from "./gaps";
 export { MAX_PAINTS as MOST_WEIGHED } from "./search/paint-set";
 export { boxProblemOf, NEEDED, packBox, type BoxProblem, type PackedBox, type PackedPaint } from "./box";

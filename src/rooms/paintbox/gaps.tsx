@@ -3,11 +3,11 @@
 import { useDeferredValue } from "react";
 import { paintModel, farthestPointSample, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
-import { findGaps } from "@/core/palette";
+import { findingGaps } from "@/core/palette";
 import { pigmentById } from "@/core/pigments";
 import { newPaint } from "@/model/paintbox";
 import { Strip } from "@/ui/strip";
-import { useOfSame } from "@/ui/of-same";
+import { useInSlices } from "@/ui/in-slices";
 import { usePaintbox } from "./paintbox-store";
 
 const paper = PAPERS[0];
@@ -15,15 +15,15 @@ const paper = PAPERS[0];
 const MOST = 80;
 const SHOWN = 6;
 
-const gapsOf = (models: readonly PaintModel[]): ReturnType<typeof findGaps> =>
-  models.length === 0 ? [] : findGaps(farthestPointSample(models, MOST, paper), paper).slice(0, SHOWN);
+const gapsOf = (models: readonly PaintModel[]) => findingGaps(farthestPointSample(models, MOST, paper), paper);
 
 /** What the box leaves dull, and the pigment that would open it; one press wishes for it. */
 export function Gaps({ models }: { models: readonly PaintModel[] }) {
   const add = usePaintbox((s) => s.add);
   const later = useDeferredValue(models);
-  const gaps = useOfSame(later, gapsOf);
-  if (gaps.length === 0) return null;
+  const found = useInSlices(later, gapsOf);
+  if (!found || found.length === 0 || models.length === 0) return null;
+  const gaps = found.slice(0, SHOWN);
   return (
     <section aria-label="Gaps" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">
       <h2 className="name-face text-2xl">Gaps</h2>

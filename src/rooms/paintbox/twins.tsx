@@ -1,10 +1,10 @@
 "use client";
 
 import { useDeferredValue, useMemo } from "react";
-import { findTwins, type PaintModel, type TwinTrait } from "@/core/mixing";
+import { findingTwins, type PaintModel, type TwinTrait } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { isMixable } from "@/model/paintbox";
-import { useOfSame } from "@/ui/of-same";
+import { useInSlices } from "@/ui/in-slices";
 import { Strip } from "@/ui/strip";
 import type { Shown } from "./paint-row";
 import { usePaintbox } from "./paintbox-store";
@@ -19,7 +19,7 @@ const TRAIT_WORDS: Readonly<Record<TwinTrait, string>> = {
   lasting: "lasts longer in light",
 };
 
-const twinsOf = (models: readonly PaintModel[]) => findTwins(models, paper);
+const twinsOf = (models: readonly PaintModel[]) => findingTwins(models, paper);
 
 /** Pairs of paints of which one is enough, and in what they are unlike after all. */
 export function Twins({ list }: { list: readonly Shown[] }) {
@@ -31,7 +31,10 @@ export function Twins({ list }: { list: readonly Shown[] }) {
       later.filter(({ paint, model }) => isMixable({ ...paint, measured: model.measured })).map(({ model }) => model),
     [later],
   );
-  const twins = useOfSame(mixable, twinsOf);
+  // A paint that was taken out while they are sought anew is in no pair any more.
+  const twins = (useInSlices(mixable, twinsOf) ?? []).filter(
+    ({ first, second }) => byModel.has(first) && byModel.has(second),
+  );
   if (twins.length === 0) return null;
   return (
     <section aria-label="Twins" className="print:hidden mt-8 max-w-3xl border-t border-(--hairline) pt-4">

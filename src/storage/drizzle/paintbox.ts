@@ -1,4 +1,4 @@
-import { asc, eq, inArray, notInArray, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, ne, notInArray, sql } from "drizzle-orm";
 import { presentPigmentId } from "@/core/pigments";
 import { WholeNeeded, type StockedPaint, type StoredPaintbox } from "../ports";
 import type { Database } from "./database";
@@ -31,6 +31,16 @@ export async function listStockedPaints(db: Database): Promise<StockedPaint[]> {
 /** The paintbox's revision alone: it rises with every save. */
 export async function paintboxRevision(db: Database): Promise<number> {
   return (await db.select({ revision: paintbox.revision }).from(paintbox))[0]?.revision ?? 0;
+}
+
+/** Whether any of the demo's paints lies here, not put away. */
+export async function demoPaintsHere(db: Database): Promise<boolean> {
+  const [one] = await db
+    .select({ id: paints.id })
+    .from(paints)
+    .where(and(eq(paints.demo, true), ne(paints.status, "put away")))
+    .limit(1);
+  return one !== undefined;
 }
 
 /** The boxes alone. */

@@ -447,7 +447,7 @@ describe("paintings", () => {
     expect((await shelved()).binnedAt).toBeInstanceOf(Date);
     expect(await listed()).toBe(false);
     expect(await findPainting(open.db, id)).toMatchObject({ binned: true });
-    expect((await listRecipes(open.db)).some(({ paintingId }) => paintingId === id)).toBe(false);
+    expect((await listRecipes(open.db, 100)).some(({ paintingId }) => paintingId === id)).toBe(false);
     await binPainting(open.db, id, false);
     expect(await listed()).toBe(true);
 

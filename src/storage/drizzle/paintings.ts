@@ -244,8 +244,8 @@ export async function weightiestAreas(db: Database, most: number): Promise<Mixed
     .limit(most);
 }
 
-/** The recipes of all paintings that are not in the bin, last changed painting first. */
-export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
+/** The recipes of paintings that are not in the bin, last changed painting first, at most so many. */
+export async function listRecipes(db: Database, most: number): Promise<PaintingRecipe[]> {
   const rows = await db
     .select({
       paintingId: paintings.id,
@@ -256,7 +256,8 @@ export async function listRecipes(db: Database): Promise<PaintingRecipe[]> {
     })
     .from(areas)
     .innerJoin(paintings, eq(paintings.id, areas.paintingId))
-    .where(isNull(paintings.binnedAt))
-    .orderBy(desc(paintings.updatedAt), asc(areas.position));
+    .where(and(isNull(paintings.binnedAt), isNotNull(areas.recipe)))
+    .orderBy(desc(paintings.updatedAt), asc(areas.position))
+    .limit(most);
   return rows.flatMap(({ recipe, ...facts }) => (recipe ? [{ ...facts, recipe }] : []));
 }
