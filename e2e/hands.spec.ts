@@ -37,6 +37,15 @@ test("by keys: a menu opens, is walked and closed; what is opened takes the focu
   await page.keyboard.press("Escape");
   await expect(marker).toBeFocused();
 
+  // What is taken out leaves the focus to its neighbour.
+  const takenOut = page.getByRole("button", { name: "Take Ultramarine out of the tray" });
+  await takenOut.focus();
+  await page.keyboard.press("Enter");
+  await expect(takenOut).toHaveCount(0);
+  await expect(page.locator("li", { hasText: "Cerulean" }).locator(":focus")).toHaveCount(1);
+  await page.keyboard.press("Control+z");
+  await expect(takenOut).toHaveCount(1);
+
   await walkTo(page, server.url, "/paintbox");
   await unlocked(page);
   const paint = page.getByRole("list", { name: "Paints" }).getByRole("button").nth(3);
@@ -50,6 +59,42 @@ test("by keys: a menu opens, is walked and closed; what is opened takes the focu
   await page.keyboard.press("Escape");
   await expect(sheet).toBeHidden();
   await expect(paint).toBeFocused();
+
+  // An opened paint that is removed leaves the focus to its neighbour.
+  const next = await page.getByRole("list", { name: "Paints" }).getByRole("button").nth(4).textContent();
+  await page.keyboard.press("Enter");
+  await sheet.getByRole("button", { name: /^Remove / }).focus();
+  await page.keyboard.press("Enter");
+  await expect(sheet).toBeHidden();
+  await expect(page.locator(":focus")).toHaveText(next!);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByRole("status").filter({ hasText: /^Saved$/ })).toBeVisible();
+});
+
+test("where a browser can't draw, the photo is there as it is and all else goes on; other ways of seeing say so", async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const own = HTMLCanvasElement.prototype.getContext;
+    HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...rest: unknown[]) {
+      return kind === "webgl2" ? null : (Reflect.apply(own, this, [kind, ...rest]) as never);
+    } as typeof own;
+  });
+  await page.goto(`${server.url}/paintings`);
+  await page.getByRole("link", { name: "Open The pump house at last light" }).click();
+  const photo = page.locator("img[data-plain]");
+  await expect.poll(() => photo.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(100);
+  const [own, surface] = [await photo.boundingBox(), await page.getByRole("application").boundingBox()];
+  expect(own!.width).toBeGreaterThan(0.6 * surface!.width);
+  // The sheet shows a part of the photo: it reaches over all of it.
+  expect(own!.x).toBeLessThanOrEqual(surface!.x + 1);
+  expect(own!.y + own!.height).toBeGreaterThanOrEqual(surface!.y + surface!.height - 1);
+  await expect(page.getByRole("alert").filter({ hasText: "WebGL" })).toHaveCount(0);
+  await page.getByRole("radio", { name: /values/ }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "only as it is" })).toBeVisible();
+  await step(page, "Areas");
+  await page.getByRole("button", { name: /^Area 5:/ }).click();
+  await expect(page.locator("[data-panel]")).toContainText("Brick");
 });
 
 test("past the head and the ways of seeing lie ways of their own", async ({ page }) => {
@@ -122,7 +167,13 @@ test("desks that were left give their drawing contexts back", async ({ page }) =
     } as typeof own;
   });
   await page.goto(`${server.url}/paintings`);
-  for (let n = 0; n < 5; n++) {
+  const devtools = await page.context().newCDPSession(page);
+  const nodes = async (): Promise<number> => {
+    await devtools.send("HeapProfiler.collectGarbage");
+    return (await devtools.send("Memory.getDOMCounters")).nodes;
+  };
+  let afterTwo = 0;
+  for (let n = 0; n < 30; n++) {
     await page
       .getByRole("link", { name: /^Open / })
       .first()
@@ -131,11 +182,13 @@ test("desks that were left give their drawing contexts back", async ({ page }) =
     await page.getByRole("button", { name: "Paintings" }).click();
     await page.getByRole("link", { name: "All paintings and the bin" }).click();
     await page.getByRole("heading", { name: "Paintings" }).waitFor();
+    if (n === 1) afterTwo = await nodes();
   }
   const [opened, there] = await page.evaluate(() => {
     const { made } = window as unknown as { made: WeakRef<WebGL2RenderingContext>[] };
     return [made.length, made.filter((one) => one.deref()?.isContextLost() === false).length];
   });
-  expect(opened).toBeGreaterThanOrEqual(5);
+  expect(opened).toBeGreaterThanOrEqual(30);
   expect(there).toBe(0);
+  expect(await nodes()).toBeLessThan(1.5 * afterTwo);
 });

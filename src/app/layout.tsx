@@ -7,6 +7,7 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { presentSchema } from "@/server/context/house";
 import { APP_NAME } from "@/ui/app-name";
+import { LostFocus } from "@/ui/lost-focus";
 import { themeName } from "@/ui/theme";
 
 export const metadata: Metadata = {
@@ -22,7 +23,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const space = await presentSchema();
   return (
     <html lang="en" data-theme={theme.data} data-space={space ?? undefined}>
-      <body>{children}</body>
+      <body>
+        {children}
+        <LostFocus />
+      </body>
     </html>
   );
 }

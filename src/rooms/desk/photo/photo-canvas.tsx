@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { type LabelMap } from "@/core/areas";
 import { oklabOfLab, screenColourOfLab } from "@/core/colour";
 import { type WhiteMatrix } from "@/core/image";
+import { viewCopyUrl } from "@/model/addresses";
 import { coloursOf } from "@/model/washes";
 import { troubleWith } from "@/ui/trouble";
 import { useDesk } from "../desk-store";
@@ -11,7 +12,7 @@ import { usePhoto } from "../photo-study";
 import { useGamutTable } from "../reach";
 import { useShownColours } from "../mixed";
 import { usePlannedSheet } from "../plan-step/use-sheet";
-import { scaleOf, type Viewport } from "./viewport";
+import { scaleOf, screenOfPhoto, type Viewport } from "./viewport";
 import { ViewPainter, type DrawnWash } from "./view-painter";
 
 interface PhotoCanvasProps {
@@ -43,6 +44,35 @@ function useCloseCopy(wanted: boolean, photoId: string): ImageBitmap | null {
     };
   }, [wanted, loaded, photoId]);
   return bitmap;
+}
+
+/** The photo as it is, where a browser can't draw it: everything else goes on. */
+function PlainPhoto({ viewport, photoId }: { viewport: Viewport; photoId: string }) {
+  const { width, height } = viewport.photo;
+  const [origin, right, down] = [
+    { x: 0, y: 0 },
+    { x: 1, y: 0 },
+    { x: 0, y: 1 },
+  ].map((corner) => screenOfPhoto(viewport, corner));
+  const across = [(right!.x - origin!.x) / width, (right!.y - origin!.y) / width];
+  const along = [(down!.x - origin!.x) / height, (down!.y - origin!.y) / height];
+  return (
+    <div className="pointer-events-none absolute inset-0 overflow-hidden">
+      {/* The photo is an original of the painter's own server: there is nothing to optimise. */}
+      {/* oxlint-disable-next-line nextjs/no-img-element */}
+      <img
+        src={viewCopyUrl(photoId)}
+        alt=""
+        data-plain
+        className="absolute top-0 left-0 max-w-none origin-top-left"
+        style={{
+          width,
+          height,
+          transform: `matrix(${[...across, ...along, origin!.x, origin!.y].join()})`,
+        }}
+      />
+    </div>
+  );
 }
 
 /** The photo through the present way of seeing; redrawn once a frame at most. */
@@ -167,10 +197,15 @@ export function PhotoCanvas({ viewport, map, white }: PhotoCanvasProps) {
         className="pointer-events-none absolute inset-0 size-full"
       />
       {undrawable && (
-        <p role="alert" className="absolute inset-x-6 top-6 rounded-box bg-base-100 p-4">
-          This browser can&apos;t draw the photo: it needs WebGL 2. Turn on hardware acceleration, or open Abendrot in a
-          newer browser.
-        </p>
+        <>
+          <PlainPhoto viewport={viewport} photoId={row.id} />
+          {seeing !== "plain" && (
+            <p role="alert" className="absolute inset-x-6 bottom-6 rounded-box bg-base-100 p-4">
+              This browser shows the photo only as it is: other ways of seeing it need WebGL 2. Turn on hardware
+              acceleration, or open Abendrot in another browser.
+            </p>
+          )}
+        </>
       )}
     </>
   );
