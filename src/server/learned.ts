@@ -112,6 +112,24 @@ interface AsLearned {
   readonly following: boolean;
 }
 
+/** The paints that were read last of each store, by what they were stamped with. */
+const boxes = acrossBundles(
+  "boxes",
+  () => new Map<string, { readonly stamp: string; readonly paints: Promise<StockedPaint[]> }>(),
+);
+
+/** All paints with their measured optics: two thousand are not read again for each page while nothing has changed. */
+export async function stockedBox(store: Store): Promise<StockedPaint[]> {
+  const { paints: stamp } = await store.logbook.stamp();
+  const { where } = store.photoFiles;
+  const known = boxes.get(where);
+  if (known?.stamp === stamp) return known.paints;
+  const paints = store.paintbox.stockedPaints();
+  boxes.set(where, { stamp, paints });
+  paints.catch(() => boxes.delete(where));
+  return paints;
+}
+
 /** What was read last of each store, of which paints and lessons: two thousand paints are not read for each page. */
 const readLast = acrossBundles(
   "paints",
@@ -129,7 +147,7 @@ export async function paintsAsLearned(store: Store, whole = false): Promise<AsLe
   const key = `${stamp.paints} ${from}`;
   const known = readLast.get(store.photoFiles.where);
   if (known?.key === key) return { ...known.answer, following };
-  const stocked = await store.paintbox.stockedPaints();
+  const stocked = await stockedBox(store);
   const answer = {
     paints: book ? stocked.map((paint) => ({ ...paint, measured: book.paints[paint.id] ?? paint.measured })) : stocked,
     // The paints have it already, and how each swatch agrees is told in the logbook alone.

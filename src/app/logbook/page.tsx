@@ -3,7 +3,7 @@ import { Suspense } from "react";
 import { z } from "zod";
 import { LOGBOOK_URL, logEntryUrl } from "@/model/addresses";
 import { PackedLogbook } from "@/rooms/logbook/logbook";
-import { learnedBook } from "@/server/learned";
+import { learnedBook, stockedBox } from "@/server/learned";
 import { entriesHere } from "@/server/logbook-shown";
 import { pack } from "@/server/packed";
 import { Opening } from "@/ui/opening";
@@ -20,7 +20,7 @@ async function OpenedLogbook({ start, next }: { start: string | null; next: bool
     const [entries, paints, taught, titles, eye] = await Promise.all([
       entriesHere(store),
       // As their labels and cards have them: what the book teaches changes while it is open.
-      store.paintbox.stockedPaints(),
+      stockedBox(store),
       learnedBook(store),
       store.paintings.list(),
       store.eye.list(),

@@ -3,6 +3,7 @@ import { Suspense } from "react";
 import { z } from "zod";
 import { PackedMeasure } from "@/rooms/measure/measure";
 import { PAINTBOX_URL } from "@/model/addresses";
+import { stockedBox } from "@/server/learned";
 import { pack } from "@/server/packed";
 import { Opening } from "@/ui/opening";
 import { opened } from "../opened";
@@ -15,7 +16,7 @@ const RECIPES_SEEN = 1000;
 async function OpenedMeasure({ start }: { start: string | null }) {
   return opened(async (store) => {
     const [paints, cards, recipes, card, box, boxes, revision] = await Promise.all([
-      store.paintbox.stockedPaints(),
+      stockedBox(store),
       store.cards.list(),
       store.paintings.recipes(RECIPES_SEEN),
       store.settings.demoSheet("card"),

@@ -1,6 +1,6 @@
 "use client";
 
-import { useDeferredValue } from "react";
+import { memo, useDeferredValue } from "react";
 import { paintModel, farthestPointSample, type PaintModel } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { findingGaps } from "@/core/palette";
@@ -18,7 +18,7 @@ const SHOWN = 6;
 const gapsOf = (models: readonly PaintModel[]) => findingGaps(farthestPointSample(models, MOST, paper), paper);
 
 /** What the box leaves dull, and the pigment that would open it; one press wishes for it. */
-export function Gaps({ models }: { models: readonly PaintModel[] }) {
+export const Gaps = memo(function Gaps({ models }: { models: readonly PaintModel[] }) {
   const add = usePaintbox((s) => s.add);
   const later = useDeferredValue(models);
   const found = useInSlices(later, gapsOf);
@@ -70,4 +70,4 @@ export function Gaps({ models }: { models: readonly PaintModel[] }) {
       </ul>
     </section>
   );
-}
+});

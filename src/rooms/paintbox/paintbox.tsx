@@ -47,6 +47,10 @@ const showOf = (paint: PaintEntry, modelOf: (paint: PaintEntry) => PaintModel): 
   codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
 });
 
+/** What a paint is found by. */
+const textOf = ({ paint, codes }: Shown): string =>
+  `${paint.name} ${paint.maker} ${paint.line} ${codes} ${paint.notes}`.toLowerCase();
+
 function ordered(list: readonly Shown[], order: Order): readonly Shown[] {
   if (order === "as added") return list;
   if (order === "by name") return [...list].sort((a, b) => a.paint.name.localeCompare(b.paint.name));
@@ -102,17 +106,18 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
   // The first of thousands are there at once; those behind them, and where each stands among all, follow.
   const paintsNow = useGrowing(document.paints);
   const all = useMemo(() => paintsNow.map((paint) => showOf(paint, modelOf)), [paintsNow, modelOf]);
+  // Laid in order once, not for each letter that is searched for.
+  const inOrder = useMemo(
+    () => ordered(all, order).map((one): readonly [Shown, text: string] => [one, textOf(one)]),
+    [all, order],
+  );
   const shown = useMemo(() => {
     const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
     const chosen = new Set(chosenPaints(document.paints, choice));
-    return ordered(
-      all.filter(({ paint, codes }) => {
-        const text = `${paint.name} ${paint.maker} ${paint.line} ${codes} ${paint.notes}`.toLowerCase();
-        return chosen.has(paint) && wanted.every((word) => text.includes(word));
-      }),
-      order,
+    return inOrder.flatMap(([one, text]) =>
+      chosen.has(one.paint) && wanted.every((word) => text.includes(word)) ? [one] : [],
     );
-  }, [all, document.paints, words, choice, order]);
+  }, [inOrder, document.paints, words, choice]);
   const atHand = useMemo(
     () => all.filter(({ paint, model }) => isMixable({ ...paint, measured: model.measured })).map(({ model }) => model),
     [all],
@@ -131,11 +136,11 @@ function Room({ revision, begin }: { revision: number; begin: boolean }) {
     (id: string, range: boolean): void => {
       const { selected: before, lastPressed: lastId, shown: rows } = latest.current;
       if (!before) return open(id);
-      const inOrder = rows.map(({ paint }) => paint.id);
-      const [last, own] = [inOrder.indexOf(lastId ?? id), inOrder.indexOf(id)];
+      const ids = rows.map(({ paint }) => paint.id);
+      const [last, own] = [ids.indexOf(lastId ?? id), ids.indexOf(id)];
       const [from, to] = [Math.min(last, own), Math.max(last, own)];
       const now = new Set(before);
-      if (range && from >= 0) for (const one of inOrder.slice(from, to + 1)) now.add(one);
+      if (range && from >= 0) for (const one of ids.slice(from, to + 1)) now.add(one);
       else if (!now.delete(id)) now.add(id);
       setSelected(now);
       setLastPressed(id);

@@ -1,6 +1,6 @@
 "use client";
 
-import { useDeferredValue, useMemo } from "react";
+import { memo, useDeferredValue, useMemo } from "react";
 import { findingTwins, type PaintModel, type TwinTrait } from "@/core/mixing";
 import { PAPERS } from "@/core/optics";
 import { isMixable } from "@/model/paintbox";
@@ -22,7 +22,7 @@ const TRAIT_WORDS: Readonly<Record<TwinTrait, string>> = {
 const twinsOf = (models: readonly PaintModel[]) => findingTwins(models, paper);
 
 /** Pairs of paints of which one is enough, and in what they are unlike after all. */
-export function Twins({ list }: { list: readonly Shown[] }) {
+export const Twins = memo(function Twins({ list }: { list: readonly Shown[] }) {
   const open = usePaintbox((s) => s.open);
   const later = useDeferredValue(list);
   const byModel = new Map(later.map((shown) => [shown.model.id, shown]));
@@ -72,4 +72,4 @@ export function Twins({ list }: { list: readonly Shown[] }) {
       </ul>
     </section>
   );
-}
+});

@@ -59,7 +59,6 @@ function PlainPhoto({ viewport, photoId }: { viewport: Viewport; photoId: string
   return (
     <div className="pointer-events-none absolute inset-0 overflow-hidden">
       {/* The photo is an original of the painter's own server: there is nothing to optimise. */}
-      {/* oxlint-disable-next-line nextjs/no-img-element */}
       <img
         src={viewCopyUrl(photoId)}
         alt=""
