@@ -36,8 +36,12 @@ export interface Opening {
     readonly taste: Taste;
   })[];
   readonly targets: readonly PaletteTarget[];
-  /** Paints that are mixed in any case, by their places; named only where so much is asked that not all are. */
+  /**
+   * Paints that are mixed in any case, and such as no palette may hold, by their places; named only where so much is
+   * asked that not all are mixed.
+   */
   readonly always?: readonly number[];
+  readonly never?: readonly number[];
 }
 
 /** A palette's figure in each character, and the palettes that are better in one. */

@@ -46,7 +46,7 @@ export function openingOf(
 /** The question that an opening asks, with its paints' models and the judge of their mixes. */
 export function questionOf(opening: Opening): PaletteQuestion {
   const { paperId, hand, near, effort, valueWeight, freeHue, maxPigments, maxPaints, paints, targets } = opening;
-  const { always = [] } = opening;
+  const { always = [], never = [] } = opening;
   const of = new Map(paints.map((paint) => [paint.id, paint]));
   return {
     paper: paperById(paperId),
@@ -55,6 +55,7 @@ export function questionOf(opening: Opening): PaletteQuestion {
     maxPaints,
     maxPigments,
     always,
+    never,
     metric: {
       valueWeight,
       freeHue,

@@ -67,8 +67,8 @@ describe("targets that stand for others", () => {
 describe("paints that promise most", () => {
   const targets = targetsOf(8);
   const paints = paintsOf(26);
-  const promising = (most: number, always: readonly number[] = []): readonly number[] =>
-    drained(findingPromising(paints, PAPERS[0], metric, 3, targets, most, always));
+  const promising = (most: number, always: readonly number[] = [], never: readonly number[] = []): readonly number[] =>
+    drained(findingPromising(paints, PAPERS[0], metric, 3, targets, most, always, never));
 
   test("with half of them palettes are as good as with all, but for a tenth", () => {
     const problem = posePalette(questionOf(26, targets), null, quiet);
@@ -82,10 +82,14 @@ describe("paints that promise most", () => {
     expect(rest.best[0]!.error).toBeGreaterThan(few[1]!.best[0]!.error + 0.5);
   });
 
-  test("what must be mixed is among them", () => {
+  test("what must be mixed is among them, what may not be is not", () => {
     const least = [...paints.keys()].filter((p) => !promising(20).includes(p));
     expect(promising(13, least)).toEqual(expect.arrayContaining(least));
     expect(promising(13, least)).toHaveLength(13);
+    const best = promising(4);
+    const without = promising(13, [best[0]!], best);
+    expect(without.filter((p) => best.includes(p))).toEqual([best[0]]);
+    expect(without).toHaveLength(13);
   });
 });
 

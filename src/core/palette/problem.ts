@@ -28,8 +28,9 @@ export interface PaletteQuestion {
   readonly metric: MixMetric;
   readonly maxPaints: 2 | 3;
   readonly maxPigments: number;
-  /** Paints that are mixed in any case, by their places, however much is asked. */
+  /** Of a large question paints that are mixed in any case, and such as never are, by their places. */
   readonly always?: readonly number[];
+  readonly never?: readonly number[];
 }
 
 /** A question with every mix weighed on every area, so that a change of rules asks for no mixing again. */

@@ -16,6 +16,7 @@ const WEIGHED = { refined: 400, polished: 8 } as const;
  * targets against all mixes of all of them: with 32 paints the best palettes of 3 to 6 paints are the same ones, those
  * of 8 and 10 lose 0.05 and 0.08 dE00 at most.
  * @param always paints that are among them in any case
+ * @param never paints that are not
  * @returns places in `paints`, ascending; in steps, so that it can be left
  */
 export function* findingPromising(
@@ -26,6 +27,7 @@ export function* findingPromising(
   targets: readonly PaletteTarget[],
   most: number,
   always: readonly number[],
+  never: readonly number[] = [],
 ): Generator<void, readonly number[]> {
   const table = yield* makingReachTable(combinationsOf(paints, { maxPaints: 2, maxPigments }), paints, paper);
   const weigh = weighingOf(table, metric, WEIGHED);
@@ -43,7 +45,9 @@ export function* findingPromising(
     own.forEach((says, p) => (votes[p]! += says / all));
   }
   for (const p of always) votes[p] = Infinity;
+  const out = new Set(never.filter((p) => !always.includes(p)));
   return [...votes.keys()]
+    .filter((p) => !out.has(p))
     .sort((one, two) => votes[two]! - votes[one]! || one - two)
     .slice(0, most)
     .sort((one, two) => one - two);

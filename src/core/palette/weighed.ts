@@ -53,11 +53,11 @@ export function weighedTogether(questions: readonly PaletteQuestion[]): readonly
 
 /** The paints that are mixed where so many targets are weighed beside each other; null: all. */
 function* amongOf(
-  { paints, paper, metric, maxPaints, maxPigments, always = [] }: PaletteQuestion,
+  { paints, paper, metric, maxPaints, maxPigments, always = [], never = [] }: PaletteQuestion,
   standing: readonly PaletteTarget[],
   atATime: number,
 ): Generator<void, Weighed["among"]> {
   const most = Math.max(mostPaints(atATime), always.length);
   if (maxPaints < 3 || paints.length <= most) return null;
-  return yield* findingPromising(paints, paper, metric, maxPigments, standing, most, always);
+  return yield* findingPromising(paints, paper, metric, maxPigments, standing, most, always, never);
 }

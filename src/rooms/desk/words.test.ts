@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { suggestedName } from "./area-names";
 import { shapesAt } from "./areas-step/propose";
 import { comparisonWords } from "./photo-step/compare";
-import { spreadTicks } from "./photo/value-rail";
+import { numberedTicks, spreadTicks } from "./photo/value-rail";
 
 describe("words for what was measured", () => {
   test("a name says where an area lies and what colour it has in at most four words, and is never given twice", () => {
@@ -47,5 +47,10 @@ describe("words for what was measured", () => {
     const sorted = [...placed].sort((a, b) => a - b);
     sorted.slice(1).forEach((top, i) => expect(top - sorted[i]!).toBeGreaterThanOrEqual(8 - 1e-9));
     expect(sorted[4]).toBeLessThanOrEqual(92);
+  });
+
+  test("of more ticks than can be read those are numbered that can, the chosen one first", () => {
+    expect([...numberedTicks([0, 3, 8, 9, 30], 8, -1)]).toEqual([0, 2, 4]);
+    expect(numberedTicks([0, 3, 8, 9, 30], 8, 1)).toEqual(new Set([1, 4]));
   });
 });

@@ -109,7 +109,7 @@ export function packQuestion(
       const opening = openingOf(approach, handChosen(approach.hand, learned), paperId, laid, traits, stocks, colours);
       return {
         ...opening,
-        ...(isLarge(paints.length, colours.length) && { always: places(packing.must) }),
+        ...(isLarge(paints.length, colours.length) && { always: places(packing.must), never: places(packing.never) }),
         paints: opening.paints.map((paint, p) =>
           leftOutBecause(approach, traits[p]!) !== null && !packing.must.includes(paint.id)
             ? { ...paint, reluctance: LEFT_OUT }

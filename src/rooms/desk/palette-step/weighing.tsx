@@ -157,12 +157,12 @@ function useQuestion() {
     // What the painter keeps is mixed in any case: its paints lie in every palette.
     const kept = wanted.flatMap(({ recipe }) => (recipe?.pinned ? recipe.parts.map(({ paintId }) => paintId) : []));
     const must = indices([...rules.must, ...kept]);
-    const opening = isLarge(paints.length, wanted.length) ? { ...usual, always: must } : usual;
     const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
     const never = [...paints.keys()].filter(
       (i) =>
         !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i]!.id) || rules.never.includes(paints[i]!.id)),
     );
+    const opening = isLarge(paints.length, wanted.length) ? { ...usual, always: must, never } : usual;
     const kinds = approachRules(approach, traits);
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
     const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));

@@ -29,15 +29,23 @@ export function spreadTicks(tops: readonly number[], gap: number, height: number
   return placed;
 }
 
+/** Where there are more ticks than can be read, those that are numbered: the wanted one, then from the top down. */
+export function numberedTicks(tops: readonly number[], gap: number, wanted: number): ReadonlySet<number> {
+  const numbered = new Set(wanted >= 0 ? [wanted] : []);
+  for (const i of [...tops.keys()].sort((a, b) => tops[a]! - tops[b]!))
+    if ([...numbered].every((other) => Math.abs(tops[other]! - tops[i]!) >= gap)) numbered.add(i);
+  return numbered;
+}
+
 /** Light to dark along the photo's edge: a tick for each area, and what the palette reaches as a bracket. */
 export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueRailProps) {
   const at = (value: number): number => (1 - value / 10) * height;
   const values = areas.map(({ value }) => value);
-  const tops = spreadTicks(
-    values.map((value) => at(value) - TICK_HEIGHT / 2),
-    TICK_HEIGHT + 1,
-    height,
-  );
+  const own = values.map((value) => Math.min(height - TICK_HEIGHT, Math.max(0, at(value) - TICK_HEIGHT / 2)));
+  const crowded = areas.length * (TICK_HEIGHT + 1) > height;
+  const tops = crowded ? own : spreadTicks(own, TICK_HEIGHT + 1, height);
+  const selected = areas.findIndex(({ id }) => id === selectedId);
+  const numbered = numberedTicks(tops, TICK_HEIGHT + 1, selected);
   return (
     <div
       className="relative w-14 shrink-0 text-[0.87rem] text-(--photo-ink)"
@@ -79,7 +87,7 @@ export function ValueRail({ areas, selectedId, range, height, onSelect }: ValueR
           style={{ top: tops[i], height: TICK_HEIGHT }}
         >
           <span aria-hidden className="mr-1 h-px w-1.5 bg-current" />
-          {i + 1}
+          {(!crowded || numbered.has(i)) && i + 1}
         </button>
       ))}
     </div>
