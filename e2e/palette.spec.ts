@@ -43,6 +43,13 @@ test("the best palettes of each size are found by themselves, one is laid out wi
   await expect(panel(page)).toContainText("Of 25 paints");
   await expect(panel(page)).toContainText("3 paints left out: 3 fading");
   await expect(panel(page).getByRole("radiogroup", { name: "How many paints" }).getByRole("radio")).toHaveCount(12);
+  // What was found is announced; and what Tab comes to in the chart says what it is.
+  await expect(
+    panel(page)
+      .getByRole("status")
+      .filter({ hasText: /^Found in .*: .+ and / }),
+  ).toHaveCount(1);
+  await expect(panel(page).locator("svg[tabindex='0']")).toHaveAttribute("aria-label", /arrow keys/);
   await expect(panel(page)).toContainText(/\d paints? (is|are) recommended: /);
   // However many paints stand beside each other, what is pressed under each keeps its width.
   await size(page, "8 paints");

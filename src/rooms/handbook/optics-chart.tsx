@@ -19,7 +19,11 @@ export function OpticsChart({ pigment }: { pigment: Pigment }) {
         aria-label={`Absorption K and scattering S of ${pigment.name} from 380 to 730 nm`}
       >
         <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 380, height: 176 }}>
-          <LineChart data={data} margin={{ top: 6, right: 8, bottom: 0, left: -18 }}>
+          <LineChart
+            aria-label="Along the chart: the arrow keys tell each value"
+            data={data}
+            margin={{ top: 6, right: 8, bottom: 0, left: -18 }}
+          >
             <CartesianGrid stroke="var(--hairline)" vertical={false} />
             <XAxis
               dataKey="nm"

@@ -12,7 +12,11 @@ export function Weeks({ answers }: { answers: readonly EyeAnswer[] }) {
   return (
     <figure aria-label="Errors by week" className="h-64 max-w-3xl">
       <ResponsiveContainer>
-        <LineChart data={rows} margin={{ left: 0, right: 16, top: 8, bottom: 4 }}>
+        <LineChart
+          aria-label="Along the chart: the arrow keys tell each value"
+          data={rows}
+          margin={{ left: 0, right: 16, top: 8, bottom: 4 }}
+        >
           <CartesianGrid stroke="var(--hairline)" vertical={false} />
           <XAxis dataKey="week" tick={{ fontSize: 13, fill: "var(--quiet)" }} />
           <YAxis width={40} tick={{ fontSize: 13, fill: "var(--quiet)" }} />

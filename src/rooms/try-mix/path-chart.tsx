@@ -84,7 +84,7 @@ export function PathChart({ parts, load, paper, now }: PathChartProps) {
     <figure>
       <div className="h-72" role="img" aria-label="Paths between the paints on the hue and chroma plane">
         <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 380, height: 288 }}>
-          <ScatterChart margin={{ top: 14, right: 14, bottom: 4, left: -22 }}>
+          <ScatterChart accessibilityLayer={false} margin={{ top: 14, right: 14, bottom: 4, left: -22 }}>
             <CartesianGrid stroke="color-mix(in srgb, var(--photo-ink) 14%, transparent)" />
             <XAxis
               type="number"

@@ -15,7 +15,7 @@ export function TurningChart({ path, darkener }: { path: DarkeningPath; darkener
     >
       <div className="h-40">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={data} margin={{ top: 8, right: 0, bottom: 18, left: 0 }}>
+          <LineChart accessibilityLayer={false} data={data} margin={{ top: 8, right: 0, bottom: 18, left: 0 }}>
             <CartesianGrid stroke="var(--hairline)" vertical={false} />
             <XAxis
               dataKey="share"

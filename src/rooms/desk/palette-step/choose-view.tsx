@@ -133,26 +133,28 @@ export function ChooseView() {
             </button>
           </>
         )}
-        {state === "done" && (
-          <p role="status" className="quiet">
-            {areas.length === 0
-              ? "No area is measured yet: a palette is chosen for areas."
-              : choosable.length === 0
-                ? paints.length === 0
-                  ? "No paint is at hand: the paintbox is where they come from."
-                  : "The approach leaves no paint to choose from."
-                : `Found in ${weighing.words}`}
-          </p>
-        )}
+        {/* Always there, so that what is found is announced when it comes. */}
+        <p role="status" className={state === "working" ? "" : "quiet"}>
+          {state === "done" && (
+            <>
+              {areas.length === 0
+                ? "No area is measured yet: a palette is chosen for areas."
+                : choosable.length === 0
+                  ? paints.length === 0
+                    ? "No paint is at hand: the paintbox is where they come from."
+                    : "The approach leaves no paint to choose from."
+                  : `Found in ${weighing.words}`}
+              {shown?.best[0] && (
+                <span className="sr-only">: {listed(shown.best[0].paints.map((p) => paints[p]!.name))}</span>
+              )}
+            </>
+          )}
+          {state === "stopped" && weighing.words}
+        </p>
         {state === "stopped" && (
-          <>
-            <p role="status" className="quiet">
-              {weighing.words}
-            </p>
-            <button type="button" className="btn btn-xs" onClick={weighing.again}>
-              Go on
-            </button>
-          </>
+          <button type="button" className="btn btn-xs" onClick={weighing.again}>
+            Go on
+          </button>
         )}
         {state === "failed" && (
           <>

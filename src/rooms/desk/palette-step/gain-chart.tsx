@@ -31,7 +31,11 @@ export function GainChart({ sizes, chosen }: { sizes: readonly FoundSize[]; chos
     >
       <div className="h-40">
         <ResponsiveContainer width="100%" height="100%">
-          <AreaChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
+          <AreaChart
+            aria-label="Along the chart: the arrow keys tell each value"
+            data={data}
+            margin={{ top: 8, right: 12, bottom: 18, left: 0 }}
+          >
             <CartesianGrid stroke="var(--hairline)" vertical={false} />
             <XAxis
               dataKey="size"

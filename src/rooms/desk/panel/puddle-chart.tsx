@@ -14,7 +14,7 @@ export function PuddleChart({ plans, now }: { plans: readonly PuddlePlan[]; now:
     >
       <div className="h-32">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
+          <LineChart accessibilityLayer={false} data={data} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
             <CartesianGrid stroke="var(--hairline)" vertical={false} />
             <XAxis
               {...AXIS}
