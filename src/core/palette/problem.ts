@@ -15,10 +15,12 @@ import { weighedOf, type Weighed } from "./weighed";
 const BEST_OF_A_SIZE = 5;
 
 /**
- * Parts of the search tree that are looked at for each size of a large question. Measured on 80 paints and 180 targets:
- * with ten times as many a palette of 6 is better by 0.00 dE00, one of 12 too; proofs would take minutes.
+ * Parts of the search tree that are looked at for each size where so many targets are weighed that a proof could take
+ * minutes. Measured on 80 paints and 180 targets: with ten times as many a palette of 6 is better by 0.00 dE00, one of
+ * 12 too.
  */
-const MOST_NODES_OF_LARGE = 200;
+const MOST_NODES = 200;
+const PROVEN_UP_TO_TARGETS = 30;
 
 /** Paints, areas, and how a mix is judged. */
 export interface PaletteQuestion {
@@ -41,6 +43,8 @@ export interface PaletteProblem {
   readonly prepared: PreparedChoice;
   /** Whether some paints are not mixed, or targets stand for others that lie near: see weighed.ts. */
   readonly large: boolean;
+  /** Whether targets stand for others. */
+  readonly grouped: boolean;
   /** Paints that are mixed, by their places; null: all. */
   readonly among: Weighed["among"];
 }
@@ -97,8 +101,8 @@ export function problemOf(
   const { targets } = question;
   const all = by.map((place) => rows[place]!);
   const costs = costsOf(all, table, targets);
-  const large = among !== null || standing.length < targets.length;
-  return { question, table, costs, large, among, prepared: prepareChoice(costs) };
+  const grouped = standing.length < targets.length;
+  return { question, table, costs, large: among !== null || grouped, grouped, among, prepared: prepareChoice(costs) };
 }
 
 /** The same problem where targets count otherwise. */
@@ -163,14 +167,15 @@ export function boundCosts({ costs, table }: CloseUp, { darkest, within }: Palet
   };
 }
 
-/** What a choice is searched under: of a large question only paints that are mixed, and not to the end. */
+/** What a choice is searched under: of a large question only paints that are mixed, and perhaps not to the end. */
 export function searchOf(
-  { question, among, large }: PaletteProblem,
+  { question, among, large, costs }: PaletteProblem,
   { must, never: ruledOut, kinds }: PaletteRules,
 ): { readonly rules: PaletteRules; readonly mostNodes: number } {
   const mixed = new Set(among ?? question.paints.keys());
   const never = [...question.paints.keys()].filter((p) => !must.includes(p) && (!mixed.has(p) || ruledOut.includes(p)));
-  return { rules: { must, never, ...(kinds && { kinds }) }, mostNodes: large ? MOST_NODES_OF_LARGE : Infinity };
+  const mostNodes = large && new Set(costs.costs).size > PROVEN_UP_TO_TARGETS ? MOST_NODES : Infinity;
+  return { rules: { must, never, ...(kinds && { kinds }) }, mostNodes };
 }
 
 /** The best palettes of each size. Sizes are proven one after another, each begun at what the one before it found. */
@@ -202,7 +207,7 @@ export function* solvingPalette(
     }
     found.push({
       ...chosen,
-      proven: chosen.proven && !problem.large,
+      proven: chosen.proven && !problem.grouped,
       best,
       chosenFrom: problem.question.paints.length - rules.never.length,
     });

@@ -25,7 +25,10 @@ const size = (own: readonly number[], errors: readonly number[]): FoundSize => (
 
 test("tells what a palette is the best of, and where not all could be weighed", () => {
   const found = { ...size([0, 1], [9, 1, 5]), outOf: 1225 };
-  expect(bestOfWords(found, 80)).toBe("The best of all 1,225 palettes of 2 paints.");
+  expect(bestOfWords({ ...found, chosenFrom: 50 }, 50)).toBe("The best of all 1,225 palettes of 2 paints.");
+  expect(bestOfWords({ ...found, chosenFrom: 50 }, 80)).toBe(
+    "The best of all 1,225 palettes of 2 paints, of the 50 paints that promise most here.",
+  );
   expect(bestOfWords({ ...found, proven: false, chosenFrom: 50 }, 80)).toMatch(
     /^The best found among 1,225 palettes of 2 paints, of the 50 paints that promise most here\. With so many/,
   );

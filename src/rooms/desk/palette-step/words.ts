@@ -45,8 +45,8 @@ export const firstOf = (names: readonly string[], most: number): string =>
 /** What a size's palette is the best of, in words. */
 export function bestOfWords({ size, outOf, proven, chosenFrom }: FoundSize, atHand: number): string {
   const palettes = `${outOf.toLocaleString("en")} palettes of ${paintsWord(size)}`;
-  if (proven) return `The best of all ${palettes}.`;
   const among = chosenFrom < atHand ? `, of the ${chosenFrom} paints that promise most here` : "";
+  if (proven) return `The best of all ${palettes}${among}.`;
   return `The best found among ${palettes}${among}. With so many paints and colours not all are weighed against each other, and colours that lie near each other are mixed as one.`;
 }
 
