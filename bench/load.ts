@@ -109,7 +109,8 @@ export async function benchLoad(row: (name: string, text: string) => void): Prom
     if (!seen.has(name)) seen.set(name, { unit, figures: [] });
     seen.get(name)!.figures.push(figure);
   };
-  for (const years of Object.values(FOLDERS)) {
+  for (const [name, years] of Object.entries(FOLDERS)) {
+    console.error(`${name} …`);
     const folder = freshFolder();
     await layOut(folder, years);
     const { server, ms } = await started(folder);

@@ -69,7 +69,7 @@ export { freePort };
  * The database is WebAssembly: compiled once and quickly, since a server here lives a minute. It takes half the work
  * off its first answers.
  */
-const SHORT_LIVED = process.env.ABENDROT_BENCH ? [] : ["--liftoff-only"];
+const shortLived = (): string[] => (process.env.ABENDROT_BENCH ? [] : ["--liftoff-only"]);
 
 /** Starts scripts/start.mjs as `npm start` does, without waiting. */
 export function launch(
@@ -78,7 +78,7 @@ export function launch(
   more: Record<string, string> = {},
   words: readonly string[] = [],
 ): { child: ChildProcess; output: () => string; ended: Promise<number | null> } {
-  const child = spawn(process.execPath, [...SHORT_LIVED, "scripts/start.mjs", ...words], {
+  const child = spawn(process.execPath, [...shortLived(), "scripts/start.mjs", ...words], {
     env: { ...process.env, PORT: String(port), ABENDROT_DATA: folder, ...more },
   });
   let text = "";

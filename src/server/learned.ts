@@ -49,7 +49,7 @@ async function learnBook(store: Store): Promise<void> {
     } catch (error) {
       // No room waits for the book: without its lessons all is predicted by labels and cards.
       noteTrouble("The logbook could not be learned from", error);
-      learned = { book: null };
+      learned = { book: null, left: lessons.last?.left };
     }
     lessons.last = { from: read.from, ...learned };
     // A disk without room: it is learned anew at the next start.
