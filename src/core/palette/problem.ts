@@ -20,6 +20,7 @@ const BEST_OF_A_SIZE = 5;
  * 12 too.
  */
 const MOST_NODES = 200;
+/** Up to so many weighed targets a proof takes seconds. */
 const PROVEN_UP_TO_TARGETS = 30;
 
 /** Paints, areas, and how a mix is judged. */

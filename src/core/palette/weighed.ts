@@ -7,7 +7,7 @@ import { findingPromising } from "./promising";
 /** Most targets that are weighed each by itself. */
 const MOST_STANDING = 60;
 /** Most mixes times targets that are weighed: ten to fifteen seconds of a processor. */
-const MOST_WEIGHED = 400_000;
+const MIXES_WEIGHED = 400_000;
 
 /** What of a question is weighed: all of it, or of a very large one what answers it while one waits. */
 export interface Weighed {
@@ -23,7 +23,7 @@ const mixesOf = (paints: number): number => (paints * (paints * paints + 5)) / 6
 /** So many paints can be weighed on so many targets. */
 function mostPaints(targets: number): number {
   let most = 12;
-  while (mixesOf(most + 1) * Math.max(1, targets) <= MOST_WEIGHED) most++;
+  while (mixesOf(most + 1) * Math.max(1, targets) <= MIXES_WEIGHED) most++;
   return most;
 }
 

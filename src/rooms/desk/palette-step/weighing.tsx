@@ -162,7 +162,9 @@ function useQuestion() {
       (i) =>
         !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i]!.id) || rules.never.includes(paints[i]!.id)),
     );
-    const opening = isLarge(paints.length, wanted.length) ? { ...usual, always: must, never } : usual;
+    const opening = isLarge(paints.length, wanted.length)
+      ? { ...usual, always: [...must, ...indices(rules.mood)], never }
+      : usual;
     const kinds = approachRules(approach, traits);
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
     const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));
