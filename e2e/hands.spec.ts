@@ -72,8 +72,10 @@ test("by keys: a menu opens, is walked and closed; what is opened takes the focu
 });
 
 test("where a browser can't draw, the photo is there as it is and all else goes on; other ways of seeing say so", async ({
-  page,
+  page: kept,
 }) => {
+  // A page of its own: what it can't do stays with it.
+  const page = await kept.context().newPage();
   await page.addInitScript(() => {
     const own = HTMLCanvasElement.prototype.getContext;
     HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...rest: unknown[]) {
@@ -95,6 +97,7 @@ test("where a browser can't draw, the photo is there as it is and all else goes 
   await step(page, "Areas");
   await page.getByRole("button", { name: /^Area 5:/ }).click();
   await expect(page.locator("[data-panel]")).toContainText("Brick");
+  await page.close();
 });
 
 test("past the head and the ways of seeing lie ways of their own", async ({ page }) => {
