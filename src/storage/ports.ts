@@ -74,7 +74,7 @@ interface Paintings {
   bin(id: string, binned: boolean): Promise<void>;
   /** Removes a painting with its areas and palette; its photo stays. */
   remove(id: string): Promise<void>;
-  /** The recipes of all paintings, last changed painting first. */
+  /** The recipes of all paintings, last changed painting first, at most so many. */
   recipes(most: number): Promise<PaintingRecipe[]>;
   /** Mixed areas of all paintings that lie here, those that count most, at most so many. */
   weightiestAreas(most: number): Promise<MixedArea[]>;
