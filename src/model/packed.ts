@@ -1,9 +1,9 @@
 /**
  * What a page is laid out with, packed: a page of years weighs little and its lists are read at once all the same.
- * JSON, gzip, base64; days and times stand in it as what they are.
+ * Each property of its own: JSON, gzip, base64; days and times stand in it as what they are.
  */
 export interface Packed<T> {
-  readonly packed: string;
+  readonly packed: Readonly<Record<string, string>>;
   /** The room is laid out in the browser alone. */
   readonly inBrowser: boolean;
   /** Says of what type it is; never there. */

@@ -154,7 +154,7 @@ export interface BookStamp {
 
 interface Logbook {
   /** All entries, newest day first, those in the bin too. */
-  list(): Promise<StoredLogEntry[]>;
+  list(): Promise<readonly StoredLogEntry[]>;
   /** Which entries there are, in that order, each with a word that is another one once it has changed. */
   versions(): Promise<readonly { readonly id: string; readonly version: string }[]>;
   /** Some of them, in any order; those that are gone are missing. */

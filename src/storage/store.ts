@@ -35,19 +35,25 @@ import {
   renamePainting,
   savePainting,
   shelvePaintings,
+  type HowFar,
 } from "./drizzle/paintings";
 import { EMBEDDED, type Place } from "./drizzle/migrations";
 import { addPhoto, findPhoto, listUnusedPhotos, removePhoto } from "./drizzle/photos";
 import { demoSheet, keepApproach, keepDemoSheet, keepLessons, keptLessons, ownApproach } from "./drizzle/settings";
+import { KeptRows } from "./drizzle/kept";
 import { photoFilesIn } from "./folder/photo-files";
-import type { PhotoFiles, Repositories, Store } from "./ports";
+import type { StoredLogEntry } from "@/model/logbook";
+import type { PhotoFiles, Repositories, Store, StoredPaintbox } from "./ports";
 
 /** The records in a database that Drizzle speaks to: PGlite here, any PostgreSQL elsewhere. */
 function repositoriesOn(db: Database): Repositories {
+  const entries = new KeptRows<StoredLogEntry>();
+  const far = new KeptRows<HowFar>();
+  const box = new KeptRows<StoredPaintbox>();
   return {
     paintings: {
       list: () => listPaintings(db),
-      shelf: () => shelvePaintings(db),
+      shelf: () => shelvePaintings(db, far),
       find: (id) => findPainting(db, id),
       create: (photoId, document, demo) => createPainting(db, photoId, document, demo),
       save: (id, stamp, document) => savePainting(db, id, stamp, document),
@@ -58,7 +64,7 @@ function repositoriesOn(db: Database): Repositories {
       weightiestAreas: (most) => weightiestAreas(db, most),
     },
     paintbox: {
-      find: () => findPaintbox(db),
+      find: () => findPaintbox(db, box),
       revision: () => paintboxRevision(db),
       boxes: () => listBoxes(db),
       paints: () => listPaints(db),
@@ -84,7 +90,7 @@ function repositoriesOn(db: Database): Repositories {
       add: (card, on) => addCard(db, card, on),
     },
     logbook: {
-      list: () => listLogEntries(db),
+      list: () => listLogEntries(db, entries),
       versions: () => logEntryVersions(db),
       some: (ids) => someLogEntries(db, ids),
       find: (id) => findLogEntry(db, id),

@@ -16,13 +16,19 @@ function bytesOf(base64: string): Uint8Array<ArrayBuffer> {
 
 /** Takes out what a page was laid out with. */
 const unpack = <T,>({ packed }: Pick<Packed<T>, "packed" | "of">): T =>
-  fromJson(strFromU8(gunzipSync(bytesOf(packed)))) as T;
+  Object.fromEntries(
+    Object.entries(packed).map(([key, part]) => [key, fromJson(strFromU8(gunzipSync(bytesOf(part))))]),
+  ) as T;
 
 /** The same beside whatever else the page does, where the browser can. */
 async function unpackBeside<T>(packed: Packed<T>): Promise<T> {
   if (typeof DecompressionStream === "undefined") return unpack(packed);
-  const stream = new Blob([bytesOf(packed.packed)]).stream().pipeThrough(new DecompressionStream("gzip"));
-  return fromJson(await new Response(stream).text()) as T;
+  const beside = async (part: string): Promise<unknown> => {
+    const stream = new Blob([bytesOf(part)]).stream().pipeThrough(new DecompressionStream("gzip"));
+    return fromJson(await new Response(stream).text());
+  };
+  const parts = Object.entries(packed.packed).map(async ([key, part]) => [key, await beside(part)] as const);
+  return Object.fromEntries(await Promise.all(parts)) as T;
 }
 
 /**
@@ -59,7 +65,7 @@ export function unpacked<Props extends object>(Room: ComponentType<Props>) {
       () => true,
       () => false,
     );
-    const heavy = props.packed.length >= HEAVY;
+    const heavy = Object.values(props.packed).reduce((letters, part) => letters + part.length, 0) >= HEAVY;
     if (!inBrowser && (props.inBrowser || heavy)) return <Opening />;
     return heavy ? <Heavy props={props} /> : <Light props={props} />;
   };

@@ -4,6 +4,7 @@ import { newLogEntry, newLoggedMix } from "@/model/logbook";
 import type { SaveStamp } from "@/model/revision";
 import { LogEntryNotFound, UnknownLogged, type BookStamp } from "../ports";
 import type { Database } from "./database";
+import { KeptRows, type RowVersion } from "./kept";
 import { judgeSave } from "./revision";
 import { logEntries, logPhotos, measurements, paintbox, photos } from "./schema";
 
@@ -32,14 +33,8 @@ const read = ({
   document: { ...newLogEntry(document), mixes: document.mixes.map((mix) => newLoggedMix(mix)) },
 });
 
-/** All entries, newest day first; of one day the last made first. */
-export async function listLogEntries(db: Database): Promise<StoredLogEntry[]> {
-  const rows = await db.select(fields).from(logEntries).orderBy(desc(logEntries.on), desc(logEntries.createdAt));
-  return rows.map(read);
-}
-
-/** Which entries there are, in the order of {@link listLogEntries}, each with a word that changes with it. */
-export async function logEntryVersions(db: Database): Promise<{ id: string; version: string }[]> {
+/** Which entries there are, newest day first and of one day the last made first, each with a word that changes with it. */
+export async function logEntryVersions(db: Database): Promise<RowVersion[]> {
   return db
     .select({ id: logEntries.id, version: sql<string>`concat_ws(' ', ${logEntries.revision}, ${logEntries}.xmin)` })
     .from(logEntries)
@@ -56,6 +51,13 @@ export async function someLogEntries(db: Database, ids: readonly string[]): Prom
       .where(inArray(logEntries.id, [...ids]))
   ).map(read);
 }
+
+/** All entries, newest day first; of one day the last made first. Those that were kept unchanged are not read again. */
+export const listLogEntries = async (
+  db: Database,
+  kept = new KeptRows<StoredLogEntry>(),
+): Promise<readonly StoredLogEntry[]> =>
+  kept.read(await logEntryVersions(db), async (ids) => (await someLogEntries(db, ids)).map((entry) => [entry.id, entry]));
 
 export async function findLogEntry(db: Database, id: string): Promise<StoredLogEntry | null> {
   const [row] = await db.select(fields).from(logEntries).where(eq(logEntries.id, id));

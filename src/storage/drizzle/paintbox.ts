@@ -3,6 +3,7 @@ import { presentPigmentId } from "@/core/pigments";
 import { WholeNeeded, type StockedPaint, type StoredPaintbox } from "../ports";
 import type { Database } from "./database";
 import { measuredOptics } from "./measurements";
+import { KeptRows } from "./kept";
 import { mendedPaintbox } from "@/model/mended";
 import type { PaintEntry, PaintboxDocument, TravelBox } from "@/model/paintbox";
 import { paintbox, paintPigments, paints } from "./schema";
@@ -48,13 +49,18 @@ export async function listBoxes(db: Database): Promise<TravelBox[]> {
   return (await db.select({ boxes: paintbox.boxes }).from(paintbox))[0]?.boxes ?? [];
 }
 
-/** The paintbox and its revision. */
-export async function findPaintbox(db: Database): Promise<StoredPaintbox> {
-  const [row] = await db.select().from(paintbox);
-  return {
-    revision: row?.revision ?? 0,
-    document: mendedPaintbox({ paints: await listPaints(db), boxes: row?.boxes ?? [] }),
-  };
+/** The paintbox and its revision; one that was kept and has not changed is not read again. */
+export async function findPaintbox(db: Database, kept = new KeptRows<StoredPaintbox>()): Promise<StoredPaintbox> {
+  const there = await db
+    .select({ id: sql<string>`'box'`, version: sql<string>`concat_ws(' ', ${paintbox.revision}, ${paintbox}.xmin)` })
+    .from(paintbox);
+  const [box] = await kept.read(there, async () => {
+    const [row] = await db.select().from(paintbox);
+    if (!row) return [];
+    const document = mendedPaintbox({ paints: await listPaints(db), boxes: row.boxes });
+    return [["box", { revision: row.revision, document }]];
+  });
+  return box ?? { revision: 0, document: mendedPaintbox({ paints: await listPaints(db), boxes: [] }) };
 }
 
 const CHUNK = 200;

@@ -5,7 +5,8 @@ import { mendedPainting } from "@/model/mended";
 import { NEW_STUDY, NO_RULES, type PaintingArea, type PaintingDocument } from "@/model/painting";
 import { NEW_PLAN } from "@/model/plan";
 import { DEFAULT_APPROACH } from "@/core/palette";
-import { areas, paintings, paints, palettePaints, photos } from "./schema";
+import { KeptRows } from "./kept";
+import { areas, paintbox, paintings, paints, palettePaints, photos } from "./schema";
 import type { SaveStamp } from "@/model/revision";
 import type { MixedArea } from "@/model/next-swatches";
 import type { ShelvedPainting } from "@/model/shelf";
@@ -30,20 +31,11 @@ const canBeMixed = (recipe: SQLWrapper) =>
     where part->>'paintId' not in (select known.id::text from ${paints} known)
   ), false)`;
 
-/** All paintings with how far they are, those in the bin too, last changed first. */
-export async function shelvePaintings(db: Database): Promise<ShelvedPainting[]> {
-  const rows = await db
-    .select({
-      id: paintings.id,
-      title: paintings.title,
-      photoId: paintings.photoId,
-      updatedAt: paintings.updatedAt,
-      binnedAt: paintings.binnedAt,
-      demo: paintings.demo,
-      away: isAway,
-    })
-    .from(paintings)
-    .orderBy(desc(paintings.updatedAt), asc(paintings.id));
+/** How far a painting is, and what lies in its tray. */
+export type HowFar = Pick<ShelvedPainting, "areas" | "colours" | "mixed" | "paintIds">;
+
+/** How far some paintings are, by their ids. */
+async function howFar(db: Database, ids: readonly string[]): Promise<(readonly [string, HowFar])[]> {
   const more = sql`${areas.wash}->'more'`;
   const mixedMore = sql`(select count(*) from jsonb_array_elements(${more}) m where ${canBeMixed(sql`(m->'recipe')`)})`;
   const counts = await db
@@ -54,16 +46,43 @@ export async function shelvePaintings(db: Database): Promise<ShelvedPainting[]> 
       mixed: sql<number>`sum(${canBeMixed(areas.recipe)}::int + ${mixedMore})::int`,
     })
     .from(areas)
+    .where(inArray(areas.paintingId, [...ids]))
     .groupBy(areas.paintingId);
-  const wells = await db.select().from(palettePaints).orderBy(asc(palettePaints.position));
+  const wells = await db
+    .select()
+    .from(palettePaints)
+    .where(inArray(palettePaints.paintingId, [...ids]))
+    .orderBy(asc(palettePaints.position));
   const far = new Map(counts.map(({ id, ...count }) => [id, count]));
   const trays = new Map<string, string[]>();
   for (const { paintingId, paintId } of wells) trays.set(paintingId, [...(trays.get(paintingId) ?? []), paintId]);
-  return rows.map((row) => ({
-    ...row,
-    paintIds: trays.get(row.id) ?? [],
-    ...(far.get(row.id) ?? { areas: 0, colours: 0, mixed: 0 }),
-  }));
+  return ids.map((id) => [
+    id,
+    { paintIds: trays.get(id) ?? [], ...(far.get(id) ?? { areas: 0, colours: 0, mixed: 0 }) },
+  ]);
+}
+
+/**
+ * All paintings with how far they are, those in the bin too, last changed first. How far is counted anew of those alone
+ * that were not kept, or where painting or paintbox have changed since.
+ */
+export async function shelvePaintings(db: Database, kept = new KeptRows<HowFar>()): Promise<ShelvedPainting[]> {
+  const rows = await db
+    .select({
+      id: paintings.id,
+      title: paintings.title,
+      photoId: paintings.photoId,
+      updatedAt: paintings.updatedAt,
+      binnedAt: paintings.binnedAt,
+      demo: paintings.demo,
+      away: isAway,
+      version: sql<string>`concat_ws(' ', ${paintings.revision}, ${paintings}.xmin, (select concat_ws(' ',
+        ${paintbox.revision}, ${paintbox}.xmin) from ${paintbox} limit 1))`,
+    })
+    .from(paintings)
+    .orderBy(desc(paintings.updatedAt), asc(paintings.id));
+  const far = await kept.read(rows, (ids) => howFar(db, ids));
+  return rows.map(({ version: _version, ...row }, i) => ({ ...row, ...far[i]! }));
 }
 
 /** Gives a painting another title, as a change of its own. Throws PaintingNotFound. */
