@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { startTransition, useEffect, useState } from "react";
 
 /** So long something is worked on before the page is let in again: a press is answered within it. */
 const SLICE_MS = 25;
@@ -26,7 +26,8 @@ const sameList = (one: readonly unknown[], other: readonly unknown[]): boolean =
 
 /**
  * What is made of a list, step by step beside whatever else the page does; made anew only when the list holds other
- * things than before, or in another order. Until it is there: what was made before, or null.
+ * things than before, or in another order. Until it is there: what was made before, or null. What hangs on it is drawn
+ * beside the page's other work too.
  * @param steps always the same function
  */
 export function useInSlices<Item, Made>(
@@ -36,6 +37,6 @@ export function useInSlices<Item, Made>(
   const [kept, setKept] = useState(list);
   const [made, setMade] = useState<Made | null>(null);
   if (kept !== list && !sameList(kept, list)) setKept(list);
-  useEffect(() => workedInSlices(steps(kept), setMade), [kept, steps]);
+  useEffect(() => workedInSlices(steps(kept), (now) => startTransition(() => setMade(now))), [kept, steps]);
   return made;
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { gunzipSync, strFromU8 } from "fflate";
-import { createElement, useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { createElement, startTransition, useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import type { ComponentType, ReactNode } from "react";
 import { fromJson, type Packed } from "@/model/packed";
 import { Opening } from "./opening";
@@ -50,7 +50,7 @@ export function unpacked<Props extends object>(Room: ComponentType<Props>) {
     useEffect(() => {
       let stale = false;
       unpackBeside(props).then(
-        (now) => !stale && setTaken(now),
+        (now) => !stale && startTransition(() => setTaken(now)),
         troubleWith("The page came in pieces. Load it again."),
       );
       return () => {

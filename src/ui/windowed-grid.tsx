@@ -3,8 +3,10 @@
 import { useVirtualizer, useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useLayoutEffect, useRef, useState, type Key, type ReactNode } from "react";
 
-/** Lists up to so long are laid out whole. */
+/** Lists up to so long are laid out whole, where a list does not say otherwise. */
 const WHOLE_UP_TO = 60;
+/** The least width of a card in a list of one column. */
+export const ONE_COLUMN_PX = 10_000;
 /** Rows laid out beyond those that are seen, on each side: what Tab comes to next is there. */
 const ROWS_BEYOND = 3;
 
@@ -39,6 +41,7 @@ function laidIn(list: HTMLElement, leastPx: number, gapPx: number): Laid {
  * years is as quick as a short one.
  * @param leastPx least width of a card
  * @param rowPx about how high a row is before it is measured
+ * @param wholeUpTo lists up to so long are laid out whole
  */
 export function WindowedGrid<Item>({
   label,
@@ -47,6 +50,7 @@ export function WindowedGrid<Item>({
   leastPx,
   gapPx: [across, down],
   rowPx,
+  wholeUpTo = WHOLE_UP_TO,
   className = "",
   children,
 }: {
@@ -56,12 +60,13 @@ export function WindowedGrid<Item>({
   leastPx: number;
   gapPx: readonly [across: number, down: number];
   rowPx: number;
+  wholeUpTo?: number;
   className?: string;
   children: (item: Item) => ReactNode;
 }) {
   const list = useRef<HTMLUListElement>(null);
   const [laid, setLaid] = useState<Laid | null>(null);
-  const long = items.length > WHOLE_UP_TO;
+  const long = items.length > wholeUpTo;
   useLayoutEffect(() => {
     const own = list.current;
     if (!own || !long) return;
@@ -100,7 +105,7 @@ export function WindowedGrid<Item>({
   const [first, last] = [rows[0], rows.at(-1)];
   const whole = !long || !laid;
   const [from, to] = whole
-    ? [0, Math.min(items.length, WHOLE_UP_TO)]
+    ? [0, Math.min(items.length, wholeUpTo)]
     : [(first?.index ?? 0) * columns, ((last?.index ?? -1) + 1) * columns];
   return (
     <ul

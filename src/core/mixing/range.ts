@@ -2,8 +2,8 @@ import { valueOfLuminance } from "../colour/munsell-value";
 import { xyzOfLab } from "../colour/lab";
 import { xyzOfReflectance } from "../colour/xyz";
 import type { Paper } from "../optics/paper";
+import { looksOf } from "./looks";
 import type { PaintModel } from "./paint";
-import { predict } from "./predict";
 import { buildReachTable } from "./reach-table";
 
 /** Munsell values that some paints reach on a paper, bare paper included. */
@@ -18,9 +18,9 @@ const DARKEST_TRIED = 8;
 /** Darkest and lightest value in reach of a set of paints, in mixes of up to three. */
 export function valueRange(paints: readonly PaintModel[], paper: Paper): ValueRange {
   const valueOf = (L: number): number => valueOfLuminance(xyzOfLab({ L, a: 0, b: 0 }).Y);
-  const masstone = (paint: PaintModel): number => predict([{ paint, parts: 1 }], 1, paper).dry.L;
+  const masstones = looksOf(paints, [1], paper);
   const dark = paints
-    .map((paint) => ({ paint, L: masstone(paint) }))
+    .map((paint, i) => ({ paint, L: masstones[i]![0]!.L }))
     .sort((a, b) => a.L - b.L)
     .slice(0, DARKEST_TRIED)
     .map(({ paint }) => paint);

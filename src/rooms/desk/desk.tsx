@@ -2,12 +2,12 @@
 
 import { useFocusFollows } from "@/ui/focus-follows";
 import { useFollowedLessons } from "@/ui/followed-lessons";
+import { Opening } from "@/ui/opening";
 import { unpacked } from "@/ui/unpacked";
 import { useContext, useEffect, useMemo, useRef, type ReactNode } from "react";
 import { useStore } from "zustand";
 import type { StockedPaint, PaintingTitle, StoredPainting } from "@/storage/ports";
 import { isForField, useUndoKeys } from "@/ui/undo";
-import { asLaid } from "@/model/as-laid";
 import type { LearnedBook } from "@/model/logbook";
 import { mergePaintings } from "@/model/merge";
 import type { PaintingDocument } from "@/model/painting";
@@ -21,7 +21,7 @@ import { Easel } from "./easel/easel";
 import { EditsProvider } from "./edits-context";
 import { CheckStep } from "./check-step/check-step";
 import { Header } from "./header";
-import { BoxesProvider, knownPaint, LearnedProvider, PaintsProvider, type KnownBox } from "./paints";
+import { BoxesProvider, LearnedProvider, PaintsProvider, useKnownPaints, type KnownBox } from "./paints";
 import { AreaSheet } from "./areas-step/area-sheet";
 import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
@@ -49,7 +49,7 @@ import {
 import { PhotoPane } from "./photo/photo-pane";
 import { ReachProvider } from "./reach";
 import { StepBar } from "./step-bar";
-import { BoxRangeProvider, TargetsProvider, useComputedTargets } from "./targets";
+import { BoxRangeProvider, TargetsProvider, useComputedTargets, useComputedWanted, WantedProvider } from "./targets";
 import { Tray } from "./tray/tray";
 import { WellDragging } from "./tray/well-dragging";
 
@@ -137,6 +137,11 @@ function Planned({ children }: { children: ReactNode }) {
   return <PlanContext value={useComputedPlan()}>{children}</PlanContext>;
 }
 
+/** The colours of all washes, by the areas measured above. */
+function Wanted({ children }: { children: ReactNode }) {
+  return <WantedProvider value={useComputedWanted()}>{children}</WantedProvider>;
+}
+
 /** What every part of the desk reads: the photo, the areas' measures and their target colours. */
 export function Studied({ photo, children }: { photo: OpenPhoto; children: ReactNode }) {
   const edits = useAreaEdits();
@@ -145,17 +150,19 @@ export function Studied({ photo, children }: { photo: OpenPhoto; children: React
     <EditsProvider value={edits}>
       <MeasuredProvider value={measured}>
         <TargetsProvider value={useComputedTargets()}>
-          <Planned>
-            <MatchProvider>
-              <ReachProvider>
-                <WeighingProvider>
-                  <ApplyingProvider>
-                    <WellDragging>{children}</WellDragging>
-                  </ApplyingProvider>
-                </WeighingProvider>
-              </ReachProvider>
-            </MatchProvider>
-          </Planned>
+          <Wanted>
+            <Planned>
+              <MatchProvider>
+                <ReachProvider>
+                  <WeighingProvider>
+                    <ApplyingProvider>
+                      <WellDragging>{children}</WellDragging>
+                    </ApplyingProvider>
+                  </WeighingProvider>
+                </ReachProvider>
+              </MatchProvider>
+            </Planned>
+          </Wanted>
         </TargetsProvider>
       </MeasuredProvider>
     </EditsProvider>
@@ -241,10 +248,8 @@ export function OnDesk({
   children,
 }: Pick<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore; children: ReactNode }) {
   const paperId = useStore(store, (s) => s.document.paperId);
-  const known = useMemo(
-    () => new Map(paints.map((paint) => [paint.id, knownPaint(asLaid(paint, learned, paperId))])),
-    [paints, learned, paperId],
-  );
+  const known = useKnownPaints(paints, learned, paperId);
+  if (!known) return <Opening />;
   return (
     <DeskProvider value={store}>
       <PaintsProvider value={known}>

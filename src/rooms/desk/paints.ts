@@ -1,6 +1,6 @@
 "use client";
 
-import { createContext, useContext, useMemo } from "react";
+import { createContext, useCallback, useContext, useMemo } from "react";
 import { paintModel, paperUnder, farthestPointSample, type Hand, type PaintModel } from "@/core/mixing";
 import { loadOfWater, paperById, type Paper } from "@/core/optics";
 import { pigmentById } from "@/core/pigments";
@@ -8,7 +8,8 @@ import type { StockedPaint } from "@/storage/ports";
 import { isMixable, looksKnown } from "@/model/paintbox";
 import type { NamedPart } from "@/ui/recipe-bar";
 import type { StoredRecipe } from "@/model/painting";
-import { handChosen } from "@/model/as-laid";
+import { asLaid, handChosen } from "@/model/as-laid";
+import { useInSlices } from "@/ui/in-slices";
 import type { LearnedBook } from "@/model/logbook";
 import { useDesk } from "./desk-store";
 
@@ -21,13 +22,44 @@ export interface KnownPaint extends StockedPaint {
   readonly looksKnown: boolean;
 }
 
-export function knownPaint(paint: StockedPaint): KnownPaint {
+function knownPaint(stocked: StockedPaint, learned: LearnedBook | null, paperId: string): KnownPaint {
+  const paint = asLaid(stocked, learned, paperId);
   return {
     ...paint,
     model: paintModel(paint.id, paint.pigments, paint.tintingStrength, paint.measured),
     codes: paint.pigments.map(({ pigmentId }) => pigmentById(pigmentId).code).join(" "),
     looksKnown: looksKnown(paint),
   };
+}
+
+/** So many paints are made ready while the desk is drawn; of more it waits for them, and the page for nothing. */
+const READY_AT_ONCE = 300;
+const NONE: readonly StockedPaint[] = [];
+
+/** A painter's paints as they lie on a paper, by paint id; null while the first are made ready. */
+export function useKnownPaints(
+  paints: readonly StockedPaint[],
+  learned: LearnedBook | null,
+  paperId: string,
+): ReadonlyMap<string, KnownPaint> | null {
+  const made = useCallback(
+    function* (list: readonly StockedPaint[]): Generator<void, ReadonlyMap<string, KnownPaint>> {
+      const known = new Map<string, KnownPaint>();
+      for (const paint of list) {
+        known.set(paint.id, knownPaint(paint, learned, paperId));
+        yield;
+      }
+      return known;
+    },
+    [learned, paperId],
+  );
+  const many = paints.length > READY_AT_ONCE;
+  const later = useInSlices(many ? paints : NONE, made);
+  const now = useMemo(() => {
+    if (many) return null;
+    return new Map(paints.map((paint) => [paint.id, knownPaint(paint, learned, paperId)]));
+  }, [many, paints, learned, paperId]);
+  return now ?? (later?.size ? later : null);
 }
 
 const PaintsContext = createContext<ReadonlyMap<string, KnownPaint>>(new Map());

@@ -110,8 +110,14 @@ export interface WantedColour extends Laying {
   readonly recipe: StoredRecipe | null;
 }
 
+const WantedContext = createContext<readonly WantedColour[]>([]);
+export const WantedProvider = WantedContext.Provider;
+
 /** All colours of all washes before hues follow any recipe: what a palette is chosen for. */
-export function useWantedColours(): readonly WantedColour[] {
+export const useWantedColours = (): readonly WantedColour[] => useContext(WantedContext);
+
+/** Gathers them; once, for the whole desk. */
+export function useComputedWanted(): readonly WantedColour[] {
   const areas = useDesk((s) => s.document.areas);
   const approach = useDesk((s) => s.document.approach);
   const paperId = useDesk((s) => s.document.paperId);

@@ -33,7 +33,7 @@ const read = ({
   document: { ...newLogEntry(document), mixes: document.mixes.map((mix) => newLoggedMix(mix)) },
 });
 
-/** Which entries there are, newest day first and of one day the last made first, each with a word that changes with it. */
+/** Which entries there are, newest day first, of one day the last made first; each with a word that changes with it. */
 export async function logEntryVersions(db: Database): Promise<RowVersion[]> {
   return db
     .select({ id: logEntries.id, version: sql<string>`concat_ws(' ', ${logEntries.revision}, ${logEntries}.xmin)` })
@@ -57,7 +57,9 @@ export const listLogEntries = async (
   db: Database,
   kept = new KeptRows<StoredLogEntry>(),
 ): Promise<readonly StoredLogEntry[]> =>
-  kept.read(await logEntryVersions(db), async (ids) => (await someLogEntries(db, ids)).map((entry) => [entry.id, entry]));
+  kept.read(await logEntryVersions(db), async (ids) =>
+    (await someLogEntries(db, ids)).map((entry) => [entry.id, entry]),
+  );
 
 export async function findLogEntry(db: Database, id: string): Promise<StoredLogEntry | null> {
   const [row] = await db.select(fields).from(logEntries).where(eq(logEntries.id, id));

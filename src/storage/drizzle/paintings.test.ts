@@ -6,6 +6,7 @@ import { packMap } from "@/core/areas";
 import { DEFAULT_APPROACH } from "@/core/palette";
 import type { OpenDatabase } from "./open";
 import { newDatabase } from "@/testing/database";
+import { KeptRows } from "./kept";
 import { findPaintbox, listPaints, savePaintbox, savePaints } from "./paintbox";
 import { newPaint, paintboxDocument, paintFaults } from "@/model/paintbox";
 import { PaintingNotFound, RevisionConflict, WholeNeeded } from "../ports";
@@ -21,6 +22,7 @@ import {
   renamePainting,
   savePainting,
   shelvePaintings,
+  type HowFar,
 } from "./paintings";
 import { keepApproach, ownApproach } from "./settings";
 import { addPhoto, findPhoto } from "./photos";
@@ -433,7 +435,12 @@ describe("paintings", () => {
         ],
       }),
     );
-    const shelved = async () => (await shelvePaintings(open.db)).find((one) => one.id === id)!;
+    const kept = new KeptRows<HowFar>();
+    const shelved = async () => {
+      const shelf = await shelvePaintings(open.db, kept);
+      expect(shelf).toEqual(await shelvePaintings(open.db));
+      return shelf.find((one) => one.id === id)!;
+    };
     const listed = async () => (await listPaintings(open.db)).some((one) => one.id === id);
     expect(await shelved()).toMatchObject({
       title: "Shelved",
@@ -456,6 +463,16 @@ describe("paintings", () => {
     await renamePainting(open.db, id, "Renamed");
     expect((await shelved()).title).toBe("Renamed");
     await expect(savePainting(open.db, id, from(revision), document)).rejects.toBeInstanceOf(RevisionConflict);
+    // What is kept of it follows its areas, and a paint that leaves the box.
+    await savePainting(open.db, id, from(revision + 1), { ...document, areas: document.areas.slice(0, 1) });
+    expect(await shelved()).toMatchObject({ areas: 1, mixed: 2, paintIds: [paintIds[1], paintIds[0]] });
+    const box = await findPaintbox(open.db);
+    await savePaintbox(open.db, from(box.revision), {
+      ...box.document,
+      paints: box.document.paints.filter(({ id: paintId }) => paintId !== paintIds[0]),
+    });
+    expect((await shelved()).mixed).toBe(1);
+    await savePaintbox(open.db, from(box.revision + 1), box.document);
     await expect(renamePainting(open.db, randomUUID(), "x")).rejects.toBeInstanceOf(PaintingNotFound);
     await expect(binPainting(open.db, randomUUID(), true)).rejects.toBeInstanceOf(PaintingNotFound);
     await removePainting(open.db, id);

@@ -17,6 +17,7 @@ import { useTargets } from "../targets";
 import { placeName } from "../wash-words";
 import { MixAll } from "./mix-all";
 import { PuddleList } from "./puddle-list";
+import { ONE_COLUMN_PX, WindowedGrid } from "@/ui/windowed-grid";
 import { ViewChoice } from "@/ui/view-choice";
 
 /** One colour of an area: what is to be painted, the mix in use, and how near it comes. */
@@ -42,7 +43,7 @@ function ColourRow({
   const ground = groundOf(colour.over ? area.recipe : null, paper, paints);
   const dry = recipe && parts ? predict(parts, loadOfWater(recipe.waterParts), ground).dry : null;
   return (
-    <li className={index === 0 ? "border-t border-(--hairline)" : ""}>
+    <div className={index === 0 ? "border-t border-(--hairline)" : ""}>
       <button
         type="button"
         className="flex w-full cursor-pointer items-center gap-3 px-6 py-1.5 text-left hover:bg-base-200"
@@ -79,7 +80,7 @@ function ColourRow({
           </span>
         </span>
       </button>
-    </li>
+    </div>
   );
 }
 
@@ -96,6 +97,7 @@ export function MixesStep() {
   const showMixes = useDesk((s) => s.showMixes);
   const paper = usePaper();
   const colours = areas.flatMap(coloursOf);
+  const rows = areas.flatMap((area, i) => coloursOf(area).map((_, index) => ({ area, index, number: i + 1 })));
   const someMixed = colours.some(({ recipe }) => recipe !== null);
   const view = someMixed ? (chosen ?? (colours.every(({ recipe }) => recipe !== null) ? "puddles" : "areas")) : "areas";
   return (
@@ -119,13 +121,17 @@ export function MixesStep() {
           <p className="label-line px-6 pt-2 text-right">
             to paint | mix, dry · <Term word="dE00" />
           </p>
-          <ul aria-label="Areas and their mixes" className="mt-1 border-b border-(--hairline)">
-            {areas.flatMap((area, i) =>
-              coloursOf(area).map(({ id }, index) => (
-                <ColourRow key={id} area={area} index={index} number={i + 1} paper={paper} />
-              )),
-            )}
-          </ul>
+          <WindowedGrid
+            label="Areas and their mixes"
+            items={rows}
+            keyOf={({ area, index }) => coloursOf(area)[index]!.id}
+            leastPx={ONE_COLUMN_PX}
+            gapPx={[0, 0]}
+            rowPx={53}
+            className="mt-1 border-b border-(--hairline)"
+          >
+            {(row) => <ColourRow {...row} paper={paper} />}
+          </WindowedGrid>
         </>
       ) : (
         <div className="px-6 pt-3">

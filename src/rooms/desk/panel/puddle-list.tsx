@@ -17,6 +17,7 @@ import type { StoredRecipe } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import { JudgingPair } from "@/ui/judging-pair";
 import { RecipeBar } from "@/ui/recipe-bar";
+import { ONE_COLUMN_PX, WindowedGrid } from "@/ui/windowed-grid";
 import { useDesk } from "../desk-store";
 import { FewerPuddles } from "./fewer-puddles";
 import { useCoats } from "../uses";
@@ -35,6 +36,8 @@ interface Sharing {
 }
 
 const BAR_WIDTH = 330;
+/** Puddles of so many mixes are drawn at once: each is painted on a canvas. */
+const PUDDLES_WHOLE = 12;
 
 /** The areas' recipes with the paper each covers, cm². */
 function useUses(): readonly PuddleUse[] {
@@ -172,14 +175,19 @@ export function PuddleList() {
         )}
       </h3>
       <FewerPuddles mixedNow={wells} />
-      <ol>
-        {puddles.map((puddle) => {
+      <WindowedGrid
+        label="Puddles"
+        items={puddles}
+        keyOf={({ from, parts }) => JSON.stringify([from, parts])}
+        leastPx={ONE_COLUMN_PX}
+        gapPx={[0, 0]}
+        rowPx={190}
+        wholeUpTo={PUDDLES_WHOLE}
+      >
+        {(puddle) => {
           const parts = namedParts({ parts: [...puddle.parts], waterParts: 0 }, paints);
           return (
-            <li
-              key={JSON.stringify([puddle.from, puddle.parts])}
-              className={puddle.from === null ? "border-t border-(--hairline) py-2" : "py-2 pl-6"}
-            >
+            <div className={puddle.from === null ? "border-t border-(--hairline) py-2" : "py-2 pl-6"}>
               {puddle.from !== null && (
                 <p className="text-[0.9rem]">
                   Then add {addedName(puddle.parts, puddles[puddle.from]!.parts)} to some of it:
@@ -202,10 +210,10 @@ export function PuddleList() {
                   />
                 ))}
               </ul>
-            </li>
+            </div>
           );
-        })}
-      </ol>
+        }}
+      </WindowedGrid>
       {sharings.length > 0 && (
         <div className="border-t border-(--hairline) pt-2">
           <h4 className="font-semibold">Neighbours could share</h4>
