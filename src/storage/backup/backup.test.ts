@@ -107,6 +107,35 @@ afterAll(async () => {
 });
 
 describe("everything as one file", () => {
+  test("rows that are read while somebody saves are of one moment, and nobody waits for all of them", async () => {
+    const busy = await home();
+    const { store, db } = busy;
+    const id = await fill(busy);
+    let stop = false;
+    let saves = 0;
+    // A painting gets the title n before the n-th page is written: no moment has more than one title without its page.
+    const saving = (async () => {
+      for (let n = 1; !stop; n++, saves = n) {
+        await store.paintings.rename(id, String(n));
+        await store.logbook.create(
+          randomUUID(),
+          newLogEntry({ kind: "note", on: "2026-03-04", paperId: PAPERS[0].id, title: `page ${n}` }),
+        );
+        await new Promise((resolve) => setTimeout(resolve));
+      }
+    })();
+    for (let reading = 0; reading < 5; reading++) {
+      const tables = await readAllRows(db, EMBEDDED);
+      const lines = (name: string) => tables.find((table) => table.name === name)!.lines;
+      const pages = lines("log_entries").filter((line) => line.includes('"page ')).length;
+      const title = Number((JSON.parse(lines("paintings")[0]!) as { title: string }).title);
+      expect([pages, pages + 1]).toContain(Number.isNaN(title) ? 0 : title);
+    }
+    stop = true;
+    await saving;
+    expect(saves).toBeGreaterThan(5);
+  });
+
   test("comes back to the last row and byte, and its size is known before it is sent", async () => {
     expect(readFileSync(file).length).toBe(size);
     empty = await home();

@@ -1,7 +1,7 @@
 import { randomInt } from "node:crypto";
 import { sql } from "drizzle-orm";
 import type { Database } from "./database";
-import { migrateWithin, migrationsDone, othersTurn, rowsOf, type Place } from "./migrations";
+import { EMBEDDED, migrateWithin, migrationsDone, othersTurn, rowsOf, type Place } from "./migrations";
 
 /** A table's rows as open data: a line of JSON for each, as PostgreSQL writes it. */
 export interface TableRows {
@@ -41,22 +41,61 @@ async function tablesOf(db: Database, schema: string): Promise<string[]> {
 
 const tableIn = (schema: string, name: string) => sql`${sql.identifier(schema)}.${sql.identifier(name)}`;
 
-/** All rows of a store, whatever version its tables are of, as the transaction that it is given sees them. */
-async function rowsWithin(tx: Database, schema: string): Promise<TableRows[]> {
-  const tables: TableRows[] = [];
-  for (const name of await tablesOf(tx, schema)) {
+/** So many blocks of a table are read in one piece (8 KB each, without what lies out of line). */
+const PIECE_BLOCKS = 16;
+
+/** A table's rows, a piece at a time, in the order of their texts. */
+async function linesOf(db: Database, schema: string, name: string): Promise<string[]> {
+  const table = tableIn(schema, name);
+  const [{ blocks }] = (await rowsOf<{ blocks: number }>(
+    db,
+    sql`select (pg_relation_size(${`"${schema}"."${name}"`}) / current_setting('block_size')::int)::int as blocks`,
+  )) as [{ blocks: number }];
+  const lines: string[] = [];
+  for (let from = 0; from < blocks; from += PIECE_BLOCKS) {
     const rows = await rowsOf<{ line: string }>(
-      tx,
-      sql`select to_jsonb(t)::text as line from ${tableIn(schema, name)} t order by 1`,
+      db,
+      sql`select to_jsonb(t)::text as line from ${table} t
+          where ctid >= ${`(${from},0)`}::tid and ctid < ${`(${from + PIECE_BLOCKS},0)`}::tid`,
     );
-    tables.push({ name, lines: rows.map(({ line }) => line) });
+    for (const { line } of rows) lines.push(line);
+    await othersTurn();
   }
+  return lines.sort();
+}
+
+/** All rows of a store, whatever version its tables are of. */
+async function rowsWithin(db: Database, schema: string): Promise<TableRows[]> {
+  const tables: TableRows[] = [];
+  for (const name of await tablesOf(db, schema)) tables.push({ name, lines: await linesOf(db, schema, name) });
   return tables;
 }
 
+/** Rises with everything that is written. */
+async function writesSoFar(db: Database): Promise<string> {
+  const [row] = await rowsOf<{ writes: string }>(
+    db,
+    sql`select pg_snapshot_xmax(pg_current_snapshot())::text as writes`,
+  );
+  return row!.writes;
+}
+
+/** So often rows are read in the hope that nobody writes meanwhile. */
+const QUIET_TRIES = 2;
+
 /** All rows of a store as they stand at one moment. */
-export const readAllRows = (db: Database, { schema }: Pick<Place, "schema">): Promise<TableRows[]> =>
-  db.transaction((tx) => rowsWithin(tx, schema), { isolationLevel: "repeatable read", accessMode: "read only" });
+export async function readAllRows(db: Database, { schema }: Pick<Place, "schema">): Promise<TableRows[]> {
+  // The embedded database has one connection: a transaction of seconds would keep everybody waiting. Where nothing was
+  // written meanwhile, pieces are of one moment as well.
+  for (let tries = 0; schema === EMBEDDED.schema && tries < QUIET_TRIES; tries++) {
+    const before = await writesSoFar(db);
+    const tables = await rowsWithin(db, schema).catch((error: unknown) => error);
+    if ((await writesSoFar(db)) !== before) continue;
+    if (!Array.isArray(tables)) throw tables;
+    return tables as TableRows[];
+  }
+  return db.transaction((tx) => rowsWithin(tx, schema), { isolationLevel: "repeatable read", accessMode: "read only" });
+}
 
 /** The records of a store as they were when something else took their place. */
 export interface Replaced {
