@@ -3,7 +3,7 @@ import { sql } from "drizzle-orm";
 import { logEntries, logPhotos, measurements, paintings, paints, photos } from "../drizzle/schema";
 import type { Database } from "../drizzle/database";
 import type { TableRows } from "../drizzle/rows";
-import { rowsOf } from "../drizzle/migrations";
+import { othersTurn, rowsOf } from "../drizzle/migrations";
 
 interface Row {
   readonly id?: string;
@@ -11,21 +11,31 @@ interface Row {
   readonly photo_id?: string;
 }
 
+/** Rows that are read before others have their turn. */
+const ROWS_AT_ONCE = 100;
+
+async function rowsNamed(tables: readonly TableRows[], name: string): Promise<Row[]> {
+  const rows: Row[] = [];
+  for (const line of tables.find((table) => table.name === name)?.lines ?? []) {
+    const { id, demo, photo_id } = JSON.parse(line) as Row;
+    rows.push({ id, demo, photo_id });
+    if (rows.length % ROWS_AT_ONCE === 0) await othersTurn();
+  }
+  return rows;
+}
+
 /** What is the painter's own among rows: not the demo's, nor the photo that only the demo shows. */
-export function holdingsOf(tables: readonly TableRows[]): Holdings {
-  const rows = (name: string): Row[] =>
-    (tables.find((table) => table.name === name)?.lines ?? []).map((line) => JSON.parse(line) as Row);
-  const own = (name: string): Row[] => rows(name).filter(({ demo }) => demo !== true);
-  const paintings = own("paintings");
+export async function holdingsOf(tables: readonly TableRows[]): Promise<Holdings> {
+  const own = (rows: readonly Row[]): Row[] => rows.filter(({ demo }) => demo !== true);
+  const all = await rowsNamed(tables, "paintings");
+  const paintings = own(all);
   const shown = new Set(paintings.map(({ photo_id: id }) => id));
-  const demos = new Set(
-    rows("paintings").flatMap(({ demo, photo_id: id }) => (demo === true && !shown.has(id) ? [id] : [])),
-  );
+  const demos = new Set(all.flatMap(({ demo, photo_id: id }) => (demo === true && !shown.has(id) ? [id] : [])));
   return {
     paintings: paintings.length,
-    paints: own("paints").length,
-    entries: own("log_entries").length,
-    photos: rows("photos").filter(({ id }) => !demos.has(id)).length,
+    paints: own(await rowsNamed(tables, "paints")).length,
+    entries: own(await rowsNamed(tables, "log_entries")).length,
+    photos: (await rowsNamed(tables, "photos")).filter(({ id }) => !demos.has(id)).length,
   };
 }
 

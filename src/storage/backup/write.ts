@@ -6,7 +6,7 @@ import { ZipFile } from "yazl";
 import { BACKUP_FILE, photoFormat, photoName, type BackupManifest } from "@/model/backup";
 import { photoId } from "@/model/photo-id";
 import type { Database } from "../drizzle/database";
-import { migrationsDone, type Place } from "../drizzle/migrations";
+import { migrationsDone, othersTurn, type Place } from "../drizzle/migrations";
 import { readAllRows, type Replaced, type TableRows } from "../drizzle/rows";
 import type { BackupFile, PhotoFiles } from "../ports";
 import { holdingsOf } from "./holdings";
@@ -75,11 +75,16 @@ export async function zipOfRows(
   const zip = new ZipFile();
   // Where nothing is packed, the size of the whole is known beforehand; photos hardly pack anyway.
   const how = { compress: !withPhotos, mtime: now };
-  const listed = tables.map((table) => {
+  const listed: BackupManifest["tables"] = [];
+  for (const table of tables) {
     const bytes = linesOf(table);
+    await othersTurn();
     zip.addBuffer(bytes, `${BACKUP_FILE.rows}${table.name}.jsonl`, how);
-    return { name: table.name, rows: table.lines.length, sha256: createHash("sha256").update(bytes).digest("hex") };
-  });
+    await othersTurn();
+    const sha256 = createHash("sha256").update(bytes).digest("hex");
+    listed.push({ name: table.name, rows: table.lines.length, sha256 });
+    await othersTurn();
+  }
   const manifest: BackupManifest = {
     madeBy: "Abendrot",
     kind: "everything",
@@ -90,7 +95,7 @@ export async function zipOfRows(
     withPhotos,
     photos: photos.map(({ id, format, bytes }) => ({ id, format, bytes })),
     lost,
-    holds: holdingsOf(tables),
+    holds: await holdingsOf(tables),
   };
   zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 1), "utf8"), BACKUP_FILE.manifest, how);
   if (withPhotos)
