@@ -36,8 +36,8 @@ interface Sharing {
 }
 
 const BAR_WIDTH = 330;
-/** Puddles of so many mixes are drawn at once: each is painted on a canvas. */
-const PUDDLES_WHOLE = 12;
+/** So many puddles are drawn whole, as paintings usually have; each is painted on a canvas. */
+const PUDDLES_WHOLE = 24;
 
 /** The areas' recipes with the paper each covers, cm². */
 function useUses(): readonly PuddleUse[] {
