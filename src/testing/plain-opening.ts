@@ -1,16 +1,12 @@
 import { HANDS, NO_TASTE } from "@/core/mixing";
+import { DEFAULT_APPROACH, mixingUnder } from "@/core/palette";
 import type { Opening } from "@/workers/palette-api";
 
 /** A question to the palette worker under a usual approach: each pigment as a paint of its own, named like it. */
 export const plainOpening = (pigmentIds: readonly string[], targets: Opening["targets"]): Opening => ({
   paperId: "cotton-rough",
   hand: HANDS.usual,
-  near: "usual",
-  effort: "usual",
-  valueWeight: 1.5,
-  freeHue: false,
-  maxPigments: 3,
-  maxPaints: 3,
+  mixing: mixingUnder(DEFAULT_APPROACH),
   paints: pigmentIds.map((id) => ({
     id,
     pigments: [{ pigmentId: id, share: 1 }],

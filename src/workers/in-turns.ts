@@ -1,5 +1,12 @@
+/** What an error says of a question that another one has taken the place of: of its class nothing is left on the way. */
+export const SUPERSEDED = "superseded";
+
 /** Nobody waits for an answer any more: another question was asked. */
-export class Superseded extends Error {}
+export class Superseded extends Error {
+  constructor() {
+    super(SUPERSEDED);
+  }
+}
 
 /** Lets answers of helpers, and other questions, in between two steps. */
 export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));

@@ -1,9 +1,8 @@
 import type { Hand, Taste } from "@/core/mixing";
 import type {
   Character,
-  EFFORT_COUNTS,
   FoundSize,
-  NEAR_ENOUGH,
+  MixingPolicy,
   OnProgress,
   OtherPalette,
   PackedBox,
@@ -24,17 +23,8 @@ export const MOST_CHOSEN_FROM = 80;
 export interface Opening {
   readonly paperId: string;
   readonly hand: Hand;
-  readonly near: keyof typeof NEAR_ENOUGH;
-  readonly effort: keyof typeof EFFORT_COUNTS;
-  readonly valueWeight: number;
-  readonly freeHue: boolean;
-  readonly maxPigments: number;
-  readonly maxPaints: 2 | 3;
-  readonly paints: readonly (PaintMessage & {
-    readonly strongest: number;
-    readonly reluctance: number;
-    readonly taste: Taste;
-  })[];
+  readonly mixing: MixingPolicy;
+  readonly paints: readonly (PaintMessage & { readonly reluctance: number; readonly taste: Taste })[];
   readonly targets: readonly PaletteTarget[];
   /**
    * Paints that are mixed in any case, and such as no palette may hold, by their places; named only where so much is

@@ -91,7 +91,9 @@ describe("a question weighed together", () => {
     expect(again.costs.weights).toEqual(weights);
     expect(again.costs.costs).toBe(alone.costs.costs);
     expect(numbersOf(again)).toEqual(numbersOf(posePalette(questionOf(other), null, quiet)));
-    expect(reweighed({ ...other, valueWeight: 2 }, { opening: large, problem: alone })).toBeNull();
+    expect(
+      reweighed({ ...other, mixing: { ...other.mixing, valueWeight: 2 } }, { opening: large, problem: alone }),
+    ).toBeNull();
     expect(reweighed(other, null)).toBeNull();
   });
 

@@ -101,10 +101,10 @@ export async function packTogether(
   onProgress: (share: number) => void,
 ): Promise<BoxProblem> {
   const widest = {
-    maxPaints: openings.some(({ maxPaints }) => maxPaints === 3) ? (3 as const) : (2 as const),
-    maxPigments: Math.max(...openings.map(({ maxPigments }) => maxPigments)),
+    maxPaints: openings.some(({ mixing }) => mixing.maxPaints === 3) ? (3 as const) : (2 as const),
+    maxPigments: Math.max(...openings.map(({ mixing }) => mixing.maxPigments)),
   };
-  const wide = openings.map((opening) => ({ ...opening, ...widest }));
+  const wide = openings.map((opening) => ({ ...opening, mixing: { ...opening.mixing, ...widest } }));
   const weighed = weighedTogether(wide.map(questionOf));
   const problems: PaletteProblem[] = [];
   for (const [i, opening] of wide.entries()) {
@@ -114,7 +114,7 @@ export async function packTogether(
   }
   return boxProblemOf(
     problems,
-    openings.map(({ maxPaints, maxPigments }, i) => {
+    openings.map(({ mixing: { maxPaints, maxPigments } }, i) => {
       const { paints } = problems[i]!.question;
       return (combination) =>
         combination.length === 1 ||

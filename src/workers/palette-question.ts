@@ -1,25 +1,18 @@
 import { NO_TASTE, tastesOf, type Hand, type Stock } from "@/core/mixing";
 import { paperById } from "@/core/optics";
-import {
-  EFFORT_COUNTS,
-  NEAR_ENOUGH,
-  paintsInMix,
-  reluctanceFor,
-  strongestLoad,
-  type Approach,
-  type PaintTraits,
-  type PaletteQuestion,
-} from "@/core/palette";
+import type { ApproachPolicy, PaletteQuestion } from "@/core/palette";
 import { messageOf, modelOf, type PaintMessage } from "./paint-message";
 import type { Opening } from "./palette-api";
 
-/** What is weighed of paints for one painting under its approach, mixed by a hand. */
+/**
+ * What is weighed of paints for one painting, mixed by a hand.
+ * @param policy what the painting's approach makes of these paints, in their order
+ */
 export function openingOf(
-  approach: Approach,
+  policy: ApproachPolicy,
   hand: Hand,
   paperId: string,
   paints: readonly PaintMessage[],
-  traits: readonly PaintTraits[],
   stocks: readonly Stock[],
   targets: Opening["targets"],
 ): Opening {
@@ -27,26 +20,19 @@ export function openingOf(
   return {
     paperId,
     hand,
-    near: approach.near,
-    effort: approach.effort,
-    valueWeight: approach.valueWeight,
-    freeHue: approach.hues === "free",
-    maxPigments: approach.maxPigments,
-    maxPaints: paintsInMix(approach),
-    paints: paints.map((paint, i) => ({
-      ...messageOf(paint),
-      strongest: strongestLoad(approach, traits[i]!),
-      reluctance: reluctanceFor(approach, traits[i]!),
-      taste: tastes[i]!,
-    })),
+    mixing: policy.mixing,
+    paints: paints.map((paint, i) => {
+      const { strongest, reluctance } = policy.paints[i]!;
+      return { ...messageOf(paint), strongest, reluctance, taste: tastes[i]! };
+    }),
     targets,
   };
 }
 
 /** The question that an opening asks, with its paints' models and the judge of their mixes. */
 export function questionOf(opening: Opening): PaletteQuestion {
-  const { paperId, hand, near, effort, valueWeight, freeHue, maxPigments, maxPaints, paints, targets } = opening;
-  const { always = [], never = [] } = opening;
+  const { paperId, hand, mixing, paints, targets, always = [], never = [] } = opening;
+  const { maxPaints, maxPigments, ...judging } = mixing;
   const of = new Map(paints.map((paint) => [paint.id, paint]));
   return {
     paper: paperById(paperId),
@@ -57,12 +43,8 @@ export function questionOf(opening: Opening): PaletteQuestion {
     always,
     never,
     metric: {
-      valueWeight,
-      freeHue,
-      strongest: ({ id }) => of.get(id)?.strongest ?? 1,
+      ...judging,
       hand,
-      nearEnough: NEAR_ENOUGH[near],
-      effort: EFFORT_COUNTS[effort],
       reluctance: ({ id }) => of.get(id)?.reluctance ?? 0,
       taste: ({ id }) => of.get(id)?.taste ?? NO_TASTE,
     },

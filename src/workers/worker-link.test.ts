@@ -1,11 +1,13 @@
 import { expose } from "comlink";
 import { expect, test } from "vitest";
 import { workerOver } from "@/testing/worker.test-helper";
-import { heard, WorkerLink, WorkerStopped } from "./worker-link";
+import { Superseded } from "./in-turns";
+import { heard, QuestionLeft, WorkerLink, WorkerStopped } from "./worker-link";
 
 interface Sums {
   add(a: number, b: number, progress: (share: number) => void): Promise<number>;
   refuse(): never;
+  leave(): never;
   never(): Promise<never>;
 }
 
@@ -22,6 +24,9 @@ function link(): { link: WorkerLink<Sums>; started: Worker[] } {
         },
         refuse: () => {
           throw new Error("no");
+        },
+        leave: () => {
+          throw new Superseded();
         },
         never: () => new Promise<never>(() => {}),
       } satisfies Sums,
@@ -40,6 +45,8 @@ test("answers find their questions, callbacks are heard, and a refusal keeps its
   expect(await Promise.all([worker.ask("add", 1, 1, progress), worker.ask("add", 2, 1, progress)])).toEqual([2, 3]);
   expect(shares).toEqual([0.5, 0.5]);
   await expect(worker.ask("refuse")).rejects.toThrow("no");
+  // A question that another one took the place of is no trouble: whoever asked is told so.
+  await expect(worker.ask("leave")).rejects.toBeInstanceOf(QuestionLeft);
   expect(started).toHaveLength(1);
   worker.stop();
 });

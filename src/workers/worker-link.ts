@@ -1,7 +1,14 @@
 import { proxy, wrap, type Remote } from "comlink";
+import { SUPERSEDED } from "./in-turns";
 
 /** The worker was stopped before it answered. */
 export class WorkerStopped extends Error {}
+
+/** The worker left a question for a later one that takes its place. */
+export class QuestionLeft extends WorkerStopped {}
+
+const asTold = (error: unknown): unknown =>
+  error instanceof Error && error.message === SUPERSEDED ? new QuestionLeft("Another question was asked.") : error;
 
 type Asked = (...args: never[]) => unknown;
 
@@ -33,7 +40,7 @@ export class WorkerLink<Own extends Api<Own>> {
         ...given: Parameters<Own[K]>
       ) => Promise<Awaited<ReturnType<Own[K]>>>;
       void call(...args)
-        .then(resolve, reject)
+        .then(resolve, (error: unknown) => reject(asTold(error)))
         .finally(() => this.waiting.delete(reject));
     });
   }

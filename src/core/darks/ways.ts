@@ -2,10 +2,10 @@ import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
 import { hueApart } from "../colour/lab";
-import type { PaintModel } from "../mixing/paint";
+import { strongestOf, type PaintModel } from "../mixing/paint";
 import { predict, type MixPart } from "../mixing/predict";
 import { workableLoad } from "../mixing/workable";
-import { COUNTABLE_WATER, loadOfWater, MAX_LOAD, type Load, type WaterParts } from "../optics/load";
+import { COUNTABLE_WATER, loadOfWater, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { isKind, traitsOf, type PaintTraits } from "../palette/traits";
 import { atValue } from "../variations/variations";
@@ -153,8 +153,9 @@ export function darkWays(
   const offer = (kind: DarkKind, mix: readonly MixPart[], layers = 1): void => {
     // From the strongest on, as long as more water brings it nearer.
     let nearest: DarkWay | null = null;
+    const most = strongestOf(mix.map(({ paint }) => paint));
     for (const waterParts of waters) {
-      if (layers * loadOfWater(waterParts) > MAX_LOAD) continue;
+      if (layers * loadOfWater(waterParts) > most + 1e-9) continue;
       const way = weighed(kind, { mix, waterParts, layers }, wanted, paper);
       if (nearest && way.difference >= nearest.difference) break;
       nearest = way;

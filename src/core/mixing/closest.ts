@@ -1,8 +1,9 @@
 import { tripleOf } from "../numeric/tuples";
 import type { Lab } from "../colour/colour";
 import { temperatureOf } from "../colour/describe";
-import { MAX_LOAD, MIN_LOAD, type Load } from "../optics/load";
+import { MIN_LOAD, type Load } from "../optics/load";
 import { chromaScale, FREE_HUE, fullMetric, hueScale, judged, type MixMetric } from "./metric";
+import { strongestOf } from "./paint";
 import { nelderMead } from "../numeric/nelder-mead";
 import { GRID_LOADS, gridLoadsUpTo, gridMix, type ReachTable } from "./reach-table";
 
@@ -36,8 +37,8 @@ export interface GridRanking {
 }
 
 /** Last grid load of each combination that none of its paints forbids, as a count of loads. */
-function loadsAllowed({ combinations, paints }: ReachTable, { strongest }: MixMetric): Uint8Array {
-  const most = paints.map((paint) => gridLoadsUpTo(strongest(paint)));
+function loadsAllowed({ combinations, paints }: ReachTable): Uint8Array {
+  const most = paints.map(({ strongest }) => gridLoadsUpTo(strongest));
   return Uint8Array.from(combinations, (combination) => Math.min(...combination.map((p) => most[p]!)));
 }
 
@@ -54,7 +55,7 @@ export function rankOnGrid(target: Lab, table: ReachTable, metric: MixMetric): G
   const hue = freeHue ? 0 : hueScale(C) ** 2;
   const temperature = freeHue ? (chromaScale(C) * FREE_HUE.temperature) ** 2 : 0;
   const warm = { a: temperatureOf({ L: 0, a: 1, b: 0 }), b: temperatureOf({ L: 0, a: 0, b: 1 }) };
-  const allowed = loadsAllowed(table, metric);
+  const allowed = loadsAllowed(table);
   const cost = new Float64Array(count);
   const point = new Uint32Array(count);
   for (let c = 0; c < count; c++) {
@@ -122,7 +123,7 @@ function polish(
   const { computer } = table;
   const from = gridMix(combination, table.loudness, gridPoint);
   const logMin = Math.log(MIN_LOAD);
-  const logMax = Math.log(Math.min(MAX_LOAD, ...combination.map((p) => metric.strongest(table.paints[p]!))));
+  const logMax = Math.log(strongestOf(combination.map((p) => table.paints[p]!)));
   const loadOf = (x: number): number => Math.exp(Math.min(logMax, Math.max(logMin, x)));
   // Coordinates: log load, then the log ratio of each further paint to the first.
   const ratio = (x: number): number => Math.exp(Math.min(9, Math.max(-9, x)));

@@ -3,7 +3,7 @@ import { lightnessOfLuminance } from "../colour/lab";
 import type { Load } from "../optics/load";
 import { PAPERS, type Paper } from "../optics/paper";
 import type { Optics } from "../pigments/optics";
-import type { PaintModel } from "./paint";
+import { strongestOf, type PaintModel } from "./paint";
 import { predict, type MixPart } from "./predict";
 
 /**
@@ -119,12 +119,14 @@ export function lastingSubstitute(
     if (paint.lightClass > LASTING_CLASS || mix.some((part) => part.paint.id === paint.id)) continue;
     for (const ratio of RATIOS) {
       const next = mix.map((part) => (part.paint.id === fades ? { paint, parts: part.parts * ratio } : part));
+      const strongest = strongestOf(next.map((part) => part.paint));
       for (const strength of STRENGTHS) {
-        const dry = predict(next, Math.min(1, load * strength), ground).dry;
+        const laid = Math.min(strongest, load * strength);
+        const { dry } = predict(next, laid, ground);
         const away = differ(meant, dry);
         if (away < nearest) {
           nearest = away;
-          best = { paint, mix: next, load: Math.min(1, load * strength), dry };
+          best = { paint, mix: next, load: laid, dry };
         }
       }
       // One paint alone has no ratio.

@@ -8,7 +8,7 @@ import { comesOut, type ComesOut } from "./comes-out";
 import type { CombinationRules } from "./combinations";
 import { effortOf, HANDS, type Hand } from "./hand";
 import { tubeDoubt } from "./likely-error";
-import type { PaintModel } from "./paint";
+import { strongestOf, type PaintModel } from "./paint";
 import { roundMix } from "./parts";
 import { scatterOf, TUBES_DECIDE } from "./scatter";
 import { predict } from "./predict";
@@ -23,6 +23,8 @@ export interface MatchOptions extends CombinationRules {
   readonly hand: Hand;
   /** How much the effort of mixing counts when the calmest way is chosen; 1 is usual. */
   readonly effort: number;
+  /** How unwillingly a paint is taken, dE00, by its id: what the approach says of black and grey tubes. */
+  readonly reluctance?: Readonly<Record<string, number>>;
   /** Most ways to return. */
   readonly ways: number;
 }
@@ -91,7 +93,10 @@ export function matchOver(
   const mixes = closestMixes(target, table, options.valueWeight);
   const smallBest = [1, 2].flatMap((size) => mixes.filter((mix) => mix.combination.length === size).slice(0, 4));
   const worthRounding = [...new Set([...mixes.slice(0, ROUNDED), ...smallBest])];
-  const rounding = worthRounding.map((mix) => roundMix(target, table.computer, mix, 1 / options.valueWeight));
+  const rounding = worthRounding.map((mix) => {
+    const strongest = strongestOf(mix.combination.map((p) => table.paints[p]!));
+    return roundMix(target, table.computer, mix, 1 / options.valueWeight, strongest);
+  });
   const laid = worthRounding.map(({ combination }, i) => {
     const total = rounding[i]!.parts.reduce((sum, part) => sum + part, 0);
     const shares = rounding[i]!.parts.map((part) => part / total);
@@ -110,6 +115,7 @@ export function matchOver(
       inHand:
         Math.sqrt(rounded.cost ** 2 + weighed.hand[i]! + TUBES_DECIDE * weighed.tubes[i]!) +
         options.effort * effortOf(paints.length) +
+        paints.reduce((sum, { id }) => sum + (options.reluctance?.[id] ?? 0), 0) +
         heavyCost(laid[i]!.load, areaCm2) +
         characterCost(character, paints.map(mannerOf), laid[i]!.shares, laid[i]!.load),
     };

@@ -1,19 +1,16 @@
 import { deltaE00Of } from "../colour/difference";
 import type { Lab } from "../colour/colour";
-import { MAX_LOAD, type Load } from "../optics/load";
 import { temperatureOf } from "../colour/describe";
 import type { Hand } from "./hand";
 import type { PaintModel } from "./paint";
 import type { Taste } from "./taste";
 
-/** How a mix is judged against a target, and how strong it may be laid. */
+/** How a mix is judged against a target. */
 export interface MixMetric {
   /** How much a difference in value counts against one in hue or chroma. */
   readonly valueWeight: number;
   /** Values and contrast are kept, hues may follow the palette. */
   readonly freeHue: boolean;
-  /** Strongest load a paint may be laid at in a mix. */
-  readonly strongest: (paint: PaintModel) => Load;
   /** The hand that mixes it, whose scatter is part of the error; left out for one that never errs. */
   readonly hand?: Hand;
   /**
@@ -29,11 +26,7 @@ export interface MixMetric {
   readonly taste?: (paint: PaintModel) => Taste;
 }
 
-export const fullMetric = (valueWeight: number): MixMetric => ({
-  valueWeight,
-  freeHue: false,
-  strongest: () => MAX_LOAD,
-});
+export const fullMetric = (valueWeight: number): MixMetric => ({ valueWeight, freeHue: false });
 
 /**
  * With hues free, how much a difference in chroma still counts (a bright area stays bright against
@@ -70,7 +63,7 @@ export function judged(
  */
 export function residuals(
   target: Lab,
-  metric: Omit<MixMetric, "strongest">,
+  metric: MixMetric,
   L: number,
   a: number,
   b: number,

@@ -1,5 +1,5 @@
 import { blendOptics, type Optics } from "../pigments/optics";
-import type { Load } from "../optics/load";
+import { MAX_LOAD, type Load } from "../optics/load";
 import type { PigmentShare } from "../pigments/share";
 import { pigmentById, type Pigment } from "../pigments/handbook";
 
@@ -39,6 +39,8 @@ export interface PaintModel {
   readonly lightClass: number;
   /** Share of the load that seems to go in drying on a fully absorbent sheet. */
   readonly dryingShift: number;
+  /** The strongest load that it may be proposed at: what the painter's approach allows. */
+  readonly strongest: Load;
   /** The measurement that its optics stand on; null for the handbook's typical ones. */
   readonly measured: Pick<MeasuredOptics, "miss" | "loads" | "on" | "way" | "swatches" | "book"> | null;
 }
@@ -77,9 +79,14 @@ export function paintModel(
     staining: mean(({ staining }) => staining),
     lightClass: Math.max(...known.map(({ pigment }) => pigment.lightfastness.class)),
     dryingShift: measured?.dryingShift ?? mean(({ dryingShift }) => dryingShift ?? ORDINARY_DRYING_SHIFT),
+    strongest: MAX_LOAD,
     measured,
   };
 }
+
+/** The strongest load that none of a mix's paints forbids. */
+export const strongestOf = (paints: readonly Pick<PaintModel, "strongest">[]): Load =>
+  Math.min(MAX_LOAD, ...paints.map(({ strongest }) => strongest));
 
 const checksums = new WeakMap<Optics, number>();
 function checksumOf(optics: Optics): number {

@@ -256,10 +256,11 @@ describe("judging a mix", () => {
   });
   test("the grid ranks as the metric judges: the nearest of its points, no stronger than allowed", () => {
     const paints = ["PB29", "PBr7-burnt-sienna", "PY43"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
-    const table = buildReachTable(paints, PAPERS[0], { maxPaints: 2, maxPigments: 3 });
     const dark = { L: 25, a: 5, b: 5 };
     for (const strongest of [1, 0.25]) {
-      const { cost, point } = rankOnGrid(dark, table, { valueWeight: 1, freeHue: true, strongest: () => strongest });
+      const limited = paints.map((paint) => ({ ...paint, strongest }));
+      const table = buildReachTable(limited, PAPERS[0], { maxPaints: 2, maxPigments: 3 });
+      const { cost, point } = rankOnGrid(dark, table, { valueWeight: 1, freeHue: true });
       cost.forEach((best, c) => {
         const [from, to] = pairOf([table.firstPoint[c]!, table.firstPoint[c + 1]!]);
         const allowed = Array.from({ length: to - from }, (_, i) => i).filter(

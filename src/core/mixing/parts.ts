@@ -1,6 +1,6 @@
 import { deltaE00Of } from "../colour/difference";
 import type { Lab } from "../colour/colour";
-import { COUNTABLE_WATER, loadOfWater, type Load, type WaterParts } from "../optics/load";
+import { loadOfWater, MAX_LOAD, waterUpTo, type Load, type WaterParts } from "../optics/load";
 import type { FilmComputer } from "../optics/kernel/film-kernel";
 
 /** Most parts a painter counts in one mix. */
@@ -46,11 +46,12 @@ export function partsNear(shares: readonly number[]): readonly (readonly number[
   return [...seen.values()];
 }
 
-/** Countable water ratios around a load: the nearest and two on each side. */
-function waterNear(load: Load): readonly WaterParts[] {
+/** Countable water ratios around a load: the nearest and two on each side, none stronger than may be. */
+function waterNear(load: Load, strongest: Load): readonly WaterParts[] {
+  const waters = waterUpTo(strongest);
   const off = (water: WaterParts): number => Math.abs(Math.log(loadOfWater(water) / load));
-  const nearest = COUNTABLE_WATER.reduce((best, water, i) => (off(water) < off(COUNTABLE_WATER[best]!) ? i : best), 0);
-  return COUNTABLE_WATER.slice(Math.max(0, nearest - 2), nearest + 3);
+  const nearest = waters.reduce((best, water, i) => (off(water) < off(waters[best]!) ? i : best), 0);
+  return waters.slice(Math.max(0, nearest - 2), nearest + 3);
 }
 
 /**
@@ -58,6 +59,7 @@ function waterNear(load: Load): readonly WaterParts[] {
  * Few parts are preferred where many gain nothing.
  * @param computer holds the paints that `mix.combination` points into
  * @param mix the continuous optimum: paints, shares by amount and load
+ * @param strongest load that the mix may be laid at
  * @param kL CIEDE2000's parametric factor of lightness, 1 / value weight
  */
 export function roundMix(
@@ -65,9 +67,10 @@ export function roundMix(
   computer: FilmComputer,
   mix: { readonly combination: readonly number[]; readonly shares: readonly number[]; readonly load: Load },
   kL: number,
+  strongest: Load = MAX_LOAD,
 ): RoundedMix {
   const [p0, p1 = p0, p2 = p0] = mix.combination;
-  const waters = waterNear(mix.load);
+  const waters = waterNear(mix.load, strongest);
   const candidates = partsNear(mix.shares);
   let slot = 0;
   for (const [a, b = 0, c = 0] of candidates) {

@@ -1,8 +1,8 @@
 import { compareColours, type Difference } from "../colour/compare";
 import type { Lab } from "../colour/colour";
-import { COUNTABLE_WATER, loadOfWater, type WaterParts } from "../optics/load";
+import { loadOfWater, waterUpTo, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
-import type { PaintModel } from "./paint";
+import { strongestOf, type PaintModel } from "./paint";
 import { predict, type MixPart } from "./predict";
 
 /** An area's recipe, as far as puddles need to know it. */
@@ -140,7 +140,7 @@ export interface Strength {
  * could do here.
  */
 export function nearestStrength(target: Lab, mix: readonly MixPart[], paper: Paper): Strength {
-  const tried = COUNTABLE_WATER.map((waterParts): Strength => {
+  const tried = waterUpTo(strongestOf(mix.map(({ paint }) => paint))).map((waterParts): Strength => {
     const { dry } = predict(mix, loadOfWater(waterParts), paper);
     return { waterParts, dry, difference: compareColours(target, dry) };
   });
@@ -163,7 +163,7 @@ export function otherStrengths(
   paper: Paper,
 ): OtherStrengths {
   const at = (wanted: WaterParts, side: (water: WaterParts) => boolean): OtherStrengths["richer"] => {
-    const allowed = COUNTABLE_WATER.filter(side);
+    const allowed = waterUpTo(strongestOf(mix.map(({ paint }) => paint))).filter(side);
     if (allowed.length === 0) return null;
     const water = allowed.reduce((best, one) => (Math.abs(one - wanted) < Math.abs(best - wanted) ? one : best));
     return { waterParts: water, dry: predict(mix, loadOfWater(water), paper).dry };

@@ -18,12 +18,13 @@ const all = [...table.combinations.keys()];
 function refined(
   target: { L: number; a: number; b: number },
   metric: MixMetric,
+  from = table,
 ): { cost: Float64Array; made: Float32Array; grid: Float64Array } {
-  const ranking = rankOnGrid(target, table, metric);
+  const ranking = rankOnGrid(target, from, metric);
   const grid = ranking.cost.map(Math.sqrt);
   const cost = new Float64Array(all.length).fill(Infinity);
-  const made = gridColour(table, ranking);
-  refineMixes(target, table, metric, ranking, all, cost, made);
+  const made = gridColour(from, ranking);
+  refineMixes(target, from, metric, ranking, all, cost, made);
   return { cost, made, grid };
 }
 const at = (...combination: number[]): number =>
@@ -69,9 +70,9 @@ describe("refining mixes by a few steps with the full film model", () => {
     const { cost, made } = refined(dark, fullMetric(1.5));
     for (const c of all)
       expect(judged(dark, made[3 * c]!, made[3 * c + 1]!, made[3 * c + 2]!, fullMetric(1.5))).toBeCloseTo(cost[c]!, 2);
-    const thin: MixMetric = { ...fullMetric(1.5), strongest: ({ id }) => (id === "PBk9" ? 0.2 : 1) };
-    const limited = refined(dark, thin).cost;
-    expect(limited[at(4)]).toBeCloseTo(judged(dark, ...labOf(4, 0.2), thin), 1);
+    const thin = paints.map((paint) => (paint.id === "PBk9" ? { ...paint, strongest: 0.2 } : paint));
+    const limited = refined(dark, fullMetric(1.5), { ...table, paints: thin }).cost;
+    expect(limited[at(4)]).toBeCloseTo(judged(dark, ...labOf(4, 0.2), fullMetric(1.5)), 1);
     expect(limited[at(4)]).toBeGreaterThan(cost[at(4)]! + 10);
   });
 

@@ -1,6 +1,6 @@
 import { tripleOf } from "../numeric/tuples";
 import type { Lab } from "../colour/colour";
-import { MAX_LOAD, MIN_LOAD } from "../optics/load";
+import { MIN_LOAD } from "../optics/load";
 import type { GridRanking } from "./closest";
 import { judged, residuals, type MixMetric } from "./metric";
 import { gridMix, type ReachTable } from "./reach-table";
@@ -58,7 +58,7 @@ export function refineMixes(
 ): void {
   const { computer, combinations, paints, loudness } = table;
   const batch = Math.floor(computer.capacity / 4);
-  const strongest = paints.map((paint) => Math.log(Math.min(MAX_LOAD, metric.strongest(paint))));
+  const strongest = paints.map((paint) => Math.log(paint.strongest));
   const thinnest = Math.log(MIN_LOAD);
   const [best, trial, residual, slopes, step, normal, kept, wanting] = [
     new Float64Array(3 * batch),

@@ -41,7 +41,7 @@ export interface Scatter {
 export function scatterOf(
   target: Lab,
   { computer }: Pick<ReachTable, "computer">,
-  metric: Omit<MixMetric, "strongest">,
+  metric: MixMetric,
   hand: Hand,
   doubts: ArrayLike<number>,
   mixes: readonly SharedMix[],

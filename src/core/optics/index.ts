@@ -2,6 +2,7 @@
 export { PAPERS, paperById, type Paper } from "./paper";
 export {
   COUNTABLE_WATER,
+  MAX_LOAD,
   loadOfWater,
   washStrengthOf,
   waterOfLoad,

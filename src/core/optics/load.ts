@@ -45,6 +45,10 @@ export function loadOfWater(waterParts: WaterParts): Load {
   return 1 / (1 + waterParts);
 }
 
+/** The countable water ratios that give no more than a load, the strongest first. */
+export const waterUpTo = (strongest: Load): readonly WaterParts[] =>
+  COUNTABLE_WATER.filter((water) => loadOfWater(water) <= strongest + 1e-9);
+
 /** Parts of water to one of paint for a load; loads above 1 count as neat. */
 export function waterOfLoad(load: Load): WaterParts {
   return Math.max(0, 1 / load - 1);

@@ -4,20 +4,12 @@ import { HANDS } from "../mixing/hand";
 import { DEFAULT_MATCH, prepareMatch } from "../mixing/match";
 import { fullMetric } from "../mixing/metric";
 import { paintModel } from "../mixing/paint";
-import {
-  approachRules,
-  DEFAULT_APPROACH,
-  leftOutBecause,
-  paintsInMix,
-  reluctanceFor,
-  strongestLoad,
-  wishUnder,
-  type Approach,
-} from "./approach";
+import { DEFAULT_APPROACH, wishUnder, type Approach } from "./approach";
 import { choosePalettes } from "./choose";
 import { darkDemand } from "./demands";
 import { servedBy } from "./gain";
 import { mixCosts } from "./mix-costs";
+import { approachPolicy, mixingUnder, modelUnder, type PaintPolicy } from "./policy";
 import { isKind, KINDS, traitsOf } from "./traits";
 
 const ids = [
@@ -44,8 +36,13 @@ const mixed = paintModel("mixed green", [
 const traits = traitsOf([...paints, mixed], PAPERS[0]);
 const of = (id: string): (typeof traits)[number] => traits[ids.indexOf(id)]!;
 const approach = (change: Partial<Approach>): Approach => ({ ...DEFAULT_APPROACH, ...change });
-const costsFor = (lab: { L: number; a: number; b: number }, metric = fullMetric(1.5)): ReturnType<typeof mixCosts> =>
-  mixCosts([{ lab, weight: 1 }], prepareMatch(paints, PAPERS[0]), metric);
+const under = (change: Partial<Approach>, id: string): PaintPolicy =>
+  approachPolicy(approach(change), [...paints, mixed], PAPERS[0]).paints[[...ids, "mixed green"].indexOf(id)]!;
+const costsFor = (
+  lab: { L: number; a: number; b: number },
+  metric = fullMetric(1.5),
+  from = paints,
+): ReturnType<typeof mixCosts> => mixCosts([{ lab, weight: 1 }], prepareMatch(from, PAPERS[0]), metric);
 const errorOf = (costs: ReturnType<typeof mixCosts>, names: readonly string[]): number =>
   servedBy(
     costs,
@@ -69,27 +66,28 @@ describe("kinds of paint (common practice, no source)", () => {
 
 describe("what an approach leaves out, and says why", () => {
   test("fading, granulating, opaque, mixed and neutral paints", () => {
-    expect(leftOutBecause(DEFAULT_APPROACH, of("PR83"))).toBe("fades");
-    expect(leftOutBecause(approach({ lasting: "sketchbook" }), of("PR83"))).toBeNull();
-    expect(leftOutBecause(approach({ granulation: "avoid" }), of("PB29"))).toBe("granulates");
-    expect(leftOutBecause(approach({ opacity: "transparent" }), of("PY35"))).toBe("opaque");
-    expect(leftOutBecause(approach({ single: true }), traits[ids.length]!)).toBe("mixed");
-    expect(leftOutBecause(approach({ darks: "primaries" }), of("PBk9"))).toBe("neutral");
-    expect(leftOutBecause(approach({ darks: "primaries", greys: "tube" }), of("PBk9"))).toBeNull();
-    expect(leftOutBecause(DEFAULT_APPROACH, of("PBk9"))).toBeNull();
+    expect(under({}, "PR83").leftOut).toBe("fades");
+    expect(under({ lasting: "sketchbook" }, "PR83").leftOut).toBeNull();
+    expect(under({ granulation: "avoid" }, "PB29").leftOut).toBe("granulates");
+    expect(under({ opacity: "transparent" }, "PY35").leftOut).toBe("opaque");
+    expect(under({ single: true }, "mixed green").leftOut).toBe("mixed");
+    expect(under({ darks: "primaries" }, "PBk9").leftOut).toBe("neutral");
+    expect(under({ darks: "primaries", greys: "tube" }, "PBk9").leftOut).toBeNull();
+    expect(under({}, "PBk9").leftOut).toBeNull();
   });
 
   test("on the paper two paints meet; opaque paints in tints stay thin", () => {
-    expect([paintsInMix(approach({ mixing: "paper" })), paintsInMix(DEFAULT_APPROACH)]).toEqual([2, 3]);
-    expect(strongestLoad(approach({ opacity: "tints" }), of("PY35"))).toBeLessThan(0.5);
-    expect(strongestLoad(approach({ opacity: "tints" }), of("PB29"))).toBe(1);
+    expect(mixingUnder(approach({ mixing: "paper" })).maxPaints).toBe(2);
+    expect(mixingUnder(DEFAULT_APPROACH).maxPaints).toBe(3);
+    expect(under({ opacity: "tints" }, "PY35").strongest).toBeLessThan(0.5);
+    expect(under({ opacity: "tints" }, "PB29").strongest).toBe(1);
     const deep = { L: 40, a: 30, b: 28 };
-    const byId = new Map(paints.map(({ id }, i) => [id, traits[i]]));
     const tints = approach({ opacity: "tints" });
-    const thin = costsFor(deep, {
-      ...fullMetric(1.5),
-      strongest: (paint) => strongestLoad(tints, byId.get(paint.id)!),
-    });
+    const thin = costsFor(
+      deep,
+      fullMetric(1.5),
+      paints.map((paint) => modelUnder(tints, paint)),
+    );
     expect(errorOf(thin, ["PR101-light-red"])).toBeGreaterThan(errorOf(costsFor(deep), ["PR101-light-red"]) + 5);
   });
 });
@@ -104,7 +102,7 @@ test("a bright or muted approach moves chroma where nothing is wished by hand", 
 describe("what an approach asks for", () => {
   test("its primaries, a darkening brown, a neutral tube, an earth, a granulating paint", () => {
     const asked = (change: Partial<Approach>): string[] =>
-      approachRules(approach(change), traits).map(({ kind }) => kind);
+      approachPolicy(approach(change), paints, PAPERS[0]).kinds.map(({ kind }) => kind);
     expect(asked({})).toEqual([]);
     expect(asked({ primaries: "magenta-yellow-cyan", darks: "brown", granulation: "seek" })).toEqual([
       "magenta",
@@ -131,10 +129,8 @@ describe("what an approach asks for", () => {
       prepareMatch(paints, PAPERS[0]),
       1.5,
     );
-    const kinds = approachRules(
-      approach({ primaries: "magenta-yellow-cyan", darks: "brown" }),
-      traits.slice(0, ids.length),
-    );
+    const school = approach({ primaries: "magenta-yellow-cyan", darks: "brown" });
+    const { kinds } = approachPolicy(school, paints, PAPERS[0]);
     expect(choosePalettes(costs, [3], { must: [], never: [], kinds })[0]!.best).toEqual([]);
     for (const { paints: chosen } of choosePalettes(costs, [4, 5], { must: [], never: [], kinds }).flatMap(
       ({ best }) => best,
@@ -181,12 +177,12 @@ test("a black tube is taken unwillingly unless it is asked for: a grey day is a 
   const grey = { L: 55, a: -0.5, b: -6 };
   const few = ["PB29", "PBr7-burnt-umber", "PBk9"].map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
   const table = prepareMatch(few, PAPERS[0], DEFAULT_MATCH);
-  const own = traitsOf(few, PAPERS[0]);
   const chosen = (school: Approach): readonly number[] => {
+    const policy = approachPolicy(school, few, PAPERS[0]).paints;
     const costs = mixCosts([{ lab: grey, weight: 1 }], table, {
       ...fullMetric(1.5),
       hand: HANDS.usual,
-      reluctance: ({ id }) => reluctanceFor(school, own[few.findIndex((one) => one.id === id)]!),
+      reluctance: ({ id }) => policy[few.findIndex((one) => one.id === id)]!.reluctance,
     });
     return servedBy(costs, [0, 1, 2])[0]!.combination;
   };

@@ -1,7 +1,6 @@
-import { MAX_LOAD, type Load } from "../optics/load";
 import type { Wish } from "../planning/target";
 import type { CardinalityConstraint } from "./search/cardinality-constraints";
-import { isKind, type Kind, type PaintTraits } from "./traits";
+import type { Kind } from "./traits";
 
 /** The painter's school, as settings; each list's first is the one that suits most. */
 export const APPROACH_CHOICES = {
@@ -73,38 +72,8 @@ export const SIZE_RANGE: Readonly<Record<Approach["size"], { readonly from: numb
   wide: { from: 6, to: 12 },
 };
 
-/** An opaque paint laid no stronger than this still lets the paper through. From memory. */
-const TINT_LOAD: Load = 0.25;
 /** Mixed on the paper, two paints meet; a third is mud. Common practice, no source. */
 const PAINTS_ON_PAPER = 2;
-
-/** Why a paint isn't chosen from; null when it may be. */
-export function leftOutBecause(
-  approach: Approach,
-  traits: PaintTraits,
-): "fades" | "mixed" | "granulates" | "opaque" | "neutral" | null {
-  if (approach.lasting === "lasting" && traits.lightfastness > 2) return "fades";
-  if (approach.single && traits.pigments > 1) return "mixed";
-  if (approach.granulation === "avoid" && isKind(traits, "granulating")) return "granulates";
-  if (approach.opacity === "transparent" && traits.opaque) return "opaque";
-  const tube = approach.darks === "tube" || approach.greys === "tube";
-  if (!tube && (approach.darks !== "free" || approach.greys !== "free") && isKind(traits, "neutral")) return "neutral";
-  return null;
-}
-
-/** Strongest load that an approach lays a paint at. */
-export const strongestLoad = (approach: Approach, traits: PaintTraits): Load =>
-  approach.opacity === "tints" && traits.opaque ? TINT_LOAD : MAX_LOAD;
-
-/**
- * What leaving a black or grey tube out of a mix is worth, dE00: most painters mix their greys where they can. From
- * memory.
- */
-const MIXED_GREYS = 2.5;
-
-/** How unwillingly a paint is taken under an approach, dE00: greys are mixed unless a neutral tube is asked for. */
-export const reluctanceFor = ({ darks, greys }: Pick<Approach, "darks" | "greys">, traits: PaintTraits): number =>
-  darks !== "tube" && greys !== "tube" && isKind(traits, "neutral") ? MIXED_GREYS : 0;
 
 export const paintsInMix = (approach: Approach): 2 | 3 => (approach.mixing === "paper" ? PAINTS_ON_PAPER : 3);
 
@@ -114,10 +83,10 @@ export interface ApproachRule extends CardinalityConstraint {
 }
 
 /**
- * The kinds that an approach asks for, for sizes that have room for them: primaries of its school,
- * a darkening brown, a neutral tube, an earth, a granulating paint.
+ * The kinds that an approach asks for, for sizes that have room for them: primaries of its school, a darkening brown, a
+ * neutral tube, an earth, a granulating paint.
  */
-export function approachRules(approach: Approach, traits: readonly PaintTraits[]): readonly ApproachRule[] {
+export function kindsAskedFor(approach: Approach): readonly Kind[] {
   const asked = new Set<Kind>();
   if (approach.primaries === "red-yellow-blue") (["red", "yellow", "blue"] as const).forEach((kind) => asked.add(kind));
   if (approach.primaries === "magenta-yellow-cyan")
@@ -126,10 +95,5 @@ export function approachRules(approach: Approach, traits: readonly PaintTraits[]
   if (approach.darks === "tube" || approach.greys === "tube") asked.add("neutral");
   if (approach.greys === "earths") asked.add("earth");
   if (approach.granulation === "seek") asked.add("granulating");
-  return [...asked].map((kind) => ({
-    kind,
-    paints: traits.flatMap((one, p) => (isKind(one, kind) ? [p] : [])),
-    least: 1,
-    most: traits.length,
-  }));
+  return [...asked];
 }

@@ -13,7 +13,7 @@ const painting = (labs: readonly (readonly [number, number, number])[], weights?
     paper: PAPERS[0],
     paints,
     targets: labs.map(([L, a, b], i) => ({ lab: { L, a, b }, weight: weights?.[i] ?? 1 })),
-    metric: { valueWeight: 1.5, freeHue: false, strongest: () => 1, hand: HANDS.usual },
+    metric: { valueWeight: 1.5, freeHue: false, hand: HANDS.usual },
     maxPaints: 3,
     maxPigments: 3,
   };

@@ -22,21 +22,16 @@ export { isLarge, findingWeighed, weighedTogether, type Weighed } from "./weighe
 export { choosePalettes, choosePrepared, prepareChoice } from "./choose";
 export { HARDLY_HELPS, recommendedSize, servedBy } from "./gain";
 export { mixCosts, UNSEEN, weighingOf, type TargetCosts, type MixCosts, type PaletteTarget } from "./mix-costs";
+export { APPROACH_CHOICES, DEFAULT_APPROACH, SIZE_RANGE, wishUnder, type Approach, type ApproachKey } from "./approach";
 export {
-  APPROACH_CHOICES,
-  approachRules,
-  DEFAULT_APPROACH,
-  EFFORT_COUNTS,
-  NEAR_ENOUGH,
-  leftOutBecause,
-  paintsInMix,
-  SIZE_RANGE,
-  reluctanceFor,
-  strongestLoad,
-  wishUnder,
-  type Approach,
-  type ApproachKey,
-} from "./approach";
+  approachPolicy,
+  leftOutUnder,
+  mixingUnder,
+  modelUnder,
+  type ApproachPolicy,
+  type LeftOutReason,
+  type MixingPolicy,
+} from "./policy";
 export { isKind, KINDS, traitsOf, type Kind, type PaintTraits } from "./traits";
 export { startingPoints, type StartingPoint, type Structure } from "./starting-points";
 export { DOES_NOTHING, savedMixing, worthOf, type PaletteWorth, type Saving } from "./worth";

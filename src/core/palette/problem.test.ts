@@ -8,7 +8,7 @@ import { posePalette, servedPalette, solvePalette, type PaletteQuestion, type Pa
 
 const ids = ["PY154", "PV19-rose", "PB29", "PBr7-burnt-sienna", "PG7", "PY43", "PO73"];
 const paints = ids.map((id) => paintModel(id, [{ pigmentId: id, share: 1 }]));
-const metric = { valueWeight: 1, freeHue: false, strongest: () => 1 };
+const metric = { valueWeight: 1, freeHue: false };
 const question: PaletteQuestion = {
   paper: PAPERS[0],
   paints,

@@ -6,10 +6,20 @@ import { pigmentById } from "../pigments/handbook";
 import { grainOf } from "../pigments/granulation";
 import type { Family } from "../pigments/record";
 
-/** What the choice of a palette asks of a paint, from its pigments and its own look. */
-export interface PaintTraits {
+/** What is known of a paint by its pigments, whatever it looks like. */
+export interface PaintFacts {
   /** Of its first pigment. */
   readonly family: Family;
+  readonly granulation: number;
+  readonly granulates: boolean;
+  readonly opaque: boolean;
+  /** ASTM class of its least lasting pigment. */
+  readonly lightfastness: number;
+  readonly pigments: number;
+}
+
+/** What the choice of a palette asks of a paint, from its pigments and its own look. */
+export interface PaintTraits extends PaintFacts {
   /** CIELAB hue angle, degrees, and chroma of a middle wash. */
   readonly hueDegrees: number;
   readonly chroma: number;
@@ -17,11 +27,19 @@ export interface PaintTraits {
   readonly masstoneL: number;
   /** Most chroma at any strength, and the colour there. */
   readonly purest: { readonly L: number; readonly a: number; readonly b: number };
-  readonly granulation: number;
-  readonly opaque: boolean;
-  /** ASTM class of its least lasting pigment. */
-  readonly lightfastness: number;
-  readonly pigments: number;
+}
+
+/** What is known of a paint by its pigments. */
+export function factsOf({ pigmentIds, granulation }: PaintModel): PaintFacts {
+  const pigments = pigmentIds.map(pigmentById);
+  return {
+    family: pigments[0]!.family,
+    granulation,
+    granulates: grainOf(granulation) === "granulates",
+    opaque: pigments.some(({ transparency }) => transparency === "opaque" || transparency === "semi-opaque"),
+    lightfastness: Math.max(...pigments.map((pigment) => pigment.lightfastness.class)),
+    pigments: pigments.length,
+  };
 }
 
 /** Masstone, a middle wash, and others to look for the purest at. */
@@ -30,19 +48,14 @@ const TRAIT_LOADS = [1, 0.15, 0.6, 0.35, 0.2, 0.1];
 /** Traits of paints, in their order. */
 export function traitsOf(paints: readonly PaintModel[], paper: Paper): readonly PaintTraits[] {
   const looks = looksOf(paints, TRAIT_LOADS, paper);
-  return paints.map(({ pigmentIds, granulation }, i) => {
-    const pigments = pigmentIds.map(pigmentById);
+  return paints.map((paint, i) => {
     const { C, h } = lchOfLab(looks[i]![1]!);
     return {
-      family: pigments[0]!.family,
+      ...factsOf(paint),
       hueDegrees: h,
       chroma: C,
       masstoneL: looks[i]![0]!.L,
-      granulation,
-      pigments: pigments.length,
       purest: looks[i]!.reduce((best, lab) => (Math.hypot(lab.a, lab.b) > Math.hypot(best.a, best.b) ? lab : best)),
-      opaque: pigments.some(({ transparency }) => transparency === "opaque" || transparency === "semi-opaque"),
-      lightfastness: Math.max(...pigments.map((pigment) => pigment.lightfastness.class)),
     };
   });
 }
@@ -69,7 +82,7 @@ const within = (h: number, from: number, to: number): boolean =>
  * are ours, from memory of where painters draw them (common practice, no source): quinacridone rose
  * counts as magenta, phthalocyanine blue as cyan, and an earth is never a primary.
  */
-export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulation }: PaintTraits, kind: Kind): boolean {
+export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulates }: PaintTraits, kind: Kind): boolean {
   const pure = family !== "earth" && family !== "black" && family !== "white";
   switch (kind) {
     case "yellow":
@@ -89,6 +102,6 @@ export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulation }
     case "neutral":
       return family === "black" || (chroma < 9 && masstoneL < 45);
     case "granulating":
-      return grainOf(granulation) === "granulates";
+      return granulates;
   }
 }

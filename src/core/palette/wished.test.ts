@@ -35,7 +35,6 @@ const question = (of: Partial<PaletteQuestion> & { stocks?: readonly Stock[] }):
     metric: {
       valueWeight: 1.5,
       freeHue: false,
-      strongest: () => 1,
       hand: HANDS.usual,
       nearEnough: 2,
       ...(tastes && { taste: ({ id }) => tastes[ids.indexOf(id)]! }),

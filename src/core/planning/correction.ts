@@ -1,5 +1,6 @@
 import { describeColour } from "../colour/describe";
 import type { Lab } from "../colour/colour";
+import { strongestOf } from "../mixing/paint";
 import { predict, type MixPart } from "../mixing/predict";
 import { MOST_LAYERS } from "../mixing/workable";
 import { loadOfWater, MIN_LOAD, waterOfLoad, type Load, type WaterParts } from "../optics/load";
@@ -51,6 +52,7 @@ export function correctedBy(
   if (worked === null) return "beyond";
   const paint = load / worked;
   if (load * paint > MOST_LAYERS || load * paint < MIN_LOAD) return "beyond";
-  const inOne = load * paint <= 1;
+  // What the approach forbids is not proposed, but what was laid already is.
+  const inOne = load * paint <= Math.max(load, strongestOf(mix.map((part) => part.paint)));
   return { paint, waterParts: inOne ? waterOfLoad(load * paint) : null, dry: predict(mix, load, paper).dry };
 }

@@ -4,7 +4,7 @@ import { COUNTABLE_WATER, loadOfWater, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 import { paperUnder } from "../mixing/glaze";
 import type { Hand } from "../mixing/hand";
-import type { PaintModel } from "../mixing/paint";
+import { strongestOf, type PaintModel } from "../mixing/paint";
 import { scatterOf } from "../mixing/scatter";
 import { heavyCost } from "../mixing/workable";
 import { layerOf, type PuddleTarget } from "./puddle-suits";
@@ -51,7 +51,10 @@ export function onOwnGrounds(
     const off = LOADS.map((_, l) =>
       deltaE00Of(lab.L, lab.a, lab.b, made[3 * l]!, made[3 * l + 1]!, made[3 * l + 2]!, 1 / valueWeight),
     );
-    const costs = off.map((from, l) => from + heavyCost(LOADS[l]!, areaCm2));
+    const strongest = strongestOf(combination.map((p) => paints[p]!));
+    const costs = off.map((from, l) =>
+      LOADS[l]! > strongest + 1e-9 ? Infinity : from + heavyCost(LOADS[l]!, areaCm2),
+    );
     const best = costs.indexOf(Math.min(...costs));
     const mix = { combination, shares, load: LOADS[best]! };
     const [added] = scatterOf(lab, { computer }, { valueWeight, freeHue: false }, hand, doubts, [mix]).hand;

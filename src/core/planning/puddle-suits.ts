@@ -6,7 +6,7 @@ import type { Paper } from "../optics/paper";
 import type { Laying } from "../mixing/character";
 import { paperUnder, type GlazeLayer } from "../mixing/glaze";
 import { residuals } from "../mixing/metric";
-import type { PaintModel } from "../mixing/paint";
+import { strongestOf, type PaintModel } from "../mixing/paint";
 import { heavyCost } from "../mixing/workable";
 import type { Candidate } from "./puddle-candidates";
 
@@ -83,6 +83,11 @@ export function suitsOf(
   const water: Uint8Array[] = targets.map(() => new Uint8Array(all.length));
   const rough: Float64Array[] = targets.map(() => new Float64Array(all.length).fill(Infinity));
   const residual = new Float64Array(3);
+  /** Of each candidate the first load, from the strongest on, that none of its paints forbids. */
+  const first = Uint8Array.from(all, ({ paints: own }) => {
+    const strongest = strongestOf(own.map((p) => paints[p]!));
+    return loads.findIndex((load) => load <= strongest + 1e-9);
+  });
   const look = (t: number, among: Iterable<number>): void => {
     const { lab, areaCm2 } = targets[t]!;
     const heavy = loads.map((load) => heavyCost(load, areaCm2));
@@ -92,10 +97,10 @@ export function suitsOf(
       heavy[l]! + valueWeight * Math.abs(made[3 * (loads.length * c + l)]! - lab.L);
     for (const c of among) {
       // The strength whose lightness comes nearest first: by it lightness alone rules most of the others out.
-      let first = 0;
-      for (let l = 1; l < loads.length; l++) if (byLightness(c, l) < byLightness(c, first)) first = l;
-      for (let n = -1; n < loads.length; n++) {
-        const l = n < 0 ? first : n;
+      let nearest = first[c]!;
+      for (let l = nearest + 1; l < loads.length; l++) if (byLightness(c, l) < byLightness(c, nearest)) nearest = l;
+      for (let n = first[c]! - 1; n < loads.length; n++) {
+        const l = n < first[c]! ? nearest : n;
         if (byLightness(c, l) >= best[c]!) continue;
         const p = 3 * (loads.length * c + l);
         residuals(lab, metric, made[p]!, made[p + 1]!, made[p + 2]!, residual, 0);
@@ -141,7 +146,7 @@ export function suitsOf(
       if (rough[t]![c] === Infinity) continue;
       const middle = water[t]![c]!;
       let best = Infinity;
-      for (let l = Math.max(0, middle - 1); l <= Math.min(loads.length - 1, middle + 1); l++) {
+      for (let l = Math.max(first[c]!, middle - 1); l <= Math.min(loads.length - 1, middle + 1); l++) {
         const p = 3 * (loads.length * c + l);
         const from = deltaE00Of(lab.L, lab.a, lab.b, made[p]!, made[p + 1]!, made[p + 2]!, 1 / valueWeight);
         if (from + heavyCost(loads[l]!, areaCm2) >= best) continue;

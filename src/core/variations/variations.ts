@@ -1,10 +1,10 @@
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
-import type { PaintModel } from "../mixing/paint";
+import { strongestOf, type PaintModel } from "../mixing/paint";
 import { isCountable, TOUCH } from "../mixing/parts";
 import { predict, type MixPart } from "../mixing/predict";
-import { COUNTABLE_WATER, loadOfWater, type Load, type WaterParts } from "../optics/load";
+import { loadOfWater, waterUpTo, type Load, type WaterParts } from "../optics/load";
 import type { Paper } from "../optics/paper";
 
 /** A mix as it is laid, and what it comes to when dry. */
@@ -50,7 +50,7 @@ export function laidMix(mix: readonly MixPart[], waterParts: WaterParts, paper: 
 /** The same mix at the countable water that brings it nearest to a value; null if none comes within SAME_VALUE. */
 export function atValue(mix: readonly MixPart[], value: number, strongest: Load, paper: Paper): LaidMix | null {
   // More water is a lighter wash: the countable ratios are halved until two of them hold the value between them.
-  const waters = COUNTABLE_WATER.filter((water) => loadOfWater(water) <= strongest);
+  const waters = waterUpTo(Math.min(strongest, strongestOf(mix.map(({ paint }) => paint))));
   let [low, high] = [0, waters.length - 1];
   while (high - low > 1) {
     const middle = (low + high) >> 1;

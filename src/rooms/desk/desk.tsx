@@ -21,7 +21,14 @@ import { Easel } from "./easel/easel";
 import { EditsProvider } from "./edits-context";
 import { CheckStep } from "./check-step/check-step";
 import { Header } from "./header";
-import { BoxesProvider, LearnedProvider, PaintsProvider, useKnownPaints, type KnownBox } from "./paints";
+import {
+  AtHandProvider,
+  BoxesProvider,
+  LearnedProvider,
+  PaintsProvider,
+  useKnownPaints,
+  type KnownBox,
+} from "./paints";
 import { AreaSheet } from "./areas-step/area-sheet";
 import { AreasStep } from "./areas-step/areas-step";
 import { AreaDetail } from "./panel/area-detail";
@@ -248,14 +255,17 @@ export function OnDesk({
   children,
 }: Pick<DeskProps, "paints" | "boxes" | "learned"> & { store: DeskStore; children: ReactNode }) {
   const paperId = useStore(store, (s) => s.document.paperId);
-  const known = useKnownPaints(paints, learned, paperId);
+  const opacity = useStore(store, (s) => s.document.approach.opacity);
+  const known = useKnownPaints(paints, { learned, paperId, opacity });
   if (!known) return <Opening />;
   return (
     <DeskProvider value={store}>
       <PaintsProvider value={known}>
         <BoxesProvider value={boxes}>
           <LearnedProvider value={learned}>
-            <BoxRangeProvider>{children}</BoxRangeProvider>
+            <AtHandProvider>
+              <BoxRangeProvider>{children}</BoxRangeProvider>
+            </AtHandProvider>
           </LearnedProvider>
         </BoxesProvider>
       </PaintsProvider>

@@ -3,14 +3,14 @@
 import { createContext, createElement, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { type Lab } from "@/core/colour";
 import { DEFAULT_MATCH, paintKey, type Laying, type MatchOptions, type Recipe } from "@/core/mixing";
-import { EFFORT_COUNTS, paintsInMix } from "@/core/palette";
+import { approachPolicy } from "@/core/palette";
 import type { StoredRecipe } from "@/model/painting";
 import type { MatchApi } from "@/workers/match-api";
 import { matchWorker } from "@/workers/start";
 import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { messageOf } from "@/workers/paint-message";
 import { useDesk } from "./desk-store";
-import { useHand, type KnownPaint, type LaidWash } from "./paints";
+import { useHand, usePaper, type KnownPaint, type LaidWash } from "./paints";
 
 interface MatchTarget extends Laying {
   readonly id: string;
@@ -168,21 +168,18 @@ export function mixColours(
   run(0);
 }
 
-/** How mixes are sought under the painting's approach. */
-export function useMatchOptions(): MatchOptions {
+/** How mixes of some paints are sought under the painting's approach. */
+export function useMatchOptions(paints: readonly KnownPaint[]): MatchOptions {
   const approach = useDesk((s) => s.document.approach);
   const hand = useHand();
-  return useMemo(
-    () => ({
-      ...DEFAULT_MATCH,
-      valueWeight: approach.valueWeight,
-      hand,
-      effort: EFFORT_COUNTS[approach.effort],
-      maxPigments: approach.maxPigments,
-      maxPaints: paintsInMix(approach),
-    }),
-    [approach, hand],
-  );
+  const paper = usePaper();
+  return useMemo(() => {
+    const models = paints.map(({ model }) => model);
+    const policy = approachPolicy(approach, models, paper);
+    const { valueWeight, effort, maxPigments, maxPaints } = policy.mixing;
+    const reluctance = Object.fromEntries(models.map(({ id }, i) => [id, policy.paints[i]!.reluctance]));
+    return { ...DEFAULT_MATCH, hand, valueWeight, effort, maxPigments, maxPaints, reluctance };
+  }, [approach, hand, paints, paper]);
 }
 
 /** The desk's match worker. */
@@ -215,9 +212,16 @@ export function useWays(
 ): WaysState {
   const matcher = useMatcher();
   const [answer, setAnswer] = useState<{ key: string; ways: WaysState } | null>(null);
-  const options = useMatchOptions();
+  const options = useMatchOptions(paints);
   const below = over && [over.parts.map(({ paint, parts }) => [paintKey(paint.model), parts]), over.waterParts];
-  const key = JSON.stringify([lab, laying, paperId, options, paints.map(({ model }) => paintKey(model)), below]);
+  const key = JSON.stringify([
+    lab,
+    laying,
+    paperId,
+    options,
+    paints.map(({ model }) => [paintKey(model), model.strongest]),
+    below,
+  ]);
   const latest = useRef({ paints, over });
   useEffect(() => {
     latest.current = { paints, over };

@@ -1,6 +1,6 @@
 import { farthestPointSample, paintModel, type PaintModel, type WashCharacter } from "@/core/mixing";
 import { paperById } from "@/core/optics";
-import { isLarge, leftOutBecause, traitsOf, type PackedBox } from "@/core/palette";
+import { approachPolicy, isLarge, type PackedBox } from "@/core/palette";
 import { asLaid, handChosen } from "@/model/as-laid";
 import type { LearnedBook } from "@/model/logbook";
 import { isMixable, looksKnown, MIXABLE, type TravelBox } from "@/model/paintbox";
@@ -101,17 +101,18 @@ export function packQuestion(
     paints,
     asked,
     openings: asked.map(({ approach, paperId, colours }) => {
-      const traits = traitsOf(
+      const policy = approachPolicy(
+        approach,
         paints.map(({ model }) => model),
         paperById(paperId),
       );
       const laid = paints.map((paint) => asLaid(paint, learned, paperId));
-      const opening = openingOf(approach, handChosen(approach.hand, learned), paperId, laid, traits, stocks, colours);
+      const opening = openingOf(policy, handChosen(approach.hand, learned), paperId, laid, stocks, colours);
       return {
         ...opening,
         ...(isLarge(paints.length, colours.length) && { always: places(packing.must), never: places(packing.never) }),
         paints: opening.paints.map((paint, p) =>
-          leftOutBecause(approach, traits[p]!) !== null && !packing.must.includes(paint.id)
+          policy.paints[p]!.leftOut !== null && !packing.must.includes(paint.id)
             ? { ...paint, reluctance: LEFT_OUT }
             : paint,
         ),

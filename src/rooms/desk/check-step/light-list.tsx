@@ -12,7 +12,7 @@ import { ViewChoice } from "@/ui/view-choice";
 import type { InLight } from "../desk-state";
 import { useDesk } from "../desk-store";
 import { afterLight, useMixedColours, type MixedColour } from "../mixed";
-import { useAtHand, usePaints } from "../paints";
+import { usePaints, useProposed } from "../paints";
 
 const HANGS_WORDS: Readonly<Record<Hangs, string>> = {
   window: "near a window",
@@ -141,7 +141,7 @@ function OneColour({ colour }: { colour: MixedColour }) {
   const light = useDesk((s) => s.inLight) ?? USUAL;
   const chooseRecipes = useDesk((s) => s.chooseRecipes);
   const paints = usePaints();
-  const atHand = useAtHand();
+  const atHand = useProposed();
   const faded = useMemo(() => fadedBy(colour, light), [colour, light]);
   const instead = useMemo(() => {
     const { laid, ground } = colour;

@@ -9,7 +9,7 @@ import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";
 import { useDesk } from "../desk-store";
 import { useMixedColours, type MixedColour } from "../mixed";
-import { useAtHand, usePaints, usePaper } from "../paints";
+import { usePaints, usePaper, useProposed } from "../paints";
 import { useMeasured } from "../photo-study";
 
 type AreaBorder = AreasMeasured["borders"][number];
@@ -111,7 +111,7 @@ export function useWarnings(): readonly Warning[] {
   const areas = useDesk((s) => s.document.areas);
   const palette = useDesk((s) => s.document.palette);
   const paints = usePaints();
-  const atHand = useAtHand();
+  const atHand = useProposed();
   const paper = usePaper();
   const measured = useMeasured();
   return useMemo(() => {

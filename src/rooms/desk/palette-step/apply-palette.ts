@@ -36,13 +36,13 @@ export function useApplyPalette(): ApplyingPalette {
  */
 function useApplying(): ApplyingPalette {
   const matcher = useMatcher();
-  const options = useMatchOptions();
   const known = usePaints();
   const paper = usePaper();
   const hues = useDesk((s) => s.document.approach.hues);
   const put = useDesk((s) => s.layOut);
   const wanted = useWantedColours();
-  const { ask, ready, indicesOf } = useWeighing();
+  const { ask, ready, indicesOf, paints: weighed } = useWeighing();
+  const options = useMatchOptions(weighed);
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
 

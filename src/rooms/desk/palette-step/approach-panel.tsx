@@ -5,8 +5,9 @@ import { useState } from "react";
 import { APPROACH_CHOICES, DEFAULT_APPROACH, type Approach, type ApproachKey } from "@/core/palette";
 import { SmoothSlider } from "@/ui/smooth-slider";
 import { useDesk, useDeskStore } from "../desk-store";
-import { useWeighing, type LeftOut } from "./weighing";
-import { firstOf, paintsWord } from "./words";
+import { leftOutWords, WHY_LEFT_OUT } from "../left-out-words";
+import { useWeighing } from "./weighing";
+import { firstOf } from "./words";
 
 type Words = {
   readonly [K in ApproachKey]: {
@@ -126,14 +127,6 @@ const WORDS: Words = {
   },
 };
 
-const WHY: Readonly<Record<LeftOut["why"], string>> = {
-  fades: "fading",
-  mixed: "mixed of several pigments",
-  granulates: "granulating",
-  opaque: "opaque",
-  neutral: "black or neutral",
-};
-
 function Setting<K extends ApproachKey>({ setting }: { setting: K }) {
   const chosen = useDesk((s) => s.document.approach[setting]);
   const changeApproach = useDesk((s) => s.changeApproach);
@@ -191,9 +184,6 @@ export function ApproachPanel() {
     }).catch(() => null);
     setKept(response?.ok ? "New paintings start like this." : "It could not be kept. Is Abendrot still running?");
   };
-  const reasons = [...new Set(leftOut.map(({ why }) => why))].map(
-    (why) => `${leftOut.filter((one) => one.why === why).length} ${WHY[why]}`,
-  );
   return (
     <section aria-label="Approach" className="border-y border-(--hairline) py-2">
       <button
@@ -291,9 +281,9 @@ export function ApproachPanel() {
       {leftOut.length > 0 && (
         <p
           className="label-line pt-1 leading-snug"
-          title={leftOut.map(({ paint, why }) => `${paint.name}: ${WHY[why]}`).join("\n")}
+          title={leftOut.map(({ paint, why }) => `${paint.name}: ${WHY_LEFT_OUT[why]}`).join("\n")}
         >
-          {paintsWord(leftOut.length)} left out: {firstOf(reasons, 4)}.
+          {leftOutWords(leftOut.map(({ why }) => why))}.
         </p>
       )}
       {missing.length > 0 && (

@@ -3,10 +3,9 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { farthestPointSample, type Stock } from "@/core/mixing";
 import {
-  approachRules,
+  approachPolicy,
   isKind,
   isLarge,
-  leftOutBecause,
   MOST_WEIGHED,
   SIZE_RANGE,
   traitsOf,
@@ -19,12 +18,13 @@ import {
 import { MOST_CHOSEN_FROM, type Opening, type PaletteApi } from "@/workers/palette-api";
 import { openingOf } from "@/workers/palette-question";
 import { paletteWorker } from "@/workers/start";
-import { heard, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
+import { heard, QuestionLeft, WorkerStopped, type WorkerLink } from "@/workers/worker-link";
 import { stocksOf } from "@/model/stock";
 import { troubleWith } from "@/ui/trouble";
 import { useToday } from "@/ui/use-today";
+import type { LeftOutWhy } from "../at-hand";
 import { useDesk } from "../desk-store";
-import { useAtHand, useHand, usePaints, usePaper, type KnownPaint } from "../paints";
+import { useAtHand, useHand, useLeftOut, usePaints, usePaper, type KnownPaint } from "../paints";
 import { useWantedColours } from "../targets";
 import { stageWords } from "./words";
 
@@ -37,9 +37,9 @@ const SETTLE_MS = 120;
 type PaletteWorker = WorkerLink<PaletteApi>;
 
 /** A paint that the approach leaves out, and why. */
-export interface LeftOut {
+interface LeftOut {
   readonly paint: KnownPaint;
-  readonly why: NonNullable<ReturnType<typeof leftOutBecause>>;
+  readonly why: LeftOutWhy;
 }
 
 /** What is weighed and found for the painting's palette; kept while the desk is open. */
@@ -132,6 +132,7 @@ function useQuestion() {
   const approach = useDesk((s) => s.document.approach);
   const hand = useHand();
   const rules = useDesk((s) => s.document.rules);
+  const leftOut = useLeftOut();
   const wanted = useWantedColours();
   const today = useToday();
   const stocks = useMemo(() => stocksOf(paints, rules.mood, today), [paints, rules.mood, today]);
@@ -143,13 +144,21 @@ function useQuestion() {
       ),
     [paints, paper],
   );
+  const policy = useMemo(
+    () =>
+      approachPolicy(
+        approach,
+        paints.map(({ model }) => model),
+        paper,
+      ),
+    [approach, paints, paper],
+  );
   return useMemo(() => {
     const usual = openingOf(
-      approach,
+      policy,
       hand,
       paper.id,
       paints,
-      traits,
       stocks,
       wanted.map(({ lab, weight, areaCm2, character }) => ({ lab, weight, areaCm2, character })),
     );
@@ -157,22 +166,20 @@ function useQuestion() {
     // What the painter keeps is mixed in any case: its paints lie in every palette.
     const kept = wanted.flatMap(({ recipe }) => (recipe?.pinned ? recipe.parts.map(({ paintId }) => paintId) : []));
     const must = indices([...rules.must, ...kept]);
-    const reasons = traits.map((one, i) => (must.includes(i) ? null : leftOutBecause(approach, one)));
     const never = [...paints.keys()].filter(
-      (i) =>
-        !must.includes(i) && (reasons[i] !== null || !atHand.has(paints[i]!.id) || rules.never.includes(paints[i]!.id)),
+      (i) => !must.includes(i) && (leftOut.has(paints[i]!.id) || !atHand.has(paints[i]!.id)),
     );
     const opening = isLarge(paints.length, wanted.length)
       ? { ...usual, always: [...must, ...indices(rules.mood)], never }
       : usual;
-    const kinds = approachRules(approach, traits);
+    const { kinds } = policy;
     const choosable = [...paints.keys()].filter((i) => !never.includes(i));
     const usable = kinds.filter((rule) => rule.paints.some((p) => choosable.includes(p)));
     const choice: PaletteChoice = {
       sizes: SIZES,
       must,
       never,
-      darkest: approach.darkest,
+      darkest: policy.darkest,
       kinds: [
         ...usable.map(({ paints: own, least, most }) => ({ paints: [...own], least, most })),
         ...rules.kinds.map(({ kind, least, most }) => ({
@@ -194,12 +201,13 @@ function useQuestion() {
       stocks,
       choosable,
       areaNames: wanted.map(({ name }) => name),
-      leftOut: paints.flatMap((paint, i): LeftOut[] =>
-        reasons[i] !== null && atHand.has(paint.id) ? [{ paint, why: reasons[i]! }] : [],
-      ),
+      leftOut: paints.flatMap((paint): LeftOut[] => {
+        const why = leftOut.get(paint.id);
+        return why !== undefined && why !== "never" ? [{ paint, why }] : [];
+      }),
       missing: kinds.filter((rule) => !usable.includes(rule)).map(({ kind }) => kind),
     };
-  }, [paints, traits, stocks, paper, approach, hand, rules, wanted, atHand]);
+  }, [paints, traits, stocks, paper, policy, hand, rules, wanted, atHand, leftOut]);
 }
 
 const NONE_FOUND: readonly FoundSize[] = [];
@@ -284,7 +292,8 @@ export function WeighingProvider({ children }: { children: ReactNode }) {
       };
       run().catch((error: unknown) => {
         // A choice that was left leaves what is opened as it is; a worker that was stopped has forgotten it.
-        if (!stale || error instanceof WorkerStopped) openedWith.current = "";
+        const forgotten = error instanceof WorkerStopped && !(error instanceof QuestionLeft);
+        if (!stale || forgotten) openedWith.current = "";
         if (stale) return;
         if (error instanceof WorkerStopped)
           setFound((now) => ({

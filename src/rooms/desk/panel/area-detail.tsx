@@ -14,6 +14,7 @@ import { useTargets } from "../targets";
 import { useWashSizes } from "../uses";
 import { WASH_WORDS } from "../wash-words";
 import { AreaName, AreaNav } from "./area-nav";
+import { AgainstApproach } from "./against-approach";
 import { ColourFacts } from "./colour-facts";
 import { MudNote } from "./mud-note";
 import { ColourTabs } from "./colour-tabs";
@@ -180,6 +181,7 @@ export function AreaDetail({ area }: { area: PaintingArea }) {
             target={target}
             paper={ground}
           />
+          <AgainstApproach recipe={colour.recipe} />
           <MudNote {...common} areaCm2={sizes.get(colour.id) ?? 0} />
         </div>
       )}

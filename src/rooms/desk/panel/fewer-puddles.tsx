@@ -14,7 +14,7 @@ import { puddleWorker } from "@/workers/start";
 import { WorkerStopped } from "@/workers/worker-link";
 import { useDesk } from "../desk-store";
 import { laidWash, useHand, usePaints, usePaper } from "../paints";
-import { paintsInMix } from "@/core/palette";
+import { mixingUnder } from "@/core/palette";
 import { useTargets, useWantedColours } from "../targets";
 import { HAND_WORDS } from "../palette-step/words";
 
@@ -63,6 +63,7 @@ function usePlans(): Plans {
       .map(({ parts }) =>
         parts.map(({ paintId, parts: amount }) => [known.findIndex(({ id }) => id === paintId), amount] as const),
       );
+    const mixing = mixingUnder(approach);
     const job: PuddleJob = {
       paperId: paper.id,
       paints: known.map(messageOf),
@@ -73,9 +74,9 @@ function usePlans(): Plans {
         areaCm2,
         character,
       })),
-      valueWeight: approach.valueWeight,
+      valueWeight: mixing.valueWeight,
       hand,
-      maxPaints: paintsInMix(approach),
+      maxPaints: mixing.maxPaints,
       standing,
     };
     return { key: JSON.stringify(job), ids: laid.map(({ id }) => id), paintIds: known.map(({ id }) => id) };

@@ -21,7 +21,7 @@ export function MixAll() {
   const known = usePaints();
   const targets = useTargets();
   const colours = useWantedColours();
-  const options = useMatchOptions();
+  const options = useMatchOptions(paints);
   const unmixed = colours.filter(({ recipe }) => recipe === null);
   const wanted = unmixed.length > 0 ? unmixed : colours.filter(({ recipe }) => !recipe?.pinned);
 

@@ -2,14 +2,26 @@
 
 import type { MatchSource } from "../desk-state";
 import { useDesk } from "../desk-store";
-import { MOST_MIXED, useAtHand } from "../paints";
+import { leftOutWords, trayAgainstApproach } from "../left-out-words";
+import { MOST_MIXED, useLeftOut, usePaints, useProposed } from "../paints";
 
 /** Whether mixes may use the whole paintbox or only the palette in the tray. */
 export function SourceChoice() {
   const source = useDesk((s) => s.source);
   const setSource = useDesk((s) => s.setSource);
   const palette = useDesk((s) => s.document.palette);
-  const owned = useAtHand().length;
+  const owned = useProposed().length;
+  const leftOut = useLeftOut();
+  const paints = usePaints();
+  const said =
+    source === "tray"
+      ? trayAgainstApproach(
+          palette.flatMap((id) => paints.get(id) ?? []),
+          leftOut,
+        )
+      : leftOut.size > 0
+        ? `${leftOutWords([...leftOut.values()])}.`
+        : null;
   const choices: readonly { value: MatchSource; words: string }[] = [
     {
       value: "paintbox",
@@ -18,7 +30,7 @@ export function SourceChoice() {
     { value: "tray", words: `the ${palette.length} in the tray` },
   ];
   return (
-    <fieldset className="flex items-center gap-4">
+    <fieldset className="flex flex-wrap items-center gap-x-4">
       <legend className="sr-only">Mix from</legend>
       <span aria-hidden className="quiet">
         from
@@ -35,6 +47,7 @@ export function SourceChoice() {
           {words}
         </label>
       ))}
+      {said && <p className="label-line w-full leading-snug">{said}</p>}
     </fieldset>
   );
 }
