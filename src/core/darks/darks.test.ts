@@ -1,10 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { deltaE00 } from "../colour/difference";
+import { hueApart } from "../colour/lab";
 import { lightnessOfValue } from "../colour/munsell-value";
 import { paintModel, type PaintModel } from "../mixing/paint";
 import { predict } from "../mixing/predict";
 import { loadOfWater } from "../optics/load";
 import { PAPERS } from "../optics/paper";
+import { traitsOf } from "../palette/traits";
 import { darkeningPath } from "./turning";
 import { darkWays } from "./ways";
 
@@ -35,6 +37,22 @@ describe("ways to a dark", () => {
     const { parts, value } = of("opposites");
     expect(parts.map(({ paintId }) => paintId)).not.toContain("PY3");
     expect(value).toBeLessThan(3);
+  });
+
+  test("two primaries lie 60 to 130 degrees of hue apart, opposites farther", () => {
+    const apart = (kind: string): number => {
+      const [one, two] = traitsOf(
+        of(kind).parts.map(({ paintId }) => tray.find(({ id }) => id === paintId)!),
+        paper,
+      );
+      return hueApart(one!.hueDegrees, two!.hueDegrees);
+    };
+    expect(apart("opposites")).toBeGreaterThanOrEqual(130);
+    const without = darkWays(["PB60", "PR179", "PV23"].map(paint), black, 20, paper);
+    expect(without.map(({ kind }) => kind)).toContain("primaries");
+    expect(without.map(({ kind }) => kind)).not.toContain("opposites");
+    expect(apart("primaries")).toBeGreaterThanOrEqual(60);
+    expect(apart("primaries")).toBeLessThan(130);
   });
 
   test("the most colour at its value: as dark, and no other way that is as dark keeps more", () => {

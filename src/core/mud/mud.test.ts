@@ -77,6 +77,16 @@ describe("a mix that is duller than it should be", () => {
     expect(mudOf(mixOf(["PBr7-burnt-umber", 1]))).toBeNull();
   });
 
+  test("what is nearly a grey is wanted as one: a neutral mix for it is no mud, a little more colour is missed", () => {
+    const neutral = mixOf(["PB29", 1], ["PBr7-burnt-sienna", 1]);
+    const { L, a, b } = dryOf(neutral, 5);
+    const away = Math.hypot(a, b);
+    const wanted = (chroma: number) => ({ L, a: (-chroma * a) / away, b: (-chroma * b) / away });
+    expect(describeColour({ L, a, b }).chroma).toBeLessThan(9);
+    expect(mudOf(neutral, wanted(9.9))).toBeNull();
+    expect(mudOf(neutral, wanted(20))).not.toBeNull();
+  });
+
   test("too much of the paint that dulls it: less of it is the way out", () => {
     const { wayOut } = mixMud(
       mixOf(["PBr7-burnt-umber", 1], ["PY35", 1]),

@@ -68,6 +68,16 @@ describe("what comes before what (common practice, no source)", () => {
     });
   });
 
+  test("a hairsbreadth of a border is no meeting, and what lies along half of a ground does not stand on it", () => {
+    const [light, dark] = [area(1, { value: 8, areaCm2: 400 }), area(2, { value: 4, areaCm2: 10 })];
+    const whys = (...borders: ReturnType<typeof touches>[]) =>
+      planned([light, dark, area(3, { value: 6, areaCm2: 30 })], borders).rules.map(({ why }) => why);
+    expect(whys(touches(1, 2, 0.9, 0.02))).toEqual([]);
+    expect(whys(touches(1, 2, 0.9, 0.05))).toEqual(["ground"]);
+    expect(whys(touches(1, 2, 0.9, 0.7), touches(3, 2, 0.9, 0.3))).toEqual(["ground", "light"]);
+    expect(whys(touches(1, 2, 0.9, 0.5), touches(3, 2, 0.9, 0.5))).toEqual(["light", "light"]);
+  });
+
   test("a lost edge is laid wet with its neighbour, a crisp one waits until it is dry", () => {
     const soft = [area(1, { value: 8 }, { edge: null }), area(2, { value: 7 }, { edge: null })];
     const wet = planned(soft, [touches(1, 2, 0.1)]);
