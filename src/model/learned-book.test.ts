@@ -8,7 +8,7 @@ import { madeUpSwatches } from "@/core/simulation";
 import { asLaid, handChosen } from "./as-laid";
 import { fittingBook, learnedBookOf, type BookSources } from "./learned-book";
 import { logEntry, newLogEntry, newLoggedMix, type LoggedMix } from "./logbook";
-import { toPaintNext } from "./next-swatches";
+import { toPaintNext, type MixedArea } from "./next-swatches";
 import { newPaint } from "./paintbox";
 import { newArea, newPainting } from "./painting";
 
@@ -199,6 +199,21 @@ describe("what to paint next", () => {
   test("for the whole box: a paint that was never painted comes before those that were", () => {
     const { swatches } = drained(toPaintNext(fitted(), { for: "box", areas: [], paints, paperId: paper.id }));
     expect(swatches[0]!.parts).toEqual([{ paintId: red.id, parts: 1 }]);
+  });
+
+  test("a painting's mix counts by its weight, a paint's own two washes a quarter each", () => {
+    const [, wanted] = painting.areas;
+    const asked = (areas: readonly MixedArea[]) =>
+      drained(toPaintNext(fitted(), { for: "box", areas, paints, paperId: paper.id }));
+    const washes = asked([]);
+    const both = asked([{ ...wanted!, paperId: paper.id }]);
+    const mix = drained(
+      toPaintNext(fitted(), { for: "painting", painting: { ...painting, areas: [wanted!] }, paints }),
+    ).now;
+    // The weighted mean, worked by hand from the parts.
+    const [own, counts] = [0.25 * washes.mixes, 4];
+    expect(washes.mixes).toBe(2 * paints.length);
+    expect(both.now).toBeCloseTo((own * washes.now + counts * mix) / (own + counts), 6);
   });
 });
 

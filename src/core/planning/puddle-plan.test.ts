@@ -79,6 +79,16 @@ describe("few puddles", () => {
     }
   });
 
+  test("a paint is added to a puddle where that betters a colour plainly, not where it hardly does", () => {
+    const servedWith = (ochre: number): number => {
+      const other = target([...grey, [2, ochre]], 4);
+      const { puddles } = planPuddles([target(grey, 4), other], paints, paper, how)[0]!;
+      expect(puddles).toHaveLength(1);
+      return puddles[0]!.servings[1]!.parts.length;
+    };
+    expect([0.5, 2].map(servedWith)).toEqual([2, 3]);
+  });
+
   test("what is told of a serving is no less than its own difference", () => {
     for (const { puddles } of plans)
       for (const { servings } of puddles)

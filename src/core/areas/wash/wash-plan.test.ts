@@ -65,6 +65,24 @@ describe("how an area is laid, on made-up photos with noise and JPEG", () => {
     expect(washPlan(map, 9, image)).toBeNull();
   });
 
+  test("a third colour that is plainly one is a colour of its own, two in as many blotches stay two", async () => {
+    const { made, map } = await planned("flat", 7004);
+    const inBlotches = (...colours: readonly (readonly [number, number, number])[]) => {
+      const data = Uint8Array.from(made.photo.data);
+      for (let y = 0; y < map.height; y++)
+        for (let x = 0; x < map.width; x++)
+          data.set(colours[(Math.floor(x / 15) + Math.floor(y / 15)) % colours.length]!, 4 * (y * map.width + x));
+      return washPlan(map, 1, areaImageOf({ ...made.photo, data }))!;
+    };
+    const [red, blue, green] = [
+      [176, 118, 108],
+      [112, 138, 166],
+      [132, 146, 92],
+    ] as const;
+    expect(inBlotches(red, blue, green).colours).toHaveLength(3);
+    expect(inBlotches(red, blue).colours).toHaveLength(2);
+  });
+
   test("a small spot that no colour of the wash stands for is the accent, at its place", async () => {
     const { made, map, plan } = await planned("flat", 7001);
     const data = Uint8Array.from(made.photo.data);
