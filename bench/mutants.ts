@@ -1,8 +1,10 @@
 /**
- * Small changes to the computation that a test should notice: one at a time, in a copy of the house, with the tests
- * of the changed part of core, and then of the others that hang on it. Prints those that nobody noticed, and the share that was.
+ * Small changes to the computation that a test should notice: one at a time, in a copy of the house, with the tests of
+ * the changed part of core, and then of the others that hang on it. Prints those that nobody noticed, and the share
+ * that was.
  * Run: npm run mutants; with a part of a path behind it, those of these files alone ("core/mud", "meetings"); with
- * "--most 60" and "--seed 7" another number of them, or others. A change by hand is tried with "--only FILE:NAME=VALUE".
+ * "--most 60" and "--seed 7" another number of them, or others. A change by hand is tried with
+ * "--only FILE:NAME=VALUE".
  */
 import { execFileSync, spawnSync } from "node:child_process";
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, symlinkSync, writeFileSync } from "node:fs";

@@ -1,4 +1,4 @@
-/** What an error says of a question that another one has taken the place of: of its class nothing is left on the way. */
+/** What the error of a superseded question says: of its class nothing is left when it arrives. */
 export const SUPERSEDED = "superseded";
 
 /** Nobody waits for an answer any more: another question was asked. */

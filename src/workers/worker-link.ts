@@ -7,8 +7,8 @@ export class WorkerStopped extends Error {}
 /** The worker left a question for a later one that takes its place. */
 export class QuestionLeft extends WorkerStopped {}
 
-const asTold = (error: unknown): unknown =>
-  error instanceof Error && error.message === SUPERSEDED ? new QuestionLeft("Another question was asked.") : error;
+const asTold = (error: Error): Error =>
+  error.message === SUPERSEDED ? new QuestionLeft("Another question was asked.") : error;
 
 type Asked = (...args: never[]) => unknown;
 
@@ -40,7 +40,7 @@ export class WorkerLink<Own extends Api<Own>> {
         ...given: Parameters<Own[K]>
       ) => Promise<Awaited<ReturnType<Own[K]>>>;
       void call(...args)
-        .then(resolve, (error: unknown) => reject(asTold(error)))
+        .then(resolve, (error: Error) => reject(asTold(error)))
         .finally(() => this.waiting.delete(reject));
     });
   }

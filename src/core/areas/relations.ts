@@ -1,3 +1,4 @@
+import { SHORTEST_MEETING } from "../colour/thresholds";
 import type { Lab } from "../colour/colour";
 import { deltaE00 } from "../colour/difference";
 import { describeColour, temperatureOf } from "../colour/describe";
@@ -174,9 +175,6 @@ function subject(areas: readonly RelatedArea[], borders: readonly AreaBorder[]):
   return { id: "subject", holds: stands, differences: differencesOf(one, two) };
 }
 
-/** Borders shorter than this share of the sheet's width draw no eye. From memory. */
-const SHORTEST_EDGE = 0.03;
-
 function edge(areas: readonly RelatedArea[], borders: readonly AreaBorder[]): Relation | null {
   // Of an area of several colours the first one stands for it.
   const at = (label: number): RelatedArea | undefined => areas.find((area) => area.label === label);
@@ -184,7 +182,7 @@ function edge(areas: readonly RelatedArea[], borders: readonly AreaBorder[]): Re
   let most = 0;
   for (const { a, b, length, hardness } of borders) {
     const [one, two] = [at(a), at(b)];
-    if (!one || !two || length < SHORTEST_EDGE) continue;
+    if (!one || !two || length < SHORTEST_MEETING) continue;
     const crisp = hardness * deltaE00(one.colour, two.colour);
     if (crisp <= most) continue;
     most = crisp;

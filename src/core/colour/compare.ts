@@ -1,3 +1,4 @@
+import { HARDLY_SEEN } from "./thresholds";
 import type { Lab } from "./colour";
 import { deltaE00 } from "./difference";
 import { lchOfLab } from "./lab";
@@ -9,9 +10,6 @@ export interface Difference {
   /** e.g. ["lighter", "a little greyer"]; empty when the two can hardly be told apart. */
   readonly words: readonly string[];
 }
-
-/** Differences under this many CIEDE2000 units are hardly seen side by side. From memory. */
-export const HARDLY_SEEN = 1.5;
 
 const degree = (amount: number, slight: number, strong: number, word: string): string | null => {
   if (amount < slight) return null;

@@ -1,9 +1,7 @@
+import { COLOURED_CHROMA, NO_HUE_CHROMA } from "./thresholds";
 import type { Lab } from "./colour";
 import { lchOfLab, xyzOfLab } from "./lab";
 import { valueOfLuminance } from "./munsell-value";
-
-/** Below this chroma (CIELAB C*) the eye calls a patch grey. From memory; common practice, no source. */
-const GREY_CHROMA = 5;
 
 /**
  * Hue words by CIELAB hue angle, degrees: the upper bound of each sector. The unique hues lie near
@@ -63,7 +61,7 @@ export function temperatureOf(lab: Lab): number {
 }
 
 function chromaWord(chroma: number): string {
-  if (chroma < 12) return "greyish";
+  if (chroma < COLOURED_CHROMA) return "greyish";
   if (chroma < 25) return "muted";
   if (chroma < 50) return "clear";
   return "vivid";
@@ -76,6 +74,6 @@ export function describeColour(lab: Lab): ColourWords {
   const warmth: Warmth = Math.abs(temperature) < 2.5 ? "neutral" : temperature > 0 ? "warm" : "cool";
   const value = valueOfLuminance(xyzOfLab(lab).Y);
   const grey = warmth === "neutral" ? "neutral grey" : `${warmth} grey`;
-  const hueName = C < GREY_CHROMA ? grey : `${chromaWord(C)} ${hueWord(h)}`;
+  const hueName = C < NO_HUE_CHROMA ? grey : `${chromaWord(C)} ${hueWord(h)}`;
   return { value, chroma: C, hueDegrees: h, hueName, warmth, temperature };
 }

@@ -1,3 +1,4 @@
+import { READ_VALUE } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import type { Lab } from "../colour/colour";
 import type { PaintModel } from "../mixing/paint";
@@ -25,7 +26,6 @@ export interface DarkeningPath {
 const STEPS = 24;
 /** What is left of the chroma of a dead mix. From memory. */
 const DEAD = 1 / 3;
-const SEEN_VALUE = 0.1;
 
 /** The path from a base to a darkener at one strength, and where it turns. */
 export function darkeningPath(base: PaintModel, darkener: PaintModel, load: Load, paper: Paper): DarkeningPath {
@@ -42,8 +42,8 @@ export function darkeningPath(base: PaintModel, darkener: PaintModel, load: Load
   const darkest = Math.min(...at.map(({ value }) => value));
   return {
     at,
-    noDarker: at.find(({ value }) => value <= darkest + SEEN_VALUE)?.share ?? 1,
+    noDarker: at.find(({ value }) => value <= darkest + READ_VALUE)?.share ?? 1,
     dead: at.find(({ chroma, share }) => share > 0 && chroma <= DEAD * at[0]!.chroma)?.share ?? null,
-    lightens: at[4]!.value > at[0]!.value + SEEN_VALUE,
+    lightens: at[4]!.value > at[0]!.value + READ_VALUE,
   };
 }

@@ -1,3 +1,4 @@
+import { NO_HUE_CHROMA, OPPOSITE_DEGREES } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
@@ -53,9 +54,8 @@ const DARKENED = [
   [5, 1],
   [8, 1],
 ] as const;
-/** Hues at least so far apart are two primaries, and from the second on they are opposites, degrees. From memory. */
+/** Hues at least so far apart are two primaries, degrees. From memory. */
 const PRIMARIES_APART = 60;
-const OPPOSITE_FROM = 130;
 /** Paler than this nothing is a dark, Munsell value. */
 const PALEST = 5;
 /** A paint whose middle wash has less than so much chroma is no primary. */
@@ -70,8 +70,7 @@ interface Laid {
 const isDarkener = (traits: PaintTraits): boolean => isKind(traits, "dark brown") || isKind(traits, "neutral");
 const isEarthen = ({ family }: PaintTraits): boolean => family === "earth" || family === "black" || family === "white";
 
-/** From this chroma on a dark has a hue, and keeps it within so many degrees. From memory. */
-const A_HUE = 5;
+/** A dark that has a hue keeps it within so many degrees. From memory. */
 const SAME_HUE = 45;
 /** Proportions tried for the most colour. */
 const FOR_COLOUR = [
@@ -101,7 +100,7 @@ function purestAt(paints: readonly PaintModel[], wanted: Lab, strongest: Load, p
           ].filter(({ parts }) => parts > 0);
           const laid = atValue(mix, value, strongest, paper);
           if (!laid || laid.chroma <= most) continue;
-          if (chroma >= A_HUE && hueApart(describeColour(laid.dry).hueDegrees, hueDegrees) > SAME_HUE) continue;
+          if (chroma >= NO_HUE_CHROMA && hueApart(describeColour(laid.dry).hueDegrees, hueDegrees) > SAME_HUE) continue;
           most = laid.chroma;
           best = { mix, waterParts: laid.waterParts, layers: 1 };
         }
@@ -178,7 +177,7 @@ export function darkWays(
       if (j < i) continue;
       const between = hueApart(one.hueDegrees, two.hueDegrees);
       const coloured = one.chroma >= PRIMARY_CHROMA && two.chroma >= PRIMARY_CHROMA;
-      const opposite = coloured && between >= OPPOSITE_FROM;
+      const opposite = coloured && between >= OPPOSITE_DEGREES;
       const primaries = coloured && !isEarthen(one) && !isEarthen(two) && between >= PRIMARIES_APART && !opposite;
       if (!opposite && !primaries) continue;
       for (const [p, q] of PROPORTIONS)

@@ -1,3 +1,4 @@
+import { OPPOSITE_DEGREES, PAINTED_GREY_CHROMA } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
@@ -45,10 +46,8 @@ const COUNTS = { value: 0.5, warmth: 0.3, purity: 0.2 } as const;
 /** Two grounds of one tone are told apart by at least this, CIEDE2000. From memory. */
 const TOLD_APART = 8;
 const MOST_OF_A_TONE = 3;
-/** Below this chroma there is no hue to be opposite. From memory. */
-const A_HUE = 8;
+/** Hues within so many degrees are related. From memory. */
 const RELATED = 45;
-const OPPOSITE = 140;
 /** A ground warmer than this comes forward where the subject is cooler. From memory. */
 const WARM = 12;
 
@@ -57,9 +56,9 @@ export function liftOf(subject: Lab, ground: Lab): Lift {
   const [one, two] = [describeColour(subject), describeColour(ground)];
   const between = hueApart(one.hueDegrees, two.hueDegrees);
   const hue =
-    Math.min(one.chroma, two.chroma) < A_HUE
+    Math.min(one.chroma, two.chroma) < PAINTED_GREY_CHROMA
       ? "none"
-      : between >= OPPOSITE
+      : between >= OPPOSITE_DEGREES
         ? "opposite"
         : between <= RELATED
           ? "related"

@@ -1,3 +1,4 @@
+import { COLOURED_CHROMA, PAINTED_GREY_CHROMA } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
@@ -55,9 +56,6 @@ const RATIOS: readonly (readonly [number, number])[] = [
 const COVERING: ReadonlySet<string> = new Set(["opaque", "semi-opaque"]);
 /** A full wash: one part of paint to three of water. */
 const LOAD: Load = 0.25;
-/** A mix below this chroma is a grey when both its paints are colours of about twice that, CIELAB. From memory. */
-const GREY = 8;
-const COLOURED = 14;
 /** A mix that keeps this share of the purer paint's chroma is clean. From memory. */
 const CLEAN = 0.5;
 
@@ -76,7 +74,7 @@ export function agreementOf(first: PaintModel, second: PaintModel, paper: Paper)
   });
   const balanced = tried.reduce((best, mix) => (mix.lean < best.lean ? mix : best));
   const greyest = tried.reduce((best, mix) => (mix.chroma < best.chroma ? mix : best));
-  const makesGrey = greyest.chroma < GREY && Math.min(...chromas) >= COLOURED;
+  const makesGrey = greyest.chroma < PAINTED_GREY_CHROMA && Math.min(...chromas) >= COLOURED_CHROMA;
   const kept = balanced.chroma / Math.max(...chromas, 1);
   return {
     first,

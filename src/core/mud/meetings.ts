@@ -1,3 +1,4 @@
+import { COLOURED_CHROMA } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import type { Lab } from "../colour/colour";
 import { chargePath, type Puddle } from "../mixing/charge";
@@ -11,8 +12,6 @@ export interface MeetingMud {
   readonly lost: number;
 }
 
-/** Washes greyer than this have no colour to lose, CIELAB. From memory. */
-const COLOURED = 12;
 /** A meeting is mud when it keeps less than this of the duller one's chroma. From memory. */
 const KEPT = 0.5;
 /** Places on the way from one to the other that are looked at. */
@@ -25,7 +24,7 @@ const PLACES = 9;
 export function meetingMud(one: Puddle, two: Puddle, paper: Paper): MeetingMud | null {
   const path = chargePath(one, two, paper, PLACES).map((lab) => ({ lab, chroma: describeColour(lab).chroma }));
   const duller = Math.min(path[0]!.chroma, path[PLACES - 1]!.chroma);
-  if (duller < COLOURED) return null;
+  if (duller < COLOURED_CHROMA) return null;
   const dullest = path.reduce((best, place) => (place.chroma < best.chroma ? place : best));
   return dullest.chroma < KEPT * duller ? { dullest: dullest.lab, lost: duller - dullest.chroma } : null;
 }

@@ -46,7 +46,10 @@ export interface MixMud {
   readonly wayOut: WayOut | null;
 }
 
-/** Below this chroma a colour is a grey that is wanted as one: it is never called mud, CIELAB. From memory. */
+/**
+ * Below this chroma a colour is a grey that is wanted as one, and never called mud, CIELAB: a little above
+ * PAINTED_GREY_CHROMA, since what is not certain to be missed is not complained of. From memory.
+ */
 const WANTED_GREY = 10;
 /** Less chroma lost than this is not called mud, CIELAB. From memory. */
 const LOST = 8;
@@ -55,7 +58,8 @@ const MOST_PIGMENTS = 3;
 /** A darkener is the smaller part: up to a third. Common practice, no source. */
 const SMALLER_PART = 1 / 3;
 /**
- * A paint whose hue is so far from what is wanted kills it, degrees: as a third a red in a green; of two paints a blue
+ * A paint whose hue is so far from what is wanted kills it, degrees; not OPPOSITE_DEGREES, by which two paints are held
+ * against each other: as a third a red in a green; of two paints a blue
  * in an orange, but not in a green, where it only leans. From memory.
  */
 const OPPOSITE_FROM = { third: 100, partner: 140 } as const;

@@ -1,3 +1,4 @@
+import { PAINTED_GREY_CHROMA } from "../colour/thresholds";
 import { lchOfLab } from "../colour/lab";
 import { looksOf } from "../mixing/looks";
 import type { PaintModel } from "../mixing/paint";
@@ -100,7 +101,7 @@ export function isKind({ family, hueDegrees: h, chroma, masstoneL, granulates }:
     case "dark brown":
       return family === "earth" && masstoneL < 42 && within(h, 45, 85);
     case "neutral":
-      return family === "black" || (chroma < 9 && masstoneL < 45);
+      return family === "black" || (chroma < PAINTED_GREY_CHROMA && masstoneL < 45);
     case "granulating":
       return granulates;
   }

@@ -16,8 +16,8 @@ test("water and paint add up to what is mixed, paint by its parts and strengths"
     ],
   );
   expect(laidMl).toBeCloseTo(2.5, 9);
-  // Laid and a reserve of 30 %; 0.2 ml stay in the well and half a brush is rinsed out, here half of what is laid, since
-  // the flat brush holds 3 ml: 3.25 + 0.2 + 1.25.
+  // Laid and a reserve of 30 %; 0.2 ml stay in the well and half a brush is rinsed out, here half of what is laid,
+  // since the flat brush holds 3 ml: 3.25 + 0.2 + 1.25.
   expect(RESERVE).toBe(0.3);
   expect(mixedMl).toBeCloseTo(4.7, 9);
   expect(waterMl + paintMl[0]! + paintMl[1]!).toBeCloseTo(mixedMl, 9);

@@ -1,3 +1,4 @@
+import { READ_VALUE } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import type { Lab } from "../colour/colour";
 import { strongestOf } from "../mixing/paint";
@@ -15,9 +16,6 @@ export interface Correction {
   /** What the corrected mix dries to, if the paint goes on behaving as in the test. */
   readonly dry: Lab;
 }
-
-/** Less than this is no reason to change a recipe, value steps. */
-const SAME_VALUE = 0.1;
 
 const valueAt = (mix: readonly MixPart[], load: Load, paper: Paper): number =>
   describeColour(predict(mix, load, paper).dry).value;
@@ -47,7 +45,7 @@ export function correctedBy(
   paper: Paper,
 ): Correction | "beyond" | null {
   const load = loadOfWater(waterParts);
-  if (Math.abs(valueAt(mix, load, paper) - cameOut) < SAME_VALUE) return null;
+  if (Math.abs(valueAt(mix, load, paper) - cameOut) < READ_VALUE) return null;
   const worked = loadOfValue(mix, cameOut, paper);
   if (worked === null) return "beyond";
   const paint = load / worked;

@@ -25,7 +25,7 @@ export {
   type WashTask,
   type Wetness,
 } from "./laid-washes";
-export { meetsWet, SHORTEST_MEETING, type RuleWhy } from "./wash-rules";
+export { meetsWet, type RuleWhy } from "./wash-rules";
 export { paintingPlan, type BrokenRule, type PaintingPlan, type TimedWash } from "./painting-plan";
 export { mixingOrder } from "./mixing-order";
 export { sheetFields, sheetPixels, type SheetFields, type SheetWashKind } from "./sheet/sheet-pixels";

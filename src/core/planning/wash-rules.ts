@@ -1,3 +1,4 @@
+import { SHORTEST_MEETING } from "../colour/thresholds";
 import type { AreaBorder } from "../areas/measure";
 import { DisjointSet } from "../numeric/disjoint-set";
 import type { AreaToPlan, CrispBy, PlannedWash } from "./laid-washes";
@@ -45,12 +46,13 @@ export interface WashRules {
 
 /** An edge that is softer than this in the photo is laid wet in wet, if nothing else is decided. From memory. */
 const SOFT_BELOW = 0.4;
-/** A border shorter than this share of the sheet's width is no meeting. From memory. */
-export const SHORTEST_MEETING = 0.03;
 /** Of an area's whole border so much lies along its ground. From memory. */
 const STANDS_ON = 0.6;
-/** Under this difference in value the purer of two neighbours comes first. From memory. */
-const ONE_VALUE = 0.7;
+/**
+ * Under this difference in value the purer of two neighbours comes first: less than what melts into one wash, since a
+ * darker wash over a wet border shows sooner than two colours in one. From memory.
+ */
+const PURER_FIRST_WITHIN = 0.7;
 /** What a step of chroma counts against a step of value where neighbours are put in order. From memory. */
 const CHROMA_COUNTS = 0.01;
 /** Washes that one hand can keep wet together. From memory. */
@@ -187,7 +189,7 @@ export function washRules(
         const [first, then] = rank[p]! < rank[q]! || (rank[p] === rank[q] && p < q) ? [one, two] : [two, one];
         const stands = length / whole(then === one ? a : b) >= STANDS_ON && then.areaCm2 < first.areaCm2;
         const beside = !stands && !softened && !a.focal && !b.focal && crispBy === "hairline";
-        const why = stands ? "ground" : Math.abs(one.value - two.value) >= ONE_VALUE ? "light" : "pure";
+        const why = stands ? "ground" : Math.abs(one.value - two.value) >= PURER_FIRST_WITHIN ? "light" : "pure";
         if (beside) sides.push([first.key, then.key]);
         // Side by side light and pure come first once: further coats and layers of either wait for nobody.
         if (!beside || (one.task === "first" && two.task === "first"))

@@ -1,3 +1,4 @@
+import { PAINTED_GREY_CHROMA } from "../colour/thresholds";
 import { deltaE00 } from "../colour/difference";
 import { hueApart, lchOfLab } from "../colour/lab";
 import type { LaidMix, Variation } from "./variations";
@@ -8,8 +9,6 @@ export type Shift = (typeof SHIFTS)[number];
 
 /** How far a colour may turn and still be its area's, degrees of hue; a grey may turn to any. From memory. */
 const HUE_KEPT_DEGREES = 25;
-/** What counts as a grey here, CIELAB chroma. From memory. */
-const GREY_CHROMA = 8;
 /** How far any colour may go before it is another one, CIEDE2000. From memory. */
 const KEPT = 12;
 /** Neighbours in one wash are told apart by at least this, CIEDE2000. From memory. */
@@ -23,8 +22,8 @@ const MOST_SHIFTS = 3;
 export function keepsHue(from: LaidMix, to: LaidMix): boolean {
   if (deltaE00(from.dry, to.dry) > KEPT) return false;
   const [one, two] = [lchOfLab(from.dry), lchOfLab(to.dry)];
-  if (one.C < GREY_CHROMA) return true;
-  return two.C >= GREY_CHROMA && hueApart(one.h, two.h) <= HUE_KEPT_DEGREES;
+  if (one.C < PAINTED_GREY_CHROMA) return true;
+  return two.C >= PAINTED_GREY_CHROMA && hueApart(one.h, two.h) <= HUE_KEPT_DEGREES;
 }
 
 /**

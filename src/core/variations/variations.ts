@@ -1,3 +1,4 @@
+import { HARDLY_SEEN, SAME_VALUE } from "../colour/thresholds";
 import { describeColour } from "../colour/describe";
 import { deltaE00 } from "../colour/difference";
 import type { Lab } from "../colour/colour";
@@ -28,8 +29,6 @@ export interface Variation extends LaidMix {
   readonly difference: number;
 }
 
-/** Within this the eye takes two values for the same, Munsell steps (ASTM D1535). From memory. */
-const SAME_VALUE = 0.2;
 /** More paints than this in one mix are mud sooner than a variation. Common practice, no source. */
 const MOST_PAINTS = 3;
 /** What is added to a puddle, or left out of it where it holds as much, parts. */
@@ -37,8 +36,6 @@ const ADDED = [TOUCH, 1, 2, 3, 4] as const;
 const LEFT_OUT = [-1, -2, -3, -4] as const;
 /** A puddle counted finer, so that less than a part of it can be added. */
 const FINER = [1, 2, 3] as const;
-/** Less than this is not seen, CIEDE2000. From memory. */
-const SEEN = 1.5;
 
 /** A mix at a dilution, predicted. */
 export function laidMix(mix: readonly MixPart[], waterParts: WaterParts, paper: Paper): LaidMix {
@@ -102,7 +99,7 @@ export function variationsOf(
         const laid = atValue(next, from.value, limit, paper);
         if (!laid) continue;
         const difference = deltaE00(from.dry, laid.dry);
-        if (difference >= SEEN) found.set(key, { ...laid, paint, added, difference });
+        if (difference >= HARDLY_SEEN) found.set(key, { ...laid, paint, added, difference });
       }
     }
   }

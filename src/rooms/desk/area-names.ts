@@ -1,11 +1,11 @@
-import { describeColour, lchOfLab, type Lab } from "@/core/colour";
+import { describeColour, lchOfLab, PAINTED_GREY_CHROMA, type Lab } from "@/core/colour";
 import type { Point } from "@/core/image";
 import { capital } from "@/model/text";
 
 /** Colours by the one word that a painter would say: bounds from memory. */
 export function plainHue(lab: Lab): string {
   const { C, h } = lchOfLab(lab);
-  if (C < 7) return lab.L > 88 ? "white" : lab.L < 15 ? "black" : "grey";
+  if (C < PAINTED_GREY_CHROMA) return lab.L > 88 ? "white" : lab.L < 15 ? "black" : "grey";
   if (h >= 35 && h < 75) return lab.L > 68 ? (C < 30 ? "sand" : "orange") : C > 55 ? "orange" : "brown";
   if (h >= 75 && h < 108)
     return lab.L > 65 ? (C < 40 ? "straw" : "yellow") : C > 50 ? "ochre" : lab.L > 45 ? "khaki" : "olive";

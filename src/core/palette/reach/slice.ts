@@ -1,3 +1,4 @@
+import { PAINTED_GREY_CHROMA } from "../../colour/thresholds";
 import { pairOf, quadrupleOf } from "../../numeric/tuples";
 import { outlinesOf } from "../../areas/outline";
 import { temperatureOf } from "../../colour/describe";
@@ -30,9 +31,6 @@ export interface ReachSlice {
   /** Warmest and coolest of the near-neutral mixes; null when there is none. */
   readonly neutrals: { readonly warm: SlicePoint; readonly cool: SlicePoint } | null;
 }
-
-/** A mix of less chroma than this passes for a neutral, warm or cool. CIELAB, from memory. */
-const NEUTRAL_CHROMA = 9;
 
 /**
  * a and b of one place of a net at a lightness, by straight lines between loads; false when it does not get so dark.
@@ -99,7 +97,7 @@ export function sliceAt(lattice: Lattice, L: number): ReachSlice {
       const used = net.flatMap((paint, i) => (shares[i]! > 0 ? [{ paint, amount: amounts[3 * place + i]! }] : []));
       const point = { a, b, paints: used.map(({ paint }) => paint), amounts: used.map(({ amount }) => amount) };
       if (used.length === 1) alone.set(used[0]!.paint, point);
-      if (Math.hypot(a, b) > NEUTRAL_CHROMA) return;
+      if (Math.hypot(a, b) > PAINTED_GREY_CHROMA) return;
       const temperature = temperatureOf({ L, a, b });
       if (!warm || temperature > warm.temperature) warm = { ...point, temperature };
       if (!cool || temperature < cool.temperature) cool = { ...point, temperature };

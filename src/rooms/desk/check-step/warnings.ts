@@ -1,9 +1,10 @@
 import { useMemo } from "react";
 import type { AreasMeasured } from "@/core/areas";
+import { SHORTEST_MEETING } from "@/core/colour";
 import { farthestPointSample, workableLoad } from "@/core/mixing";
 import { meetingMud, mixMud, type MeetingMud, type MixMud } from "@/core/mud";
 import { loadOfWater } from "@/core/optics";
-import { meetsWet, SHORTEST_MEETING } from "@/core/planning";
+import { meetsWet } from "@/core/planning";
 import type { PaintModel } from "@/core/mixing";
 import type { PaintingArea } from "@/model/painting";
 import { coloursOf } from "@/model/washes";

@@ -1,4 +1,4 @@
-import { describeColour, type Lab } from "@/core/colour";
+import { describeColour, NO_HUE_CHROMA, type Lab } from "@/core/colour";
 import type { DarkKind, DarkWay, Slip } from "@/core/darks";
 import type { Ground } from "@/core/grounds";
 import type { MixMud } from "@/core/mud";
@@ -31,13 +31,10 @@ export const KIND_NAMES: Readonly<Record<DarkKind, string>> = {
   purest: "The most colour at this value",
 };
 
-/** Chroma above which a dark still is of a colour and not a grey, CIELAB. From memory. */
-const STILL_A_COLOUR = 5;
-
 /** A way in figures and words: value, warmth, what colour it still is, how it lies. */
 export function wayWords({ value, chroma, temperature, dry, granulation, staining }: DarkWay): string {
   const lean = warmthWords({ temperature });
-  const still = chroma < STILL_A_COLOUR ? "a grey" : `still ${describeColour(dry).hueName} by ${chroma.toFixed(0)}`;
+  const still = chroma < NO_HUE_CHROMA ? "a grey" : `still ${describeColour(dry).hueName} by ${chroma.toFixed(0)}`;
   return `value ${value.toFixed(1)}, ${lean}, ${still}; ${grainOf(granulation)}, ${stainWords(staining)}`;
 }
 
@@ -51,7 +48,7 @@ export function carriesWords(ways: readonly DarkWay[], wantedValue: number): str
       : null;
   }
   const purest = darkEnough.reduce((best, way) => (way.chroma > best.chroma ? way : best));
-  return purest.chroma < STILL_A_COLOUR
+  return purest.chroma < NO_HUE_CHROMA
     ? "Dark enough, these are greys."
     : `The purest of these that is dark enough is still ${describeColour(purest.dry).hueName} by ${purest.chroma.toFixed(0)}.`;
 }
@@ -93,7 +90,7 @@ export function withinWords(laid: readonly { readonly temperature: number }[]): 
   const [coolest, ...warmer] = [...laid].sort((a, b) => a.temperature - b.temperature);
   const warmest = warmer[warmer.length - 1]!;
   const by = warmest.temperature - coolest!.temperature;
-  return by < STILL_A_COLOUR
+  return by < NO_HUE_CHROMA
     ? "Within this shape its colours are of one temperature."
     : `Within this shape it goes from ${warmthWords(warmest)} to ${warmthWords(coolest!)}.`;
 }
@@ -103,7 +100,7 @@ export function warmthShiftWords(wanted: Lab, mix: Lab | null): string {
   if (!mix) return `wanted ${warmthWords(describeColour(wanted))}, not mixed yet`;
   const by = describeColour(mix).temperature - describeColour(wanted).temperature;
   const beside =
-    Math.abs(by) < STILL_A_COLOUR
+    Math.abs(by) < NO_HUE_CHROMA
       ? "as wanted"
       : `${Math.abs(by).toFixed(0)} ${by > 0 ? "warmer" : "cooler"} than wanted`;
   return `${warmthWords(describeColour(mix))}, ${beside}`;
