@@ -35,6 +35,7 @@ function Ways({ area, colour, target, ground }: ColourProps) {
   const paper = usePaper();
   const paints = usePaints();
   const source = useSourcePaints();
+  const from = useDesk((s) => s.source);
   const over = colour.over && area.recipe ? laidWash(area.recipe, paints) : null;
   const areaCm2 = useWashSizes().get(colour.id) ?? 0;
   const lifted = useDesk((s) =>
@@ -57,7 +58,9 @@ function Ways({ area, colour, target, ground }: ColourProps) {
   if (ways.recipes.length === 0) {
     return (
       <p className="py-4">
-        The tray is empty, so there is nothing to mix from. Lay paints in it below, or mix from all your paints.
+        {from === "paintbox"
+          ? "No paint at hand is left to mix from: all are left out, or away. Look at the approach and at what is taken along, in the step Palette."
+          : "The tray is empty, so there is nothing to mix from. Lay paints in it below, or mix from all your paints."}
       </p>
     );
   }
