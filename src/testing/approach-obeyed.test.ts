@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { deltaE00 } from "./colour";
-import { darkWays } from "./darks";
-import { groundsFor } from "./grounds";
+import { deltaE00 } from "@/core/colour";
+import { darkWays } from "@/core/darks";
+import { groundsFor } from "@/core/grounds";
 import {
   DEFAULT_MATCH,
   HANDS,
@@ -13,13 +13,13 @@ import {
   prepareMatch,
   type MixPart,
   type PaintModel,
-} from "./mixing";
-import { ANYHOW } from "./mixing/character";
-import { mixMud } from "./mud";
-import { loadOfWater, PAPERS, type Load } from "./optics";
-import { approachPolicy, DEFAULT_APPROACH, mixingUnder, modelUnder } from "./palette";
-import { correctedBy, planPuddles } from "./planning";
-import { variationsOf } from "./variations";
+} from "@/core/mixing";
+import { ANYHOW } from "@/core/mixing/character";
+import { mixMud } from "@/core/mud";
+import { loadOfWater, PAPERS, type Load } from "@/core/optics";
+import { approachPolicy, DEFAULT_APPROACH, mixingUnder, modelUnder } from "@/core/palette";
+import { correctedBy, planPuddles } from "@/core/planning";
+import { variationsOf } from "@/core/variations";
 
 // Every door through which a mix is proposed, under an approach that lets opaque paints be laid in tints alone: none
 // proposes an opaque paint stronger than that, and without the approach each of them would.
