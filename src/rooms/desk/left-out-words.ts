@@ -18,29 +18,35 @@ export function leftOutWords(whys: readonly LeftOutWhy[]): string {
   return `${counted(whys.length, "paint")} left out: ${reasons.join(", ")}`;
 }
 
+/** Those of some paints that are left out, each with its why: "Opal rose (fading)". */
+const namedOut = (
+  paints: readonly { readonly id: string; readonly name: string }[],
+  leftOut: ReadonlyMap<string, LeftOutWhy>,
+): readonly string[] =>
+  paints.flatMap(({ id, name }) => {
+    const why = leftOut.get(id);
+    return why ? [`${name} (${WHY_LEFT_OUT[why]})`] : [];
+  });
+
 /** What is said where mixes come from the tray, and paints lie in it that the approach leaves out; null for none. */
 export function trayAgainstApproach(
   tray: readonly { readonly id: string; readonly name: string }[],
   leftOut: ReadonlyMap<string, LeftOutWhy>,
 ): string | null {
-  const against = tray.flatMap(({ id, name }) =>
-    leftOut.has(id) ? [`${name} (${WHY_LEFT_OUT[leftOut.get(id)!]})`] : [],
-  );
+  const against = namedOut(tray, leftOut);
   if (against.length === 0) return null;
   return `${listed(against)} ${against.length === 1 ? "lies" : "lie"} in the tray, so ${
     against.length === 1 ? "it is" : "they are"
   } mixed from, though the approach would leave ${against.length === 1 ? "it" : "them"} out.`;
 }
 
-/** What is said of a mix that no approach would propose like this; null where it would. */
+/** What is said of a mix that the approach would not propose like this; null where it would. */
 export function recipeAgainstApproach(
   paints: readonly { readonly id: string; readonly name: string; readonly strongest: Load }[],
   load: Load,
   leftOut: ReadonlyMap<string, LeftOutWhy>,
 ): string | null {
-  const out = paints.flatMap(({ id, name }) =>
-    leftOut.has(id) ? [`${name} (${WHY_LEFT_OUT[leftOut.get(id)!]})`] : [],
-  );
+  const out = namedOut(paints, leftOut);
   // What is rounded to countable water may be a breath stronger.
   const heavy = paints.filter(({ strongest }) => load > 1.05 * strongest).map(({ name }) => name);
   const said = [
